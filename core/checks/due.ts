@@ -1,0 +1,65 @@
+import type { JobState } from '../job/state';
+import type { Round } from '../job/events';
+import { functionsOf } from '../model/check-model';
+import type { IndexedModel } from '../model/index-model';
+import type { FunctionId } from '../model/schema';
+
+export interface DueCheck {
+  function: FunctionId;
+  /** What was touched that this function depends on; empty for the model's short list. */
+  because: string[];
+  /** The connectors or pieces that moved after the last answer, which is therefore no longer good. */
+  stale: string[];
+  result: 'works' | 'fails' | 'untested' | 'same' | undefined;
+  note: string | undefined;
+  /** What it was on arrival. */
+  before: 'works' | 'fails' | 'untested' | 'same' | undefined;
+  /** Works, or is as it was and the owner accepts it. */
+  good: boolean;
+  /** Good, and nothing that it depends on has moved since. */
+  passed: boolean;
+}
+
+/** What a function depends on: connectors that carry it, and slots that serve it (directly or by their connectors). */
+function dependsOn(index: IndexedModel): Map<FunctionId, { connectors: string[]; slots: string[] }> {
+  const out = new Map<FunctionId, { connectors: string[]; slots: string[] }>();
+  const at = (f: FunctionId) => out.get(f) ?? (out.set(f, { connectors: [], slots: [] }), out.get(f)!);
+  for (const c of index.model.connectors) for (const f of c.functions) at(f).connectors.push(c.id);
+  for (const s of index.model.slots) {
+    // a bracket serves nothing itself: it is judged by the connectors under it
+    for (const f of s.functions.length || s.kind !== 'bracket' ? s.functions : functionsOf(index, s.id)) at(f).slots.push(s.id);
+  }
+  return out;
+}
+
+/**
+ * The checks that are due in a round, computed from what was touched.
+ * Before: the model's short list. Mid and after: that list and every function that something touched serves;
+ * after also everything that did not work on arrival. An answer given before a connector moved again is stale.
+ */
+export function checksDue(state: JobState, index: IndexedModel, round: Round): DueCheck[] {
+  const depends = dependsOn(index);
+  const touched = state.touched;
+  const wanted = new Map<FunctionId, string[]>();
+  for (const f of index.model.shortList) wanted.set(f, []);
+  if (round !== 'before') {
+    for (const [f, d] of depends) {
+      const because = [...d.connectors, ...d.slots].filter((id) => touched[id] !== undefined);
+      if (because.length) wanted.set(f, because);
+    }
+  }
+  if (round === 'mid') for (const [f, because] of wanted) if (because.length === 0 && !isBasic(f)) wanted.delete(f);
+  return [...wanted].map(([fn, because]) => {
+    const entry = state.check[`${round} ${fn}`];
+    // only connectors make an answer stale: a bracket that is screwed on after a check changes no signal
+    const stale = entry && round !== 'before' ? (depends.get(fn)?.connectors ?? []).filter((c) => (touched[c] ?? 0) > entry.seq) : [];
+    const before = state.check[`before ${fn}`]?.result;
+    const good = entry?.result === 'works' || entry?.result === 'same' || (entry?.result === 'untested' && before === 'untested');
+    return { function: fn, because, stale, result: entry?.result, note: entry?.note, before, good, passed: good && stale.length === 0 };
+  });
+}
+/** A device that does not start, show and answer a finger can be asked nothing else. */
+const isBasic = (f: FunctionId) => f === 'power' || f === 'picture' || f === 'touch';
+
+/** The checks of a round that are not passed yet. */
+export const openChecks = (state: JobState, index: IndexedModel, round: Round) => checksDue(state, index, round).filter((c) => !c.passed);

@@ -1,0 +1,163 @@
+import type { IndexedModel } from '../model/index-model';
+import type { Route } from '../route/types';
+import { type Body, eventVersion, final, gates, type JobEvent, needsServer } from './events';
+import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
+import { stepFor } from './report';
+import { flag, type JobState } from './state';
+import { isHooked, isOn, placeOf, poseOf } from './view';
+
+export interface Command {
+  /** Made by the client, unguessable, once for each press. */
+  id: string;
+  job: string;
+  body: Body;
+  /** Bench clock corrected by the server's offset, ms since 1970 UTC. */
+  at: number;
+  clockKnown: boolean;
+  override?: { rules: string[]; reason: string; confirmedBy?: string } | undefined;
+  /** Set when a bench passed this gate on its own copy: the number in the log it was decided at. */
+  passedAt?: number | undefined;
+}
+/** What a decision is made with: all of it immutable, found by content hash or belonging to the workshop. */
+export interface Context {
+  index: IndexedModel;
+  route: Route | undefined;
+  waits: Waits;
+  person: string;
+  role: Role;
+}
+export type Refusal =
+  | { code: 'interlock'; findings: Finding[] }
+  | { code: 'closed' }
+  | { code: 'reason missing' }
+  | { code: 'second person needed' }
+  | { code: 'not the latest'; latest: string | undefined }
+  | { code: 'somebody else’s'; by: string }
+  | { code: 'cannot be taken back'; why: string }
+  | { code: 'needs the server' }
+  | { code: 'unknown thing'; id: string }
+  | { code: 'not opened' };
+
+export interface Decision {
+  events: JobEvent[];
+  /** What the interlocks said, whether it stopped anything or not. */
+  findings: Finding[];
+  refused?: Refusal;
+  /** The state already says so: nothing was added. */
+  already?: true;
+}
+
+/**
+ * Decides one command at the head of a log. Facts are always recorded (a broken rule goes with them as a breach);
+ * gates are refused with their findings, or passed with a reason by a role that may.
+ * Deterministic: event ids come from the command's id, time from the command.
+ */
+export function decide(context: Context, state: JobState, command: Command): Decision {
+  const { body } = command;
+  const none = (refused: Refusal, found: Finding[] = []): Decision => ({ events: [], findings: found, refused });
+  if (state.seq === 0 && body.type !== 'opened') return none({ code: 'not opened' });
+  const unknown = unknownThing(context.index, body);
+  if (unknown) return none({ code: 'unknown thing', id: unknown });
+  if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
+  if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected') return none({ code: 'closed' });
+
+  if (body.type === 'retracted') {
+    const latest = state.trail[state.trail.length - 1];
+    if (!latest || latest.event !== body.event) return none({ code: 'not the latest', latest: latest?.event });
+    if (latest.by !== context.person) return none({ code: 'somebody else’s', by: latest.by });
+    const why = final.get(latest.type as Body['type']);
+    if (why) return none({ code: 'cannot be taken back', why });
+  }
+
+  const situation = { index: context.index, state, waits: context.waits, role: context.role, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
+  const found = findings(situation, body);
+  const serious = found.filter((f) => f.severity !== 'warn');
+  const overrides: Body[] = [];
+  const breach: { rule: RuleName; ids: string[] }[] = [];
+
+  if (!gates.has(body.type)) {
+    // a fact: what a named reason covers is an override, the rest is a question to be answered
+    for (const f of found) {
+      if (command.override?.reason.trim() && command.override.rules.includes(f.rule) && mayPass(f, context.role, command)) overrides.push(overrideOf(f, command));
+      else if (f.severity !== 'warn') breach.push({ rule: f.rule, ids: f.ids });
+    }
+  } else if (command.passedAt !== undefined && !needsServer.has(body.type)) {
+    for (const f of serious) breach.push({ rule: f.rule, ids: f.ids });
+  } else {
+    for (const f of serious) {
+      if (f.severity === 'forbid' || !command.override?.rules.includes(f.rule) || !f.passableBy.includes(context.role)) return none({ code: 'interlock', findings: serious }, found);
+      if (!command.override.reason.trim()) return none({ code: 'reason missing' }, found);
+      if (!mayPass(f, context.role, command)) return none({ code: 'second person needed' }, found);
+      overrides.push(overrideOf(f, command));
+    }
+  }
+
+  let seq = state.seq;
+  const make = (b: Body, i: number): JobEvent => ({ id: i ? `${command.id}.${i}` : command.id, seq: ++seq, v: eventVersion, by: context.person, at: command.at, clockKnown: command.clockKnown, body: b });
+  const events = overrides.map((b, i) => make(b, i + 1));
+  const main = make(body, 0);
+  const did = context.route && stepFor(context.route, state, body);
+  if (did) { main.step = did.step; main.target = did.target; }
+  if (breach.length) main.breach = breach;
+  if (gates.has(body.type)) main.decidedAt = command.passedAt ?? state.seq;
+  return { events: [...events, main], findings: found };
+}
+
+/** A trainee's override counts when another person has confirmed it. */
+function mayPass(f: Finding, role: Role, command: Command): boolean {
+  return f.passableBy.includes(role) && (role !== 'trainee' || command.override?.confirmedBy !== undefined);
+}
+function overrideOf(f: Finding, command: Command): Body {
+  const o = command.override!;
+  return { type: 'overridden', rule: f.rule, reason: o.reason.trim(), ...(o.confirmedBy ? { confirmedBy: o.confirmedBy } : {}) };
+}
+
+/** An id that this model does not have; such a command is a mistake of the program that sent it, not a fact. */
+function unknownThing(index: IndexedModel, body: Body): string | undefined {
+  const has = (map: ReadonlyMap<string, unknown>, id: string) => (map.has(id) ? undefined : id);
+  if ('fastener' in body) return has(index.fasteners, body.fastener);
+  if ('connector' in body) return has(index.connectors, body.connector);
+  if ('bond' in body) return has(index.bonds, body.bond);
+  if ('catch' in body) return has(index.catches, body.catch);
+  if ('slot' in body) return has(index.slots, body.slot);
+  return undefined;
+}
+
+/** Whether the state already says what a fact reports, so that two benches that report one screw give one event. */
+function isAlready(index: IndexedModel, state: JobState, body: Body): boolean {
+  switch (body.type) {
+    case 'opened': return state.seq > 0;
+    case 'screwOut': return placeOf(state, body.piece, index) === `mat/${body.fastener}`;
+    case 'screwIn': return placeOf(state, body.piece, index) === `hole/${body.fastener}`;
+    case 'connectorOff': return !isOn(state, body.connector);
+    case 'connectorOn': return isOn(state, body.connector);
+    case 'bondReleased': return state.bond[body.bond] === (body.torn ? 'torn' : 'released');
+    case 'bondRenewed': return state.bond[body.bond] === 'renewed';
+    case 'catchFreed': return !isHooked(state, body.catch);
+    case 'catchHooked': return isHooked(state, body.catch);
+    case 'pieceMoved': return poseOf(state, body.slot) === body.pose;
+    case 'pieceFitted': return placeOf(state, body.piece, index) === `slot/${body.slot}` && poseOf(state, body.slot) === body.pose;
+    case 'pieceSetAside': return state.place[body.piece] === `aside/${body.to}`;
+    case 'lost': return state.place[body.piece] === 'adrift';
+    case 'found': return state.place[body.piece] !== 'adrift';
+    case 'filmOff': return state.film[body.film] === 'off';
+    case 'maskOn': return state.mask[body.mask] === 'on';
+    case 'maskOff': return state.mask[body.mask] !== 'on';
+    case 'conditionSet': return !!state.condition[body.condition];
+    case 'conditionCleared': return !state.condition[body.condition];
+    case 'received': return flag(state, 'received') === true;
+    case 'rimCleaned': return flag(state, 'rimClean') === true;
+    case 'sealApplied': return flag(state, 'seal') === 'applied';
+    case 'linerOff': return flag(state, 'liner') === 'off';
+    case 'deviceClosed': return flag(state, 'closed') === true;
+    case 'heatStarted': return !!flag(state, 'heat');
+    case 'heatEnded': return !flag(state, 'heat');
+    case 'answered': return !state.question[body.question];
+    case 'retracted': return state.retracted[body.event] !== undefined;
+    case 'stepPassed': return state.progress[`${body.passed} `] === 1;
+    case 'strayRemoved': return state.stray[body.stray] !== 'inside';
+    case 'unenrolled': return state.enrolment[body.what] !== 'made';
+    case 'jobClosed': return flag(state, 'ending') !== undefined;
+    default: return false;
+  }
+}

@@ -1,0 +1,139 @@
+import { type Body, type BodyType, final, type JobEvent } from './events';
+import { type JobState, originalPiece, type TableName, type Tables, type Undo } from './state';
+
+/** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
+class Writer {
+  readonly undo: Undo[] = [];
+  #copied: Set<TableName> | undefined;
+  constructor(readonly state: JobState, copy: boolean) {
+    this.#copied = copy ? new Set() : undefined;
+  }
+  set<T extends TableName>(table: T, key: string, value: Tables[T][string] | undefined): void {
+    const before = this.state[table][key];
+    if (before === value) return;
+    this.undo.push([table, key, before]);
+    this.write(table, key, value);
+  }
+  write(table: TableName, key: string, value: unknown): void {
+    if (this.#copied && !this.#copied.has(table)) {
+      (this.state as unknown as Record<string, unknown>)[table] = { ...this.state[table] };
+      this.#copied.add(table);
+    }
+    const t = this.state[table] as Record<string, unknown>;
+    if (value === undefined) delete t[key];
+    else t[key] = value;
+  }
+}
+
+type Apply = { [T in BodyType]: (w: Writer, body: Extract<Body, { type: T }>, event: JobEvent) => void };
+const none = () => {};
+const flags = (w: Writer, values: Record<string, unknown>) => { for (const k in values) w.set('flag', k, values[k]); };
+const opens = (w: Writer) => flags(w, { closed: false });
+
+/** What each event changes. One line an event; nothing else writes to a job. */
+const apply: Apply = {
+  opened: (w, { type: _, tasks, ...rest }) => { flags(w, rest); for (const t of tasks) w.set('task', t.slot, t.action); },
+  marked: (w, b) => { const { id, ...mark } = b.mark; w.set('mark', id, mark); },
+  unmarked: (w, b) => w.set('mark', b.mark, null),
+  conditionSet: (w, b, e) => w.set('condition', b.condition, { because: b.because, event: e.id }),
+  conditionCleared: (w, b) => w.set('condition', b.condition, null),
+  checked: (w, b, e) => w.set('check', `${b.round} ${b.function}`, { result: b.result, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
+  received: (w) => flags(w, { received: true }),
+  routeAdopted: (w, b) => { for (const key in w.state.progress) w.set('progress', key, undefined); flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant }); },
+  consentGiven: (w, b) => w.set('consent', b.effect, b.by),
+  screwOut: (w, b) => { w.set('place', b.piece, `mat/${b.fastener}`); if (w.state.flag.closed) opens(w); },
+  screwIn: (w, b) => w.set('place', b.piece, `hole/${b.fastener}`),
+  connectorOff: (w, b, e) => { w.set('connector', b.connector, 'off'); w.set('touched', b.connector, e.seq); },
+  connectorOn: (w, b, e) => { w.set('connector', b.connector, 'on'); w.set('touched', b.connector, e.seq); },
+  bondReleased: (w, b) => { w.set('bond', b.bond, b.torn ? 'torn' : 'released'); flags(w, { rimClean: false, seal: 'none' }); },
+  bondRenewed: (w, b) => w.set('bond', b.bond, 'renewed'),
+  catchFreed: (w, b) => w.set('catch', b.catch, 'free'),
+  catchHooked: (w, b) => w.set('catch', b.catch, 'hooked'),
+  pieceMoved: (w, b, e) => {
+    w.set('touched', b.slot, e.seq);
+    opens(w);
+    if (b.pose !== 'out') { w.set('pose', b.slot, b.pose); return; }
+    w.set('pose', b.slot, undefined);
+    for (const piece of piecesIn(w.state, b.slot)) w.set('place', piece, 'tray');
+  },
+  pieceFitted: (w, b, e) => {
+    w.set('touched', b.slot, e.seq);
+    w.set('place', b.piece, `slot/${b.slot}`);
+    w.set('pose', b.slot, b.pose === 'in' ? undefined : b.pose);
+  },
+  pieceSetAside: (w, b) => w.set('place', b.piece, `aside/${b.to}`),
+  filmOff: (w, b) => w.set('film', b.film, 'off'),
+  maskOn: (w, b) => w.set('mask', b.mask, 'on'),
+  maskOff: (w, b) => w.set('mask', b.mask, 'off'),
+  heatStarted: (w, b, e) => flags(w, { heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown } }),
+  heatEnded: (w, _b, e) => flags(w, { heat: null, heatEndedAt: { at: e.at, clockKnown: e.clockKnown } }),
+  solventApplied: (w, b, e) => flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } }),
+  rimCleaned: (w) => flags(w, { rimClean: true }),
+  sealApplied: (w, b) => { w.set('bond', b.bond, 'renewed'); flags(w, { seal: 'applied', liner: 'on', unsealed: null }); },
+  linerOff: (w) => flags(w, { liner: 'off' }),
+  leftUnsealed: (w, b) => flags(w, { unsealed: b.reason }),
+  deviceClosed: (w) => { for (const slot in w.state.pose) w.set('pose', slot, undefined); for (const c in w.state.catch) w.set('catch', c, 'hooked'); flags(w, { closed: true }); },
+  lost: (w, b) => w.set('place', b.piece, 'adrift'),
+  found: (w, b) => w.set('place', b.piece, `mat/${b.piece.slice(0, b.piece.lastIndexOf('#'))}`),
+  strayFound: (w, b) => w.set('stray', b.stray, 'inside'),
+  strayRemoved: (w, b) => w.set('stray', b.stray, 'removed'),
+  noted: none,
+  enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
+  unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
+  dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
+  dataDeclined: (w, b) => w.set('data', b.slot, 'declined'),
+  stepPassed: none,
+  answered: (w, b) => w.set('question', b.question, null),
+  retracted: none,
+  corrected: none,
+  overridden: none,
+  jobClosed: (w, b) => flags(w, { ending: b.ending }),
+};
+
+function piecesIn(state: JobState, slot: string): string[] {
+  const first = originalPiece(slot);
+  const here = `slot/${slot}`;
+  const out = state.place[first] === undefined ? [first] : [];
+  for (const piece in state.place) if (state.place[piece] === here) out.push(piece);
+  return out;
+}
+
+function applyTo(state: JobState, event: JobEvent, copy: boolean): void {
+  state.seq = event.seq;
+  state.lastAt = event.at;
+  if (event.body.type === 'retracted') {
+    const entry = state.trail[state.trail.length - 1];
+    if (entry?.event !== event.body.event) throw new RangeError(`log is damaged at ${event.seq}: ${event.body.event} is not the latest effective event`);
+    const w = new Writer(state, copy);
+    for (let i = entry.undo.length - 1; i >= 0; i--) { const [t, k, v] = entry.undo[i]!; w.write(t, k, v); }
+    if (copy) { state.trail = state.trail.slice(0, -1); state.retracted = { ...state.retracted }; } else state.trail.pop();
+    state.retracted[event.body.event] = { by: event.by, seq: event.seq };
+    return;
+  }
+  const w = new Writer(state, copy);
+  (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
+  if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
+  for (const b of event.breach ?? []) w.set('question', `${event.id}/${b.rule}`, { rule: b.rule, ids: b.ids, event: event.id });
+  if (final.get(event.body.type) === 'audit') return;
+  const entry = { event: event.id, by: event.by, type: event.body.type, undo: w.undo };
+  if (copy) state.trail = [...state.trail, entry];
+  else state.trail.push(entry);
+}
+
+/**
+ * The state after one more event. Untouched tables are shared with the state before.
+ * An event that is already in (its number is not new) gives back the same object.
+ */
+export function evolve(state: JobState, event: JobEvent): JobState {
+  if (event.seq <= state.seq) return state;
+  const next = { ...state };
+  applyTo(next, event, true);
+  return next;
+}
+
+/** The state after many events: the same as one `evolve` after another, without the copies in between. */
+export function fold(state: JobState, events: Iterable<JobEvent>): JobState {
+  const next = structuredClone(state);
+  for (const event of events) if (event.seq > next.seq) applyTo(next, event, false);
+  return next;
+}

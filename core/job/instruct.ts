@@ -1,0 +1,46 @@
+import type { Step } from '../route/types';
+import type { Body } from './events';
+import { type Finding, findings, type Situation } from './interlocks';
+import { bodyFor, checkStepOpen, nextStep, targetsLeft } from './report';
+import { flag, type JobState } from './state';
+import type { Context } from './decide';
+
+export type Instruction =
+  | { kind: 'no route' }
+  | { kind: 'ended' }
+  | { kind: 'question'; question: string; rule: string; ids: string[] }
+  | { kind: 'checks'; step: Step; open: string[] }
+  | { kind: 'waiting'; step: Step; until: number; clockKnown: boolean; target: string; body: Body }
+  | { kind: 'do'; step: Step; target: string; body: Body; left: string[]; findings: Finding[] }
+  | { kind: 'finished' };
+
+/**
+ * What now: the next instruction of the route, with what the interlocks say about it before it is done.
+ * A question that is open comes before any instruction; a check step waits for its answers; a wait shows its end.
+ */
+export function instruct(context: Context, state: JobState, now: Situation['now']): Instruction {
+  if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
+  for (const id in state.question) { const q = state.question[id]; if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids }; }
+  if (!context.route) return { kind: 'no route' };
+  const step = nextStep(context.route, state);
+  if (!step) return { kind: 'finished' };
+  if (step.action === 'check') {
+    const open = checkStepOpen(context.index, state, step);
+    if (open.length) return { kind: 'checks', step, open };
+  }
+  const left = targetsLeft(state, step);
+  const target = left[0]!;
+  const body = bodyFor(context.index, state, step, target);
+  const wait = waitOf(state, step, target);
+  if (wait && (!now.clockKnown || now.at < wait.until)) return { kind: 'waiting', step, until: wait.until, clockKnown: wait.clockKnown && now.clockKnown, target, body };
+  return { kind: 'do', step, target, body, left, findings: findings({ index: context.index, state, waits: context.waits, role: context.role, now }, body) };
+}
+
+/** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
+function waitOf(state: JobState, step: Step, target: string): { until: number; clockKnown: boolean } | undefined {
+  const heat = flag(state, 'heat');
+  if (step.action === 'heat' && target === 'end' && heat) return { until: heat.until, clockKnown: heat.clockKnown };
+  const solvent = flag(state, 'solventAt');
+  if (step.action === 'release' && solvent && !heat) return { until: solvent.until, clockKnown: solvent.clockKnown };
+  return undefined;
+}

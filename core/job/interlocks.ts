@@ -1,0 +1,236 @@
+import { checksDue, openChecks } from '../checks/due';
+import type { IndexedModel } from '../model/index-model';
+import type { Condition } from '../model/schema';
+import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
+import { balance, emptyInside, unaccounted } from './balance';
+import type { Body, BodyOf, BodyType } from './events';
+import { flag, holderOf, type JobState } from './state';
+import { hasCondition, isOn, outsideFasteners, piecesAt, placeOf, stillHolding } from './view';
+
+/**
+ * The interlocks: one table of named rules, each a small pure function. `core/job` decides with it, the Work
+ * screen speaks with it before a fact, and `core/route` takes the rules that have `needs` as precedences.
+ * `forbid`: nobody passes. `stop`: passed with a typed reason by the roles named. `warn`: said, not stopped.
+ */
+export type Role = 'owner' | 'lead' | 'technician' | 'trainee';
+export type Severity = 'forbid' | 'stop' | 'warn';
+export interface Finding {
+  rule: RuleName;
+  severity: Severity;
+  /** What it is about: ids of things, conditions or functions; and figures such as seconds left. */
+  ids: string[];
+  seconds?: number;
+  /** Roles that may pass a stop. */
+  passableBy: readonly Role[];
+}
+/** Something that must be so before; the planner puts what makes it so first. */
+export type Need = { off: string } | { on: string } | { absent: Condition };
+
+export interface Waits {
+  /** Solvent must have flashed off this long before heat, s. At least 60 (from memory). */
+  solventFlashS: number;
+  /** A device must have cooled this long before solvent, s. At least 120 (from memory). */
+  coolingS: number;
+}
+export const leastWaits: Waits = { solventFlashS: 60, coolingS: 120 };
+
+export interface Moment { at: number; clockKnown: boolean }
+export interface Situation {
+  index: IndexedModel;
+  state: JobState;
+  waits: Waits;
+  now: Moment;
+  role: Role;
+}
+interface Rule<T extends BodyType = BodyType> {
+  severity: Severity;
+  passableBy?: readonly Role[];
+  on: readonly T[];
+  needs?: (index: IndexedModel, body: BodyOf<T>) => Need[];
+  check?: (s: Situation, body: BodyOf<T>) => string[] | { ids: string[]; seconds: number } | undefined;
+}
+const rule = <T extends BodyType>(r: Rule<T>) => r as unknown as Rule;
+const skilled = ['owner', 'lead', 'technician', 'trainee'] as const;
+const heads = ['owner', 'lead'] as const;
+const list = (ids: string[]) => (ids.length ? ids : undefined);
+
+/**
+ * Seconds still to wait after a moment. A clock that is not known, or that ran backwards, ends no wait.
+ */
+export function secondsLeft(since: Moment | undefined, waitS: number, now: Moment): number {
+  if (!since) return 0;
+  if (!since.clockKnown || !now.clockKnown || now.at < since.at) return waitS;
+  return Math.max(0, Math.ceil(waitS - (now.at - since.at) / 1000));
+}
+
+const noHeat: Condition[] = ['swollen', 'pierced', 'wet', 'hot'];
+
+export const rules = {
+  'cell first off': rule({
+    severity: 'stop', passableBy: ['owner', 'lead', 'technician', 'trainee'], on: ['connectorOff', 'connectorOn'],
+    needs: (index, b) => (index.cellConnector && b.connector !== index.cellConnector ? [{ off: index.cellConnector }] : []),
+  }),
+  'cell last on': rule({
+    severity: 'stop', passableBy: skilled, on: ['connectorOn'],
+    needs: (index, b) => (b.connector === index.cellConnector ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id })) : []),
+  }),
+  'still held': rule({
+    severity: 'stop', passableBy: skilled, on: ['pieceMoved'],
+    check: ({ index, state }, b) => {
+      const ways = index.slots.get(b.slot)?.ways.filter((w) => w.to === b.pose) ?? [];
+      const held = ways.map((w) => stillHolding(state, w)).sort((x, y) => x.length - y.length)[0];
+      return held && list(held);
+    },
+  }),
+  'no heat on this cell': rule({ severity: 'forbid', on: ['heatStarted'], needs: () => noHeat.map((absent) => ({ absent })) }),
+  'solvent still wet': rule({
+    severity: 'forbid', on: ['heatStarted'],
+    check: ({ state, waits, now }) => {
+      const s = flag(state, 'solventAt');
+      const seconds = secondsLeft(s, Math.max(waits.solventFlashS, leastWaits.solventFlashS), now);
+      return seconds ? { ids: [], seconds } : undefined;
+    },
+  }),
+  'still hot': rule({
+    severity: 'forbid', on: ['solventApplied'],
+    check: ({ state, waits, now }) => {
+      const heat = flag(state, 'heat');
+      if (heat) return { ids: [heat.station], seconds: 0 };
+      const seconds = secondsLeft(flag(state, 'heatEndedAt'), Math.max(waits.coolingS, leastWaits.coolingS), now);
+      return seconds ? { ids: [], seconds } : undefined;
+    },
+  }),
+  'rim not clean': rule({ severity: 'stop', passableBy: heads, on: ['sealApplied'], check: ({ state }) => (flag(state, 'rimClean') ? undefined : ['rim']) }),
+  'mid check open': rule({
+    severity: 'stop', passableBy: heads, on: ['sealApplied', 'deviceClosed'],
+    // the seal goes on with the cell unplugged again: an answer that is stale since then is due before closing
+    check: ({ state, index }, b) => list(checksDue(state, index, 'mid').filter((c) => (b.type === 'sealApplied' ? !c.good : !c.passed)).map((c) => c.function)),
+  }),
+  'round open': rule({
+    severity: 'stop', passableBy: heads, on: ['stepPassed'],
+    check: ({ state, index }, b) => list(openChecks(state, index, b.round).map((c) => c.function)),
+  }),
+  'seal missing': rule({
+    severity: 'stop', passableBy: heads, on: ['deviceClosed'],
+    check: ({ state, index }) => {
+      const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+      if (!seal || state.bond[seal.id] === undefined || flag(state, 'unsealed')) return undefined;
+      return flag(state, 'seal') !== 'applied' ? [seal.id] : flag(state, 'liner') === 'off' ? undefined : ['liner'];
+    },
+  }),
+  'not all inside': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(emptyInside(state, index)) }),
+  'piece adrift': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).adrift) }),
+  'stray inside': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).strays) }),
+  'film still on': rule({
+    severity: 'stop', passableBy: heads, on: ['deviceClosed'],
+    check: ({ state, index }) => { const b = balance(state, index); return list([...b.filmsOn, ...b.masksOn]); },
+  }),
+  'connector open': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).connectorsOff) }),
+  'screw of another hole': rule({
+    severity: 'stop', passableBy: skilled, on: ['screwIn'],
+    check: ({ index }, b) => {
+      const hole = index.fasteners.get(b.fastener);
+      const own = index.fasteners.get(holderOf(b.piece));
+      if (!hole || !own || own.id === hole.id) return undefined;
+      const safe = hole.maxLengthMm ?? hole.lengthMm;
+      const same = own.lengthMm === hole.lengthMm && own.drive === hole.drive && own.thread === hole.thread;
+      return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm) ? undefined : [own.id, hole.id];
+    },
+  }),
+  'place already taken': rule({
+    severity: 'stop', passableBy: skilled, on: ['screwIn', 'pieceFitted'],
+    check: ({ state }, b) => {
+      const place = b.type === 'screwIn' ? `hole/${b.fastener}` : `slot/${b.slot}`;
+      return list(piecesAt(state, place).filter((p) => p !== b.piece));
+    },
+  }),
+  'piece is elsewhere': rule({
+    severity: 'warn', on: ['screwOut', 'pieceSetAside'],
+    check: ({ state, index }, b) => {
+      const at = placeOf(state, b.piece, index);
+      if (b.type === 'screwOut') return at === `hole/${b.fastener}` ? undefined : [b.piece];
+      return at?.startsWith('slot/') || at?.startsWith('hole/') ? [b.piece] : undefined;
+    },
+  }),
+  'device not closed': rule({
+    severity: 'warn', on: ['screwIn'],
+    check: ({ state, index }, b) => (outsideFasteners(index).includes(b.fastener) && flag(state, 'closed') === false ? [b.fastener] : undefined),
+  }),
+  'question open': rule({
+    severity: 'stop', passableBy: [], on: ['heatStarted', 'solventApplied', 'sealApplied', 'deviceClosed', 'dataWritten', 'jobClosed', 'stepPassed'],
+    check: ({ state }) => list(Object.keys(state.question).filter((q) => state.question[q])),
+  }),
+  'only a lead clears': rule({ severity: 'forbid', on: ['conditionCleared'], check: ({ role }, b) => (heads.includes(role as 'owner') ? undefined : [b.condition]) }),
+  'before check open': rule({
+    severity: 'stop', passableBy: ['owner', 'lead', 'technician'], on: ['received'],
+    check: ({ state, index }) => list(openBefore(state, index)),
+  }),
+  'device open': rule({
+    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    check: ({ state, index }, b) => (b.ending !== 'abandoned' && flag(state, 'closed') === false ? index.coverSlots.slice(0, 1) : undefined),
+  }),
+  'ledger does not balance': rule({
+    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    check: ({ state, index }, b) => {
+      const open = unaccounted(state, index);
+      // an abandoned device goes back in pieces: each is in the bag, none is unknown
+      return list(b.ending === 'abandoned' ? open.filter((p) => state.place[p] === 'adrift') : [...open, ...emptyHoles(state, index)]);
+    },
+  }),
+  'after check open': rule({
+    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(openChecks(state, index, 'after').map((c) => c.function)) : undefined),
+  }),
+  'consent open': rule({
+    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(consentsNeeded(effectsOf(index, replacedSlots(state))).filter((e) => !state.consent[e.id]).map((e) => e.id)) : undefined),
+  }),
+  'identity data open': rule({
+    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(dataDue(effectsOf(index, replacedSlots(state))).filter((s) => state.data[s] !== 'written' && state.data[s] !== 'declined')) : undefined),
+  }),
+  'enrolment left': rule({
+    severity: 'stop', passableBy: [], on: ['jobClosed'],
+    check: ({ state }) => list(Object.keys(state.enrolment).filter((e) => state.enrolment[e] === 'made')),
+  }),
+} satisfies Record<string, Rule>;
+export type RuleName = keyof typeof rules;
+
+/** Functions of the short list that have no answer from before the work. */
+export function openBefore(state: JobState, index: IndexedModel): string[] {
+  return index.model.shortList.filter((f) => !state.check[`before ${f}`]);
+}
+/** Slots that hold another piece than the device came with. */
+export function replacedSlots(state: JobState): string[] {
+  return [...new Set(Object.entries(state.place).filter(([p, at]) => !p.endsWith('#1') && at === `slot/${holderOf(p)}`).map(([p]) => holderOf(p)))];
+}
+/** Holes and slots that are empty and have no way of being so in a device that leaves whole. */
+function emptyHoles(state: JobState, index: IndexedModel): string[] {
+  return [...[...index.fasteners.keys()].filter((f) => !piecesAt(state, `hole/${f}`).length), ...[...index.slots.keys()].filter((s) => !piecesAt(state, `slot/${s}`).length)];
+}
+
+const byType = new Map<BodyType, [RuleName, Rule][]>();
+for (const [name, r] of Object.entries(rules) as [RuleName, Rule][]) for (const t of r.on) byType.set(t, [...(byType.get(t) ?? []), [name, r]]);
+
+/** The needs that the interlocks put before an act: what the planner turns into precedences. */
+export function needsBefore(index: IndexedModel, body: Body): Need[] {
+  return (byType.get(body.type) ?? []).flatMap(([, r]) => r.needs?.(index, body as never) ?? []);
+}
+
+const unmet = (state: JobState, need: Need): string | undefined => {
+  if ('off' in need) return isOn(state, need.off) ? need.off : undefined;
+  if ('on' in need) return isOn(state, need.on) ? undefined : need.on;
+  return hasCondition(state, need.absent) ? need.absent : undefined;
+};
+
+/** Everything the interlocks have to say about one act in one situation, most severe first. */
+export function findings(s: Situation, body: Body): Finding[] {
+  const out: Finding[] = [];
+  for (const [name, r] of byType.get(body.type) ?? []) {
+    const said = r.check?.(s, body as never);
+    const ids = [...(r.needs?.(s.index, body as never) ?? []).map((n) => unmet(s.state, n)).filter((x) => x !== undefined), ...(Array.isArray(said) ? said : (said?.ids ?? []))];
+    if (ids.length || said) out.push({ rule: name, severity: r.severity, ids, passableBy: r.passableBy ?? [], ...(said && !Array.isArray(said) ? { seconds: said.seconds } : {}) });
+  }
+  const weight = { forbid: 0, stop: 1, warn: 2 };
+  return out.sort((a, b) => weight[a.severity] - weight[b.severity]);
+}

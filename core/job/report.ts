@@ -1,0 +1,91 @@
+import { openChecks } from '../checks/due';
+import type { IndexedModel } from '../model/index-model';
+import type { Route, Step, StepAction } from '../route/types';
+import type { Body } from './events';
+import { holderOf, type JobState, newPiece, originalPiece } from './state';
+import { pieceInHole, pieceInSlot, piecesAt } from './view';
+
+/** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
+export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
+  switch (body.type) {
+    case 'screwOut': return { action: 'unscrew', target: body.fastener };
+    case 'screwIn': return { action: 'fasten', target: body.fastener };
+    case 'connectorOff': return { action: 'disconnect', target: body.connector };
+    case 'connectorOn': return { action: 'connect', target: body.connector };
+    case 'bondReleased': return { action: 'release', target: body.bond };
+    case 'bondRenewed': return { action: 'renew', target: body.bond };
+    case 'catchFreed': return { action: 'unhook', target: body.catch };
+    case 'pieceMoved': return { action: 'move', target: body.slot };
+    case 'pieceFitted': return { action: 'fit', target: body.slot };
+    case 'pieceSetAside': return { action: 'set aside', target: holderOf(body.piece) };
+    case 'filmOff': return { action: 'film off', target: body.film };
+    case 'heatStarted': return { action: 'heat', target: 'start' };
+    case 'heatEnded': return { action: 'heat', target: 'end' };
+    case 'solventApplied': return { action: 'solvent', target: body.bond };
+    case 'rimCleaned': return { action: 'clean rim', target: 'rim' };
+    case 'sealApplied': return { action: 'apply seal', target: body.bond };
+    case 'linerOff': return { action: 'liner off', target: '' };
+    case 'deviceClosed': return { action: 'close', target: '' };
+    case 'stepPassed': return undefined;
+    default: return undefined;
+  }
+}
+
+/** The first step of the route that is not done yet and that this event does. */
+export function stepFor(route: Route, state: JobState, body: Body): { step: string; target: string } | undefined {
+  if (body.type === 'stepPassed') { const step = route.steps.find((s) => s.id === body.passed); return step && { step: step.id, target: step.targets[0]! }; }
+  const did = doneBy(body);
+  if (!did) return undefined;
+  for (const step of route.steps) {
+    if (step.action !== did.action) continue;
+    const target = did.target === '' ? step.targets[0]! : did.target;
+    if (step.targets.includes(target) && !state.progress[`${step.id} ${target}`]) return { step: step.id, target };
+  }
+  return undefined;
+}
+
+export const isTargetDone = (state: JobState, step: Step, target: string) => state.progress[`${step.id} ${target}`] === 1;
+export const targetsLeft = (state: JobState, step: Step) => step.targets.filter((t) => !isTargetDone(state, step, t));
+
+/** The steps that are done, in the route's order: all of them up to the first that is not. */
+export function nextStep(route: Route, state: JobState): Step | undefined {
+  return route.steps.find((s) => targetsLeft(state, s).length > 0);
+}
+
+/** What to report when this target of a step has been done. */
+export function bodyFor(index: IndexedModel, state: JobState, step: Step, target: string): Body {
+  switch (step.action) {
+    case 'unscrew': return { type: 'screwOut', fastener: target, piece: pieceInHole(state, target) ?? originalPiece(target) };
+    case 'fasten': return { type: 'screwIn', fastener: target, piece: screwFor(state, target) };
+    case 'disconnect': return { type: 'connectorOff', connector: target };
+    case 'connect': return { type: 'connectorOn', connector: target };
+    case 'release': return { type: 'bondReleased', bond: target, torn: false };
+    case 'renew': return { type: 'bondRenewed', bond: target };
+    case 'unhook': return { type: 'catchFreed', catch: target };
+    case 'move': return { type: 'pieceMoved', slot: target, pose: step.pose as 'out' };
+    case 'fit': return { type: 'pieceFitted', slot: target, piece: step.piece ?? pieceInSlot(state, target) ?? looseOf(state, target), pose: step.pose === 'folded' ? 'folded' : 'in' };
+    case 'set aside': return { type: 'pieceSetAside', piece: looseOf(state, target), to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner' };
+    case 'film off': return { type: 'filmOff', film: target };
+    case 'heat': return target === 'start' ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS } : { type: 'heatEnded' };
+    case 'solvent': return { type: 'solventApplied', bond: target, dwellS: step.waitS };
+    case 'clean rim': return { type: 'rimCleaned' };
+    case 'apply seal': return { type: 'sealApplied', bond: target };
+    case 'liner off': return { type: 'linerOff' };
+    case 'close': return { type: 'deviceClosed' };
+    case 'check': return { type: 'stepPassed', passed: step.id, round: step.round! };
+  }
+}
+/** The screw that lies in this hole's place on the mat; a new one when its own was lost. */
+function screwFor(state: JobState, fastener: string): string {
+  const own = piecesAt(state, `mat/${fastener}`).find((p) => state.place[p] !== undefined);
+  if (own) return own;
+  for (let n = 1; ; n++) if (state.place[newPiece(fastener, n)] === undefined) return state.place[originalPiece(fastener)] === 'adrift' ? newPiece(fastener, n) : originalPiece(fastener);
+}
+function looseOf(state: JobState, slot: string): string {
+  return Object.keys(state.place).find((p) => holderOf(p) === slot && state.place[p] === 'tray') ?? originalPiece(slot);
+}
+
+/** The functions that a check step still waits for. */
+export function checkStepOpen(index: IndexedModel, state: JobState, step: Step): string[] {
+  return step.action === 'check' && step.round ? openChecks(state, index, step.round).map((c) => c.function) : [];
+}

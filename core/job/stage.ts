@@ -1,0 +1,36 @@
+import { checksDue } from '../checks/due';
+import type { IndexedModel } from '../model/index-model';
+import type { Phase, Route } from '../route/types';
+import { nextStep } from './report';
+import { flag, type JobState } from './state';
+
+export const stages = ['Receive', 'Open', 'Strip', 'Swap', 'Refit', 'Prove', 'Hand over'] as const;
+export type Stage = (typeof stages)[number];
+
+/** Answers of the mid and after rounds that say no and have not been put right. */
+export function failedChecks(state: JobState, index: IndexedModel): { round: 'mid' | 'after'; function: string }[] {
+  return (['mid', 'after'] as const).flatMap((round) => checksDue(state, index, round).filter((c) => c.result === 'fails' && c.stale.length === 0).map((c) => ({ round, function: c.function as string })));
+}
+
+/**
+ * The stage of a job: derived from its log, never stored by hand.
+ * A failed check leads back: to Refit when something that was touched serves the function, to Strip otherwise.
+ */
+export function stageOf(state: JobState, index: IndexedModel, route: Route | undefined): Stage {
+  if (flag(state, 'ending') !== undefined) return 'Hand over';
+  if (!flag(state, 'received') || !route) return 'Receive';
+  const next = nextStep(route, state);
+  const failed = failedChecks(state, index);
+  if (failed.length && (!next || next.action === 'check')) {
+    const due = checksDue(state, index, 'after');
+    return failed.some((f) => due.find((d) => d.function === f.function)?.because.length) ? 'Refit' : 'Strip';
+  }
+  if (!next) return 'Hand over';
+  return next.phase satisfies Phase;
+}
+
+/** How far each stage is, for the strip: the share of its steps that are done. */
+export function progressOf(state: JobState, route: Route | undefined): { done: number; total: number } {
+  if (!route) return { done: 0, total: 0 };
+  return { done: route.steps.filter((s) => s.targets.every((t) => state.progress[`${s.id} ${t}`])).length, total: route.steps.length };
+}

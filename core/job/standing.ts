@@ -1,0 +1,27 @@
+import { openChecks } from '../checks/due';
+import type { IndexedModel } from '../model/index-model';
+import type { Standing } from '../route/types';
+import { replacedSlots } from './interlocks';
+import { flag, holderOf, type JobState } from './state';
+import { pieceInHole, pieceInSlot, poseOf } from './view';
+
+/** Where the device of a job stands: what the planner starts from when a job is re-planned in the middle. */
+export function standingOf(state: JobState, index: IndexedModel): Standing {
+  const { model } = index;
+  return {
+    fastenersOut: model.fasteners.filter((f) => pieceInHole(state, f.id) === undefined).map((f) => f.id),
+    connectorsOff: model.connectors.filter((c) => state.connector[c.id] === 'off').map((c) => c.id),
+    bondsOpen: model.bonds.filter((b) => state.bond[b.id] === 'released' || state.bond[b.id] === 'torn').map((b) => b.id),
+    bondsRenewed: model.bonds.filter((b) => state.bond[b.id] === 'renewed').map((b) => b.id),
+    catchesFree: model.catches.filter((c) => state.catch[c.id] === 'free').map((c) => c.id),
+    moved: model.slots.flatMap((s) => { const pose = poseOf(state, s.id); return pose === 'in' ? [] : [{ slot: s.id, pose }]; }),
+    done: replacedSlots(state),
+    aside: [...new Set(Object.keys(state.place).filter((p) => p.endsWith('#1') && state.place[p]!.startsWith('aside/')).map(holderOf))].filter((s) => pieceInSlot(state, s) === undefined),
+    rimClean: flag(state, 'rimClean') === true,
+    sealed: flag(state, 'seal') === 'applied',
+    linerOff: flag(state, 'liner') === 'off',
+    midPassed: openChecks(state, index, 'mid').length === 0,
+  };
+}
+/** The conditions that stand, by name. */
+export const conditionsOf = (state: JobState) => Object.keys(state.condition).filter((c) => state.condition[c]);

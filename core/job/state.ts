@@ -1,0 +1,98 @@
+import type { Ending } from './events';
+
+/**
+ * What is known of a job: flat tables of plain values by id, so that any change is a list of
+ * (table, key, value before) and can be taken back exactly. It holds ids only, never the model or the route.
+ * What is not in a table is as the device came: screws in their own holes, connectors on, bonds whole.
+ */
+export interface CheckEntry { result: 'works' | 'fails' | 'untested' | 'same'; note?: string; seq: number; by: string }
+export interface QuestionEntry { rule: string; ids: string[]; event: string }
+
+export interface Tables {
+  /** piece id -> where it lies: `hole/C3`, `slot/cell`, `mat/C3`, `tray`, `adrift`, `aside/recycling`. */
+  place: Record<string, string>;
+  /** slot id -> folded or shifted, for a piece that is still attached. */
+  pose: Record<string, 'folded' | 'shifted'>;
+  connector: Record<string, 'off' | 'on'>;
+  bond: Record<string, 'released' | 'torn' | 'renewed'>;
+  catch: Record<string, 'free' | 'hooked'>;
+  film: Record<string, 'off'>;
+  mask: Record<string, 'on' | 'off'>;
+  condition: Record<string, { because: string; event: string } | null>;
+  check: Record<string, CheckEntry>;
+  /** connector or slot id -> number in the log of its last movement. */
+  touched: Record<string, number>;
+  /** `step target` -> done, for the adopted route. */
+  progress: Record<string, 1>;
+  question: Record<string, QuestionEntry | null>;
+  mark: Record<string, { side: string; x: number; y: number; kind: string; note?: string } | null>;
+  consent: Record<string, string>;
+  stray: Record<string, 'inside' | 'removed'>;
+  enrolment: Record<string, 'made' | 'removed'>;
+  data: Record<string, 'written' | 'declined' | 'unverified'>;
+  task: Record<string, string>;
+  /** Single values: see `Flags`. */
+  flag: Record<string, unknown>;
+}
+export interface Flags {
+  modelHash: string;
+  variant: string;
+  tag: string;
+  complaint: string;
+  promisedAt: number | null;
+  promisedAs: string;
+  received: true;
+  routeHash: string;
+  /** Heat running: station and the bench time at which it is due to end, ms. */
+  heat: { station: string; since: number; until: number; clockKnown: boolean } | null;
+  heatEndedAt: { at: number; clockKnown: boolean };
+  solventAt: { at: number; until: number; clockKnown: boolean };
+  rimClean: boolean;
+  seal: 'applied' | 'none';
+  liner: 'on' | 'off';
+  unsealed: string | null;
+  closed: boolean;
+  ending: Ending;
+}
+export type TableName = keyof Tables;
+export type Undo = [table: TableName, key: string, before: unknown];
+
+/** An event that still counts, with what it changed; the last one is the one that may be taken back. */
+export interface TrailEntry {
+  event: string;
+  by: string;
+  type: string;
+  undo: Undo[];
+}
+export interface JobState extends Tables {
+  /** Number of the last event folded in; 0 for an empty job. */
+  seq: number;
+  /** Bench time of the last event, ms. */
+  lastAt: number;
+  trail: TrailEntry[];
+  /** Kept when an event is taken back: who took what back. */
+  retracted: Record<string, { by: string; seq: number }>;
+}
+
+export const tableNames = [
+  'place', 'pose', 'connector', 'bond', 'catch', 'film', 'mask', 'condition', 'check', 'touched', 'progress', 'question',
+  'mark', 'consent', 'stray', 'enrolment', 'data', 'task', 'flag',
+] as const satisfies readonly TableName[];
+
+/** A job of which nothing is known yet. */
+export function empty(): JobState {
+  const tables = Object.fromEntries(tableNames.map((t) => [t, {}])) as unknown as Tables;
+  return { ...tables, seq: 0, lastAt: 0, trail: [], retracted: {} };
+}
+
+/** One single value of the job, undefined while nothing is known of it. */
+export function flag<K extends keyof Flags>(state: JobState, key: K): Flags[K] | undefined {
+  return state.flag[key] as Flags[K] | undefined;
+}
+
+/** The id of the piece that the device came with in a slot or a hole. */
+export const originalPiece = (holder: string) => `${holder}#1`;
+/** The id of the n-th replacement for a slot or a hole (1 = first new piece). */
+export const newPiece = (holder: string, n = 1) => `${holder}#${n + 1}`;
+/** The slot or hole that a piece belongs to. */
+export const holderOf = (piece: string) => piece.slice(0, piece.lastIndexOf('#'));

@@ -1,0 +1,66 @@
+import type { IndexedModel } from '../model/index-model';
+import type { Pose, Way } from '../model/schema';
+import { holderOf, type JobState, originalPiece } from './state';
+
+/** Questions about a job's state. Each is one small function; none of them changes anything. */
+
+/** Where a piece lies; a piece that nobody has touched lies where the device came with it. */
+export function placeOf(state: JobState, piece: string, index: IndexedModel): string | undefined {
+  const known = state.place[piece];
+  if (known !== undefined) return known;
+  const holder = holderOf(piece);
+  if (piece !== originalPiece(holder)) return undefined;
+  if (index.fasteners.has(holder)) return `hole/${holder}`;
+  return index.slots.has(holder) ? `slot/${holder}` : undefined;
+}
+
+/** The pieces in a hole or a slot now: none, one, or more than one when reports contradict each other. */
+export function piecesAt(state: JobState, place: string): string[] {
+  const first = originalPiece(place.slice(place.indexOf('/') + 1));
+  const out = state.place[first] === undefined ? [first] : [];
+  for (const piece in state.place) if (state.place[piece] === place) out.push(piece);
+  return out;
+}
+export const pieceInHole = (state: JobState, fastener: string): string | undefined => piecesAt(state, `hole/${fastener}`)[0];
+export const pieceInSlot = (state: JobState, slot: string): string | undefined => piecesAt(state, `slot/${slot}`)[0];
+
+export const isOn = (state: JobState, connector: string) => (state.connector[connector] ?? 'on') === 'on';
+export const isWhole = (state: JobState, bond: string) => { const b = state.bond[bond]; return b === undefined || b === 'renewed'; };
+export const isHooked = (state: JobState, id: string) => (state.catch[id] ?? 'hooked') === 'hooked';
+export const hasCondition = (state: JobState, name: string) => !!state.condition[name];
+
+/** The pose of a slot's piece now. A carried piece whose carrier is out is still in its place on the carrier. */
+export function poseOf(state: JobState, slot: string): Pose {
+  if (pieceInSlot(state, slot) === undefined) return 'out';
+  return state.pose[slot] ?? 'in';
+}
+/** Whether a piece is at least as far away as a pose says; out implies folded and shifted. */
+export const movedTo = (state: JobState, slot: string, pose: Pose) => { const now = poseOf(state, slot); return now === pose || now === 'out'; };
+
+/** Is the cell connected: are the board's rails live? */
+export const isLive = (state: JobState, index: IndexedModel) => index.cellConnector !== undefined && isOn(state, index.cellConnector) && index.cellSlot !== undefined && pieceInSlot(state, index.cellSlot) !== undefined;
+
+/** What still holds a piece against one way out, by id, in the model's order. */
+export function stillHolding(state: JobState, way: Way): string[] {
+  return [
+    ...way.fasteners.filter((f) => pieceInHole(state, f) !== undefined),
+    ...way.connectors.filter((c) => isOn(state, c)),
+    ...way.bonds.filter((b) => isWhole(state, b)),
+    ...way.catches.filter((c) => isHooked(state, c)),
+    ...way.needs.filter((n) => !movedTo(state, n.slot, n.pose)).map((n) => n.slot),
+  ];
+}
+
+/** The screws that belong to the outside of the closed device: those that hold its covers. */
+export function outsideFasteners(index: IndexedModel): string[] {
+  return index.model.fasteners.filter((f) => f.holds.some((s) => index.coverSlots.includes(s))).map((f) => f.id);
+}
+
+/** Films that must come off: those of every new piece that has been fitted. */
+export function filmsDue(state: JobState, index: IndexedModel): { id: string; slot: string; name: string; off: boolean }[] {
+  return index.model.slots.flatMap((s) => {
+    const piece = pieceInSlot(state, s.id);
+    if (!piece || piece === originalPiece(s.id)) return [];
+    return s.films.map((name, i) => { const id = `${piece}/${i}`; return { id, slot: s.id, name, off: state.film[id] === 'off' }; });
+  });
+}

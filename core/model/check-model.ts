@@ -1,0 +1,149 @@
+import { coveredBy } from './covers';
+import { type IndexedModel, indexModel } from './index-model';
+import { type DeviceModel, deviceModelSchema, type FunctionId } from './schema';
+import { ofVariant } from './variant';
+
+export interface ModelProblem {
+  /** The field, as in `slots[3].ways[0].needs[1].slot`. */
+  path: string;
+  text: string;
+}
+export type CheckedModel = { ok: true; model: DeviceModel; problems: [] } | { ok: false; problems: ModelProblem[] };
+
+/** Writes a path the way a person reads it: `jobs[1].operations[3].duration`. */
+export function pathText(path: readonly PropertyKey[]): string {
+  return path.map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i ? '.' : ''}${String(p)}`)).join('');
+}
+
+/**
+ * Reads a device model from untrusted JSON: shape first, then what the shape alone cannot say.
+ * Every problem found is returned, each with its path; a model with any problem is not used.
+ */
+export function checkModel(json: unknown): CheckedModel {
+  const read = deviceModelSchema.safeParse(json);
+  if (!read.success) {
+    return { ok: false, problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })) };
+  }
+  const model = read.data;
+  const problems = [...uniqueIds(model), ...references(model), ...withinOutline(model)];
+  if (problems.length === 0) {
+    for (const v of model.variants) problems.push(...variantProblems(model, v.id));
+  }
+  return problems.length ? { ok: false, problems } : { ok: true, model, problems: [] };
+}
+
+const thingLists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
+
+function uniqueIds(model: DeviceModel): ModelProblem[] {
+  const at = new Map<string, string>();
+  const problems: ModelProblem[] = [];
+  const note = (id: string, path: string) => {
+    const first = at.get(id);
+    if (first) problems.push({ path, text: `the id ${id} is already used at ${first}` });
+    else at.set(id, path);
+  };
+  for (const list of thingLists) model[list].forEach((x, i) => note(x.id, `${list}[${i}].id`));
+  model.variants.forEach((v, i) => note(v.id, `variants[${i}].id`));
+  return problems;
+}
+
+/** Every id that is named must exist, in the base model or as an addition of some variant. */
+function references(model: DeviceModel): ModelProblem[] {
+  const added = (list: (typeof thingLists)[number]) => model.variants.flatMap((v) => (v.add[list] as { id: string }[]).map((x) => x.id));
+  const known = Object.fromEntries(
+    thingLists.map((list) => [list, new Set([...model[list].map((x) => x.id), ...added(list)])]),
+  ) as Record<(typeof thingLists)[number], Set<string>>;
+  const items = new Set(model.items.map((x) => x.id));
+  const tools = new Set(model.tools.map((x) => x.id));
+  const stations = new Set(model.stations.map((x) => x.id));
+  const any = new Set(thingLists.flatMap((list) => [...known[list]]));
+  const problems: ModelProblem[] = [];
+  const need = (set: Set<string>, id: string, path: string, what: string) => {
+    if (!set.has(id)) problems.push({ path, text: `there is no ${what} ${id}` });
+  };
+  const all = (set: Set<string>, ids: readonly string[], path: string, what: string) => ids.forEach((id, i) => need(set, id, `${path}[${i}]`, what));
+  model.slots.forEach((s, i) => {
+    const p = `slots[${i}]`;
+    if (s.carrier) need(known.slots, s.carrier, `${p}.carrier`, 'slot');
+    all(any, s.covers, `${p}.covers`, 'thing');
+    all(any, s.leavesFree, `${p}.leavesFree`, 'thing');
+    all(known.slots, s.arrivesWith, `${p}.arrivesWith`, 'slot');
+    all(any, s.install?.after ?? [], `${p}.install.after`, 'thing');
+    all(known.slots, s.install?.under ?? [], `${p}.install.under`, 'slot');
+    s.ways.forEach((w, k) => {
+      const q = `${p}.ways[${k}]`;
+      w.needs.forEach((n, m) => need(known.slots, n.slot, `${q}.needs[${m}].slot`, 'slot'));
+      all(known.fasteners, w.fasteners, `${q}.fasteners`, 'fastener');
+      all(known.connectors, w.connectors, `${q}.connectors`, 'connector');
+      all(known.bonds, w.bonds, `${q}.bonds`, 'bond');
+      all(known.catches, w.catches, `${q}.catches`, 'catch');
+      all(tools, w.tools, `${q}.tools`, 'tool');
+      w.consumables.forEach((c, m) => need(items, c.item, `${q}.consumables[${m}].item`, 'item'));
+    });
+  });
+  model.fasteners.forEach((f, i) => {
+    all(known.slots, f.holds, `fasteners[${i}].holds`, 'slot');
+    if (f.standsOn) need(known.fasteners, f.standsOn, `fasteners[${i}].standsOn`, 'fastener');
+  });
+  model.connectors.forEach((c, i) => all(known.slots, c.joins, `connectors[${i}].joins`, 'slot'));
+  model.bonds.forEach((b, i) => {
+    all(known.slots, b.holds, `bonds[${i}].holds`, 'slot');
+    b.release.forEach((r, k) => {
+      all(tools, r.tools, `bonds[${i}].release[${k}].tools`, 'tool');
+      if (r.station) need(stations, r.station, `bonds[${i}].release[${k}].station`, 'station');
+    });
+    b.renewedBy.forEach((c, k) => need(items, c.item, `bonds[${i}].renewedBy[${k}].item`, 'item'));
+  });
+  model.catches.forEach((c, i) => all(known.slots, c.holds, `catches[${i}].holds`, 'slot'));
+  model.bootRules.forEach((r, i) => all(known.connectors, r.connectors, `bootRules[${i}].connectors`, 'connector'));
+  model.pairing.forEach((r, i) => need(known.slots, r.slot, `pairing[${i}].slot`, 'slot'));
+  model.variants.forEach((v, i) => {
+    all(any, v.remove, `variants[${i}].remove`, 'thing');
+    for (const list of thingLists) (v.replace[list] as { id: string }[]).forEach((x, k) => need(known[list], x.id, `variants[${i}].replace.${list}[${k}].id`, list.slice(0, -1)));
+  });
+  return problems;
+}
+
+function withinOutline(model: DeviceModel): ModelProblem[] {
+  const { widthMm: w, heightMm: h } = model.outline;
+  const problems: ModelProblem[] = [];
+  const out = (path: string) => problems.push({ path, text: `lies outside the outline of ${w} x ${h} mm` });
+  const point = (at: { x: number; y: number }, path: string) => { if (at.x > w || at.y > h) out(path); };
+  model.slots.forEach((s, i) => { if (s.shape.x + s.shape.w > w || s.shape.y + s.shape.h > h) out(`slots[${i}].shape`); });
+  model.bonds.forEach((b, i) => { if (b.shape.x + b.shape.w > w || b.shape.y + b.shape.h > h) out(`bonds[${i}].shape`); });
+  model.fasteners.forEach((f, i) => point(f.at, `fasteners[${i}].at`));
+  model.connectors.forEach((c, i) => point(c.at, `connectors[${i}].at`));
+  model.catches.forEach((c, i) => point(c.at, `catches[${i}].at`));
+  model.noGo.forEach((n, i) => {
+    if (n.fromMm >= n.toMm || n.toMm > (n.edge === 'left' || n.edge === 'right' ? h : w)) out(`noGo[${i}]`);
+  });
+  return problems;
+}
+
+/** Each variant is checked as a whole: what it removes may not be missed by anything that stays. */
+function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
+  const model = ofVariant(base, variantId);
+  const index = indexModel(model);
+  const at = `variants(${variantId})`;
+  const problems: ModelProblem[] = references({ ...model, variants: [] }).map((p) => ({ ...p, path: `${at}.${p.path}` }));
+  for (const s of model.slots) {
+    const path = `${at}.slots(${s.id})`;
+    if (!s.ways.some((w) => w.to === 'out')) problems.push({ path: `${path}.ways`, text: 'expected at least one way out' });
+    if (!s.install) problems.push({ path: `${path}.install`, text: 'expected a rule for putting it back' });
+    if (functionsOf(index, s.id).length === 0) problems.push({ path: `${path}.functions`, text: 'nothing is tested when this is touched: name a function it serves' });
+  }
+  for (const f of model.fasteners) {
+    if (f.maxLengthMm !== undefined && f.maxLengthMm < f.lengthMm) problems.push({ path: `${at}.fasteners(${f.id}).maxLengthMm`, text: `expected at least its own length ${f.lengthMm} mm` });
+  }
+  if (!index.cellConnector) problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
+  return problems;
+}
+
+/** The functions that a slot serves itself, by the connectors that join it, and by the connectors that it hides. */
+export function functionsOf(index: IndexedModel, slotId: string): FunctionId[] {
+  const out = new Set<FunctionId>(index.slots.get(slotId)?.functions);
+  for (const c of index.model.connectors) {
+    if (c.joins.includes(slotId) || coveredBy(index, c.id).includes(slotId)) for (const f of c.functions) out.add(f);
+  }
+  return [...out];
+}

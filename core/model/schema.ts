@@ -1,0 +1,265 @@
+import { z } from 'zod';
+
+/**
+ * The open file format of a device model: `format: "snavek.model"`, `version: 1`.
+ * Every length is in millimetres in the device's own frame: the origin is the top left corner of the
+ * outline seen from the display side, x to the right, y down. Things on the back keep these
+ * coordinates (they are seen through the device); the map mirrors them when the device is turned over.
+ * Prices are integer minor units of the workshop's currency.
+ */
+
+const id = z
+  .string()
+  .regex(/^[A-Za-z][A-Za-z0-9-]{0,39}$/, 'expected a letter, then letters, digits or hyphens, 40 characters at most');
+const mm = z.number().min(0).max(400);
+const text = z.string().min(1).max(300);
+const price = z.int().min(0).max(100_000_00);
+const chance = z.number().min(0).max(1);
+
+export const faces = ['front', 'back'] as const;
+export const poses = ['in', 'folded', 'shifted', 'out'] as const;
+export const drives = ['P2', 'P5', 'Y000', 'PH000', 'PH00', 'standoff', 'hex', 'slot'] as const;
+export const slotKinds = [
+  'display', 'panel', 'back', 'cell', 'board', 'bracket', 'loudspeaker', 'ear-speaker', 'camera', 'front-sensors',
+  'vibration', 'port', 'flex', 'key', 'tray', 'frame', 'coil', 'magnet', 'mesh', 'film', 'antenna', 'chip',
+] as const;
+export const bondKinds = ['perimeter-seal', 'stretch-strip', 'tape', 'glue', 'gasket'] as const;
+export const releaseMeans = ['heat', 'solvent', 'pull', 'cut'] as const;
+export const conditions = ['swollen', 'pierced', 'wet', 'hot', 'bent', 'shattered', 'stuck on'] as const;
+export const functionIds = [
+  'power', 'picture', 'touch', 'pressure', 'ambient', 'proximity', 'face', 'finger', 'cameras', 'front-camera',
+  'loudspeaker', 'ear-speaker', 'microphones', 'vibration', 'keys', 'charging', 'wireless', 'radios', 'motion', 'notice', 'battery',
+] as const;
+
+const minutes = z
+  .strictObject({ low: z.number().min(0), likely: z.number().min(0), high: z.number().min(0) })
+  .refine((m) => m.low <= m.likely && m.likely <= m.high, 'expected low <= likely <= high');
+const risk = z.strictObject({ what: text, chance, cost: price });
+const consumed = z.strictObject({ item: id, quantity: z.number().positive() });
+
+const rect = z.strictObject({ x: mm, y: mm, w: mm.min(0.2), h: mm.min(0.2), r: mm.default(1) });
+const point = z.strictObject({ x: mm, y: mm });
+
+/** What a way out needs before its gesture: poses of other slots and the things that hold this one. */
+const way = z.strictObject({
+  id,
+  to: z.enum(['folded', 'shifted', 'out']),
+  needs: z.array(z.strictObject({ slot: id, pose: z.enum(['folded', 'shifted', 'out']) })).default([]),
+  fasteners: z.array(id).default([]),
+  connectors: z.array(id).default([]),
+  bonds: z.array(id).default([]),
+  catches: z.array(id).default([]),
+  gesture: z.enum(['lift', 'lift-lip', 'swing', 'slide', 'pull', 'peel', 'push-out', 'shift']),
+  angleDeg: z.number().min(0).max(180).optional(),
+  towards: z.enum(['left', 'right', 'top', 'bottom']).optional(),
+  shiftMm: mm.optional(),
+  note: text.optional(),
+  minutes,
+  risks: z.array(risk).default([]),
+  consumables: z.array(consumed).default([]),
+  tools: z.array(id).default([]),
+});
+
+/** How a piece goes back: not only the reverse of the way out. */
+const install = z.strictObject({
+  after: z.array(id).default([]),
+  under: z.array(id).default([]),
+  note: text.optional(),
+  lipFirst: z.enum(['left', 'right', 'top', 'bottom']).optional(),
+  angleDeg: z.number().min(0).max(90).optional(),
+  flexRuns: text.optional(),
+  pressS: z.number().min(0).optional(),
+  side: z.enum(['inside', 'outside']).default('inside'),
+  minutes,
+});
+
+const slot = z.strictObject({
+  id,
+  name: text,
+  kind: z.enum(slotKinds),
+  label: z.string().max(24).optional(),
+  carrier: id.optional(),
+  face: z.enum(faces),
+  layer: z.int().min(0).max(99),
+  shape: rect,
+  /** Stored: what it hides although geometry alone does not say so. */
+  covers: z.array(id).default([]),
+  /** Stored: what stays reachable although it lies inside the shape and deeper (an opening in the piece). */
+  leavesFree: z.array(id).default([]),
+  /** The least pose in which everything under it can be reached. */
+  uncoversAt: z.enum(['folded', 'shifted', 'out']).default('out'),
+  arrivesWith: z.array(id).default([]),
+  films: z.array(text).default([]),
+  traits: z.array(z.enum(['magnetic', 'tacky', 'fragile', 'swells', 'heat-sensitive', 'laser'])).default([]),
+  price: price.default(0),
+  functions: z.array(z.enum(functionIds)).default([]),
+  ways: z.array(way),
+  install: install.optional(),
+});
+
+const fastener = z.strictObject({
+  id,
+  name: text,
+  at: point,
+  face: z.enum(faces),
+  layer: z.int().min(0).max(99),
+  kind: z.enum(['screw', 'standoff']).default('screw'),
+  drive: z.enum(drives),
+  lengthMm: z.number().positive().max(20),
+  headMm: z.number().positive().max(10),
+  thread: z.string().regex(/^M\d(\.\d)?(x0\.\d+)?$/, 'expected a metric thread such as M1.2'),
+  threadLock: z.boolean().default(false),
+  torqueNcM: z.number().positive().optional(),
+  maxLengthMm: z.number().positive().optional(),
+  holds: z.array(id).min(1),
+  standsOn: id.optional(),
+  clearanceMm: mm.optional(),
+});
+
+const connector = z.strictObject({
+  id,
+  name: text,
+  joins: z.tuple([id, id]),
+  at: point,
+  face: z.enum(faces),
+  layer: z.int().min(0).max(99),
+  widthMm: mm,
+  carries: z.enum(['power', 'signal']),
+  press: z.enum(['ends', 'middle', 'straight']).default('straight'),
+  functions: z.array(z.enum(functionIds)).default([]),
+});
+
+const bond = z.strictObject({
+  id,
+  name: text,
+  kind: z.enum(bondKinds),
+  holds: z.array(id).min(1),
+  face: z.enum(faces),
+  layer: z.int().min(0).max(99),
+  shape: rect,
+  /** In order of preference; the planner takes the first that no interlock forbids. */
+  release: z
+    .array(
+      z.strictObject({
+        by: z.enum(releaseMeans),
+        handsS: z.number().min(0),
+        waitS: z.number().min(0).default(0),
+        station: id.optional(),
+        tools: z.array(id).default([]),
+        maxDelayS: z.number().positive().optional(),
+        angleMaxDeg: z.number().min(0).max(90).optional(),
+        note: text.optional(),
+      }),
+    )
+    .min(1),
+  tornThen: z.enum(['solvent', 'heat', 'cut']).default('solvent'),
+  renewedBy: z.array(consumed).default([]),
+  renewNote: text.optional(),
+  renewS: z.number().min(0).default(60),
+  cureS: z.number().min(0).default(0),
+});
+
+const catcher = z.strictObject({
+  id,
+  name: text,
+  kind: z.enum(['hook', 'tab', 'clip']),
+  holds: z.array(id).min(1),
+  at: point,
+  face: z.enum(faces),
+  layer: z.int().min(0).max(99),
+  direction: z.enum(['left', 'right', 'top', 'bottom', 'up']),
+  note: text.optional(),
+});
+
+const item = z.strictObject({ id, name: text, unit: z.string().max(12).default('piece'), price: price.default(0) });
+
+const noGo = z.strictObject({
+  edge: z.enum(['left', 'right', 'top', 'bottom']),
+  fromMm: mm,
+  toMm: mm,
+  depthMm: mm,
+  why: text,
+});
+
+const bootRule = z.strictObject({ systemFrom: z.string().max(12).optional(), connectors: z.array(id).min(1), otherwise: text });
+
+/** What happens to a function when another piece sits in the slot, and what can be done about it. */
+const pairing = z.strictObject({
+  slot: id,
+  function: z.enum(functionIds),
+  effect: z.enum(['kept', 'copy', 'calibrate', 'notice', 'lost']),
+  store: z.enum(['panel-flex', 'chip', 'board', 'none']).default('none'),
+  systemFrom: z.string().max(12).optional(),
+  owner: text,
+  remedy: text.optional(),
+});
+
+const parts = {
+  slots: z.array(slot),
+  fasteners: z.array(fastener),
+  connectors: z.array(connector),
+  bonds: z.array(bond),
+  catches: z.array(catcher),
+  noGo: z.array(noGo),
+  pairing: z.array(pairing),
+};
+
+const variant = z.strictObject({
+  id,
+  name: text,
+  remove: z.array(id).default([]),
+  add: z.strictObject({
+    slots: parts.slots.default([]),
+    fasteners: parts.fasteners.default([]),
+    connectors: parts.connectors.default([]),
+    bonds: parts.bonds.default([]),
+    catches: parts.catches.default([]),
+  }).prefault({}),
+  replace: z.strictObject({
+    slots: parts.slots.default([]),
+    fasteners: parts.fasteners.default([]),
+    connectors: parts.connectors.default([]),
+    bonds: parts.bonds.default([]),
+    catches: parts.catches.default([]),
+  }).prefault({}),
+});
+
+export const deviceModelSchema = z.strictObject({
+  format: z.literal('snavek.model'),
+  version: z.literal(1),
+  id,
+  maker: text,
+  name: text,
+  generation: z.int().min(1).max(99).default(1),
+  outline: z.strictObject({ widthMm: mm.min(30), heightMm: mm.min(60), thicknessMm: z.number().min(3).max(30), cornerMm: mm }),
+  hinge: z.enum(['left', 'right', 'top', 'bottom', 'none']),
+  openMaxDeg: z.number().min(0).max(180).default(90),
+  pickDepthMm: z.number().min(0).max(3).default(3),
+  ...parts,
+  noGo: parts.noGo.default([]),
+  pairing: parts.pairing.default([]),
+  catches: parts.catches.default([]),
+  bootRules: z.array(bootRule).default([]),
+  items: z.array(item),
+  tools: z.array(item),
+  stations: z.array(item),
+  shortList: z.array(z.enum(functionIds)).min(1),
+  variants: z.array(variant).min(1),
+});
+
+export type DeviceModel = z.output<typeof deviceModelSchema>;
+export type Slot = DeviceModel['slots'][number];
+export type Way = Slot['ways'][number];
+export type Fastener = DeviceModel['fasteners'][number];
+export type Connector = DeviceModel['connectors'][number];
+export type Bond = DeviceModel['bonds'][number];
+export type Catch = DeviceModel['catches'][number];
+export type Variant = DeviceModel['variants'][number];
+export type Pairing = DeviceModel['pairing'][number];
+export type Face = (typeof faces)[number];
+export type Pose = (typeof poses)[number];
+export type Drive = (typeof drives)[number];
+export type Condition = (typeof conditions)[number];
+export type FunctionId = (typeof functionIds)[number];
+export type ReleaseMeans = (typeof releaseMeans)[number];
+export type Minutes = z.output<typeof minutes>;

@@ -1,0 +1,40 @@
+import type { Minutes } from '../model/schema';
+
+/**
+ * Seconds of hands for the small acts, three-point. Starting guesses of a practised technician (from memory,
+ * no published source); every finished job's true times are in its log and can replace them.
+ */
+export const handsS = {
+  unscrew: { low: 5, likely: 8, high: 16 },
+  fasten: { low: 7, likely: 11, high: 22 },
+  disconnect: { low: 3, likely: 5, high: 12 },
+  connect: { low: 4, likely: 8, high: 20 },
+  unhook: { low: 2, likely: 4, high: 10 },
+  aside: { low: 5, likely: 10, high: 20 },
+  film: { low: 4, likely: 8, high: 15 },
+  heatStart: { low: 15, likely: 25, high: 45 },
+  solvent: { low: 15, likely: 25, high: 60 },
+  cleanRim: { low: 120, likely: 240, high: 480 },
+  seal: { low: 60, likely: 120, high: 240 },
+  liner: { low: 5, likely: 10, high: 20 },
+  close: { low: 30, likely: 60, high: 120 },
+  check: { low: 8, likely: 12, high: 25 },
+  bitChange: { low: 4, likely: 6, high: 10 },
+  turn: { low: 3, likely: 5, high: 10 },
+} as const satisfies Record<string, Minutes>;
+
+/** n times a three-point time, each independent: low and high add too, which is a wide but honest range. */
+export const times = (t: Minutes, n: number): Minutes => ({ low: t.low * n, likely: t.likely * n, high: t.high * n });
+export const plus = (a: Minutes, b: Minutes): Minutes => ({ low: a.low + b.low, likely: a.likely + b.likely, high: a.high + b.high });
+/** Minutes of the model to the seconds of the steps. */
+export const inSeconds = (m: Minutes): Minutes => times(m, 60);
+/** A band of a third less to two thirds more around a single figure of the model. */
+export const around = (s: number): Minutes => ({ low: Math.round(s * 0.67), likely: s, high: Math.round(s * 1.67) });
+
+/**
+ * Mean and standard deviation of a three-point time: (a + 4m + b) / 6 and (b - a) / 6.
+ * Source: Malcolm, Roseboom, Clark and Fazar, Operations Research 7(5), 1959.
+ */
+export const expected = (t: Minutes) => (t.low + 4 * t.likely + t.high) / 6;
+/** Seconds of hands as minor units of money, rounded. */
+export const money = (s: number, hourlyRateMinor: number) => Math.round((s * hourlyRateMinor) / 3600);
