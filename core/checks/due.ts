@@ -1,6 +1,6 @@
 import type { JobState } from '../job/state';
 import type { Round } from '../job/events';
-import { functionsOf } from '../model/check-model';
+import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
 import type { FunctionId } from '../model/schema';
 

@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../route/types';
+import { conditionOfMark } from './condition-rules';
 import { type Body, eventVersion, final, gates, type JobEvent, needsServer } from './events';
 import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
 import { stepFor } from './report';
@@ -100,7 +101,11 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   if (did) { main.step = did.step; main.target = did.target; }
   if (breach.length) main.breach = breach;
   if (gates.has(body.type)) main.decidedAt = command.passedAt ?? state.seq;
-  return { events: [...events, main], findings: found };
+  events.push(main);
+  // a mark that means something sets its condition in the same breath
+  const condition = body.type === 'marked' ? conditionOfMark[body.mark.kind] : undefined;
+  if (condition && !state.condition[condition]) events.push(make({ type: 'conditionSet', condition, because: (body as { mark: { kind: string } }).mark.kind }, events.length));
+  return { events, findings: found };
 }
 
 /** A trainee's override counts when another person has confirmed it. */

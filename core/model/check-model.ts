@@ -1,6 +1,6 @@
-import { coveredBy } from './covers';
-import { type IndexedModel, indexModel } from './index-model';
-import { type DeviceModel, deviceModelSchema, type FunctionId } from './schema';
+import { functionsOf } from './functions-of';
+import { indexModel } from './index-model';
+import { type DeviceModel, deviceModelSchema } from './schema';
 import { ofVariant } from './variant';
 
 export interface ModelProblem {
@@ -137,13 +137,4 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
   }
   if (!index.cellConnector) problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
   return problems;
-}
-
-/** The functions that a slot serves itself, by the connectors that join it, and by the connectors that it hides. */
-export function functionsOf(index: IndexedModel, slotId: string): FunctionId[] {
-  const out = new Set<FunctionId>(index.slots.get(slotId)?.functions);
-  for (const c of index.model.connectors) {
-    if (c.joins.includes(slotId) || coveredBy(index, c.id).includes(slotId)) for (const f of c.functions) out.add(f);
-  }
-  return [...out];
 }

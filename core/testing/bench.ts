@@ -1,6 +1,6 @@
 import { checksDue } from '../checks/due';
 import { type Command, type Context, decide, type Decision } from '../job/decide';
-import type { Body, JobEvent } from '../job/events';
+import type { Body, BodyOf, JobEvent } from '../job/events';
 import { evolve } from '../job/evolve';
 import { instruct } from '../job/instruct';
 import { leastWaits, type Role } from '../job/interlocks';
@@ -9,29 +9,39 @@ import { consentsNeeded } from '../pairing/effects';
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../route/types';
 
-/** One technician at one bench with a clock of its own: drives a job through `decide` and keeps its log. */
+/**
+ * One technician at one bench with a clock of its own, who does what is asked: drives a job through `decide` and
+ * keeps its log. Tests work with it, and the demo data is made by it, so that every log is one the app could write.
+ */
 export class Bench {
   state: JobState = empty();
   log: JobEvent[] = [];
+  commands: Command[] = [];
   at = Date.UTC(2026, 4, 4, 8, 0, 0);
+  paceMs = 5000;
   #n = 0;
-  constructor(readonly index: IndexedModel, public route: Route | undefined, readonly person = 'p1', readonly role: Role = 'technician') {}
+  constructor(readonly index: IndexedModel, public route: Route | undefined, readonly person = 'p1', readonly role: Role = 'technician', readonly name = 'c') {}
   get context(): Context {
     return { index: this.index, route: this.route, waits: leastWaits, person: this.person, role: this.role };
   }
   do(body: Body, more: Partial<Command> = {}): Decision {
-    const command: Command = { id: `c${++this.#n}`, job: 'j', body, at: this.at, clockKnown: true, ...more };
+    const command: Command = { id: `${this.name}:${++this.#n}`, job: 'j', body, at: this.at, clockKnown: true, ...more };
     const d = decide(this.context, this.state, command);
+    this.commands.push(command);
     for (const e of d.events) { this.state = evolve(this.state, e); this.log.push(e); }
-    this.at += 5000;
+    this.at += this.paceMs;
     return d;
   }
-  open(): this {
-    this.do({ type: 'opened', modelHash: 'h', variant: 'standard', tag: 'T1', complaint: 'flat by noon', tasks: [{ slot: 'cell', action: 'replace' }], promisedAt: null, promisedAs: '' });
+  open(more: Partial<BodyOf<'opened'>> = {}): this {
+    this.do({ type: 'opened', modelHash: 'h', variant: 'standard', tag: 'T1', complaint: 'flat by noon', tasks: [{ slot: 'cell', action: 'replace' }], promisedAt: null, promisedAs: '', ...more });
     this.answer('before', 'works');
     this.do({ type: 'received' });
-    if (this.route) this.do({ type: 'routeAdopted', routeHash: this.route.hash, modelHash: this.route.modelHash, variant: this.route.variant });
+    if (this.route) this.adopt(this.route);
     return this;
+  }
+  adopt(route: Route): void {
+    this.route = route;
+    this.do({ type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant });
   }
   answer(round: 'before' | 'mid' | 'after', result: 'works' | 'fails'): void {
     for (const c of checksDue(this.state, this.index, round)) if (!c.passed) this.do({ type: 'checked', round, function: c.function, result });

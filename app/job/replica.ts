@@ -1,0 +1,150 @@
+import { type Command, type Context, decide, type Decision } from '../../core/job/decide';
+import { type Body, gates, type JobEvent, needsServer } from '../../core/job/events';
+import { evolve } from '../../core/job/evolve';
+import type { JobState } from '../../core/job/state';
+import { indexModel } from '../../core/model/index-model';
+import type { Route } from '../../core/route/types';
+import type { JobPage } from '../../server/use-cases/job-page';
+import type { Answer, SentCommand } from '../../server/use-cases/send-commands';
+import type { Who } from '../../server/types';
+import { listen, tell } from './channel';
+import { benchTime } from './clock';
+import { type Kept, keep, keptFor, rememberPage } from './outbox';
+import type { Sender } from './sender';
+
+export interface View {
+  state: JobState;
+  context: Context;
+  /** Own commands that the server has not confirmed yet. */
+  kept: number;
+  /** Counts up when somebody else's event came in. */
+  foreign: number;
+  /** The last thing that another bench did, for the person who is surprised by it. */
+  lastForeign: JobEvent | undefined;
+}
+export type Report = Omit<Partial<Command>, 'override'> & { override?: SentCommand['override'] };
+
+/**
+ * One job in this tab: the confirmed state, and on top of it what is kept here, decided by the same core as on the
+ * server. Answers a press at once; the server's word replaces it when it comes.
+ */
+export class Replica {
+  #base: JobState;
+  #route: Route | undefined;
+  #kept: Command[] = [];
+  #own = new Set<string>();
+  #watchers = new Set<() => void>();
+  #syncing: Promise<void> | undefined;
+  view: View;
+
+  constructor(readonly page: JobPage, readonly who: Who, readonly sender: Sender) {
+    this.#base = page.state;
+    this.#route = page.route ?? undefined;
+    this.view = { state: page.state, context: this.#context(), kept: 0, foreign: 0, lastForeign: undefined };
+  }
+  #context(): Context {
+    return { index: indexModel(this.page.model), route: this.#route, waits: this.who.settings.waits, person: this.who.personId, role: this.who.role };
+  }
+  watch = (w: () => void) => { this.#watchers.add(w); return () => void this.#watchers.delete(w); };
+  snapshot = () => this.view;
+  #paint(change: Partial<View> = {}): void {
+    let state = this.#base;
+    const context = this.#context();
+    for (const c of this.#kept) for (const e of decide(context, state, c).events) state = evolve(state, e);
+    this.view = { ...this.view, ...change, state, context, kept: this.#kept.length };
+    for (const w of this.#watchers) w();
+  }
+
+  /** Takes part in what the server and the other tabs say. */
+  start(): () => void {
+    const stop = listen((m) => {
+      if (m.type === 'changed' && m.job === this.page.id && m.seq > this.#base.seq) void this.sync();
+      if (m.type === 'resync') void this.sync();
+      if (m.type === 'kept' || (m.type === 'settled' && m.job === this.page.id)) void this.#reload();
+    });
+    this.sender.onAnswer = (kept, answer) => this.#answered(kept, answer);
+    void this.#reload().then(() => { this.sender.flush(); return this.sync(); });
+    return stop;
+  }
+  /** What is kept may come from another tab, or from before a reload. */
+  async #reload(): Promise<void> {
+    const all = await keptFor(this.sender.owner);
+    const mine = all.filter((k) => k.command.job === this.page.id).map((k) => asCommand(k.command));
+    for (const c of mine) this.#own.add(c.id);
+    const settled = this.#kept.length > mine.length;
+    // a press that is not durable yet is in memory only: keep it on top
+    const unsaved = this.#kept.filter((c) => this.#saving.has(c.id));
+    this.#kept = [...mine, ...unsaved.filter((c) => !mine.some((m) => m.id === c.id))];
+    if (settled) await this.sync();
+    this.#paint();
+  }
+  #saving = new Set<string>();
+  #answered(kept: Kept, answer: Answer): void {
+    if (kept.command.job !== this.page.id) return;
+    const { outcome } = answer;
+    if (outcome.status === 'recorded') for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
+    this.#kept = this.#kept.filter((c) => c.id !== answer.id);
+    this.#paint();
+    if (outcome.seq > this.#base.seq) void this.sync();
+  }
+  /** Fetches what is missing since the last confirmed event. */
+  sync(): Promise<void> {
+    return (this.#syncing ??= (async () => {
+      try {
+        const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, { signal: AbortSignal.timeout(10_000) });
+        if (!res.ok) return;
+        const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
+        if (route) this.#route = route;
+        let foreign: JobEvent | undefined;
+        for (const e of events) {
+          if (e.seq !== this.#base.seq + 1) continue;
+          this.#base = evolve(this.#base, e);
+          const id = e.id.split('.')[0]!;
+          if (!this.#own.has(id)) foreign = e;
+          this.#kept = this.#kept.filter((c) => c.id !== id);
+        }
+        if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : {});
+        if (events.length) void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null });
+      } catch { /* the link is shown by the sender; the stream asks again when it is back */ } finally { this.#syncing = undefined; }
+    })());
+  }
+
+  /**
+   * Reports something or asks to pass a gate. Answers at once from this tab's copy; a fact, or a gate that the copy
+   * lets pass, is kept and sent. What needs the server is sent and waited for.
+   */
+  async report(body: Body, more: Report = {}): Promise<Decision> {
+    const command: Command = { id: crypto.randomUUID(), job: this.page.id, body, ...benchTime(), ...(more.override ? { override: { rules: more.override.rules, reason: more.override.reason, ...(more.override.confirm ? { confirmedBy: 'asked' } : {}) } } : {}) };
+    const decision = decide(this.view.context, this.view.state, command);
+    const direct = needsServer.has(body.type) || more.override?.confirm !== undefined;
+    if (!direct && (decision.refused || decision.already)) return decision;
+    const gate = gates.has(body.type) && !direct && body.type !== 'retracted';
+    const sent: SentCommand = {
+      id: command.id, job: command.job, person: this.who.personId, body, at: command.at, clockKnown: command.clockKnown,
+      ...(more.override ? { override: more.override } : {}), ...(gate ? { passedAt: this.view.state.seq } : {}),
+    };
+    if (direct) return this.#ask(sent, decision);
+    this.#own.add(command.id);
+    this.#saving.add(command.id);
+    // the copy has decided: what it shows until the server answers must not be asked twice
+    this.#kept.push(gate ? { ...command, passedAt: this.view.state.seq } : command);
+    this.#paint();
+    await keep(this.sender.owner, sent);
+    this.#saving.delete(command.id);
+    tell({ type: 'kept' });
+    this.sender.flush();
+    return decision;
+  }
+  async #ask(sent: SentCommand, local: Decision): Promise<Decision> {
+    this.#own.add(sent.id);
+    try {
+      const res = await fetch('/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: [sent] }), signal: AbortSignal.timeout(15_000) });
+      if (!res.ok) return { events: [], findings: local.findings, refused: { code: 'needs the server' } };
+      const outcome = ((await res.json()) as { answers: Answer[] }).answers[0]!.outcome;
+      await this.sync();
+      tell({ type: 'settled', job: this.page.id });
+      return outcome.status === 'refused' ? { events: [], findings: outcome.findings, refused: outcome.refused as never } : { events: outcome.events, findings: outcome.findings };
+    } catch { return { events: [], findings: local.findings, refused: { code: 'needs the server' } }; }
+  }
+}
+const asCommand = (c: SentCommand): Command => ({ id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, ...(c.override ? { override: { rules: c.override.rules, reason: c.override.reason } } : {}), ...(c.passedAt !== undefined ? { passedAt: c.passedAt } : {}) });

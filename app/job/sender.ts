@@ -1,0 +1,85 @@
+import type { Answer } from '../../server/use-cases/send-commands';
+import { listen, tell } from './channel';
+import { type Kept, confirmed, keptFor } from './outbox';
+
+/** Sends what is kept, in order, one tab at a time, until it is confirmed. */
+export type SendState = { kept: number; link: 'ok' | 'no server' | 'signed out'; refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[] };
+
+export class Sender {
+  state: SendState = { kept: 0, link: 'ok', refused: [] };
+  #watchers = new Set<() => void>();
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #running: Promise<void> | undefined;
+  #again = false;
+  #retryMs = 400;
+  /** Called with each answer, in order, before the command leaves the outbox. */
+  onAnswer: ((kept: Kept, answer: Answer) => void) | undefined;
+
+  constructor(readonly owner: string, readonly person: string) {
+    listen((m) => { if (m.type === 'kept' || m.type === 'settled') void this.count(); if (m.type === 'online' && m.online) this.flush(); });
+  }
+  watch = (w: () => void) => { this.#watchers.add(w); return () => void this.#watchers.delete(w); };
+  snapshot = () => this.state;
+  #set(change: Partial<SendState>): void {
+    this.state = { ...this.state, ...change };
+    for (const w of this.#watchers) w();
+  }
+  async count(): Promise<void> { const n = (await keptFor(this.owner)).length; if (n !== this.state.kept) this.#set({ kept: n }); }
+  dismiss(id: string): void { this.#set({ refused: this.state.refused.filter((r) => r.id !== id) }); }
+
+  /** Sends now, or right after what is being sent. */
+  flush(): void {
+    clearTimeout(this.#timer);
+    if (this.#running) { this.#again = true; return; }
+    this.#running = this.#lock(() => this.#send()).finally(() => {
+      this.#running = undefined;
+      if (this.#again) { this.#again = false; this.flush(); }
+    });
+  }
+  #lock(work: () => Promise<void>): Promise<void> {
+    return navigator.locks ? navigator.locks.request('snavek-send', work) : work();
+  }
+  async #send(): Promise<void> {
+    for (;;) {
+      const kept = await keptFor(this.owner);
+      this.#set({ kept: kept.length });
+      if (!kept.length) return;
+      const batch = kept.slice(0, 50);
+      let answers: Answer[];
+      try {
+        const res = await fetch('/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: batch.map((k) => k.command) }), signal: AbortSignal.timeout(15_000) });
+        if (res.status === 401) { this.#set({ link: 'signed out' }); return; }
+        if (!res.ok) throw new Error(`status ${res.status}`);
+        answers = ((await res.json()) as { answers: Answer[] }).answers;
+      } catch {
+        this.#set({ link: 'no server' });
+        this.#timer = setTimeout(() => this.flush(), this.#retryMs);
+        this.#retryMs = Math.min(this.#retryMs * 1.7, 4000);
+        return;
+      }
+      this.#retryMs = 400;
+      const jobs = new Set<string>();
+      for (const [i, answer] of answers.entries()) {
+        const k = batch[i]!;
+        // another person's entry stays where it is until they sign in again
+        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'another person') { this.#set({ link: 'signed out' }); return; }
+        this.onAnswer?.(k, answer);
+        await confirmed(k.n);
+        jobs.add(k.command.job);
+        if (answer.outcome.status === 'refused') this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] });
+      }
+      this.#set({ link: 'ok', kept: this.state.kept - answers.length });
+      for (const job of jobs) tell({ type: 'settled', job });
+    }
+  }
+}
+
+const senders = new Map<string, Sender>();
+/** The sender of one owner's outbox in this tab. */
+export function senderFor(owner: string, person: string): Sender {
+  const known = senders.get(owner);
+  if (known) return known;
+  const made = new Sender(owner, person);
+  senders.set(owner, made);
+  return made;
+}

@@ -1,0 +1,22 @@
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { JobPage } from '../../server/use-cases/job-page';
+import type { Who } from '../../server/types';
+import { startChannel } from './channel';
+import { setServerTime } from './clock';
+import { ownerKey, rememberPage } from './outbox';
+import { Replica, type View } from './replica';
+import { senderFor } from './sender';
+
+/** A job's screen: its view, kept up to date by this tab, the other tabs and the other benches. */
+export function useJob(page: JobPage, who: Who): { replica: Replica; view: View } {
+  const sender = useMemo(() => senderFor(ownerKey(who.shopId, who.personId), who.personId), [who.shopId, who.personId]);
+  const replica = useMemo(() => new Replica(page, who, sender), [page, who, sender]);
+  useEffect(() => {
+    setServerTime(page.now);
+    startChannel();
+    void rememberPage(page.id, sender.owner, page);
+    return replica.start();
+  }, [replica, page, sender]);
+  const view = useSyncExternalStore(replica.watch, replica.snapshot, replica.snapshot);
+  return { replica, view };
+}

@@ -1,0 +1,45 @@
+import './antd.css';
+import './ui/snavek.css';
+import { ConfigProvider } from 'antd';
+import type { ReactNode } from 'react';
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import type { Route } from './+types/root';
+import { cssVariables, theme } from './ui/tokens';
+
+export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
+
+export function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en-GB">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="data:," />
+        <style>{cssVariables}</style>
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        {children}
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  );
+}
+
+export default function Root() {
+  return <ConfigProvider theme={theme}><Outlet /></ConfigProvider>;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const known = isRouteErrorResponse(error);
+  const title = known ? `${error.statusText || `Error ${error.status}`}` : 'This page cannot be shown';
+  return (
+    <main className="page"><div className="card stack">
+      <h1>{title}</h1>
+      <p>{known && error.status === 404 ? 'There is no such page in this workshop.' : known && error.status === 503 ? 'What is kept in this browser stays kept and is sent when the database is back.' : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}</p>
+      <p className="row"><a className="btn" href="/">To the bench</a><button type="button" className="btn" onClick={() => window.location.reload()}>Load again</button></p>
+    </div></main>
+  );
+}

@@ -1,0 +1,87 @@
+import { Link, useNavigate } from 'react-router';
+import { useEffect } from 'react';
+import { benchPage, type JobLine } from '../../../server/use-cases/bench-page';
+import { requirePerson } from '../../context';
+import { startChannel } from '../../job/channel';
+import { setServerTime } from '../../job/clock';
+import { Head, screenFor, useNow, useStrip, workFor } from '../../ui/head';
+import { useKeys } from '../../ui/keys';
+import { left, soon } from '../../words/time';
+import { plural } from '../../words/things';
+import { stages } from '../../../core/job/stage';
+import type { Route } from './+types/bench';
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const who = requirePerson(context, request);
+  return { who, ...(await benchPage(who)), now: Date.now() };
+}
+
+const waitsFor: Record<string, string> = { hands: 'hands', checks: 'checks to be answered', 'a route': 'a route', 'an answer': 'a question to be answered', time: 'the clock', 'hand-over': 'hand-over', receiving: 'receiving' };
+
+export default function Bench({ loaderData }: Route.ComponentProps) {
+  const { who } = loaderData;
+  const jobs = useStrip(loaderData.jobs);
+  const time = useNow() || loaderData.now;
+  const go = useNavigate();
+  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
+  useKeys({ device: (n) => { const j = jobs[n - 1]; if (j) void go(workFor(j)); } });
+  const running = jobs.filter((j) => j.summary.running);
+  const hands = jobs.filter((j) => j.summary.waits !== 'time');
+  const late = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
+  const first = hands[0];
+  return (
+    <>
+      <Head who={who} jobs={jobs} />
+      <main className="page stack">
+        <div className="cols" style={{ gridTemplateColumns: '1.5fr 1fr 1fr' }}>
+          <section className="card" style={{ borderLeft: '8px solid var(--saffron)' }} aria-label="Hands now">
+            <div className="muted">Promised soonest, and waits for hands</div>
+            {first ? <><h1><Link to={screenFor(first)} style={{ color: 'inherit', textDecoration: 'none' }}>{`${shortModel(first)}: ${nowText(first)}`}</Link></h1><div className="muted">{first.tag}{first.owner ? ` · ${first.owner}` : ''} · promised <Promised job={first} time={time} /></div></> : <h1>{jobs.length ? 'Nothing waits for hands' : 'The bench is empty'}</h1>}
+          </section>
+          <section className="card" aria-label="Running by itself">
+            <div className="muted">Running by itself</div>
+            {running.length ? running.map((j) => <h2 key={j.id}>{`${j.summary.running!.what === 'heat' ? 'On the plate' : 'Alcohol dwells'} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>) : <h2>nothing</h2>}
+          </section>
+          <section className="card" aria-label="Promised">
+            <div className="muted">Promised</div>
+            <h2>{plural(jobs.length, 'open job')}</h2>
+            {late.length ? <div className="brick strong">{`Past its time: ${late.map(shortModel).join(', ')}`}</div> : <div className="muted">none is past its time</div>}
+          </section>
+        </div>
+        <section className="card" aria-label="Open jobs">
+          <div className="spread" style={{ marginBottom: 6 }}><h2>On the bench</h2><Link className="btn primary" style={{ textDecoration: 'none' }} to="/receive">Receive a device</Link></div>
+          {jobs.length === 0 ? <p>Every open repair stands here with its stage, what it waits for and when it is promised. Receive a device to begin.</p> : (
+            <table className="tbl">
+              <thead><tr><th scope="col">key</th><th scope="col">device</th><th scope="col">owner</th><th scope="col">task</th><th scope="col" style={{ width: 240 }}>stage</th><th scope="col">waits for</th><th scope="col">promised</th></tr></thead>
+              <tbody>
+                {jobs.map((j, i) => (
+                  <tr key={j.id} data-testid={`job-${j.tag}`}>
+                    <td><kbd>{i + 1}</kbd></td>
+                    <td><Link to={screenFor(j)} className="strong">{shortModel(j)}</Link> <span className="muted small nowrap">{j.tag}</span>{j.summary.conditions.map((c) => <div key={c}><span className="chip bad small" style={{ padding: '1px 8px' }}>{c}</span></div>)}</td>
+                    <td>{j.owner ?? ''}</td>
+                    <td>{j.summary.tasks.join(', ')}</td>
+                    <td><StageBar job={j} /></td>
+                    <td>{j.summary.running ? <span>{j.summary.running.what === 'heat' ? 'hot plate ' : 'alcohol '}{left((j.summary.running.until - time) / 1000)}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
+                    <td><Promised job={j} time={time} /><div className="muted small">{j.summary.promisedAs}</div></td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </section>
+        {loaderData.drafts.length > 0 && (
+          <section className="card" aria-label="Drafts"><h2>Not finished receiving</h2>{loaderData.drafts.map((d) => <p key={d.id}><Link to={`/receive/${d.id}`}>{d.tag || 'without a tag'}</Link> <span className="muted" suppressHydrationWarning>kept {soon(d.updatedAt, time)}</span></p>)}</section>
+        )}
+      </main>
+    </>
+  );
+}
+const shortModel = (j: JobLine) => j.summary.model.split(' ').slice(1).join(' ');
+const nowText = (j: JobLine): string => ({ Receive: 'plan the route', 'Hand over': 'hand it over' })[j.stage] ?? (j.summary.waits === 'checks' ? 'answer the checks' : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
+function Promised({ job, time }: { job: JobLine; time: number }) {
+  return job.promisedAt === null ? null : <span className={job.promisedAt < time ? 'brick strong' : 'strong'} suppressHydrationWarning>{soon(job.promisedAt, time)}</span>;
+}
+function StageBar({ job }: { job: JobLine }) {
+  const at = stages.indexOf(job.stage as 'Open');
+  return <><span className="strong">{job.stage}</span>{job.summary.total > 0 && <span className="muted small"> {job.summary.done} / {job.summary.total} steps</span>}<div className="bars" aria-hidden="true">{stages.map((s, i) => <i key={s} className={i < at ? 'done' : i === at ? 'now' : ''} style={i < at ? { background: 'var(--petrol)' } : i === at ? { background: 'var(--saffron)' } : {}} />)}</div></>;
+}

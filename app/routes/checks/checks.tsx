@@ -1,0 +1,125 @@
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { Link, useNavigate, useNavigation, useSubmit } from 'react-router';
+import { checksDue, type DueCheck } from '../../../core/checks/due';
+import type { CheckResult, Round } from '../../../core/job/events';
+import { failedChecks } from '../../../core/job/stage';
+import { nextStep } from '../../../core/job/report';
+import { flag } from '../../../core/job/state';
+import { type IndexedModel, indexModel } from '../../../core/model/index-model';
+import { passcodeOf } from '../../../server/use-cases/job-page';
+import { ownerKey } from '../../job/outbox';
+import { senderFor } from '../../job/sender';
+import { useJob } from '../../job/use-job';
+import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
+import { useKeys } from '../../ui/keys';
+import { Ledger } from '../../ui/ledger';
+import { functionHow, functionName, list, resultName, thingName } from '../../words/things';
+import { loadJob } from '../job-loader';
+import type { Route } from './+types/checks';
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const loaded = await loadJob(request, context, params.job);
+  return { ...loaded, passcode: await passcodeOf(loaded.who, loaded.page.id) };
+}
+
+/** Where to look first when a function fails: what was touched last of what it depends on. */
+function suspects(index: IndexedModel, touched: Record<string, number>, check: DueCheck): string[] {
+  const slots = new Set<string>();
+  for (const id of [...check.because].sort((a, b) => (touched[b] ?? 0) - (touched[a] ?? 0))) {
+    if (index.slots.has(id)) slots.add(id);
+    for (const s of index.connectors.get(id)?.joins ?? []) if (index.slots.get(s)?.kind !== 'board') slots.add(s);
+  }
+  if (!slots.size) for (const s of index.model.slots) if (s.functions.includes(check.function) && s.kind !== 'board') slots.add(s.id);
+  return [...slots];
+}
+
+export default function Checks({ loaderData }: Route.ComponentProps) {
+  const { who, page, passcode } = loaderData;
+  const { replica, view } = useJob(page, who);
+  const strip = useStrip(page.strip);
+  const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
+  const send = useSyncExternalStore(sender.watch, sender.snapshot, sender.snapshot);
+  const go = useNavigate();
+  const submit = useSubmit();
+  const busy = useNavigation().state !== 'idle';
+  const [reveal, setReveal] = useState(false);
+  const [row, setRow] = useState(0);
+  const index = indexModel(page.model);
+  const { state, context } = view;
+  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
+  const next = context.route && nextStep(context.route, state);
+  const closed = flag(state, 'closed') === true;
+  const round: Round = !flag(state, 'received') ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
+  const due = checksDue(state, index, round);
+  const mid = checksDue(state, index, 'mid');
+  const after = checksDue(state, index, 'after');
+  const all = [...new Map([...after, ...mid].map((c) => [c.function, c])).keys()];
+  const failed = failedChecks(state, index);
+  const open = due.filter((c) => !c.passed);
+  const settled = open.length === 0;
+  const ended = flag(state, 'ending') !== undefined;
+  useEffect(() => { const first = due.findIndex((c) => !c.passed); if (first >= 0) setRow(first); }, [round]);
+  const answer = (c: DueCheck, result: CheckResult) => { void replica.report({ type: 'checked', round, function: c.function, result }); };
+  const stepIsThis = next?.action === 'check' && next.round === round;
+  const look = failed.flatMap((f) => suspects(index, state.touched, after.find((c) => c.function === f.function) ?? { function: f.function, because: [] } as unknown as DueCheck)).filter((s, i, l) => l.indexOf(s) === i);
+  return (
+    <>
+      <Head who={who} jobs={strip} current={page.id} />
+      <JobTabs id={page.id} here="checks" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
+      <main className="page stack" style={{ paddingBottom: 12 }}>
+        <div className="spread">
+          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : `${round === 'mid' ? 'Mid check, before closing' : 'After check, device closed'}: ${open.length} open`}</h1><p className="muted">What was touched is due; where nothing was touched, the short list.</p></div>
+          <div className="row">{passcode && <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>{reveal ? `passcode ${passcode}` : 'show passcode'}</button>}
+            {!ended && settled && stepIsThis && <button type="button" className="btn primary" onClick={() => { if (next) void replica.report({ type: 'stepPassed', passed: next.id, round }).then(() => go(`/jobs/${page.id}/${round === 'after' ? 'hand-over' : 'work'}`)); }}>{round === 'after' ? 'All checked: hand over' : 'All checked: go on'}</button>}
+            {!ended && settled && !stepIsThis && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/${next ? 'work' : 'hand-over'}`}>{next ? 'Back to Work' : 'To hand over'}</Link>}</div>
+        </div>
+        {!ended && failed.length > 0 && (
+          <div className="note stop"><div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>
+            <p>{closed ? 'Cell off, reseat what was touched last, test again. The way there is planned from the closed device.' : `Cell off first. Reseat what was touched last${look.length ? `: ${list(look.map((s) => thingName(index, s)))}` : ''}; then test again. If the old part shows the same fault, the new part is innocent.`}</p>
+            <div className="row" style={{ marginTop: 6 }}>{closed ? <button type="button" className="btn danger" disabled={busy} onClick={() => { void submit(JSON.stringify({ command: crypto.randomUUID(), tasks: look.map((slot) => ({ slot, action: 'reach' })) }), { method: 'post', action: `/jobs/${page.id}/route`, encType: 'application/json' }); }}>{`Plan the way to the ${list(look.map((s) => thingName(index, s)))}`}</button> : <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/work`}>Back to Work</Link>}</div></div>
+        )}
+        <section className="card">
+          <table className="tbl">
+            <thead><tr><th scope="col">function</th><th scope="col">passes when</th><th scope="col">due because</th><th scope="col">before</th><th scope="col">mid</th><th scope="col">after</th><th scope="col"><span className="sr">answer</span></th></tr></thead>
+            <tbody>
+              {all.map((fn) => {
+                const c = due.find((d) => d.function === fn);
+                const m = mid.find((d) => d.function === fn);
+                const a = after.find((d) => d.function === fn);
+                const any = c ?? a ?? m!;
+                const lit = !ended && c !== undefined && !c.passed;
+                return (
+                  <tr key={fn} className={lit && due[row] === c ? 'hot' : ''} data-testid={`check-${fn}`}>
+                    <td className="strong">{functionName[fn]}</td>
+                    <td className="small muted">{functionHow[fn]}</td>
+                    <td className="small">{any.because.length ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2) : 'short list'}</td>
+                    <td><Answer r={any.before} note={state.check[`before ${fn}`]?.note} /></td>
+                    <td>{m ? <Answer r={m.result} was={any.before} stale={m.stale.length > 0} /> : <span className="muted">–</span>}</td>
+                    <td>{a ? <Answer r={a.result} was={any.before} stale={a.stale.length > 0} /> : <span className="muted">–</span>}</td>
+                    <td style={{ padding: '3px 0' }}>{!ended && c && round !== 'before' && <fieldset aria-label={functionName[fn]} style={{ border: 0, padding: 0, margin: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>
+                      {(['works', 'fails', ...(c.before === 'untested' ? ['untested' as const] : []), ...(c.before === 'fails' ? ['same' as const] : [])] as const).map((r) => <button key={r} type="button" className={`btn slim ${c.result === r && !c.stale.length ? `on ${r === 'fails' ? 'bad' : ''}` : ''}`} style={{ padding: '2px 10px' }} aria-pressed={c.result === r && !c.stale.length} onClick={() => answer(c, r)}>{r === 'same' ? 'as before, accepted' : r === 'untested' ? 'not tested' : resultName[r]}</button>)}
+                    </fieldset>}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+          {!ended && round !== 'before' && open.length > 1 && <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}><button type="button" className="btn slim" onClick={() => { for (const c of open) if (c.result !== 'fails' || c.stale.length) answer(c, c.before === 'untested' ? 'untested' : 'works'); }}>{`The ${open.length} open ones are as they should be`}</button></div>}
+        </section>
+        <section className="card row">
+          <span className="strong">Made for testing:</span>
+          {['face', 'finger'].map((what) => <span key={what} className="row" style={{ gap: 6 }}>{state.enrolment[what] === 'made' ? <button type="button" className="btn slim danger" onClick={() => { void replica.report({ type: 'unenrolled', what }); }}>{`${what} unlock is enrolled: removed again`}</button> : <button type="button" className="btn slim" disabled={ended} onClick={() => { void replica.report({ type: 'enrolled', what }); }}>{`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}</button>}</span>)}
+          <span className="muted small">an enrolment is removed before the owner gets the phone</span>
+        </section>
+      </main>
+      <Ledger index={index} state={state} send={send}><span /></Ledger>
+    </>
+  );
+}
+/** One answer, and whether it differs from what it was on arrival. */
+function Answer({ r, was, stale, note }: { r: DueCheck['result']; was?: DueCheck['before']; stale?: boolean; note?: string | undefined }) {
+  if (!r) return <span className="muted">open</span>;
+  const changed = was !== undefined && was !== r && r !== 'same';
+  const tone = stale ? 'muted' : r === 'fails' ? 'brick' : changed ? 'moss' : '';
+  return <span className={tone}>{r === 'untested' ? 'not tested' : r === 'same' ? 'as before' : resultName[r]}{stale ? ', moved since' : ''}{changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}{note && <span className="small muted">{` ${note}`}</span>}</span>;
+}

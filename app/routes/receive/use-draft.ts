@@ -1,0 +1,41 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { DraftBody } from '../../../server/use-cases/receive-job';
+
+export type Keeping = 'as loaded' | 'kept here' | 'kept on the server' | 'server is away: kept here';
+/** The job is open: its draft in this browser is no longer needed. */
+export const forgetDraft = (id: string) => localStorage.removeItem(localKey(id));
+const localKey = (id: string) => `snavek-draft-${id}`;
+
+/** A draft: in this browser at every key, on the server within two seconds, neither ever with a passcode. */
+export function useDraft(id: string, loaded: DraftBody): { draft: DraftBody; change: (c: Partial<DraftBody>) => void; keeping: Keeping } {
+  const [draft, setDraft] = useState<DraftBody>(loaded);
+  const [keeping, setKeeping] = useState<Keeping>('as loaded');
+  const latest = useRef(draft);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const send = useCallback(async () => {
+    const body = JSON.stringify(latest.current);
+    try {
+      const res = await fetch(`/drafts/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body });
+      if (!res.ok) throw new Error(String(res.status));
+      if (JSON.stringify(latest.current) === body) setKeeping('kept on the server');
+    } catch {
+      setKeeping('server is away: kept here');
+      timer.current = setTimeout(() => void send(), 3000);
+    }
+  }, [id]);
+  useEffect(() => {
+    const local = localStorage.getItem(localKey(id));
+    if (!local) return;
+    try { latest.current = { ...loaded, ...(JSON.parse(local) as DraftBody) }; setDraft(latest.current); setKeeping('kept here'); } catch { localStorage.removeItem(localKey(id)); }
+  }, [id, loaded]);
+  const change = useCallback((c: Partial<DraftBody>) => {
+    latest.current = { ...latest.current, ...c };
+    setDraft(latest.current);
+    localStorage.setItem(localKey(id), JSON.stringify(latest.current));
+    setKeeping('kept here');
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => void send(), 900);
+  }, [id, send]);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return { draft, change, keeping };
+}

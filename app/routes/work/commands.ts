@@ -1,0 +1,13 @@
+import { pathText } from '../../../core/model/check-model';
+import { commandsSchema, sendCommands } from '../../../server/use-cases/send-commands';
+import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
+import type { Route } from './+types/commands';
+
+/** Takes commands, one answer for each in the same order. A repeat gets the answer that it had. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const who = requirePersonForData(context);
+  requireSameOrigin(request);
+  const read = commandsSchema.safeParse(await jsonBody(request));
+  if (!read.success) return Response.json({ error: 'not a list of commands', problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })) }, { status: 400 });
+  return Response.json({ answers: await sendCommands(who, read.data.commands) });
+}

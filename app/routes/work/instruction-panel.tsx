@@ -1,0 +1,101 @@
+import { Link } from 'react-router';
+import type { Body } from '../../../core/job/events';
+import type { Instruction } from '../../../core/job/instruct';
+import { bodyFor, isTargetDone } from '../../../core/job/report';
+import type { JobState } from '../../../core/job/state';
+import type { IndexedModel } from '../../../core/model/index-model';
+import type { Step } from '../../../core/route/types';
+import { LengthBar, Recess } from '../../ui/recess';
+import { findingText } from '../../words/findings';
+import { cautionText, stepTitle, stepWhy } from '../../words/steps';
+import { driveName, functionName, list, thingName } from '../../words/things';
+import { left } from '../../words/time';
+import type { FunctionId } from '../../../core/model/schema';
+
+interface Props {
+  index: IndexedModel;
+  state: JobState;
+  now: Instruction;
+  steps: Step[];
+  at: number;
+  time: number;
+  measured: number | undefined;
+  nextUp: Step | undefined;
+  conditions: string[];
+  jobId: string;
+  onTarget: (body: Body) => void;
+}
+
+/** One sentence in big type, and below it only what is needed for that. */
+export function InstructionPanel(p: Props) {
+  const { index, now } = p;
+  if (now.kind === 'no route') return <><h1 className="now-title">No route yet</h1><p>The route is computed from the model and this device’s condition.</p><p style={{ marginTop: 12 }}><Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${p.jobId}/route`}>Plan the route</Link></p></>;
+  if (now.kind === 'ended') return <><h1 className="now-title">This job is closed</h1><p><Link to={`/jobs/${p.jobId}/report`}>Its report</Link></p></>;
+  if (now.kind === 'finished') return <><p className="muted">Prove · all steps done</p><h1 className="now-title">Everything is back</h1><p>The ledger balances below. What is left is the hand-over.</p></>;
+  if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
+  const { step } = now;
+  return (
+    <>
+      <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>
+      <h1 className="now-title" data-testid="instruction">{stepTitle(index, step)}</h1>
+      {step.bit && <BitChip {...p} step={step} />}
+      {now.kind === 'waiting' && <Waiting {...p} until={now.until} known={now.clockKnown} onEarly={now.step.action === 'heat' ? () => p.onTarget(now.body) : undefined} />}
+      {now.kind === 'checks' && <div className="note"><div className="strong">{`${now.open.length} to be answered: ${list(now.open.map((f) => functionName[f as FunctionId]), 5)}`}</div><Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link></div>}
+      {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
+      {now.kind === 'do' && now.findings.map((f) => { const t = findingText(index, f); return <div key={f.rule} className={`note ${f.severity === 'warn' ? '' : 'stop'}`} style={{ marginTop: 8 }}><span className="strong">{t.what}</span> {t.instead}</div>; })}
+      {p.measured !== undefined && now.kind === 'do' && <Measured index={index} target={now.target} mm={p.measured} />}
+      {step.note && <p style={{ marginTop: 10, fontSize: 17 }}>{step.note}</p>}
+      {step.cautions.length > 0 && <div className="note" style={{ marginTop: 10 }}>{step.cautions.map((c, i) => <p key={c} className={i === 0 ? 'strong' : ''}>{cautionText[c]}</p>)}</div>}
+      {stepWhy(index, step) && step.action !== 'check' && <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>}
+      {p.nextUp && <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}
+    </>
+  );
+}
+const lower = (s: string) => s[0]!.toLowerCase() + s.slice(1);
+
+function BitChip({ steps, at, step }: Props & { step: Step }) {
+  const inHand = steps.slice(0, at).findLast((s) => s.bit)?.bit;
+  const change = inHand !== step.bit;
+  return <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}><Recess drive={step.bit!} size={26} /><span className="strong" style={{ fontSize: 18 }}>{driveName[step.bit!]}</span><span>{change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}</span></div>;
+}
+
+/** The things of a step: screws with their lengths to scale, connectors, bonds; the next one lit. */
+function Targets({ index, state, step, target, onTarget }: Props & { step: Step; target: string }) {
+  if (step.action === 'check' || step.action === 'heat') return null;
+  const screws = step.action === 'unscrew' || step.action === 'fasten';
+  if (!screws && step.targets.length < 2) return null;
+  const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
+  return (
+    <table className="targets" aria-label="Things of this step"><tbody>
+      {step.targets.map((t) => {
+        const done = isTargetDone(state, step, t);
+        const f = index.fasteners.get(t);
+        return (
+          <tr key={t} className={done ? 'done' : t === target ? 'now' : ''}>
+            {f ? <><td style={{ width: 40 }}><Recess drive={f.drive} tone={done ? 'dim' : t === target ? 'now' : 'on'} /></td><td>{f.name}</td><td><LengthBar lengthMm={f.lengthMm} longestMm={longest} {...(done ? { tone: 'dim' as const } : t === target ? { tone: 'now' as const } : {})} /></td><td className="nowrap">{f.lengthMm.toFixed(1)} mm</td></> : <td colSpan={4}>{thingName(index, t.split('/')[0]!.split('#')[0]!)}</td>}
+            <td style={{ width: 74, textAlign: 'right' }}>{done ? <span className="strong">✓ {f ? t : ''}</span> : <button type="button" onClick={() => onTarget(bodyFor(index, state, step, t))} aria-label={`${thingName(index, t)}: done`}>{f ? t : 'done'}</button>}</td>
+          </tr>
+        );
+      })}
+    </tbody></table>
+  );
+}
+
+function Waiting({ until, known, time, step: _s, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
+  return (
+    <div className="stack">
+      <div style={{ fontSize: 54, fontWeight: 700, lineHeight: 1.1 }} role="timer">{known ? left((until - time) / 1000) : 'clock not known'}</div>
+      {!known && <div className="note stop">Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.</div>}
+      {onEarly && <div><button type="button" className="btn" onClick={onEarly}>Taken off early</button></div>}
+    </div>
+  );
+}
+
+function Measured({ index, target, mm }: { index: IndexedModel; target: string; mm: number }) {
+  const f = index.fasteners.get(target);
+  if (!f) return <p className="chip">{`measured ${mm} mm`}</p>;
+  const safe = f.maxLengthMm ?? f.lengthMm;
+  const off = Math.abs(mm - f.lengthMm);
+  if (off <= 0.15) return <div className="note safe" role="status">{`${mm} mm: right for ${target}.`}</div>;
+  return <div className="note stop" role="alert">{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${mm > safe ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>;
+}

@@ -1,0 +1,36 @@
+import { appUrl } from '../../../server/db/app-role';
+import { getBus } from '../../../server/db/bus';
+import { databaseUrl } from '../../../server/db/orm';
+import { stopping } from '../../../server/shutdown';
+import { requirePersonForData } from '../../context';
+import type { Route } from './+types/live';
+
+/** The event stream of one browser: `{job, seq}` of the own workshop, nothing else. */
+export function loader({ request, context }: Route.LoaderArgs) {
+  const who = requirePersonForData(context);
+  const enc = new TextEncoder();
+  const signal = stopping.signal;
+  let stop = () => {};
+  const body = new ReadableStream<Uint8Array>({
+    start(c) {
+      const send = (s: string) => { try { c.enqueue(enc.encode(s)); } catch { stop(); } };
+      const off = getBus(appUrl(databaseUrl())).subscribe((m) => {
+        if (m === 'resync') send('event: resync\ndata: {}\n\n');
+        else if (m.shop === who.shopId) send(`event: change\ndata: ${JSON.stringify({ job: m.job, seq: m.seq })}\n\n`);
+      });
+      const beat = setInterval(() => send(': beat\n\n'), 15_000);
+      stop = () => {
+        off();
+        clearInterval(beat);
+        signal.removeEventListener('abort', stop);
+        request.signal.removeEventListener('abort', stop);
+        try { c.close(); } catch { /* already closed */ }
+      };
+      request.signal.addEventListener('abort', stop);
+      signal.addEventListener('abort', stop);
+      send(`retry: 1000\nevent: hello\ndata: {}\n\n`);
+    },
+    cancel() { stop(); },
+  });
+  return new Response(body, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' } });
+}

@@ -1,0 +1,139 @@
+import { memo } from 'react';
+import { coveredBy } from '../../core/model/covers';
+import type { JobState } from '../../core/job/state';
+import { isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../core/job/view';
+import type { IndexedModel } from '../../core/model/index-model';
+import type { Slot } from '../../core/model/schema';
+import { ScrewHead } from './recess';
+import { thingName } from '../words/things';
+
+export interface MapProps {
+  index: IndexedModel;
+  state: JobState;
+  /** Lit: what the step is about, and the one thing that is next. */
+  lit: readonly string[];
+  now: string | undefined;
+  /** Hatched stretches of the rim while it is being opened. */
+  showNoGo: boolean;
+  onPick?: (id: string) => void;
+}
+
+/** Whether a thing can be seen from above now: nothing that hides it is still in its place. */
+const seen = (index: IndexedModel, state: JobState, id: string) => coveredBy(index, id).every((c) => poseOf(state, c) !== 'in');
+
+const fillOf = (s: Slot): string => (s.kind === 'cell' ? 'var(--cell)' : s.kind === 'board' ? 'var(--board)' : s.kind === 'display' ? 'var(--glass)' : s.kind === 'bracket' ? 'var(--metal-soft)' : 'var(--part)');
+
+/** Text is fitted to its piece: a size that leaves a margin, nothing below what can be read at arm's length. */
+function Label({ s, text }: { s: Slot; text: string }) {
+  const words = text.split(' ');
+  const lines = text.length * 1.55 > s.shape.w - 1 && words.length > 1 ? [words.slice(0, Math.ceil(words.length / 2)).join(' '), words.slice(Math.ceil(words.length / 2)).join(' ')] : [text];
+  const longest = Math.max(...lines.map((l) => l.length));
+  const size = Math.min(3.2, (s.shape.w - 1.2) / (longest * 0.54), (s.shape.h - 0.6) / (lines.length * 1.15));
+  if (size < 1.9) return null;
+  const x = s.shape.x + s.shape.w / 2;
+  const y = s.shape.y + s.shape.h / 2 - ((lines.length - 1) * size * 1.15) / 2;
+  return <>{lines.map((l, i) => <text key={l} x={x} y={y + i * size * 1.15} fontSize={size} textAnchor="middle" dominantBaseline="central">{l}</text>)}</>;
+}
+
+/**
+ * The device to scale, the same way up as on the bench: every screw, connector and piece that the model knows, with
+ * what is out shown as an empty place (dashed). The open display lies on its hinge side.
+ */
+export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showNoGo, onPick }: MapProps) {
+  const { outline, hinge, noGo } = index.model;
+  const W = outline.widthMm;
+  const H = outline.heightMm;
+  const display = index.model.slots.find((s) => s.kind === 'display');
+  const open = display !== undefined && poseOf(state, display.id) !== 'in';
+  const away = display !== undefined && pieceInSlot(state, display.id) === undefined;
+  const gap = 4;
+  const flap = W * 0.92;
+  const left = hinge === 'left' ? flap + gap : 0;
+  const view = `${-left - 1} -4 ${W + flap + gap + 2} ${H + 6}`;
+  const flapX = hinge === 'left' ? -flap - gap : W + gap;
+  const slots = [...index.model.slots].filter((s) => s.face === 'front' && !s.carrier && s.kind !== 'display').sort((a, b) => a.layer - b.layer);
+  const pick = (id: string) => (onPick ? { onClick: () => onPick(id), style: { cursor: 'pointer' } } : {});
+  const isLit = (id: string) => lit.includes(id);
+  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  const rim = seal ? (state.bond[seal.id] === 'released' || state.bond[seal.id] === 'torn' ? 'broken' : state.bond[seal.id] === 'renewed' ? 'renewed' : 'whole') : undefined;
+  return (
+    <svg viewBox={view} role="img" aria-label={`Map of the ${index.model.name}, ${open ? 'display open' : 'closed'}`}>
+      <defs>
+        <pattern id="nogo" width="2" height="2" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="0.9" height="2" fill="var(--brick)" /></pattern>
+      </defs>
+      {Array.from({ length: Math.floor(W / 10) + 1 }, (_, i) => <line key={`t${i * 10}`} x1={i * 10} x2={i * 10} y1={-3} y2={-1.2} stroke="var(--metal)" strokeWidth={0.25} />)}
+      {/* the open display, on the side of its hinge */}
+      <g opacity={open && !away ? 1 : 0.55}>
+        <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
+        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{away ? 'display out' : open ? 'display, folded open' : 'opens to here'}</text>
+        {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.2} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
+        {open && index.model.slots.filter((s) => s.carrier === display?.id).map((s) => {
+          const x = flapX + (flap - W) / 2 + (W - s.shape.x - s.shape.w);
+          return pieceInSlot(state, s.id) && <g key={s.id}><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill="var(--part)" stroke="var(--metal)" strokeWidth={0.3} /><text x={x + s.shape.w / 2} y={s.shape.y + s.shape.h / 2} fontSize={2.5} textAnchor="middle" dominantBaseline="central">{s.label ?? s.name}</text></g>;
+        })}
+      </g>
+      <rect x={0} y={0} width={W} height={H} rx={outline.cornerMm} fill="var(--paper)" stroke="var(--ink)" strokeWidth={0.6} />
+      {!open && display && (
+        <g {...pick(display.id)}>
+          <rect x={display.shape.x} y={display.shape.y} width={display.shape.w} height={display.shape.h} rx={display.shape.r} fill="var(--glass)" stroke={isLit(display.id) ? 'var(--saffron)' : 'var(--metal)'} strokeWidth={isLit(display.id) ? 0.9 : 0.3} />
+          <text x={W / 2} y={H / 2} fontSize={4.2} textAnchor="middle">{display.name}</text>
+        </g>
+      )}
+      {open && slots.map((s) => {
+        const here = pieceInSlot(state, s.id) !== undefined;
+        if (!seen(index, state, s.id) && !isLit(s.id)) return null;
+        const on = isLit(s.id);
+        return (
+          <g key={s.id} className="thing" {...pick(s.id)}>
+            <title>{s.name}{here ? '' : ', out'}</title>
+            <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
+            {here && !index.model.connectors.some((c) => s.kind === 'board' && c.id === now) && <Label s={s} text={s.label ?? s.name} />}
+          </g>
+        );
+      })}
+      {open && index.model.bonds.filter((b) => b.kind !== 'perimeter-seal' && (seen(index, state, b.id) || isLit(b.id)) && b.holds.some((h) => !index.slots.get(h)?.carrier)).map((b) => (
+        <g key={b.id} {...pick(b.id)}>
+          <title>{b.name}</title>
+          <rect x={b.shape.x} y={b.shape.y} width={b.shape.w} height={b.shape.h} rx={1} fill={b.id === now ? 'var(--saffron)' : isWhole(state, b.id) ? 'var(--saffron-light)' : 'none'} fillOpacity={b.kind === 'tape' ? 0.25 : 0.9} stroke={isLit(b.id) ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={b.id === now ? 0.7 : 0.3} {...(isWhole(state, b.id) ? {} : { strokeDasharray: '1 0.8' })} />
+        </g>
+      ))}
+      {open && index.model.connectors.filter((c) => c.face === 'front' && seen(index, state, c.id) && !c.joins.every((j) => index.slots.get(j)?.carrier)).map((c) => {
+        const on = isOn(state, c.id);
+        const w = Math.min(c.widthMm, 9);
+        return (
+          <g key={c.id} {...pick(c.id)}>
+            <title>{`${c.name} connector, ${on ? 'on' : 'off'}`}</title>
+            {c.id === now && <rect x={c.at.x - w / 2 - 1.4} y={c.at.y - 2.9} width={w + 2.8} height={5.8} rx={2} fill="none" stroke="var(--saffron)" strokeWidth={0.9} />}
+            <rect x={c.at.x - w / 2} y={c.at.y - 1.5} width={w} height={3} rx={0.7} fill={on ? 'var(--petrol)' : 'var(--card)'} stroke="var(--petrol)" strokeWidth={0.5} />
+            {!on && <path d={`M${c.at.x - w / 2 + 1} ${c.at.y}H${c.at.x + w / 2 - 1}`} stroke="var(--petrol)" strokeWidth={0.5} strokeDasharray="0.9 0.7" />}
+            <text x={c.at.x} y={c.at.y + 3.4} fontSize={2.3} textAnchor="middle" fill="var(--petrol)">{c.name}</text>
+          </g>
+        );
+      })}
+      {index.model.fasteners.filter((f) => f.face === 'front' && (f.layer > (display?.layer ?? 0) || (open && seen(index, state, f.id) && f.holds.every((h) => !index.slots.get(h)?.carrier)))).map((f) => {
+        const inHole = pieceInHole(state, f.id) !== undefined;
+        const owner = f.holds.every((h) => pieceInSlot(state, h) !== undefined);
+        const r = Math.max(f.headMm / 2, 1.05) * 1.25;
+        return (
+          <g key={f.id} {...pick(f.id)}>
+            <title>{`${thingName(index, f.id)}, ${f.lengthMm} mm, ${inHole ? 'in' : 'out'}`}</title>
+            {inHole && owner ? <ScrewHead drive={f.drive} x={f.at.x} y={f.at.y} r={r} tone={f.id === now ? 'now' : 'on'} /> : <circle cx={f.at.x} cy={f.at.y} r={r * 0.9} fill="none" stroke="var(--metal)" strokeWidth={0.35} strokeDasharray="0.9 0.7" />}
+            {f.id === now && <circle cx={f.at.x} cy={f.at.y} r={r + 1.3} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}
+          </g>
+        );
+      })}
+      {rim && (
+        <rect x={1.4} y={1.4} width={W - 2.8} height={H - 2.8} rx={outline.cornerMm - 1} fill="none" stroke={rim === 'broken' ? 'var(--brick)' : 'var(--moss)'} strokeWidth={isLit(seal!.id) ? 1.5 : 0.8} {...(rim === 'broken' ? { strokeDasharray: '3 1.4' } : {})}>
+          <title>{`perimeter seal, ${rim}`}</title>
+        </rect>
+      )}
+      {!open && index.model.catches.map((c) => <path key={c.id} d={`M${c.at.x - 2} ${c.at.y - 0.8}h4l-2 2.4z`} fill={state.catch[c.id] === 'free' ? 'none' : 'var(--ink)'} stroke={c.id === now ? 'var(--saffron)' : 'var(--ink)'} strokeWidth={c.id === now ? 0.9 : 0.3}><title>{c.name}</title></path>)}
+      {showNoGo && noGo.map((n) => {
+        const vertical = n.edge === 'left' || n.edge === 'right';
+        const x = n.edge === 'right' ? W - 3 : n.edge === 'left' ? 0 : n.fromMm;
+        const y = n.edge === 'bottom' ? H - 3 : n.edge === 'top' ? 0 : n.fromMm;
+        return <rect key={`${n.edge}${n.fromMm}`} x={x} y={y} width={vertical ? 3 : n.toMm - n.fromMm} height={vertical ? n.toMm - n.fromMm : 3} fill="url(#nogo)" stroke="var(--brick)" strokeWidth={0.3}><title>{`${n.depthMm} mm at most: ${n.why}`}</title></rect>;
+      })}
+    </svg>
+  );
+});

@@ -1,0 +1,87 @@
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { Form, Link, NavLink } from 'react-router';
+import type { JobLine } from '../../server/use-cases/bench-page';
+import type { Who } from '../../server/types';
+import { stages } from '../../core/job/stage';
+import { benchTime } from '../job/clock';
+import { listen } from '../job/channel';
+import { left, soon } from '../words/time';
+
+/** A second's tick for everything that counts down; quiet on the server. */
+let now = 0;
+const tickers = new Set<() => void>();
+let timer: ReturnType<typeof setInterval> | undefined;
+export function useNow(): number {
+  return useSyncExternalStore(
+    (cb) => { tickers.add(cb); timer ??= setInterval(() => { now = benchTime().at; for (const t of tickers) t(); }, 1000); if (!now) { now = benchTime().at; cb(); } return () => void tickers.delete(cb); },
+    () => now,
+    () => 0,
+  );
+}
+
+/** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
+export function useStrip(first: JobLine[]): JobLine[] {
+  const [jobs, setJobs] = useState(first);
+  useEffect(() => setJobs(first), [first]);
+  useEffect(() => {
+    let t: ReturnType<typeof setTimeout> | undefined;
+    const fetchStrip = () => { clearTimeout(t); t = setTimeout(() => void fetch('/strip').then(async (r) => r.ok && setJobs((await r.json()) as JobLine[])).catch(() => {}), 250); };
+    const stop = listen((m) => { if (m.type === 'changed' || m.type === 'resync' || m.type === 'settled') fetchStrip(); });
+    return () => { clearTimeout(t); stop(); };
+  }, []);
+  return jobs;
+}
+export const screenFor = (j: Pick<JobLine, 'stage' | 'id' | 'summary'>): string => `/jobs/${j.id}/${j.stage === 'Receive' ? 'route' : j.stage === 'Hand over' ? 'hand-over' : j.summary.waits === 'checks' ? 'checks' : 'work'}`;
+/** Where the device keys lead: Work once there is a route. */
+export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Receive' ? 'route' : 'work'}`;
+
+function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
+  const s = job.summary;
+  const run = s.running && time ? left((s.running.until - time) / 1000) : undefined;
+  const at = stages.indexOf(job.stage as 'Open');
+  const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
+  return (
+    <Link to={workFor(job)} className="dev" aria-current={current ? 'page' : undefined} title={`${s.model}, ${job.tag}: ${job.stage}`}>
+      <span className="top"><span className="n">{n}</span><span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
+        {run !== undefined ? <span className="due">{s.running!.what === 'heat' ? 'plate' : 'alcohol'} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soon(job.promisedAt, time || job.updatedAt)}</span>}
+      </span>
+      <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ')} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="bars" aria-hidden="true">{stages.map((st, i) => <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />)}</span>
+    </Link>
+  );
+}
+
+export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
+  const time = useNow();
+  return (
+    <header className="head">
+      <Link to="/" className="brand">snavek</Link>
+      {current === undefined && (
+        <nav className="nav" aria-label="Main">
+          <NavLink to="/" end>Bench</NavLink>
+          <NavLink to="/jobs">Jobs</NavLink>
+        </nav>
+      )}
+      <nav className="strip" aria-label="Open devices">{jobs.slice(0, 9).map((j, i) => <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} />)}</nav>
+      <div className="who">
+        <div>{who.bench} · {who.name}</div>
+        <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); }}>
+          <span className="strong" suppressHydrationWarning>{time ? soon(time, time) : ''}</span>{' '}
+          <button type="submit" style={{ background: 'none', border: 0, color: 'var(--head-muted)', textDecoration: 'underline', cursor: 'pointer', minHeight: 32 }}>Sign out</button>
+        </Form>
+      </div>
+      {link && <span className="sr" role="status">{link}</span>}
+    </header>
+  );
+}
+
+/** The screens of one job. */
+export function JobTabs({ id, here, title }: { id: string; here: 'route' | 'work' | 'checks' | 'hand-over'; title: string }) {
+  const tabs = [['route', 'Route'], ['work', 'Work'], ['checks', 'Checks'], ['hand-over', 'Hand over']] as const;
+  return (
+    <nav className="tabs noprint" aria-label="This job">
+      {tabs.map(([to, name]) => <Link key={to} to={`/jobs/${id}/${to}`} aria-current={to === here ? 'page' : undefined}>{name}</Link>)}
+      <span className="title">{title}</span>
+    </nav>
+  );
+}

@@ -1,0 +1,60 @@
+import { useEffect, useRef } from 'react';
+
+/** Characters closer together than this come from a calliper or a scanner, not from fingers. */
+export const burstGapMs = 35;
+export type KeyMap = Partial<Record<'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape', () => void>> & { device?: (n: number) => void; typed?: (text: string) => void };
+
+const isTyping = (el: Element | null) => el instanceof HTMLElement && (el.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(el.tagName));
+const actsOn = (el: Element | null, key: string) => el instanceof HTMLElement && (key === ' ' || key === 'Enter') && /^(BUTTON|A|SUMMARY)$/.test(el.tagName);
+
+/**
+ * The bench's keys: Space, Page Down or Enter does the next thing, Backspace undoes, 1-9 change device.
+ * A held key counts once; a focused control and a shortcut never both act; a fast burst of characters ended by Enter
+ * is a measurement or a code and never reaches the shortcuts.
+ */
+export function useKeys(map: KeyMap, on = true): void {
+  const current = useRef(map);
+  useEffect(() => { current.current = map; });
+  useEffect(() => {
+    if (!on) return;
+    let burst = '';
+    let last = 0;
+    let single: ReturnType<typeof setTimeout> | undefined;
+    const shortcut = (key: string) => {
+      const m = current.current;
+      if (key >= '1' && key <= '9') m.device?.(Number(key));
+      else if (key === 't' || key === 'T') m.trouble?.();
+      else if (key === '?') m.keys?.();
+      else if (key === '/') m.search?.();
+    };
+    const down = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || isTyping(document.activeElement)) return;
+      const now = e.timeStamp;
+      const fast = now - last < burstGapMs;
+      if (e.key.length === 1 && e.key !== ' ') {
+        if (e.repeat) return;
+        clearTimeout(single);
+        burst = fast ? burst + e.key : e.key;
+        last = now;
+        // a lone character is a shortcut only when nothing follows it as fast as an instrument types
+        if (burst.length === 1) { const key = e.key; single = setTimeout(() => { if (burst === key) shortcut(key); burst = ''; }, burstGapMs + 15); }
+        if (e.key === '/' || e.key === '?') e.preventDefault();
+        return;
+      }
+      if (e.key === 'Enter' && burst.length > 1 && now - last < 250) {
+        e.preventDefault();
+        current.current.typed?.(burst);
+        burst = '';
+        return;
+      }
+      burst = '';
+      if (actsOn(document.activeElement, e.key)) return;
+      const m = current.current;
+      if (e.key === ' ' || e.key === 'PageDown' || e.key === 'Enter') { e.preventDefault(); if (!e.repeat) m.next?.(); }
+      else if (e.key === 'Backspace') { e.preventDefault(); if (!e.repeat) m.undo?.(); }
+      else if (e.key === 'Escape') m.escape?.();
+    };
+    window.addEventListener('keydown', down);
+    return () => { window.removeEventListener('keydown', down); clearTimeout(single); };
+  }, [on]);
+}

@@ -1,0 +1,62 @@
+import type { Refusal } from '../../core/job/decide';
+import type { Finding } from '../../core/job/interlocks';
+import type { IndexedModel } from '../../core/model/index-model';
+import { list, pieceName, thingName } from './things';
+
+type Said = { what: string; instead: string };
+const names = (index: IndexedModel, ids: readonly string[]) => list(ids.map((id) => (id.includes('#') ? pieceName(index, id.split('/')[0]!) : thingName(index, id))));
+
+/** One interlock in plain words: what would happen, and what to do instead. */
+export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'> & { seconds?: number }): Said {
+  const n = names(index, f.ids);
+  const wait = f.seconds ? ` ${f.seconds} s to go.` : '';
+  const texts: Record<Finding['rule'], Said> = {
+    'cell first off': { what: 'The cell is still on: a connector that moves now can blow a rail.', instead: 'Unplug the cell first.' },
+    'cell last on': { what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`, instead: 'Plug those in first; the cell goes on last.' },
+    'still held': { what: `Still held by ${n}: lifting now bends or tears it.`, instead: 'Free those first.' },
+    'no heat on this cell': { what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`, instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.' },
+    'solvent still wet': { what: 'Alcohol has not flashed off: heat would light it.', instead: `Ventilate and wait.${wait}` },
+    'still hot': { what: 'The device is on heat or has just left it: alcohol would catch fire.', instead: `Heat source off, let it cool.${wait}` },
+    'rim not clean': { what: 'The rim is not recorded as clean: the seal fails where glue is left.', instead: 'Clean it, then lay the seal.' },
+    'mid check open': { what: `The check before closing is open: ${n}.`, instead: 'Answer it now; it is the last moment at which a mistake is cheap.' },
+    'round open': { what: `Not answered yet: ${n}.`, instead: 'Test these, or say that it was so before.' },
+    'seal missing': { what: f.ids.includes('liner') ? 'The last liner of the seal is still on.' : 'No new seal is on.', instead: f.ids.includes('liner') ? 'Take the liner off.' : 'Lay the seal, or record that it is closed without one.' },
+    'not all inside': { what: `Not inside yet: ${n}.`, instead: 'Put them in before closing.' },
+    'piece adrift': { what: `Adrift: ${n}. A loose screw inside cracks the panel from below.`, instead: 'Find it: look at magnets and sticky edges. Another screw in its hole does not account for it.' },
+    'stray inside': { what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`, instead: 'Take it out and say so.' },
+    'film still on': { what: 'A film or masking tape is still on.', instead: 'Peel it off first.' },
+    'connector open': { what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' },
+    'screw of another hole': { what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`, instead: 'Take the hole’s own screw.' },
+    'place already taken': { what: `There is already a piece there: ${n}.`, instead: 'Say where that one is.' },
+    'piece is elsewhere': { what: `By the record, ${n} is somewhere else.`, instead: 'Check which one it is.' },
+    'device not closed': { what: 'The device is not closed yet.', instead: 'Close it, then the outside screws.' },
+    'question open': { what: 'A question about what happened is not answered.', instead: 'Answer it first.' },
+    'only a lead clears': { what: `Only an owner or lead clears “${list(f.ids)}”.`, instead: 'Ask one of them to look at the cell.' },
+    'before check open': { what: `No answer from before the work: ${n}.`, instead: 'Answer each one, if need be with “could not be tested”.' },
+    'device open': { what: 'The device is still open.', instead: 'Close it first.' },
+    'ledger does not balance': { what: `Not accounted for: ${n}.`, instead: 'Put each in its place or say where it is.' },
+    'after check open': { what: `The check after closing is open: ${n}.`, instead: 'Answer it on Checks.' },
+    'consent open': { what: 'The owner has not been told everything that changes.', instead: 'Tell them, and note who agreed.' },
+    'identity data open': { what: `Identity data not settled: ${n}.`, instead: 'Write and verify it, or record that it is declined.' },
+    'enrolment left': { what: `Made for testing and still on the phone: ${list(f.ids)}.`, instead: 'Remove it before the owner gets the phone.' },
+  };
+  return texts[f.rule];
+}
+
+/** What became of a refused command, in one sentence. */
+export function refusalText(index: IndexedModel, r: Refusal | { code: 'no such job' } | { code: 'another person' }): string {
+  switch (r.code) {
+    case 'interlock': { const t = findingText(index, r.findings[0]!); return `${t.what} ${t.instead}`; }
+    case 'closed': return 'The job is closed: only notes and corrections can be added.';
+    case 'reason missing': return 'Give the reason: it stays in the record.';
+    case 'second person needed': return 'A trainee’s override is confirmed by a second person with their own password.';
+    case 'not the latest': return 'Something else has happened since. Take back the latest first.';
+    case 'somebody else’s': return 'The latest entry is somebody else’s: put it right with a correction.';
+    case 'cannot be taken back': return `That cannot be taken back: ${r.why}.`;
+    case 'needs the server': return 'This needs the server.';
+    case 'unknown thing': return `This model has no ${r.id}.`;
+    case 'not opened': return 'This job has not been opened.';
+    case 'no such job': return 'This workshop has no such job.';
+    case 'another person': return 'That was kept by another person and is sent when they sign in.';
+  }
+}

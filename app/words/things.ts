@@ -1,0 +1,39 @@
+import type { IndexedModel } from '../../core/model/index-model';
+import type { FunctionId } from '../../core/model/schema';
+
+export const functionName: Record<FunctionId, string> = {
+  power: 'starts and restarts', picture: 'picture', touch: 'touch', pressure: 'pressure touch', ambient: 'automatic brightness and colour', proximity: 'proximity', face: 'face unlock', finger: 'finger unlock',
+  cameras: 'rear cameras', 'front-camera': 'front camera', loudspeaker: 'loudspeaker', 'ear-speaker': 'ear speaker', microphones: 'microphones', vibration: 'vibration', keys: 'keys and switch',
+  charging: 'charging and data', wireless: 'wireless charging', radios: 'radios', motion: 'compass and motion', notice: 'parts notice', battery: 'battery percentage',
+};
+export const functionHow: Record<FunctionId, string> = {
+  power: 'boots through to the home screen', picture: 'white, black, red, green, blue: even, no lines', touch: 'drag an icon everywhere, two fingers', pressure: 'press', ambient: 'cover the sensor: it follows', proximity: 'cover it in a call: dark',
+  face: 'enrol, lock, unlock twice', finger: 'enrol, lock, unlock twice', cameras: 'every module, near and far, flash', 'front-camera': 'sharp, no dust', loudspeaker: 'tone with the ear speaker covered', 'ear-speaker': 'tone with the loudspeaker covered',
+  microphones: 'record with each', vibration: 'right feel', keys: 'each one, right feel', charging: 'current flows, data', wireless: 'current flows', radios: 'Wi-Fi, Bluetooth, mobile', motion: 'plausible', notice: 'as told to the owner', battery: 'percentage and temperature plausible',
+};
+export const resultName = { works: 'works', fails: 'does not', untested: 'could not be tested', same: 'same as before, accepted' } as const;
+
+/** The trade's name of anything in a model: `cell bracket`, `screw C3`, `cell connector`. */
+export function thingName(index: IndexedModel, id: string): string {
+  const slot = index.slots.get(id);
+  if (slot) return slot.name;
+  const f = index.fasteners.get(id);
+  if (f) return `${f.kind} ${id}`;
+  const c = index.connectors.get(id);
+  if (c) return `${c.name} connector`;
+  return index.bonds.get(id)?.name ?? index.catches.get(id)?.name ?? functionName[id as FunctionId] ?? id;
+}
+/** A piece by what it is: `screw C3`, `new cell`, `old cell`. */
+export function pieceName(index: IndexedModel, piece: string, replaced: readonly string[] = []): string {
+  const [holder, n] = [piece.slice(0, piece.lastIndexOf('#')), Number(piece.slice(piece.lastIndexOf('#') + 1))];
+  const name = thingName(index, holder);
+  return n > 1 ? `new ${name}` : replaced.includes(holder) ? `old ${name}` : name;
+}
+export const list = (words: readonly string[], most = 4): string => {
+  const shown = words.slice(0, most);
+  const rest = words.length - shown.length;
+  if (rest > 0) return `${shown.join(', ')} and ${rest} more`;
+  return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}` : (shown[0] ?? '');
+};
+export const driveName: Record<string, string> = { P2: 'five-lobe P2', P5: 'five-lobe P5', Y000: 'Y-tip Y000', PH000: 'cross PH000', PH00: 'cross PH00', standoff: 'standoff bit', hex: 'hex', slot: 'slotted' };
+export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;

@@ -1,0 +1,18 @@
+/** Times are local and short. The zone is the browser's; the server renders with its own and the browser corrects it. */
+const two = (n: number) => String(n).padStart(2, '0');
+export const clock = (ms: number): string => { const d = new Date(ms); return `${two(d.getHours())}:${two(d.getMinutes())}`; };
+export const day = (ms: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
+export const dayAndClock = (ms: number): string => `${day(ms)} ${clock(ms)}`;
+/** `today`, `tomorrow` or the day, then the time. */
+export function soon(ms: number, now: number): string {
+  const start = (t: number) => { const d = new Date(t); d.setHours(0, 0, 0, 0); return d.getTime(); };
+  const days = Math.round((start(ms) - start(now)) / 86_400_000);
+  return days === 0 ? clock(ms) : days === 1 ? `tomorrow ${clock(ms)}` : dayAndClock(ms);
+}
+/** `1:52`, or `3:10 h` from an hour up. */
+export function left(seconds: number): string {
+  const s = Math.max(0, Math.ceil(seconds));
+  return s >= 3600 ? `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))} h` : `${Math.floor(s / 60)}:${two(s % 60)}`;
+}
+export const money = (minor: number, currency: string): string => new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
+export const minutes = (m: number): string => (m < 1 ? 'under 1 min' : m >= 90 ? `${Math.floor(m / 60)} h ${two(Math.round(m % 60))} min` : `${Math.round(m)} min`);

@@ -1,0 +1,12 @@
+import { coveredBy } from './covers';
+import type { IndexedModel } from './index-model';
+import type { FunctionId } from './schema';
+
+/** The functions that a slot serves itself, by the connectors that join it, and by the connectors that it hides. */
+export function functionsOf(index: IndexedModel, slotId: string): FunctionId[] {
+  const out = new Set<FunctionId>(index.slots.get(slotId)?.functions);
+  for (const c of index.model.connectors) {
+    if (c.joins.includes(slotId) || coveredBy(index, c.id).includes(slotId)) for (const f of c.functions) out.add(f);
+  }
+  return [...out];
+}

@@ -1,0 +1,55 @@
+import type { Mark } from '../core/job/events';
+import type { Role } from '../core/job/interlocks';
+
+/** Slipway Phone Works, an invented repair counter in the ferry terminal of the invented harbour town Port Sellen. */
+export const shop = {
+  name: 'Slipway Phone Works',
+  settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: { solventFlashS: 60, coolingS: 120 }, methods: { softening: 'heat' as const } },
+};
+export const people: { login: string; name: string; role: Role; bench: string }[] = [
+  { login: 'ines', name: 'Ines', role: 'owner', bench: 'Counter' },
+  { login: 'marek', name: 'Marek', role: 'lead', bench: 'Quay bench' },
+  { login: 'tova', name: 'Tova', role: 'technician', bench: 'Ferry bench' },
+  { login: 'bo', name: 'Bo', role: 'trainee', bench: 'Quay bench' },
+];
+/** The demo people's password, for the sign-in form; by one click on loopback only. */
+export const demoPassword = 'port-sellen';
+export const sailings = ['10:20', '13:15', '17:00', '17:40', '21:05'];
+
+export interface DemoJob {
+  model: 'mica-9' | 'sprig';
+  tag: string;
+  owner: string;
+  complaint: string;
+  marks?: Omit<Mark, 'id'>[];
+  /** Minutes before the demo starts at which it was received. */
+  minutesAgo: number;
+  /** How many presses it is into its route; `all` = handed over; `none` = received, no route yet. */
+  presses: number | 'all' | 'none';
+  ending?: 'handed over' | 'declined' | 'abandoned';
+  /** Index of the sailing it is promised for. */
+  sailing: number;
+  /** Functions that did not work on arrival. */
+  fails?: string[];
+  untested?: string[];
+}
+export const openJobs: DemoJob[] = [
+  { model: 'mica-9', tag: 'MC9-4417', owner: 'Runa', complaint: 'Flat by noon, gets warm in the pocket.', minutesAgo: 52, presses: 21, sailing: 0, marks: [{ side: 'front', x: 61, y: 12, kind: 'crack', note: 'hairline at the corner' }] },
+  { model: 'mica-9', tag: 'MC9-2086', owner: 'Tilo', complaint: 'Switches off at 30 percent in the cold.', minutesAgo: 14, presses: 3, sailing: 1 },
+  { model: 'sprig', tag: 'SPR-0931', owner: 'Edda', complaint: 'Battery lasts two hours.', minutesAgo: 47, presses: 34, sailing: 2, untested: ['radios'] },
+  { model: 'mica-9', tag: 'MC9-7702', owner: 'Jost', complaint: 'Screen lifts on one side since last week.', minutesAgo: 20, presses: 2, sailing: 3, marks: [{ side: 'front', x: 66, y: 70, kind: 'panel standing proud', note: 'about 1 mm, right edge' }], fails: ['charging'] },
+  { model: 'sprig', tag: 'SPR-1140', owner: 'Maike', complaint: 'Does not hold its charge any more.', minutesAgo: 6, presses: 'none', sailing: 4 },
+];
+const closed = (model: DemoJob['model'], tag: string, owner: string, complaint: string, daysAgo: number, more: Partial<DemoJob> = {}): DemoJob => ({ model, tag, owner, complaint, minutesAgo: daysAgo * 1440 + 137, presses: 'all', ending: 'handed over', sailing: daysAgo % 5, ...more });
+export const closedJobs: DemoJob[] = [
+  closed('sprig', 'SPR-0418', 'Bente', 'Flat in the evening.', 6),
+  closed('mica-9', 'MC9-1093', 'Arvid', 'Restarts when the camera is opened.', 6),
+  closed('mica-9', 'MC9-1177', 'Silke', 'Battery at 71 percent health, wants a new one.', 5),
+  closed('sprig', 'SPR-0533', 'Nuno', 'Charges only to 60 percent.', 5, { fails: ['charging'] }),
+  closed('mica-9', 'MC9-1210', 'Petra', 'Panel lifted in the sun.', 4, { marks: [{ side: 'front', x: 6, y: 60, kind: 'panel standing proud' }] }),
+  closed('sprig', 'SPR-0560', 'Ole', 'Wants to think about it.', 4, { presses: 'none', ending: 'declined' }),
+  closed('mica-9', 'MC9-1302', 'Ylva', 'Warm while charging.', 3, { marks: [{ side: 'back', x: 30, y: 90, kind: 'crack' }] }),
+  closed('mica-9', 'MC9-1333', 'Cato', 'Flat after an hour of maps.', 2),
+  closed('sprig', 'SPR-0611', 'Wiebke', 'Too old to be worth it, takes it back as it is.', 2, { presses: 12, ending: 'abandoned' }),
+  closed('mica-9', 'MC9-1350', 'Hauke', 'Loses ten percent a minute.', 1, { untested: ['face'] }),
+];

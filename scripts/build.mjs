@@ -1,0 +1,19 @@
+// Builds the app when a source is newer than the last build; `--force` always. Prints one line.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const stamp = 'build/.sources';
+const files = (dir) => readdirSync(dir, { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? files(join(dir, e.name)) : [join(dir, e.name)]));
+const sources = ['app', 'core', 'server', 'demo'].flatMap(files).concat(['vite.config.ts', 'react-router.config.ts', 'package-lock.json', 'scripts/antd-css.mjs']).filter((f) => !/\.test\.tsx?$/.test(f) && f !== join('app', 'antd.css') && existsSync(f)).sort();
+const hash = createHash('sha256');
+for (const f of sources) hash.update(f).update(statSync(f).size.toString()).update(readFileSync(f));
+const now = hash.digest('hex');
+if (!process.argv.includes('--force') && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) process.exit(0);
+console.log('building');
+for (const [program, ...args] of [[process.execPath, 'scripts/antd-css.mjs'], [process.execPath, 'node_modules/@react-router/dev/bin.js', 'build']]) {
+  const r = spawnSync(program, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+  if (r.status !== 0) { console.error(r.stdout, r.stderr); process.exit(1); }
+}
+writeFileSync(stamp, now);

@@ -1,0 +1,76 @@
+import { createRequestHandler } from '@react-router/express';
+import express from 'express';
+import { RouterContextProvider } from 'react-router';
+import { whoContext } from '../app/context';
+import { whoAsks } from './auth/session';
+import { appUrl } from './db/app-role';
+import { closeBus, getBus } from './db/bus';
+import { asOwner, closeOrm, databaseUrl, getOrm, migrate, migrationsApplied } from './db/orm';
+import { log } from './log';
+import { seedDemo, shipModels } from './seed/seed';
+import { stopping } from './shutdown';
+
+export const app = express();
+app.disable('x-powered-by');
+let warm = false;
+
+/** Ready = the database answers, migrations are applied, and a first page has been rendered. */
+app.get('/healthz', async (_req, res) => {
+  let database = false;
+  let migrations = false;
+  try {
+    const orm = await getOrm();
+    migrations = await migrationsApplied(orm.em);
+    database = true;
+  } catch { /* said below */ }
+  const ok = database && migrations && warm;
+  res.status(ok ? 200 : 503).json({ ok, database, migrations, warm });
+});
+
+// the log's pages may be long, but nobody types five megabytes into one command
+app.use((req, res, next) => {
+  const length = Number(req.headers['content-length'] ?? 0);
+  if (length > 1_000_000) { res.status(413).json({ error: 'too large', limitBytes: 1_000_000, gotBytes: length }); return; }
+  next();
+});
+
+app.use((req, res, next) => {
+  const began = process.hrtime.bigint();
+  res.on('finish', () => {
+    if (req.url.startsWith('/assets/')) return;
+    log[res.statusCode >= 500 ? 'error' : 'info']({ method: req.method, path: req.url.split('?')[0], status: res.statusCode, ms: Number(process.hrtime.bigint() - began) / 1e6 }, 'request');
+  });
+  next();
+});
+
+app.use(
+  createRequestHandler({
+    build: () => import('virtual:react-router/server-build'),
+    async getLoadContext(req) {
+      const context = new RouterContextProvider();
+      const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;
+      const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch((e: Error) => e);
+      context.set(whoContext, who instanceof Error ? { state: 'no database', why: who.message } : who ? { state: 'known', who } : { state: 'nobody' });
+      return context;
+    },
+  }),
+);
+
+export async function start(): Promise<void> {
+  await asOwner(migrate);
+  if (process.env.SNAVEK_DEMO === '1') {
+    if (await seedDemo(Date.now())) log.info('demo workshop made');
+  } else await shipModels();
+  getBus(appUrl(databaseUrl()));
+}
+/** Renders a first page, which takes seconds, before anybody is told that the server is ready. */
+export async function warmUp(origin: string): Promise<void> {
+  await fetch(`${origin}/sign-in`).then((r) => r.text());
+  warm = true;
+}
+export function endStreams(): void { stopping.abort(); }
+export async function stop(): Promise<void> {
+  await closeBus();
+  await closeOrm();
+  log.flush();
+}

@@ -1,0 +1,125 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { decide, type Command, type Context } from '../../core/job/decide';
+import { type JobEvent, needsServer } from '../../core/job/events';
+import { fold } from '../../core/job/evolve';
+import { instruct } from '../../core/job/instruct';
+import { progressOf, stageOf } from '../../core/job/stage';
+import { conditionsOf } from '../../core/job/standing';
+import { empty, flag, type JobState } from '../../core/job/state';
+import { type IndexedModel, indexModel } from '../../core/model/index-model';
+import type { DeviceModel } from '../../core/model/schema';
+import { ofVariant } from '../../core/model/variant';
+import type { Route } from '../../core/route/types';
+import type { JobSummary, Outcome, Who } from '../types';
+
+/** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
+export const coreVersion = '1';
+const snapshotEvery = 50;
+
+/** Models and routes never change under their hash, so a process may keep them. */
+const models = new Map<string, DeviceModel>();
+const variants = new Map<string, IndexedModel>();
+const routes = new Map<string, Route>();
+const keep = <T>(map: Map<string, T>, key: string, value: T): T => { if (map.size > 500) map.delete(map.keys().next().value!); map.set(key, value); return value; };
+
+export async function modelOf(em: EntityManager, hash: string): Promise<DeviceModel> {
+  const known = models.get(hash);
+  if (known) return known;
+  const [row] = await em.execute<{ model: DeviceModel }[]>(`select model from device_model where hash = ?`, [hash]);
+  if (!row) throw new RangeError(`no model ${hash} in this workshop`);
+  return keep(models, hash, row.model);
+}
+export async function indexOf(em: EntityManager, hash: string, variant: string): Promise<IndexedModel> {
+  const key = `${hash} ${variant}`;
+  return variants.get(key) ?? keep(variants, key, indexModel(ofVariant(await modelOf(em, hash), variant)));
+}
+export async function routeOf(em: EntityManager, shopId: string, hash: string | undefined): Promise<Route | undefined> {
+  if (!hash) return undefined;
+  const key = `${shopId} ${hash}`;
+  const known = routes.get(key);
+  if (known) return known;
+  const [row] = await em.execute<{ route: Route }[]>(`select route from route where hash = ?`, [hash]);
+  return row && keep(routes, key, row.route);
+}
+
+/** Locks a job for the rest of the transaction; undefined when this workshop has no such job. */
+export async function lockJob(em: EntityManager, jobId: string): Promise<{ model_hash: string; variant: string } | undefined> {
+  const [row] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ? for update`, [jobId]);
+  return row;
+}
+
+/** A job's state at the head of its log: the last snapshot and what came after it. */
+export async function loadState(em: EntityManager, jobId: string): Promise<JobState> {
+  const [row] = await em.execute<{ state: JobState | null; events: JobEvent[] | null }[]>(
+    `with snap as (select seq, state from job_snapshot where job_id = ? and core = ? order by seq desc limit 1)
+     select (select state from snap) as state,
+       (select json_agg(event order by seq) from job_event where job_id = ? and seq > coalesce((select seq from snap), 0)) as events`,
+    [jobId, coreVersion, jobId],
+  );
+  return fold(row?.state ?? empty(), row?.events ?? []);
+}
+export async function eventsAfter(em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> {
+  const rows = await em.execute<{ event: JobEvent }[]>(`select event from job_event where job_id = ? and seq > ? order by seq`, [jobId, after]);
+  return rows.map((r) => r.event);
+}
+
+export function contextFor(who: Who, index: IndexedModel, route: Route | undefined): Context {
+  return { index, route, waits: who.settings.waits, person: who.personId, role: who.role };
+}
+
+/** What the bench list says of a job. */
+export function summarise(context: Context, state: JobState, at: number): JobSummary {
+  const { index, route } = context;
+  const now = instruct(context, state, { at, clockKnown: true });
+  const heat = flag(state, 'heat');
+  const solvent = flag(state, 'solventAt');
+  const waits = { 'no route': 'a route', ended: '', question: 'an answer', checks: 'checks', waiting: 'time', do: 'hands', finished: 'hand-over' }[now.kind];
+  return {
+    model: `${index.model.maker} ${index.model.name}`, variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
+    tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s), waits: flag(state, 'received') ? waits : 'receiving',
+    running: heat ? { what: 'heat', until: heat.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
+    ...progressOf(state, route), conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', by: state.trail[state.trail.length - 1]?.by ?? '',
+  };
+}
+
+/**
+ * Decides one command at the head of a locked log and writes what follows from it, with the outcome for a repeat.
+ * The caller holds the job's lock and knows that the command is new.
+ */
+export async function appendCommand(em: EntityManager, who: Who, command: Command, jobId: string, loaded?: { state: JobState; model_hash: string; variant: string }): Promise<{ outcome: Outcome; state: JobState }> {
+  const job = loaded ?? { state: await loadState(em, jobId), ...(await lockJob(em, jobId))! };
+  const { state } = job;
+  // the planner may have adopted a route for another variant's model: what the log says wins over the row
+  const index = await indexOf(em, flag(state, 'modelHash') ?? job.model_hash, flag(state, 'variant') ?? job.variant);
+  const adopted = command.body.type === 'routeAdopted' ? command.body.routeHash : undefined;
+  const context = contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash')));
+  const late = command.passedAt !== undefined && needsServer.has(command.body.type) ? { ...command, passedAt: undefined } : command;
+  const decided = decide(context, state, late);
+  if (decided.refused) {
+    const outcome: Outcome = { status: 'refused', seq: state.seq, refused: decided.refused, findings: decided.findings };
+    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
+    return { outcome, state };
+  }
+  if (decided.already) {
+    const outcome: Outcome = { status: 'already', seq: state.seq, events: [], findings: [] };
+    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
+    return { outcome, state };
+  }
+  const next = fold(state, decided.events);
+  const after = adopted ? contextFor(who, index, await routeOf(em, who.shopId, adopted)) : context;
+  const outcome: Outcome = { status: 'recorded', seq: next.seq, events: decided.events, findings: decided.findings };
+  const stage = stageOf(next, after.index, after.route);
+  await em.execute(
+    `with given as (select (e->>'seq')::int as seq, e as event from jsonb_array_elements(?::jsonb) e),
+       log as (insert into job_event (shop_id, job_id, seq, event) select shop_now(), ?::uuid, seq, event from given),
+       done as (insert into job_command (shop_id, command_id, job_id, outcome) values (shop_now(), ?, ?::uuid, ?::jsonb)),
+       head as (update job set seq = ?, stage = ?, summary = ?::jsonb, ending = ?, updated_at = now() where id = ?::uuid)
+     select pg_notify('snavek_job', ?)`,
+    [JSON.stringify(decided.events), jobId, command.id, jobId, JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, jobId, JSON.stringify({ shop: who.shopId, job: jobId, seq: next.seq })],
+  );
+  if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
+    await em.execute(`insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`, [jobId, next.seq, coreVersion, JSON.stringify(next)]);
+    await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [jobId, next.seq - 2 * snapshotEvery]);
+  }
+  return { outcome, state: next };
+}

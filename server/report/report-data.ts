@@ -1,0 +1,68 @@
+import { checksDue } from '../../core/checks/due';
+import { balance } from '../../core/job/balance';
+import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
+import { replacedSlots } from '../../core/job/interlocks';
+import { flag } from '../../core/job/state';
+import { type IndexedModel, indexModel } from '../../core/model/index-model';
+import { effectsOf, type Effect } from '../../core/pairing/effects';
+import { eventsAfter } from '../db/job-log';
+import { inShop } from '../db/orm';
+import type { Who } from '../types';
+import { jobPage, type JobPage } from '../use-cases/job-page';
+
+export interface ReportData {
+  shop: string;
+  page: JobPage;
+  index: IndexedModel;
+  events: JobEvent[];
+  tag: string;
+  complaint: string;
+  ending: Ending | undefined;
+  openedAt: number;
+  closedAt: number | undefined;
+  closingNote: string;
+  marks: { kind: string; side: string; note?: string }[];
+  conditions: JobEvent[];
+  done: { old: string | undefined; slot: string }[];
+  renewed: string[];
+  checks: { function: string; before?: string; mid?: string; after?: string; changed: boolean }[];
+  effects: (Effect & { agreed: string | undefined })[];
+  overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
+  notes: { text: string; by: string; at: number }[];
+  water: 'not opened' | 'sealed, not leak tested' | 'closed without a seal' | 'open';
+  adrift: string[];
+  figures: { screws: number; connectors: number };
+}
+
+/** All that the report says, from the log alone: what came in, what was done, what was found, what was passed and why. */
+export async function reportData(who: Who, jobId: string): Promise<ReportData | undefined> {
+  const page = await jobPage(who, jobId);
+  if (!page) return undefined;
+  const events = await inShop(who.shopId, (em) => eventsAfter(em, jobId, 0));
+  const index = indexModel(page.model);
+  const { state } = page;
+  const name = (id: string) => page.people[id] ?? 'somebody';
+  const effective = events.filter((e) => !state.retracted[e.id]);
+  const of = <T extends JobEvent['body']['type']>(type: T) => effective.filter((e) => e.body.type === type) as (JobEvent & { body: BodyOf<T> })[];
+  const mid = checksDue(state, index, 'mid');
+  const after = checksDue(state, index, 'after');
+  const closing = of('jobClosed').at(-1);
+  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  const opened = flag(state, 'closed') !== undefined;
+  return {
+    shop: who.shopName, page, index, events, tag: flag(state, 'tag') ?? '', complaint: flag(state, 'complaint') ?? '', ending: flag(state, 'ending'),
+    openedAt: events[0]?.at ?? page.openedAt, closedAt: closing?.at, closingNote: closing?.body.note ?? '',
+    marks: Object.values(state.mark).filter((m) => m !== null), conditions: effective.filter((e) => e.body.type === 'conditionSet' || e.body.type === 'conditionCleared'),
+    done: replacedSlots(state).map((slot) => ({ slot, old: state.place[`${slot}#1`] })),
+    renewed: Object.keys(state.bond).filter((b) => state.bond[b] === 'renewed'),
+    checks: after.map((c) => ({
+      function: c.function, ...(c.before ? { before: c.before } : {}), ...(mid.find((m) => m.function === c.function)?.result ? { mid: mid.find((m) => m.function === c.function)!.result! } : {}), ...(c.result ? { after: c.result } : {}),
+      changed: c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
+    })),
+    effects: effectsOf(index, replacedSlots(state)).map((e) => ({ ...e, agreed: state.consent[e.id] })),
+    overrides: of('overridden').map((e) => ({ rule: e.body.rule, reason: e.body.reason, by: name(e.by), confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy), at: e.at })),
+    notes: [...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })), ...of('answered').map((e) => ({ text: `Asked what happened: ${e.body.answer}`, by: name(e.by), at: e.at }))],
+    water: !opened ? 'not opened' : flag(state, 'closed') === false ? 'open' : seal && state.bond[seal.id] === 'renewed' ? 'sealed, not leak tested' : 'closed without a seal',
+    adrift: balance(state, index).adrift, figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
+  };
+}

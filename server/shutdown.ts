@@ -1,0 +1,3 @@
+const g = globalThis as { __stop?: AbortController };
+/** Aborted when the process is asked to end: event streams close first, they would hold the server open for ever. */
+export const stopping = (g.__stop ??= new AbortController());

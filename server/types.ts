@@ -1,0 +1,41 @@
+import type { Decision, Refusal } from '../core/job/decide';
+import type { JobEvent } from '../core/job/events';
+import type { Finding, Role, Waits } from '../core/job/interlocks';
+import type { Methods } from '../core/route/types';
+
+export interface ShopSettings {
+  hourlyRateMinor: number;
+  currency: string;
+  waits: Waits;
+  methods: Methods;
+}
+/** Who asks: resolved from the session for each request, never from anything the client says. */
+export interface Who {
+  shopId: string;
+  personId: string;
+  name: string;
+  login: string;
+  role: Role;
+  bench: string;
+  shopName: string;
+  settings: ShopSettings;
+  demo: boolean;
+}
+/** What the bench list shows of a job without folding its log. */
+export interface JobSummary {
+  model: string;
+  variant: string;
+  tasks: string[];
+  waits: string;
+  running: { what: 'heat' | 'solvent'; until: number } | null;
+  done: number;
+  total: number;
+  conditions: string[];
+  promisedAs: string;
+  by: string;
+}
+/** What became of one command; the same answer is given when it is sent again. */
+export type Outcome =
+  | { status: 'recorded' | 'already'; seq: number; events: JobEvent[]; findings: Finding[] }
+  | { status: 'refused'; seq: number; refused: Refusal | { code: 'no such job' } | { code: 'another person' }; findings: Finding[] };
+export type { Decision };

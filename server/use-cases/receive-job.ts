@@ -1,0 +1,96 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { z } from 'zod';
+import type { Command } from '../../core/job/decide';
+import { markSchema } from '../../core/job/event-schema';
+import { type Body, checkResults } from '../../core/job/events';
+import { functionIds } from '../../core/model/schema';
+import { appendCommand, modelOf } from '../db/job-log';
+import { inShop } from '../db/orm';
+import type { Who } from '../types';
+
+/** A draft as it is kept while it is filled in: anything may be missing. There is no field for a passcode. */
+export const draftSchema = z.strictObject({
+  modelHash: z.string().max(60).optional(),
+  variant: z.string().max(60).optional(),
+  tag: z.string().max(60).optional(),
+  owner: z.string().max(80).optional(),
+  complaint: z.string().max(4000).optional(),
+  marks: z.array(markSchema).max(60).optional(),
+  before: z.partialRecord(z.enum(functionIds), z.strictObject({ result: z.enum(checkResults).exclude(['same']), note: z.string().max(500).optional() })).optional(),
+  promisedAt: z.number().nullable().optional(),
+  promisedAs: z.string().max(60).optional(),
+  tasks: z.array(z.string().max(60)).max(20).optional(),
+});
+export type DraftBody = z.output<typeof draftSchema>;
+
+/** What Receive needs before a job can be opened; every problem is said at its field. */
+export const receiptSchema = z.strictObject({
+  modelHash: z.string({ error: 'Choose the device model.' }).min(1, 'Choose the device model.'),
+  variant: z.string({ error: 'Choose the variant.' }).min(1, 'Choose the variant.'),
+  tag: z.string({ error: 'Give the serial number or a tag of your own.' }).trim().min(1, 'Give the serial number or a tag of your own.').max(60, 'At most 60 characters.'),
+  owner: z.string().max(80, 'At most 80 characters.').optional(),
+  complaint: z.string({ error: 'Write what the owner says is wrong.' }).trim().min(1, 'Write what the owner says is wrong.').max(4000, 'At most 4 000 characters.'),
+  marks: z.array(markSchema).max(60).default([]),
+  before: draftSchema.shape.before.unwrap().default({}),
+  promisedAt: z.number({ error: 'Give the promised time.' }),
+  promisedAs: z.string().max(60, 'At most 60 characters.').default(''),
+  tasks: z.array(z.string()).min(1, 'Choose what is to be done.'),
+  passcode: z.string().max(60, 'At most 60 characters.').optional(),
+});
+export type FieldErrors = Record<string, string>;
+export type Received = { ok: true; job: string } | { ok: false; errors: FieldErrors };
+
+/**
+ * Opens a job from a draft; the draft's id becomes the job's, so that sending it twice opens it once.
+ * Everything happens in one transaction: either the whole job is there, or nothing, and the draft stays.
+ */
+export async function receiveJob(who: Who, draftId: string, form: unknown, now: number): Promise<Received> {
+  const read = receiptSchema.safeParse(form);
+  const errors: FieldErrors = {};
+  if (!read.success) for (const i of read.error.issues) errors[String(i.path[0] ?? 'form')] ??= i.message;
+  const given = form as Partial<z.input<typeof receiptSchema>>;
+  return inShop(who.shopId, async (em): Promise<Received> => {
+    const [open] = await em.execute(`select 1 from job where id = ?`, [draftId]);
+    if (open) return { ok: true, job: draftId };
+    const model = typeof given.modelHash === 'string' && given.modelHash ? await modelOf(em, given.modelHash).catch(() => undefined) : undefined;
+    if (given.modelHash && !model) errors.modelHash ??= 'This workshop has no such model.';
+    if (model) {
+      if (given.variant && !model.variants.some((v) => v.id === given.variant)) errors.variant ??= `${model.name} has no such variant.`;
+      if (Array.isArray(given.tasks) && given.tasks.some((t) => !model.slots.some((s) => s.id === t))) errors.tasks ??= `${model.name} has no such part.`;
+      const open = model.shortList.filter((f) => !read.data?.before[f]);
+      if (read.success && open.length) errors.before ??= `${open.length} of ${model.shortList.length} functions have no answer yet.`;
+    }
+    if (read.success && read.data.promisedAt < now) errors.promisedAt ??= 'The promised time is in the past.';
+    if (Object.keys(errors).length || !read.success) return { ok: false, errors };
+    await openJob(em, who, draftId, read.data, now);
+    await em.execute(`delete from draft where id = ?`, [draftId]);
+    return { ok: true, job: draftId };
+  });
+}
+
+async function openJob(em: EntityManager, who: Who, jobId: string, r: z.output<typeof receiptSchema>, now: number): Promise<void> {
+  await em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [`number ${who.shopId}`]);
+  await em.execute(
+    `insert into job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, promised_at)
+     values (shop_now(), ?, (select coalesce(max(number), 0) + 1 from job), ?, ?, ?, 0, 'Receive', '{}', to_timestamp(?))`,
+    [jobId, r.tag, r.modelHash, r.variant, r.promisedAt / 1000],
+  );
+  const bodies: Body[] = [
+    { type: 'opened', modelHash: r.modelHash, variant: r.variant, tag: r.tag, complaint: r.complaint, tasks: r.tasks.map((slot) => ({ slot, action: 'replace' })), promisedAt: r.promisedAt, promisedAs: r.promisedAs },
+    ...r.marks.map((mark): Body => ({ type: 'marked', mark })),
+    ...Object.entries(r.before).map(([fn, a]): Body => ({ type: 'checked', round: 'before', function: fn as never, result: a!.result, ...(a!.note ? { note: a!.note } : {}) })),
+    { type: 'received' },
+  ];
+  await runAll(em, who, jobId, bodies, now);
+  for (const [kind, value] of [['owner', r.owner], ['passcode', r.passcode]] as const) {
+    if (value?.trim()) await em.execute(`insert into job_private (shop_id, job_id, kind, value) values (shop_now(), ?, ?, ?)`, [jobId, kind, value.trim()]);
+  }
+}
+/** Runs commands of this server's own making; one that is refused is a mistake of the program and undoes all. */
+export async function runAll(em: EntityManager, who: Who, jobId: string, bodies: Body[], now: number): Promise<void> {
+  for (const [i, body] of bodies.entries()) {
+    const command: Command = { id: `${jobId}:${i}`, job: jobId, body, at: now, clockKnown: true };
+    const { outcome } = await appendCommand(em, who, command, jobId);
+    if (outcome.status === 'refused') throw new Error(`${body.type} was refused at Receive: ${JSON.stringify(outcome.refused)}`);
+  }
+}
