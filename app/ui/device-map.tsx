@@ -28,8 +28,8 @@ function Label({ s, text }: { s: Slot; text: string }) {
   const words = text.split(' ');
   const lines = text.length * 1.55 > s.shape.w - 1 && words.length > 1 ? [words.slice(0, Math.ceil(words.length / 2)).join(' '), words.slice(Math.ceil(words.length / 2)).join(' ')] : [text];
   const longest = Math.max(...lines.map((l) => l.length));
-  const size = Math.min(3.2, (s.shape.w - 1.2) / (longest * 0.54), (s.shape.h - 0.6) / (lines.length * 1.15));
-  if (size < 1.9) return null;
+  const size = Math.min(4, (s.shape.w - 1.2) / (longest * 0.54), (s.shape.h - 0.6) / (lines.length * 1.15));
+  if (size < 2.2) return null;
   const x = s.shape.x + s.shape.w / 2;
   const y = s.shape.y + s.shape.h / 2 - ((lines.length - 1) * size * 1.15) / 2;
   return <>{lines.map((l, i) => <text key={l} x={x} y={y + i * size * 1.15} fontSize={size} textAnchor="middle" dominantBaseline="central">{l}</text>)}</>;
@@ -65,11 +65,11 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
       {/* the open display, on the side of its hinge */}
       <g opacity={open && !away ? 1 : 0.55}>
         <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
-        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{away ? 'display out' : open ? 'display, folded open' : 'opens to here'}</text>
-        {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.2} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
+        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{away ? 'display out' : open ? 'display, folded open' : 'opens to here'}</text>
+        {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
         {open && index.model.slots.filter((s) => s.carrier === display?.id).map((s) => {
           const x = flapX + (flap - W) / 2 + (W - s.shape.x - s.shape.w);
-          return pieceInSlot(state, s.id) && <g key={s.id}><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill="var(--part)" stroke="var(--metal)" strokeWidth={0.3} /><text x={x + s.shape.w / 2} y={s.shape.y + s.shape.h / 2} fontSize={2.5} textAnchor="middle" dominantBaseline="central">{s.label ?? s.name}</text></g>;
+          return pieceInSlot(state, s.id) && <g key={s.id}><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill="var(--part)" stroke="var(--metal)" strokeWidth={0.3} /><text x={x + s.shape.w / 2} y={s.shape.y + s.shape.h / 2} fontSize={3} textAnchor="middle" dominantBaseline="central">{s.label ?? s.name}</text></g>;
         })}
       </g>
       <rect x={0} y={0} width={W} height={H} rx={outline.cornerMm} fill="var(--paper)" stroke="var(--ink)" strokeWidth={0.6} />
@@ -81,13 +81,12 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
       )}
       {open && slots.map((s) => {
         const here = pieceInSlot(state, s.id) !== undefined;
-        if (!seen(index, state, s.id) && !isLit(s.id)) return null;
         const on = isLit(s.id);
         return (
           <g key={s.id} className="thing" {...pick(s.id)}>
             <title>{s.name}{here ? '' : ', out'}</title>
             <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
-            {here && !index.model.connectors.some((c) => s.kind === 'board' && c.id === now) && <Label s={s} text={s.label ?? s.name} />}
+            {here && s.kind !== 'board' && seen(index, state, s.id) && <Label s={s} text={s.label ?? s.name} />}
           </g>
         );
       })}
@@ -106,7 +105,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
             {c.id === now && <rect x={c.at.x - w / 2 - 1.4} y={c.at.y - 2.9} width={w + 2.8} height={5.8} rx={2} fill="none" stroke="var(--saffron)" strokeWidth={0.9} />}
             <rect x={c.at.x - w / 2} y={c.at.y - 1.5} width={w} height={3} rx={0.7} fill={on ? 'var(--petrol)' : 'var(--card)'} stroke="var(--petrol)" strokeWidth={0.5} />
             {!on && <path d={`M${c.at.x - w / 2 + 1} ${c.at.y}H${c.at.x + w / 2 - 1}`} stroke="var(--petrol)" strokeWidth={0.5} strokeDasharray="0.9 0.7" />}
-            <text x={c.at.x} y={c.at.y + 3.4} fontSize={2.3} textAnchor="middle" fill="var(--petrol)">{c.name}</text>
+            <text x={c.at.x} y={c.at.y + 3.9} fontSize={3} textAnchor="middle" fill="var(--petrol)">{c.name}</text>
           </g>
         );
       })}

@@ -10,10 +10,10 @@ import { left, soon } from '../words/time';
 /** A second's tick for everything that counts down; quiet on the server. */
 let now = 0;
 const tickers = new Set<() => void>();
-let timer: ReturnType<typeof setInterval> | undefined;
+let ticking = false;
 export function useNow(): number {
   return useSyncExternalStore(
-    (cb) => { tickers.add(cb); timer ??= setInterval(() => { now = benchTime().at; for (const t of tickers) t(); }, 1000); if (!now) { now = benchTime().at; cb(); } return () => void tickers.delete(cb); },
+    (cb) => { tickers.add(cb); if (!ticking) { ticking = true; setInterval(() => { now = benchTime().at; for (const t of tickers) t(); }, 1000); } if (!now) { now = benchTime().at; cb(); } return () => void tickers.delete(cb); },
     () => now,
     () => 0,
   );
@@ -37,7 +37,7 @@ export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Rec
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
   const s = job.summary;
-  const run = s.running && time ? left((s.running.until - time) / 1000) : undefined;
+  const run = s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'is over') : undefined;
   const at = stages.indexOf(job.stage as 'Open');
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
   return (

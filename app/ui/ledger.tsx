@@ -6,7 +6,7 @@ import type { SendState } from '../job/sender';
 import { list, pieceName } from '../words/things';
 
 /** The balance, always at the same place and always true; with what is kept here and not yet confirmed. */
-export function Ledger({ index, state, send, children }: { index: IndexedModel; state: JobState; send: SendState; children: ReactNode }) {
+export function Ledger({ index, state, send, children }: { index: IndexedModel; state: JobState; send: SendState; children?: ReactNode }) {
   const b = balance(state, index);
   const rim = index.model.bonds.find((x) => x.kind === 'perimeter-seal');
   const sealWord = !rim ? 'none' : state.bond[rim.id] === undefined ? 'whole' : flag(state, 'closed') && flag(state, 'unsealed') ? 'left off' : flag(state, 'seal') === 'applied' ? 'new' : 'broken';

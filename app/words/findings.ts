@@ -27,6 +27,7 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
     'film still on': { what: 'A film or masking tape is still on.', instead: 'Peel it off first.' },
     'connector open': { what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' },
     'screw of another hole': { what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`, instead: 'Take the hole’s own screw.' },
+    'tested without the cell': { what: 'The cell is off: nothing can be tested.', instead: 'Plug the cell in last, then test.' },
     'place already taken': { what: `There is already a piece there: ${n}.`, instead: 'Say where that one is.' },
     'piece is elsewhere': { what: `By the record, ${n} is somewhere else.`, instead: 'Check which one it is.' },
     'device not closed': { what: 'The device is not closed yet.', instead: 'Close it, then the outside screws.' },

@@ -12,8 +12,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
   switch (step.action) {
     case 'unscrew': return outside ? `Take out ${plural(n, 'outside screw')}` : `Take out ${plural(n, 'screw')} from the ${about}`;
     case 'fasten': return outside ? `Put in ${plural(n, 'outside screw')}` : `Put ${plural(n, 'screw')} into the ${about}`;
-    case 'disconnect': return step.targets[0] === index.cellConnector ? 'Unplug the cell' : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))}`;
-    case 'connect': return step.targets[0] === index.cellConnector ? 'Plug the cell in' : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))}`;
+    case 'disconnect': return step.targets[0] === index.cellConnector ? 'Unplug the cell' : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
+    case 'connect': return step.targets[0] === index.cellConnector ? 'Plug the cell in' : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
     case 'unhook': return `Unhook the ${about}`;
     case 'heat': return `Warm the ${about} on the ${index.model.stations.find((s) => s.id === step.station)?.name ?? 'plate'}`;
     case 'solvent': return `Wet the ${list(step.targets.map(name))} with alcohol`;
@@ -32,7 +32,7 @@ export function stepTitle(index: IndexedModel, step: Step): string {
     case 'apply seal': return 'Lay the new seal';
     case 'liner off': return 'Take off the last liner';
     case 'close': return `Close the ${about}`;
-    case 'check': return step.round === 'after' ? 'Check after closing' : 'Check before closing';
+    case 'check': return step.round === 'after' ? 'Check after closing' : step.short ? 'Short check once more' : 'Check before closing';
   }
 }
 const wayOf = (index: IndexedModel, step: Step) => index.slots.get(step.about ?? '')?.ways.find((w) => w.to === step.pose);
@@ -66,6 +66,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
 export function stepWhy(index: IndexedModel, step: Step): string {
   const subject = step.about ?? step.targets[0]!;
   const first = step.why.find((w) => w !== subject) ?? step.why[0];
+  if (!first && step.action === 'disconnect') return 'must be off while the rim is cleaned and sealed';
   if (!first) return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
   if (step.action === 'unscrew') return `holds the ${thingName(index, step.about!)}`;
   if (step.action === 'disconnect') return step.targets.includes(index.cellConnector ?? '') ? 'no other connector may move while the cell is on' : `joins the ${thingName(index, step.why[0]!)} to the board`;

@@ -23,7 +23,11 @@ export interface DueCheck {
 /** What a function depends on: connectors that carry it, and slots that serve it (directly or by their connectors). */
 function dependsOn(index: IndexedModel): Map<FunctionId, { connectors: string[]; slots: string[] }> {
   const out = new Map<FunctionId, { connectors: string[]; slots: string[] }>();
-  const at = (f: FunctionId) => out.get(f) ?? (out.set(f, { connectors: [], slots: [] }), out.get(f)!);
+  const at = (f: FunctionId) => {
+    const known = out.get(f) ?? { connectors: [], slots: [] };
+    out.set(f, known);
+    return known;
+  };
   for (const c of index.model.connectors) for (const f of c.functions) at(f).connectors.push(c.id);
   for (const s of index.model.slots) {
     // a bracket serves nothing itself: it is judged by the connectors under it

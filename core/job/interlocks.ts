@@ -5,7 +5,7 @@ import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { balance, emptyInside, unaccounted } from './balance';
 import type { Body, BodyOf, BodyType } from './events';
 import { flag, holderOf, type JobState } from './state';
-import { hasCondition, isOn, outsideFasteners, piecesAt, placeOf, stillHolding } from './view';
+import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, stillHolding } from './view';
 
 /**
  * The interlocks: one table of named rules, each a small pure function. `core/job` decides with it, the Work
@@ -137,6 +137,10 @@ export const rules = {
       return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm) ? undefined : [own.id, hole.id];
     },
   }),
+  'tested without the cell': rule({
+    severity: 'stop', passableBy: skilled, on: ['checked'],
+    check: ({ state, index }, b) => (b.round === 'before' || isLive(state, index) ? undefined : [b.function]),
+  }),
   'place already taken': rule({
     severity: 'stop', passableBy: skilled, on: ['screwIn', 'pieceFitted'],
     check: ({ state }, b) => {
@@ -174,7 +178,8 @@ export const rules = {
     check: ({ state, index }, b) => {
       const open = unaccounted(state, index);
       // an abandoned device goes back in pieces: each is in the bag, none is unknown
-      return list(b.ending === 'abandoned' ? open.filter((p) => state.place[p] === 'adrift') : [...open, ...emptyHoles(state, index)]);
+      if (b.ending === 'abandoned') return list(open.filter((p) => state.place[p] === 'adrift'));
+      return list([...open, ...emptyHoles(state, index).filter((h) => !open.some((p) => holderOf(p) === h))]);
     },
   }),
   'after check open': rule({

@@ -14,7 +14,7 @@ const overlap = (a: Slot['shape'], b: Slot['shape']) =>
 /**
  * The slots that hide a thing: derived from geometry (same face, higher layer, point inside the shape or shapes
  * overlapping), plus what the model stores as `covers`, less what it stores as `leavesFree`.
- * What a piece carries never hides the piece, nor the other way round.
+ * What a piece carries never hides the piece, nor the other way round, nor anything that stays behind with the device.
  * @param id a slot, fastener, connector, bond or catch
  * @returns ids of slots in the model's order; empty for an unknown id
  */
@@ -24,10 +24,14 @@ export function coveredBy(index: IndexedModel, id: string): string[] {
   const bond = index.bonds.get(id);
   const thing: Placed | undefined = slot ?? pointed ?? bond;
   if (!thing) return [];
+  const holds = index.fasteners.get(id)?.holds ?? bond?.holds ?? index.catches.get(id)?.holds;
+  const carrier = slot ? slot.carrier : holds && index.slots.get(holds[0]!)?.carrier;
   return index.model.slots
     .filter((s) => {
       if (s.id === id || s.leavesFree.includes(id) || s.carrier === id || slot?.carrier === s.id) return false;
       if (s.covers.includes(id)) return true;
+      // what sits on a carrier goes with it: it hides only what sits on the same carrier
+      if (s.carrier !== undefined && s.carrier !== carrier) return false;
       if (s.face !== thing.face || s.layer <= thing.layer) return false;
       return pointed ? inside(s.shape, pointed.at.x, pointed.at.y) : overlap(s.shape, (slot ?? bond)!.shape);
     })

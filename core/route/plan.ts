@@ -107,7 +107,7 @@ export function planRoute(index: IndexedModel, modelHash: string, input: RouteIn
   }
   if (cellOn && ((seal && !sealed) || midPassed)) {
     steps.push(connectCell());
-    steps.push({ ...checkStep('mid', 1), phase: 'Prove' });
+    steps.push({ ...checkStep('mid', 1), short: true, phase: 'Prove' });
   }
   run(second, () => 'Refit', makeBack);
   if (back.cover) {

@@ -29,6 +29,8 @@ export interface Step {
   /** The piece that goes in, where another one than came out. */
   piece?: string;
   round?: Round;
+  /** A check in short form: only what has moved since. */
+  short?: true;
   station?: string;
   tools: string[];
   handsS: Minutes;

@@ -86,7 +86,7 @@ async function seedJob(em: EntityManager, staff: Map<string, Who>, { hash, model
   bench.at = now - job.minutesAgo * 60_000;
   bench.paceMs = 4000 + ((number * 7919) % 5) * 900;
   const promisedAt = nextAt(sailings[job.sailing]!, job.ending ? bench.at + 3600_000 : now + 15 * 60_000);
-  bench.do({ type: 'opened', modelHash: hash, variant, tag: job.tag, complaint: job.complaint, tasks: [{ slot: 'cell', action: 'replace' }], promisedAt, promisedAs: `${sailings[job.sailing]} sailing` });
+  bench.do({ type: 'opened', modelHash: hash, variant, tag: job.tag, complaint: job.complaint, tasks: [{ slot: 'cell', action: 'replace' }], promisedAt, promisedAs: 'sailing' });
   job.marks?.forEach((m, i) => bench.do({ type: 'marked', mark: { id: `m${i + 1}`, ...m } }));
   for (const f of model.shortList) bench.do({ type: 'checked', round: 'before', function: f, result: job.fails?.includes(f) ? 'fails' : job.untested?.includes(f) ? 'untested' : 'works' });
   bench.do({ type: 'received' });
@@ -95,7 +95,12 @@ async function seedJob(em: EntityManager, staff: Map<string, Who>, { hash, model
     if ('infeasible' in route) throw new Error(`${model.name} cannot be routed`);
     await storeRoute(em, route);
     bench.adopt(route);
-    for (let k = 0; k < (job.presses === 'all' ? 2000 : job.presses) && bench.next(); k++);
+    const presses = job.presses === 'all' ? 2000 : job.presses;
+    for (let k = 0; k < presses; k++) {
+      // of an open device the last thing happened just now: what was put on the plate is still warming
+      if (!job.ending && k === presses - 1) bench.at = Math.max(bench.at, now - 80_000);
+      if (!bench.next()) break;
+    }
     if (job.presses === 'all') for (const e of consentsNeeded(route.effects)) bench.do({ type: 'consentGiven', effect: e.id, by: job.owner });
   }
   if (job.ending) bench.do({ type: 'jobClosed', ending: job.ending, note: '' });

@@ -14,6 +14,7 @@ const line = (r: Row): JobLine => ({ id: r.id, number: r.number, tag: r.tag, sta
 export async function openJobs(em: EntityManager): Promise<JobLine[]> {
   return (await em.execute<Row[]>(`select ${columns} from job j where j.ending is null order by j.promised_at nulls last, j.number limit 200`)).map(line);
 }
+export const stripFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
 export async function benchPage(who: Who): Promise<{ jobs: JobLine[]; drafts: { id: string; tag: string; updatedAt: number }[] }> {
   return inShop(who.shopId, async (em) => {
     const drafts = await em.execute<{ id: string; tag: string | null; updated: string }[]>(`select id, body->>'tag' as tag, extract(epoch from updated_at) * 1000 as updated from draft where person_id = ? order by updated_at desc limit 20`, [who.personId]);

@@ -36,7 +36,7 @@ export async function adoptRoute(who: Who, jobId: string, commandId: string, mor
     const state = await loadState(em, jobId);
     const index = await indexOf(em, flag(state, 'modelHash')!, flag(state, 'variant')!);
     const route = planFor(who, index, state, more);
-    if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids) };
+    if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids).map((i) => index.slots.get(i.split('@')[0]!)?.name ?? i) };
     await storeRoute(em, route);
     const command: Command = { id: commandId, job: jobId, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
     return { ok: true, outcome: (await appendCommand(em, who, command, jobId, { state, ...job })).outcome };

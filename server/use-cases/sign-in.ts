@@ -1,7 +1,7 @@
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Role } from '../../core/job/interlocks';
 import { passwordMatches } from '../auth/password';
-import { openSession } from '../auth/session';
+import { closeSession, openSession } from '../auth/session';
 import { getOrm, inShop } from '../db/orm';
 
 export type SignedIn = { ok: true; cookie: string } | { ok: false; code: 'wrong' } | { ok: false; code: 'too many'; seconds: number };
@@ -43,6 +43,9 @@ export async function signIn(login: string, password: string, address: string, r
     throw e;
   }
 }
+
+/** Ends the session of this request. @returns the cookie that says so */
+export const signOut = closeSession;
 
 /** Demo sign-in needs all of: a loopback bind, a demo database, no forwarding headers. */
 export function demoAllowed(request: Request): boolean {

@@ -61,7 +61,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                     <td>{j.owner ?? ''}</td>
                     <td>{j.summary.tasks.join(', ')}</td>
                     <td><StageBar job={j} /></td>
-                    <td>{j.summary.running ? <span>{j.summary.running.what === 'heat' ? 'hot plate ' : 'alcohol '}{left((j.summary.running.until - time) / 1000)}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
+                    <td>{j.summary.running ? <span>{j.summary.running.what === 'heat' ? 'the plate, ' : 'alcohol, '}{j.summary.running.until > time ? left((j.summary.running.until - time) / 1000) : 'is over: go to it'}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
                     <td><Promised job={j} time={time} /><div className="muted small">{j.summary.promisedAs}</div></td>
                   </tr>
                 ))}

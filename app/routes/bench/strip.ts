@@ -1,9 +1,8 @@
-import { inShop } from '../../../server/db/orm';
-import { openJobs } from '../../../server/use-cases/bench-page';
+import { stripFor } from '../../../server/use-cases/bench-page';
 import { requirePersonForData } from '../../context';
 import type { Route } from './+types/strip';
 
 /** The open devices, for the strip on every screen. */
 export async function loader({ context }: Route.LoaderArgs) {
-  return Response.json(await inShop(requirePersonForData(context).shopId, openJobs));
+  return Response.json(await stripFor(requirePersonForData(context)));
 }

@@ -1,10 +1,11 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { Link, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
 import type { CheckResult, Round } from '../../../core/job/events';
 import { failedChecks } from '../../../core/job/stage';
 import { nextStep } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
+import { isLive } from '../../../core/job/view';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { ownerKey } from '../../job/outbox';
@@ -43,7 +44,6 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
   const [reveal, setReveal] = useState(false);
-  const [row, setRow] = useState(0);
   const index = indexModel(page.model);
   const { state, context } = view;
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
@@ -53,13 +53,15 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const due = checksDue(state, index, round);
   const mid = checksDue(state, index, 'mid');
   const after = checksDue(state, index, 'after');
-  const all = [...new Map([...after, ...mid].map((c) => [c.function, c])).keys()];
+  // what is due now stands first, the rest of the record below it
+  const all = [...new Map([...due, ...after, ...mid].map((c) => [c.function, c])).keys()];
   const failed = failedChecks(state, index);
   const open = due.filter((c) => !c.passed);
   const settled = open.length === 0;
   const ended = flag(state, 'ending') !== undefined;
-  useEffect(() => { const first = due.findIndex((c) => !c.passed); if (first >= 0) setRow(first); }, [round]);
   const answer = (c: DueCheck, result: CheckResult) => { void replica.report({ type: 'checked', round, function: c.function, result }); };
+  const live = isLive(state, index);
+  const may = !ended && round !== 'before' && live;
   const stepIsThis = next?.action === 'check' && next.round === round;
   const look = failed.flatMap((f) => suspects(index, state.touched, after.find((c) => c.function === f.function) ?? { function: f.function, because: [] } as unknown as DueCheck)).filter((s, i, l) => l.indexOf(s) === i);
   return (
@@ -68,7 +70,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
       <JobTabs id={page.id} here="checks" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
       <main className="page stack" style={{ paddingBottom: 12 }}>
         <div className="spread">
-          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : `${round === 'mid' ? 'Mid check, before closing' : 'After check, device closed'}: ${open.length} open`}</h1><p className="muted">What was touched is due; where nothing was touched, the short list.</p></div>
+          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : !live ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet` : `${round === 'mid' ? 'Mid check, before closing' : 'After check, device closed'}: ${open.length} open`}</h1><p className="muted">{live || settled ? 'What was touched is due; where nothing was touched, the short list.' : 'The cell is unplugged: nothing can be tested. These will be due when it is on again.'}</p></div>
           <div className="row">{passcode && <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>{reveal ? `passcode ${passcode}` : 'show passcode'}</button>}
             {!ended && settled && stepIsThis && <button type="button" className="btn primary" onClick={() => { if (next) void replica.report({ type: 'stepPassed', passed: next.id, round }).then(() => go(`/jobs/${page.id}/${round === 'after' ? 'hand-over' : 'work'}`)); }}>{round === 'after' ? 'All checked: hand over' : 'All checked: go on'}</button>}
             {!ended && settled && !stepIsThis && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/${next ? 'work' : 'hand-over'}`}>{next ? 'Back to Work' : 'To hand over'}</Link>}</div>
@@ -87,16 +89,16 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                 const m = mid.find((d) => d.function === fn);
                 const a = after.find((d) => d.function === fn);
                 const any = c ?? a ?? m!;
-                const lit = !ended && c !== undefined && !c.passed;
+                const lit = may && c !== undefined && !c.passed;
                 return (
-                  <tr key={fn} className={lit && due[row] === c ? 'hot' : ''} data-testid={`check-${fn}`}>
+                  <tr key={fn} className={lit && c === open[0] ? 'hot' : ''} data-testid={`check-${fn}`}>
                     <td className="strong">{functionName[fn]}</td>
                     <td className="small muted">{functionHow[fn]}</td>
                     <td className="small">{any.because.length ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2) : 'short list'}</td>
                     <td><Answer r={any.before} note={state.check[`before ${fn}`]?.note} /></td>
                     <td>{m ? <Answer r={m.result} was={any.before} stale={m.stale.length > 0} /> : <span className="muted">–</span>}</td>
                     <td>{a ? <Answer r={a.result} was={any.before} stale={a.stale.length > 0} /> : <span className="muted">–</span>}</td>
-                    <td style={{ padding: '3px 0' }}>{!ended && c && round !== 'before' && <fieldset aria-label={functionName[fn]} style={{ border: 0, padding: 0, margin: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>
+                    <td style={{ padding: '3px 0' }}>{may && c && <fieldset aria-label={functionName[fn]} style={{ border: 0, padding: 0, margin: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>
                       {(['works', 'fails', ...(c.before === 'untested' ? ['untested' as const] : []), ...(c.before === 'fails' ? ['same' as const] : [])] as const).map((r) => <button key={r} type="button" className={`btn slim ${c.result === r && !c.stale.length ? `on ${r === 'fails' ? 'bad' : ''}` : ''}`} style={{ padding: '2px 10px' }} aria-pressed={c.result === r && !c.stale.length} onClick={() => answer(c, r)}>{r === 'same' ? 'as before, accepted' : r === 'untested' ? 'not tested' : resultName[r]}</button>)}
                     </fieldset>}</td>
                   </tr>
@@ -104,7 +106,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
               })}
             </tbody>
           </table>
-          {!ended && round !== 'before' && open.length > 1 && <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}><button type="button" className="btn slim" onClick={() => { for (const c of open) if (c.result !== 'fails' || c.stale.length) answer(c, c.before === 'untested' ? 'untested' : 'works'); }}>{`The ${open.length} open ones are as they should be`}</button></div>}
+          {may && open.length > 1 && <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}><button type="button" className="btn slim" onClick={() => { for (const c of open) if (c.result !== 'fails' || c.stale.length) answer(c, c.before === 'untested' ? 'untested' : 'works'); }}>{`The ${open.length} open ones are as they should be`}</button></div>}
         </section>
         <section className="card row">
           <span className="strong">Made for testing:</span>
@@ -112,7 +114,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           <span className="muted small">an enrolment is removed before the owner gets the phone</span>
         </section>
       </main>
-      <Ledger index={index} state={state} send={send}><span /></Ledger>
+      <Ledger index={index} state={state} send={send} />
     </>
   );
 }

@@ -44,7 +44,8 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
   const ended = flag(state, 'ending');
   const due = dueAtEnd({ index, state, waits: context.waits, role: who.role, now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) } }, ending);
-  const effects = effectsOf(index, replacedSlots(state));
+  // what will be replaced counts from the start: the owner is told before, not after
+  const effects = effectsOf(index, [...new Set([...Object.keys(state.task).filter((s) => state.task[s] === 'replace'), ...replacedSlots(state)])]);
   const close = (override?: Parameters<React.ComponentProps<typeof StopSheet>['onPass']>[0]) => {
     const body: Body = { type: 'jobClosed', ending, note };
     if (due.length && !override) { setStop({ findings: due, body }); return; }
@@ -79,7 +80,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
           </section>
         </div>
       </main>
-      <Ledger index={index} state={state} send={send}><span /></Ledger>
+      <Ledger index={index} state={state} send={send} />
       {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel={`${endingText[ending][0]} all the same`} onPass={close} />}
     </>
   );

@@ -1,8 +1,7 @@
 import { Form, Link, useNavigate } from 'react-router';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
-import { inShop } from '../../../server/db/orm';
-import { jobsPage, openJobs } from '../../../server/use-cases/bench-page';
+import { jobsPage, stripFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
@@ -17,7 +16,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   const url = new URL(request.url);
   const { q, page } = query.parse({ q: url.searchParams.get('q') ?? '', page: url.searchParams.get('page') ?? 0 });
-  return { who, q, page, now: Date.now(), strip: await inShop(who.shopId, openJobs), ...(await jobsPage(who, q.trim(), page)) };
+  return { who, q, page, now: Date.now(), strip: await stripFor(who), ...(await jobsPage(who, q.trim(), page)) };
 }
 
 export default function Jobs({ loaderData }: Route.ComponentProps) {

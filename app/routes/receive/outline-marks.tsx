@@ -16,11 +16,11 @@ export function OutlineMarks({ outline, marks, onChange }: { outline: { widthMm:
   return (
     <div className="stack">
       <div className="row" role="radiogroup" aria-label="Kind of mark" style={{ gap: 6 }}>{markKinds.map((k) => <button key={k} type="button" role="radio" aria-checked={k === kind} className={`btn slim ${k === kind ? 'on' : ''}`} onClick={() => setKind(k)}>{k}</button>)}</div>
-      <div className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}>
+      <div className="row" style={{ alignItems: 'flex-start', gap: 24 }}>
         {(['front', 'back'] as const).map((side) => (
-          <figure key={side} style={{ margin: 0, flex: '0 0 128px' }}>
+          <figure key={side} style={{ margin: 0, flex: '0 0 150px' }}>
             {/* biome-ignore lint/a11y/useKeyWithClickEvents: the button below puts a mark down by keyboard, the arrow keys move it */}
-            <svg viewBox={`-2 -2 ${W + 4} ${H + 4}`} width="128" role="img" aria-label={`Outline, ${side}`} style={{ cursor: 'crosshair', display: 'block' }}
+            <svg viewBox={`-2 -2 ${W + 4} ${H + 4}`} width="150" role="img" aria-label={`Outline, ${side}`} style={{ cursor: 'crosshair', display: 'block' }}
               onClick={(e) => { const r = e.currentTarget.getBoundingClientRect(); const s = (W + 4) / r.width; add(side, (e.clientX - r.left) * s - 2, (e.clientY - r.top) * s - 2); }}>
               <rect width={W} height={H} rx={outline.cornerMm} fill="var(--glass)" stroke="var(--ink)" strokeWidth={0.8} />
               {side === 'front' ? <rect x={4} y={6} width={W - 8} height={H - 12} rx={outline.cornerMm - 3} fill="none" stroke="var(--metal)" strokeWidth={0.5} /> : <circle cx={W - 16} cy={16} r={8} fill="none" stroke="var(--metal)" strokeWidth={0.5} />}
@@ -29,7 +29,7 @@ export function OutlineMarks({ outline, marks, onChange }: { outline: { widthMm:
             <figcaption className="small muted" style={{ textAlign: 'center' }}>{side}<br /><button type="button" className="btn slim" onClick={() => add(side, W / 2, H / 2)}>{`mark ${side}`}</button></figcaption>
           </figure>
         ))}
-        <ul style={{ listStyle: 'none', padding: 0, margin: 0, flex: 1, minWidth: 150 }}>
+        <ul style={{ listStyle: 'none', padding: 0, margin: 0, flex: '1 1 100%' }}>
           {marks.length === 0 && <li className="muted small">No marks: click where the device is damaged, or record that it is not by leaving this empty. A panel standing proud sets the device to “swollen” until a lead clears it.</li>}
           {marks.map((m) => (
             <li key={m.id} className="row" style={{ gap: 6, marginBottom: 6, flexWrap: 'nowrap' }}>

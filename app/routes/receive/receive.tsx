@@ -3,8 +3,7 @@ import { useEffect, useState } from 'react';
 import { redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
 import type { FunctionId } from '../../../core/model/schema';
-import { inShop } from '../../../server/db/orm';
-import { openJobs } from '../../../server/use-cases/bench-page';
+import { stripFor } from '../../../server/use-cases/bench-page';
 import { receivePage } from '../../../server/use-cases/drafts';
 import { receiveJob } from '../../../server/use-cases/receive-job';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
@@ -24,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!isId(params.draft)) throw new Response(null, { status: 404, statusText: 'No such draft' });
   const page = await receivePage(who, params.draft);
   if (page.opened) throw redirect(`/jobs/${params.draft}/route`);
-  return { who, ...page, id: params.draft, now: Date.now(), strip: await inShop(who.shopId, openJobs) };
+  return { who, ...page, id: params.draft, now: Date.now(), strip: await stripFor(who) };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

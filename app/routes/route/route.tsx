@@ -7,8 +7,6 @@ import { targetsLeft } from '../../../core/job/report';
 import { consentsNeeded } from '../../../core/pairing/effects';
 import { indexModel, type IndexedModel } from '../../../core/model/index-model';
 import type { Route as Planned, Step } from '../../../core/route/types';
-import { inShop } from '../../../server/db/orm';
-import { indexOf, loadState } from '../../../server/db/job-log';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { useJob } from '../../job/use-job';
@@ -40,7 +38,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!read.success || !z.uuid().safeParse(params.job).success) throw new Response(null, { status: 400, statusText: 'That is not a request for a route' });
   const done = await adoptRoute(who, params.job, read.data.command, read.data.tasks);
   if (!done.ok && done.code === 'no such job') throw new Response(null, { status: 404, statusText: 'No such job' });
-  if (!done.ok) return { error: await inShop(who.shopId, async (em) => { const s = await loadState(em, params.job); const index = await indexOf(em, flag(s, 'modelHash')!, flag(s, 'variant')!); return `There is no safe way to the ${list(('because' in done ? done.because : []).map((b) => thingName(index, b.split('@')[0]!)))}.`; }) };
+  if (!done.ok) return { error: `There is no safe way to the ${list('because' in done ? done.because : [])}.` };
   if (done.outcome.status === 'refused') return { error: 'The job is closed: no route can be taken.' };
   throw redirect(`/jobs/${params.job}/work`);
 }
@@ -103,7 +101,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               <h2>Tell the owner</h2>
               {consentsNeeded(shown.effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}<span className="muted small"> {e.remedy}</span></span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${state.consent[e.id]}`}</span> : <button type="button" className="btn slim nowrap" onClick={() => { void replica.report({ type: 'consentGiven', effect: e.id, by: page.owner ?? 'owner at the counter' }); }}>Owner agrees</button>}</div>)}
             </section>}
-            {shown && <section className="card" style={{ height: 250, padding: 8 }}><div style={{ height: '100%', display: 'flex' }}><DeviceMap index={index} state={hover ? revealed(state, index) : state} lit={hover ? [...hover.targets, hover.about ?? ''] : []} now={hover?.targets[0]} showNoGo={false} /></div></section>}
+            {shown && <section className="card" style={{ height: 330, padding: 8, order: -1 }} aria-label="Map"><div style={{ height: '100%', display: 'flex' }}><DeviceMap index={index} state={hover ? revealed(state, index) : state} lit={hover ? [...hover.targets, hover.about ?? ''] : []} now={hover?.targets[0]} showNoGo={false} /></div></section>}
           </div>
         </div>
       </main>

@@ -1,11 +1,11 @@
 import { redirect } from 'react-router';
-import { closeSession } from '../../../server/auth/session';
+import { signOut } from '../../../server/use-cases/sign-in';
 import { requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/sign-out';
 
 export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
-  throw redirect('/sign-in', { headers: { 'Set-Cookie': await closeSession(requirePersonForData(context), request) } });
+  throw redirect('/sign-in', { headers: { 'Set-Cookie': await signOut(requirePersonForData(context), request) } });
 }
 export function loader({ context }: Route.LoaderArgs) {
   requirePersonForData(context);

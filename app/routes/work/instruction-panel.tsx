@@ -28,7 +28,7 @@ interface Props {
 
 /** One sentence in big type, and below it only what is needed for that. */
 export function InstructionPanel(p: Props) {
-  const { index, now } = p;
+  const { index, now, state } = p;
   if (now.kind === 'no route') return <><h1 className="now-title">No route yet</h1><p>The route is computed from the model and this device’s condition.</p><p style={{ marginTop: 12 }}><Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${p.jobId}/route`}>Plan the route</Link></p></>;
   if (now.kind === 'ended') return <><h1 className="now-title">This job is closed</h1><p><Link to={`/jobs/${p.jobId}/report`}>Its report</Link></p></>;
   if (now.kind === 'finished') return <><p className="muted">Prove · all steps done</p><h1 className="now-title">Everything is back</h1><p>The ledger balances below. What is left is the hand-over.</p></>;
@@ -38,6 +38,7 @@ export function InstructionPanel(p: Props) {
     <>
       <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>
       <h1 className="now-title" data-testid="instruction">{stepTitle(index, step)}</h1>
+      {p.conditions.length > 0 && <p style={{ marginBottom: 8 }}>{p.conditions.map((c) => <span key={c} className="chip bad">{`${c}: ${state.condition[c]!.because}`}</span>)}</p>}
       {step.bit && <BitChip {...p} step={step} />}
       {now.kind === 'waiting' && <Waiting {...p} until={now.until} known={now.clockKnown} onEarly={now.step.action === 'heat' ? () => p.onTarget(now.body) : undefined} />}
       {now.kind === 'checks' && <div className="note"><div className="strong">{`${now.open.length} to be answered: ${list(now.open.map((f) => functionName[f as FunctionId]), 5)}`}</div><Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link></div>}

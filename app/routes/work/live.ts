@@ -1,7 +1,4 @@
-import { appUrl } from '../../../server/db/app-role';
-import { getBus } from '../../../server/db/bus';
-import { databaseUrl } from '../../../server/db/orm';
-import { stopping } from '../../../server/shutdown';
+import { ending as signal, watchShop } from '../../../server/use-cases/live';
 import { requirePersonForData } from '../../context';
 import type { Route } from './+types/live';
 
@@ -9,15 +6,11 @@ import type { Route } from './+types/live';
 export function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePersonForData(context);
   const enc = new TextEncoder();
-  const signal = stopping.signal;
   let stop = () => {};
   const body = new ReadableStream<Uint8Array>({
     start(c) {
       const send = (s: string) => { try { c.enqueue(enc.encode(s)); } catch { stop(); } };
-      const off = getBus(appUrl(databaseUrl())).subscribe((m) => {
-        if (m === 'resync') send('event: resync\ndata: {}\n\n');
-        else if (m.shop === who.shopId) send(`event: change\ndata: ${JSON.stringify({ job: m.job, seq: m.seq })}\n\n`);
-      });
+      const off = watchShop(who, (m) => send(m === 'resync' ? 'event: resync\ndata: {}\n\n' : `event: change\ndata: ${JSON.stringify(m)}\n\n`));
       const beat = setInterval(() => send(': beat\n\n'), 15_000);
       stop = () => {
         off();

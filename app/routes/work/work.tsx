@@ -78,6 +78,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
     if (s.painted !== painted && s.foreign !== view.foreign) s.deadUntil = performance.now() + 700;
     shown.current = { now, painted, foreign: view.foreign, deadUntil: s.deadUntil };
   });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a measurement belongs to the target it was taken for
   useEffect(() => setMeasured(undefined), [painted]);
   useEffect(() => { if (!said) return; const t = setTimeout(() => setSaid(undefined), 6000); return () => clearTimeout(t); }, [said]);
   const e = view.lastForeign;
