@@ -1,7 +1,7 @@
 import type { Step } from '../route/types';
 import type { Body } from './events';
 import { type Finding, findings, type Situation } from './interlocks';
-import { bodyFor, checkStepOpen, nextStep, targetsLeft } from './report';
+import { bodyFor, checkStepOpen, nextStep } from './report';
 import { flag, type JobState } from './state';
 import type { Context } from './decide';
 
@@ -22,13 +22,13 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
   for (const id in state.question) { const q = state.question[id]; if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids }; }
   if (!context.route) return { kind: 'no route' };
-  const step = nextStep(context.route, state);
-  if (!step) return { kind: 'finished' };
+  const next = nextStep(context.route, state, context.index);
+  if (!next) return { kind: 'finished' };
+  const { step, left } = next;
   if (step.action === 'check') {
     const open = checkStepOpen(context.index, state, step);
     if (open.length) return { kind: 'checks', step, open };
   }
-  const left = targetsLeft(state, step);
   const target = left[0]!;
   const body = bodyFor(context.index, state, step, target);
   const wait = waitOf(state, step, target);

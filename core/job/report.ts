@@ -1,6 +1,7 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step, StepAction } from '../route/types';
+import { isAlready } from './already';
 import type { Body } from './events';
 import { holderOf, type JobState, newPiece, originalPiece } from './state';
 import { pieceInHole, pieceInSlot, piecesAt } from './view';
@@ -47,9 +48,17 @@ export function stepFor(route: Route, state: JobState, body: Body): { step: stri
 export const isTargetDone = (state: JobState, step: Step, target: string) => state.progress[`${step.id} ${target}`] === 1;
 export const targetsLeft = (state: JobState, step: Step) => step.targets.filter((t) => !isTargetDone(state, step, t));
 
-/** The steps that are done, in the route's order: all of them up to the first that is not. */
-export function nextStep(route: Route, state: JobState): Step | undefined {
-  return route.steps.find((s) => targetsLeft(state, s).length > 0);
+/**
+ * Where the route stands: the first step that has something left to do, with what is left.
+ * What the device already shows (done before this route was planned, or out of order) is not asked for again.
+ */
+export function nextStep(route: Route, state: JobState, index: IndexedModel): { step: Step; left: string[] } | undefined {
+  for (const step of route.steps) {
+    const open = targetsLeft(state, step);
+    const left = step.action === 'check' ? open : open.filter((t) => !isAlready(index, state, bodyFor(index, state, step, t)));
+    if (left.length) return { step, left };
+  }
+  return undefined;
 }
 
 /** What to report when this target of a step has been done. */

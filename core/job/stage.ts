@@ -19,7 +19,7 @@ export function failedChecks(state: JobState, index: IndexedModel): { round: 'mi
 export function stageOf(state: JobState, index: IndexedModel, route: Route | undefined): Stage {
   if (flag(state, 'ending') !== undefined) return 'Hand over';
   if (!flag(state, 'received') || !route) return 'Receive';
-  const next = nextStep(route, state);
+  const next = nextStep(route, state, index)?.step;
   const failed = failedChecks(state, index);
   if (failed.length && (!next || next.action === 'check')) {
     const due = checksDue(state, index, 'after');

@@ -55,7 +55,8 @@ export interface Flags {
   ending: Ending;
 }
 export type TableName = keyof Tables;
-export type Undo = [table: TableName, key: string, before: unknown];
+/** Without a third element the key was not there before: `undefined` would not survive JSON. */
+export type Undo = [table: TableName, key: string, before?: unknown];
 
 /** An event that still counts, with what it changed; the last one is the one that may be taken back. */
 export interface TrailEntry {

@@ -59,7 +59,7 @@ export function chooseWays(problem: WaysProblem, budget = 200_000): WaysAnswer {
     for (const { w, k } of ways) {
       const absent = w.needs.find((n) => !parts.get(n)?.ways.length);
       if (absent !== undefined) { dead.add(absent); continue; }
-      if (circular(part, w.needs)) continue;
+      if (circular(part, w.needs)) { dead.add(part); continue; }
       choice.set(part, k);
       let c = cost + w.cost;
       for (const o of w.operations) { const n = paid.get(o) ?? 0; if (!n) c += opCost.get(o)!; paid.set(o, n + 1); }

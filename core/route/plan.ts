@@ -6,7 +6,7 @@ import { chooseWays } from './choose-ways';
 import { poseFact, reachFacts, type Setting, waysProblem } from './facts';
 import { checkStep, gateStep, merge, stepBack, stepsOut } from './steps';
 import { around, expected, handsS, money, plus, times } from './times';
-import type { Kit, Phase, Route, RouteInput, RouteResult, Step } from './types';
+import type { Kit, Phase, RouteInput, RouteResult, Step } from './types';
 import { ancestors, type Chosen, type Costs, type Operation, operationsOf, order, precedencesOut } from './way-out';
 import { type Loose, wayBack } from './way-back';
 

@@ -47,7 +47,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const index = indexModel(page.model);
   const { state, context } = view;
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
-  const next = context.route && nextStep(context.route, state);
+  const next = context.route && nextStep(context.route, state, index)?.step;
   const closed = flag(state, 'closed') === true;
   const round: Round = !flag(state, 'received') ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
   const due = checksDue(state, index, round);

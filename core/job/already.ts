@@ -1,0 +1,43 @@
+import type { IndexedModel } from '../model/index-model';
+import type { Body } from './events';
+import { flag, type JobState } from './state';
+import { isHooked, isOn, placeOf, poseOf } from './view';
+
+/** Whether the state already says what a fact reports, so that two benches that report one screw give one event. */
+export function isAlready(index: IndexedModel, state: JobState, body: Body): boolean {
+  switch (body.type) {
+    case 'opened': return state.seq > 0;
+    case 'screwOut': return placeOf(state, body.piece, index) === `mat/${body.fastener}`;
+    case 'screwIn': return placeOf(state, body.piece, index) === `hole/${body.fastener}`;
+    case 'connectorOff': return !isOn(state, body.connector);
+    case 'connectorOn': return isOn(state, body.connector);
+    case 'bondReleased': return state.bond[body.bond] === (body.torn ? 'torn' : 'released');
+    case 'bondRenewed': return state.bond[body.bond] === 'renewed';
+    case 'catchFreed': return !isHooked(state, body.catch);
+    case 'catchHooked': return isHooked(state, body.catch);
+    case 'pieceMoved': return poseOf(state, body.slot) === body.pose;
+    case 'pieceFitted': return placeOf(state, body.piece, index) === `slot/${body.slot}` && poseOf(state, body.slot) === body.pose;
+    case 'pieceSetAside': return state.place[body.piece] === `aside/${body.to}`;
+    case 'lost': return state.place[body.piece] === 'adrift';
+    case 'found': return state.place[body.piece] !== 'adrift';
+    case 'filmOff': return state.film[body.film] === 'off';
+    case 'maskOn': return state.mask[body.mask] === 'on';
+    case 'maskOff': return state.mask[body.mask] !== 'on';
+    case 'conditionSet': return !!state.condition[body.condition];
+    case 'conditionCleared': return !state.condition[body.condition];
+    case 'received': return flag(state, 'received') === true;
+    case 'rimCleaned': return flag(state, 'rimClean') === true;
+    case 'sealApplied': return flag(state, 'seal') === 'applied';
+    case 'linerOff': return flag(state, 'liner') === 'off';
+    case 'deviceClosed': return flag(state, 'closed') === true;
+    case 'heatStarted': return !!flag(state, 'heat');
+    case 'heatEnded': return !flag(state, 'heat');
+    case 'answered': return !state.question[body.question];
+    case 'retracted': return state.retracted[body.event] !== undefined;
+    case 'stepPassed': return state.progress[`${body.passed} `] === 1;
+    case 'strayRemoved': return state.stray[body.stray] !== 'inside';
+    case 'unenrolled': return state.enrolment[body.what] !== 'made';
+    case 'jobClosed': return flag(state, 'ending') !== undefined;
+    default: return false;
+  }
+}

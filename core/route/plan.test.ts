@@ -1,0 +1,102 @@
+import { describe, expect, test } from 'vitest';
+import { Bench } from '../testing/bench';
+import { indexed, mica9, modelHash, route, sprigModel, swollen } from '../testing/demo-models';
+import { conditionsOf, standingOf } from '../job/standing';
+import { unaccounted } from '../job/balance';
+import { coveredBy } from '../model/covers';
+import { planRoute } from './plan';
+import { asItCame, defaultMethods, type Route } from './types';
+
+const at = (r: Route, action: string, target: string) => r.steps.findIndex((s) => s.action === action && s.targets.includes(target));
+
+describe('the way out', () => {
+  const r = route(mica9);
+  test('is computed from what holds and hides the cell, not written down', () => {
+    expect(r.steps.filter((s) => s.action === 'move').map((s) => `${s.targets[0]}@${s.pose}`)).toEqual(['display@folded', 'cell-bracket@out', 'speaker-cover@out', 'vibration@out', 'loudspeaker@out', 'cell@out']);
+    expect(r.steps.filter((s) => s.phase === 'Strip' && s.action === 'disconnect').map((s) => s.targets[0])).toEqual(['K-cell', 'K-vib', 'K-speak']);
+  });
+  test('the cell is unplugged before anything that is not on the way to its connector (common practice)', () => {
+    const off = at(r, 'disconnect', 'K-cell');
+    for (const s of r.steps.slice(0, off)) expect(['display', 'cell-bracket']).toContain(s.about);
+  });
+  test('nothing is touched while something still hides it', () => {
+    const index = indexed(mica9);
+    const moved = new Set<string>();
+    for (const s of r.steps) {
+      if (s.phase !== 'Open' && s.phase !== 'Strip') break;
+      if (s.action !== 'heat' && s.action !== 'solvent') for (const t of s.targets) for (const c of coveredBy(index, t)) expect(moved, `${s.id} ${t}`).toContain(c);
+      if (s.action === 'move') moved.add(s.targets[0]!);
+    }
+  });
+  test('bits are changed five times, which is proved to be the least', () => {
+    // by hand: five-lobe out, Y and cross inside (each needed on both ways, cross between), Y again for the cell bracket, five-lobe last
+    expect(r).toMatchObject({ changes: 5, turnings: 0, optimal: true });
+  });
+});
+
+describe('conditions change the route', () => {
+  test('a swollen cell is never heated, is poked at and not swept, and needs its container', () => {
+    const r = route(mica9, { conditions: swollen });
+    expect(r.steps.some((s) => s.action === 'heat')).toBe(false);
+    expect(r.kit.stations).toEqual([]);
+    expect(r.steps.find((s) => s.action === 'release')!.cautions).toContain('swollen-poke');
+    expect(r.steps.find((s) => s.action === 'move' && s.targets[0] === 'cell')!.cautions).toContain('swollen-container');
+    expect(route(mica9).steps.some((s) => s.action === 'heat')).toBe(true);
+  });
+  test('the house method “solvent” does without the plate on a good cell, too', () => {
+    const r = route(mica9, { methods: { softening: 'solvent' } });
+    expect(r.steps.slice(0, 3).map((s) => s.action)).toEqual(['unscrew', 'solvent', 'release']);
+  });
+  test('when every way to a part is forbidden, it says which part', () => {
+    const only = structuredClone(mica9);
+    only.bonds.find((b) => b.id === 'seal')!.release = only.bonds.find((b) => b.id === 'seal')!.release.filter((x) => x.by === 'heat');
+    const r = planRoute(indexed(only), 'h', { model: 'x', variant: 'standard', methods: defaultMethods, conditions: swollen, tasks: [{ slot: 'cell', action: 'replace' }], standing: asItCame, hourlyRateMinor: 6000 });
+    expect(r).toMatchObject({ infeasible: true, because: [{ code: 'no way', ids: expect.arrayContaining([expect.stringMatching(/^display@/)]) }] });
+  });
+});
+
+describe.each([['Mica 9', mica9], ['Sprig', sprigModel]] as const)('the way back on %s', (_n, model) => {
+  const r = route(model);
+  test('puts back everything that came out, the cell’s connector after all others', () => {
+    for (const s of r.steps) {
+      if (s.action === 'unscrew') for (const t of s.targets) expect(at(r, 'fasten', t)).toBeGreaterThan(r.steps.indexOf(s));
+      if (s.action === 'move' && s.pose === 'out') expect(at(r, 'fit', s.targets[0]!)).toBeGreaterThan(r.steps.indexOf(s));
+    }
+    const on = r.steps.filter((s) => s.action === 'connect').map((s) => s.targets[0]);
+    expect(on.indexOf('K-cell')).toBe(new Set(on.filter((c) => c !== 'K-cell')).size);
+  });
+  test('the kit is exactly what the steps use', () => {
+    expect(new Set(r.kit.bits)).toEqual(new Set(r.steps.flatMap((s) => s.bit ?? [])));
+    expect(new Set(r.kit.tools)).toEqual(new Set(r.steps.flatMap((s) => s.tools)));
+    expect(r.kit.parts).toEqual(['cell']);
+  });
+  test('checks stand before the seal and after closing', () => {
+    const mid = r.steps.findIndex((s) => s.action === 'check' && s.round === 'mid');
+    const close = r.steps.findIndex((s) => s.action === 'close');
+    const seal = r.steps.findIndex((s) => s.action === 'apply seal');
+    expect(mid).toBeLessThan(seal < 0 ? close : seal);
+    expect(r.steps.at(-1)).toMatchObject({ action: 'check', round: 'after' });
+    expect(r.steps.findLastIndex((s) => s.action === 'fasten')).toBeGreaterThan(close);
+  });
+  test('the same input gives the same route and the same hash', () => {
+    expect(route(model).hash).toBe(r.hash);
+    expect(route(model, { hourlyRateMinor: 6001 }).hash).not.toBe(r.hash);
+  });
+});
+
+test('re-planned after any number of steps, the rest leads to a closed and balanced device', () => {
+  const index = indexed(mica9);
+  const first = route(mica9);
+  const total = new Bench(index, first).open().finish().commands.length;
+  for (let k = 0; k < total; k += 5) {
+    const bench = new Bench(index, first).open();
+    for (let i = 0; i < k && bench.next(); i++);
+    const again = planRoute(index, modelHash(mica9), { ...first.input, conditions: conditionsOf(bench.state) as never, standing: standingOf(bench.state, index) });
+    if ('infeasible' in again) throw new Error(`no way on after ${k} presses`);
+    bench.adopt(again);
+    bench.finish();
+    expect(bench.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused, `after ${k} presses`).toBeUndefined();
+    expect(unaccounted(bench.state, index)).toEqual([]);
+    expect(bench.log.filter((e) => e.breach), `after ${k} presses`).toEqual([]);
+  }
+});
