@@ -12,7 +12,10 @@ const host = process.env.HOST ?? '127.0.0.1';
 const loopback = ['127.0.0.1', 'localhost', '::1'].includes(host);
 const data = process.env.SNAVEK_DATA ?? '.data';
 
+let ending = false;
 const app = express();
+// once it is asked to stop, a kept-alive connection takes no new stream
+app.use((_req, res, next) => { if (ending) { res.set('Connection', 'close').status(503).end(); return; } next(); });
 app.disable('x-powered-by');
 // never compress an event stream: compression would hold the events back
 app.use(compression({ filter: (req, res) => !String(res.getHeader('Content-Type') ?? '').startsWith('text/event-stream') && compression.filter(req, res) }));
@@ -55,7 +58,6 @@ server.listen(port, host, async () => {
   if (process.env.SNAVEK_DEMO === '1') console.log(loopback ? 'Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).' : 'Sign in as tova with the password port-sellen.');
 });
 
-let ending = false;
 async function end(signal) {
   if (ending) return;
   ending = true;
@@ -64,8 +66,9 @@ async function end(signal) {
   main.endStreams();
   const closed = new Promise((r) => server.on('close', r));
   server.close();
-  server.closeIdleConnections();
+  const idle = setInterval(() => server.closeIdleConnections(), 50);
   await closed;
+  clearInterval(idle);
   await main.stop();
   console.log(`stopped by ${signal}`);
   process.exit(0);

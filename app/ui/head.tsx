@@ -62,7 +62,10 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
           <NavLink to="/jobs">Jobs</NavLink>
         </nav>
       )}
-      <nav className="strip" aria-label="Open devices">{jobs.slice(0, 9).map((j, i) => <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} />)}</nav>
+      <nav className="strip" aria-label="Open devices">
+        {jobs.map((j, i) => (i < 6 || j.id === current ? <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} /> : null))}
+        {jobs.length > 6 && <Link to="/" className="dev" style={{ flex: '0 0 84px', minWidth: 84 }}><span className="top">{`+ ${jobs.length - 6}`}</span><span className="sub">on the bench</span></Link>}
+      </nav>
       <div className="who">
         <div>{who.bench} · {who.name}</div>
         <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); }}>

@@ -11,7 +11,7 @@ class Writer {
   set<T extends TableName>(table: T, key: string, value: Tables[T][string] | undefined): void {
     const before = this.state[table][key];
     if (before === value) return;
-    this.undo.push(before === undefined ? [table, key] : [table, key, before]);
+    this.undo.push(before === undefined ? [table, key] : [table, key, before as object]);
     this.write(table, key, value);
   }
   write(table: TableName, key: string, value: unknown): void {

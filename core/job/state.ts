@@ -56,7 +56,7 @@ export interface Flags {
 }
 export type TableName = keyof Tables;
 /** Without a third element the key was not there before: `undefined` would not survive JSON. */
-export type Undo = [table: TableName, key: string, before?: unknown];
+export type Undo = [table: TableName, key: string] | [table: TableName, key: string, before: string | number | boolean | object | null];
 
 /** An event that still counts, with what it changed; the last one is the one that may be taken back. */
 export interface TrailEntry {

@@ -6,13 +6,13 @@ import { cap, cautionLines, checkName, checkWord, doneLines, waterText } from '.
 import { dayAndClock } from '../../app/words/time';
 import type { ReportData } from './report-data';
 
-const fonts = join(dirname(createRequire(import.meta.url).resolve('@ibm/plex-sans/package.json')), 'fonts/complete/ttf');
+const fonts = join(dirname(createRequire(import.meta.url).resolve('@ibm/plex-sans/package.json')), 'fonts/complete/woff');
 
 /** The report as a PDF on A4, tagged, with its fonts embedded. Lengths in points. */
 export function reportPdf(d: ReportData): Promise<Buffer> {
   const doc = new PDFDocument({ size: 'A4', margin: 54, pdfVersion: '1.7', tagged: true, lang: 'en-GB', displayTitle: true, info: { Title: `Repair report, job ${d.page.number}`, Author: d.shop } });
-  doc.registerFont('text', join(fonts, 'IBMPlexSans-Regular.ttf'));
-  doc.registerFont('bold', join(fonts, 'IBMPlexSans-Bold.ttf'));
+  doc.registerFont('text', join(fonts, 'IBMPlexSans-Regular.woff'));
+  doc.registerFont('bold', join(fonts, 'IBMPlexSans-Bold.woff'));
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => { doc.on('data', (c: Buffer) => chunks.push(c)); doc.on('end', () => resolve(Buffer.concat(chunks))); doc.on('error', reject); });
   const root = doc.struct('Document');

@@ -12,12 +12,8 @@ let limiters: Promise<{ login: RateLimiterPostgres; address: RateLimiterPostgres
 async function limiter() {
   limiters ??= (async () => {
     const storeClient = (await getOrm()).em.getConnection().getKnex();
-    const make = (kind: 'login' | 'address') =>
-      new Promise<RateLimiterPostgres>((resolve, reject) => {
-        const l: RateLimiterPostgres = new RateLimiterPostgres({ storeClient, storeType: 'knex', tableName: 'sign_in_attempt', tableCreated: true, keyPrefix: kind, ...limits[kind], insuranceLimiter: new RateLimiterMemory(limits[kind]) }, (e?: Error) => (e ? reject(e) : resolve(l)));
-        setImmediate(() => resolve(l));
-      });
-    return { login: await make('login'), address: await make('address') };
+    const make = (kind: 'login' | 'address') => new RateLimiterPostgres({ storeClient, storeType: 'knex', tableName: 'sign_in_attempt', tableCreated: true, keyPrefix: kind, ...limits[kind], insuranceLimiter: new RateLimiterMemory(limits[kind]) });
+    return { login: make('login'), address: make('address') };
   })();
   return limiters;
 }

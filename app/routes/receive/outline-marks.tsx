@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { conditionOfMark } from '../../../core/job/condition-rules';
 import { type Mark, markKinds } from '../../../core/job/events';
 
 type Side = 'front' | 'back';
@@ -31,6 +32,7 @@ export function OutlineMarks({ outline, marks, onChange }: { outline: { widthMm:
         ))}
         <ul style={{ listStyle: 'none', padding: 0, margin: 0, flex: '1 1 100%' }}>
           {marks.length === 0 && <li className="muted small">No marks: click where the device is damaged, or record that it is not by leaving this empty. A panel standing proud sets the device to “swollen” until a lead clears it.</li>}
+          {marks.some((m) => conditionOfMark[m.kind]) && <li className="note stop small" style={{ marginBottom: 8 }}>{`Sets the device to ${[...new Set(marks.map((m) => conditionOfMark[m.kind]).filter(Boolean))].map((c) => `“${c}”`).join(' and ')} until an owner or lead clears it.`}</li>}
           {marks.map((m) => (
             <li key={m.id} className="row" style={{ gap: 6, marginBottom: 6, flexWrap: 'nowrap' }}>
               <button type="button" className="btn slim" style={{ textAlign: 'left' }} aria-label={`${m.kind} on the ${m.side}: arrow keys move it`} onKeyDown={(e) => { const d = { ArrowLeft: [-2, 0], ArrowRight: [2, 0], ArrowUp: [0, -2], ArrowDown: [0, 2] }[e.key] as [number, number] | undefined; if (d) { e.preventDefault(); move(m, ...d); } }}><span className="strong">{m.kind}</span><br /><span className="muted small">{`${m.side}, ${Math.round(m.x)} × ${Math.round(m.y)} mm`}</span></button>

@@ -62,7 +62,7 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
               <h2>Demo people</h2>
               <p className="muted small">Offered on this machine only, with demo data.</p>
               <input type="hidden" name="to" value={loaderData.to} />
-              <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>{loaderData.people.map((p) => <button key={p.login} type="submit" name="demo" value={p.login} className="btn" style={{ textAlign: 'left' }}>{p.name}<br /><span className="muted small" style={{ fontWeight: 400 }}>{p.role}, {p.bench}</span></button>)}</div>
+              <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>{loaderData.people.map((p) => <button key={p.login} type="submit" name="demo" value={p.login} className="btn" style={{ justifyContent: 'flex-start', textAlign: 'left' }}><span>{p.name}<span className="muted small" style={{ fontWeight: 400, display: 'block' }}>{p.role}, {p.bench}</span></span></button>)}</div>
             </Form>
           )}
         </div>

@@ -45,6 +45,7 @@ export async function clientLoader({ params, serverLoader }: Route.ClientLoaderA
   }
 }
 let lastWho: Loaded['who'] | undefined;
+const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
 const quiet: SendState = { kept: 0, link: 'ok', refused: [] };
 
 export default function Work({ loaderData }: Route.ComponentProps) {
@@ -104,6 +105,10 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   };
   const last = state.trail[state.trail.length - 1];
   const undo = () => { if (last && !stop && !sheet && !picked) report({ type: 'retracted', event: last.event }); };
+  // arriving at a device, the keys are the bench's: nothing that was clicked to get here keeps the focus
+  const main = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
+  useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
   const open = stop !== undefined || sheet !== undefined || picked !== undefined || now.kind === 'question';
   useKeys({
     next: press, undo,
@@ -127,7 +132,8 @@ export default function Work({ loaderData }: Route.ComponentProps) {
     <>
       <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />
       <JobTabs id={page.id} here="work" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
-      <main className="work">
+      {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
+      <main className="work" ref={main} tabIndex={-1} style={{ outline: 'none' }} onMouseDown={(ev) => ev.preventDefault()}>
         <section className="fit" aria-label="Map">
           <div className="spread small muted"><span>{`${index.model.name}, ${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · display side up, hinge ${index.model.hinge}`}</span><span>10 mm ticks</span></div>
           <DeviceMap index={index} state={state} lit={lit} now={target} showNoGo={releasing} onPick={setPicked} />
@@ -142,9 +148,9 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         </section>
       </main>
       <Ledger index={index} state={state} send={send}>
-        <button type="button" className="key" onClick={() => setSheet('trouble')}><span className="cap">T</span><br />Trouble</button>
-        <button type="button" className="key" onClick={undo} disabled={!last}><span className="cap">⌫</span><br />Undo</button>
-        <button type="button" className="go" onClick={press} disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'} data-testid="go">
+        <button type="button" className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}><span className="cap">T</span><br />Trouble</button>
+        <button type="button" className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}><span className="cap">⌫</span><br />Undo</button>
+        <button type="button" className="go" onMouseDown={noFocus} onClick={press} disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'} data-testid="go">
           <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span><br />{button}
         </button>
       </Ledger>

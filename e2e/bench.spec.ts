@@ -1,0 +1,114 @@
+import { expect, go, logOf, newJob, press, settled, signIn, test } from './app';
+
+test('a second tab and another bench show a change without reloading, and together take out one screw', async ({ page, context, browser }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  const tab = await context.newPage();
+  await tab.goto(`/jobs/${job}/work`);
+  const bench = await (await browser.newContext()).newPage();
+  await signIn(bench, 'marek');
+  await bench.goto(`/jobs/${job}/work`);
+  for (const p of [tab, bench]) await expect(go(p)).toContainText('A1 is out');
+  await Promise.all([page.keyboard.press('Space'), bench.keyboard.press('Space')]);
+  for (const p of [page, tab, bench]) { await expect(go(p)).toContainText('A2 is out'); await expect(p.getByTestId('screws-out')).toContainText('1 / 32'); }
+  await settled(page);
+  await settled(bench);
+  expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
+  await bench.context().close();
+});
+
+test('the pedal is dead for a moment when somebody else has just changed the target', async ({ page, browser }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  const bench = await (await browser.newContext()).newPage();
+  await signIn(bench, 'marek');
+  await bench.goto(`/jobs/${job}/work`);
+  await expect(go(bench)).toContainText('A1 is out');
+  // press in the very frame in which the other bench's event has been painted
+  await bench.evaluate(() => {
+    const button = document.querySelector('[data-testid=go]')!;
+    new MutationObserver(() => { if (button.textContent?.includes('A2')) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown' })); }).observe(button, { childList: true, subtree: true, characterData: true });
+  });
+  await page.keyboard.press('Space');
+  await expect(go(bench)).toContainText('A2 is out');
+  await bench.waitForTimeout(300);
+  await expect(go(bench)).toContainText('A2 is out');
+  await bench.waitForTimeout(600);
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('screws-out')).toContainText('2 / 32');
+  await bench.context().close();
+});
+
+test('a held pedal counts once', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.down('PageDown');
+  for (let k = 0; k < 6; k++) await page.keyboard.down('PageDown');
+  await page.keyboard.up('PageDown');
+  await expect(go(page)).toContainText('A2 is out');
+  await settled(page);
+  expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
+});
+
+test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.type('2.41\n');
+  await expect(page.getByText(/2.41 here, this hole takes 6.7/)).toBeVisible();
+  expect(page.url()).toContain(`${job}/work`);
+  await expect(go(page)).toContainText('A1 is out');
+  await page.keyboard.type('6.70\n');
+  await expect(page.getByText(/6.7 mm: right for A1/)).toBeVisible();
+  expect((await logOf(page, job)).some((e) => e.body.type === 'screwOut')).toBe(false);
+});
+
+test('a focused button and a shortcut never both act on one key; 1 to 9 change device; ? shows the keys', async ({ page }) => {
+  await signIn(page);
+  await newJob(page);
+  await page.getByRole('button', { name: /Trouble/ }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('dialog', { name: 'Trouble' })).toBeVisible();
+  await expect(page.getByTestId('screws-out')).toContainText('0 / 32');
+  await page.keyboard.press('Escape');
+  await page.locator('body').click({ position: { x: 640, y: 110 } });
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  const second = (await page.locator('.dev').nth(1).getAttribute('href'))!;
+  await page.keyboard.press('2');
+  await page.waitForURL(second);
+});
+
+test('undo takes back the latest entry of one’s own; a lost screw is adrift until it is found', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('screws-out')).toContainText('1 / 32');
+  await page.keyboard.press('Backspace');
+  await expect(page.getByTestId('screws-out')).toContainText('0 / 32');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('t');
+  await page.getByLabel(/Lost: which piece/).selectOption('A1#1');
+  await expect(page.getByTestId('adrift')).toContainText('screw A1');
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'screw A1 is found' }).click();
+  await expect(page.getByTestId('adrift')).toHaveCount(0);
+  await settled(page);
+  expect((await logOf(page, job)).map((e) => e.body.type).slice(-5)).toEqual(['screwOut', 'retracted', 'screwOut', 'lost', 'found']);
+});
+
+test('a connector reported off while the cell is on is recorded and asked about; the pedal does not answer', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 14);
+  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'panel and touch connector' }) }).last().click();
+  await page.getByRole('button', { name: 'it is off' }).click();
+  await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText('The cell is still on');
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('dialog', { name: 'What happened?' })).toBeVisible();
+  await page.getByLabel(/How does it stand now/).fill('cell was out of reach; no harm seen');
+  await page.getByRole('button', { name: 'That is how it stands' }).click();
+  await expect(go(page)).toContainText('cell is off');
+  await settled(page);
+  expect((await logOf(page, job)).filter((e) => e.breach)).toHaveLength(1);
+});

@@ -1,0 +1,86 @@
+import { database, expect, go, logOf, newJob, origin, press, settled, signIn, test } from './app';
+
+test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 1);
+  await settled(page);
+  database('stop');
+  try {
+    expect((await fetch(`${origin}/healthz`)).status).toBe(503);
+    await press(page, 6);
+    await expect(page.getByTestId('kept')).toContainText('6 kept');
+    await expect(page.getByTestId('kept')).toContainText('server is away');
+  } finally { database('start'); }
+  await expect(page.getByTestId('kept')).toContainText('all confirmed', { timeout: 30_000 });
+  const log = await logOf(page, job);
+  expect(log.map((e) => e.body.type).slice(-7)).toEqual(['screwOut', 'screwOut', 'catchFreed', 'catchFreed', 'catchFreed', 'catchFreed', 'pieceMoved']);
+  expect(log.map((e) => e.seq)).toEqual(log.map((_, i) => i + 1));
+});
+
+test('the server is killed between two screws: work goes on, a reload keeps what is kept, nothing is doubled', async ({ page, server }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 1);
+  await settled(page);
+  await server.stop('SIGKILL');
+  await press(page, 3);
+  await expect(page.getByTestId('kept')).toContainText('3 kept');
+  await server.start();
+  await page.reload();
+  await expect(go(page)).toContainText('clip');
+  await settled(page);
+  expect((await logOf(page, job)).filter((e) => ['screwOut', 'catchFreed'].includes(e.body.type))).toHaveLength(4);
+});
+
+test('another device is at hand while the server is away, if this browser has seen it', async ({ page, server }) => {
+  await signIn(page);
+  const first = await newJob(page, 'Sprig');
+  const second = await newJob(page, 'Mica 9');
+  await server.stop('SIGKILL');
+  try {
+    await page.locator(`a.dev[href="/jobs/${first}/work"]`).click();
+    await expect(page.getByTestId('instruction')).toHaveText('Take out 2 outside screws');
+    expect(page.url()).toContain(first);
+    await press(page, 1);
+    await expect(page.getByTestId('kept')).toContainText('1 kept');
+  } finally { await server.start(); }
+  await settled(page);
+  expect((await logOf(page, first)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
+  expect((await logOf(page, second)).filter((e) => e.body.type === 'screwOut')).toHaveLength(0);
+});
+
+test('a session that has expired keeps what is unsent; another person does not send it, the same one does', async ({ page, context }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await context.clearCookies();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('kept')).toContainText('1 kept');
+  await expect(page.getByTestId('kept')).toContainText('sign in to send');
+  await signIn(page, 'marek');
+  await page.goto(`/jobs/${job}/work`);
+  await expect(go(page)).toContainText('A1 is out');
+  expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signIn(page, 'tova');
+  await page.goto(`/jobs/${job}/work`);
+  await expect(go(page)).toContainText('A2 is out');
+  await settled(page);
+  const out = (await logOf(page, job)).filter((e) => e.body.type === 'screwOut');
+  expect(out).toHaveLength(1);
+});
+
+test('asked to stop, the server ends its streams and goes quietly', async ({ page, server }) => {
+  await signIn(page);
+  await newJob(page, 'Sprig');
+  expect(await server.stop('SIGTERM')).toBe(0);
+  await server.start();
+});
+
+test('an unknown job and a page that is not there say so', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${crypto.randomUUID()}/work`);
+  await expect(page.getByRole('heading', { name: 'No such job' })).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('There is no such page in this workshop.')).toBeVisible();
+});

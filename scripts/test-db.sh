@@ -1,0 +1,13 @@
+#!/usr/bin/env bash
+# A throw-away PostgreSQL cluster for one command: scripts/test-db.sh COMMAND [ARGS]
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+SNAVEK_DATA=$(mktemp -d "${TMPDIR:-/tmp}/snavek-test.XXXXXX")
+export SNAVEK_DATA SNAVEK_PG_FAST="${SNAVEK_PG_FAST-1}"
+chmod 711 "$SNAVEK_DATA"
+finish() { code=$?; trap - EXIT; bash scripts/pg.sh stop 2>/dev/null || true; rm -rf "$SNAVEK_DATA"; exit "$code"; }
+trap finish EXIT
+trap 'exit 130' INT TERM
+bash scripts/pg.sh start
+DATABASE_URL=$(bash scripts/pg.sh url snavek_test); export DATABASE_URL
+"$@"

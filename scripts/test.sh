@@ -1,0 +1,21 @@
+#!/usr/bin/env bash
+# The whole test: types, lint, import boundaries, unit, integration on a throw-away cluster, browser. Installs what is missing.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+say() { printf '\n== %s\n' "$*"; }
+
+bash scripts/install.sh
+if [ ! -x /usr/bin/chromium ]; then
+  [ "$(id -u)" = 0 ] || { echo 'test: Chromium is not installed; as root: apt-get install chromium' >&2; exit 1; }
+  say "installing Debian's chromium"
+  export DEBIAN_FRONTEND=noninteractive
+  log=$(mktemp)
+  { apt-get update -qq && apt-get install -y -qq chromium; } >"$log" 2>&1 </dev/null || { tail -20 "$log" >&2; exit 1; }
+fi
+say 'types'; node_modules/.bin/react-router typegen 2>/dev/null >&2 || true; node node_modules/ts7/bin/tsc --noEmit
+say 'lint'; node_modules/.bin/biome check --error-on-warnings .
+say 'import boundaries'; node_modules/.bin/depcruise --config .dependency-cruiser.cjs app core server demo
+say 'build'; node scripts/build.mjs
+say 'unit'; node_modules/.bin/vitest run --project unit
+say 'integration'; bash scripts/test-db.sh node_modules/.bin/vitest run --project integration
+say 'browser'; SNAVEK_TEST_PORT=$(node -e 'const s=require("node:net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})') bash scripts/test-db.sh node_modules/.bin/playwright test

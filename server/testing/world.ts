@@ -1,0 +1,61 @@
+import { randomUUID } from 'node:crypto';
+import { RouterContextProvider } from 'react-router';
+import { type Asked, whoContext } from '../../app/context';
+import { people, shop } from '../../demo/scenario';
+import { seedDemo, makeWorkshop, shipModels } from '../seed/seed';
+import { asOwner, closeOrm, inShop, migrate } from '../db/orm';
+import type { Who } from '../types';
+import { receiveJob } from '../use-cases/receive-job';
+import { adoptRoute } from '../use-cases/plan-route';
+
+/** A migrated database with the demo workshop and another one, on the throw-away cluster that DATABASE_URL names. */
+export interface World {
+  own: Map<string, Who>;
+  other: Map<string, Who>;
+  models: Map<string, string>;
+}
+export async function makeWorld(): Promise<World> {
+  await asOwner(migrate);
+  const shipped = await shipModels();
+  await seedDemo(Date.now());
+  const tail = randomUUID().slice(0, 8);
+  const staff = (name: string) => people.map((p) => ({ ...p, login: `${p.login}-${name}-${tail}` }));
+  const byRole = (m: Map<string, Who>) => new Map([...m.values()].map((w) => [w.role, w]));
+  return {
+    own: byRole(await makeWorkshop(shop, staff('own'), 'a-long-password', false)),
+    other: byRole(await makeWorkshop({ ...shop, name: 'Another counter' }, staff('other'), 'a-long-password', false)),
+    models: new Map([...shipped].map(([k, v]) => [k, v.hash])),
+  };
+}
+export const endWorld = closeOrm;
+
+export const receipt = (modelHash: string, more: Record<string, unknown> = {}) => ({
+  modelHash, variant: 'standard', tag: 'T-1', owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: ['cell'],
+  before: Object.fromEntries(['power', 'picture', 'touch', 'face', 'cameras', 'loudspeaker', 'microphones', 'vibration', 'keys', 'charging', 'radios', 'battery'].map((f) => [f, { result: 'works' }])), ...more,
+});
+/** A Mica 9 received by somebody, with its route adopted unless it is said otherwise. */
+export async function openJob(world: World, who: Who, more: Record<string, unknown> = {}, route = true): Promise<string> {
+  const id = randomUUID();
+  const done = await receiveJob(who, id, receipt(world.models.get('mica-9')!, more), Date.now());
+  if (!done.ok) throw new Error(JSON.stringify(done.errors));
+  if (route) await adoptRoute(who, id, randomUUID());
+  return id;
+}
+
+/** Calls a loader or an action as a router would, and gives what it answers, thrown or returned. */
+export async function call(fn: ((args: never) => unknown) | undefined, who: Who | undefined, url: string, params: Record<string, string>, init: RequestInit = {}): Promise<{ status: number; to: string | null; body: unknown; response?: Response }> {
+  if (!fn) throw new Error(`no such handler for ${url}`);
+  const context = new RouterContextProvider();
+  const asked: Asked = who ? { state: 'known', who } : { state: 'nobody' };
+  context.set(whoContext, asked);
+  const request = new Request(`http://localhost${url}`, init);
+  const read = async (r: Response) => { const text = r.headers.get('content-type')?.includes('json') ? await r.clone().json() : null; return { status: r.status, to: r.headers.get('location'), body: text as unknown, response: r }; };
+  try {
+    const out = await fn({ request, params, context, unstable_pattern: '' } as never);
+    return out instanceof Response ? read(out) : { status: 200, to: null, body: out };
+  } catch (e) {
+    if (e instanceof Response) return read(e);
+    throw e;
+  }
+}
+export const eventsOf = (who: Who, job: string): Promise<{ seq: number; event: { id: string; body: { type: string } } }[]> => inShop(who.shopId, (em) => em.execute(`select seq, event from job_event where job_id = ? order by seq`, [job]));
