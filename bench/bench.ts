@@ -1,0 +1,172 @@
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import autocannon from 'autocannon';
+import pg from 'pg';
+import { benchCore, longLog } from './core';
+import { figure, median, percentile, save } from './figures';
+
+const port = 4390;
+const origin = `http://127.0.0.1:${port}`;
+const jobs = Number(process.argv.find((a) => a.startsWith('--jobs='))?.slice(7) ?? 20_000);
+const eventsEach = 50;
+const url = process.env.DATABASE_URL!;
+const superUrl = (() => { const u = new URL(url); u.username = 'postgres'; return u.href; })();
+
+/** Starts the built server, with the demo workshop, and waits until it is ready. */
+async function startServer(): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', PORT: String(port), HOST: '127.0.0.1', SNAVEK_DEMO: '1', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  for (let k = 0; k < 240; k++) { if (await fetch(`${origin}/healthz`).then((r) => r.ok, () => false)) return child; await new Promise((r) => setTimeout(r, 250)); }
+  throw new Error('the server did not start');
+}
+async function signIn(): Promise<string> {
+  const body = new URLSearchParams({ demo: 'tova', to: '/' });
+  const res = await fetch(`${origin}/sign-in`, { method: 'POST', body, redirect: 'manual', headers: { origin } });
+  return res.headers.get('set-cookie')!.split(';')[0]!;
+}
+
+/** Twenty thousand jobs of fifty foldable events each, by COPY. @returns ids of the jobs */
+async function load(): Promise<string[]> {
+  const client = new pg.Client(superUrl);
+  await client.connect();
+  const { rows: [p] } = await client.query<{ shop: string; person: string; hash: string }>(`select p.shop_id as shop, p.id as person, (select hash from device_model where model_id = 'mica-9') as hash from person p where login = 'tova'`);
+  const log = longLog(eventsEach).log.slice(0, eventsEach);
+  const ids = Array.from({ length: jobs }, () => randomUUID());
+  const copy = async (sql: string, lines: (id: string, n: number) => string) => {
+    const psql = spawn('psql', [superUrl, '-X', '-q', '-v', 'ON_ERROR_STOP=1', '-c', sql], { stdio: ['pipe', 'inherit', 'inherit'] });
+    for (let n = 0; n < ids.length; n++) if (!psql.stdin.write(lines(ids[n]!, n))) await once(psql.stdin, 'drain');
+    psql.stdin.end();
+    const [code] = await once(psql, 'exit');
+    if (code !== 0) throw new Error(`COPY failed: ${sql}`);
+  };
+  const summary = JSON.stringify({ model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'hands', running: null, done: 0, total: 48, conditions: [], promisedAs: '', by: '' });
+  const text = log.map((e) => JSON.stringify({ ...e, by: p!.person, body: e.body.type === 'opened' ? { ...e.body, modelHash: p!.hash } : e.body.type === 'routeAdopted' ? { ...e.body, modelHash: p!.hash, routeHash: 'none' } : e.body }).replaceAll('\\', '\\\\'));
+  await copy('copy job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, ending) from stdin', (id, n) => `${p!.shop}\t${id}\t${10_000 + n}\tB${n}\t${p!.hash}\tstandard\t${eventsEach}\tStrip\t${summary}\thanded over\n`);
+  await copy('copy job_event (shop_id, job_id, seq, event) from stdin', (id) => text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n') + '\n');
+  await client.query('vacuum analyze');
+  await client.end();
+  return ids;
+}
+
+/** Bare fsynced commits of one row, by so many clients at once: the reference. */
+async function bareCommits(clients: number, each: number): Promise<number[]> {
+  const times: number[] = [];
+  await Promise.all(Array.from({ length: clients }, async () => {
+    const c = new pg.Client(superUrl);
+    await c.connect();
+    await c.query('create table if not exists bare (n bigserial primary key, t text)').catch(() => {});
+    for (let k = 0; k < each; k++) { const t = performance.now(); await c.query(`insert into bare (t) values ($1)`, ['x'.repeat(200)]); times.push(performance.now() - t); }
+    await c.end();
+  }));
+  return times;
+}
+async function appends(cookie: string, person: string, ids: string[], clients: number, each: number): Promise<number[]> {
+  const times: number[] = [];
+  await Promise.all(Array.from({ length: clients }, async (_, c) => {
+    for (let k = 0; k < each; k++) {
+      const job = ids[(c * 7919 + k * 104_729) % ids.length]!;
+      const body = JSON.stringify({ commands: [{ id: randomUUID(), job, person, body: { type: 'noted', text: 'bench' }, at: Date.now(), clockKnown: true }] });
+      const t = performance.now();
+      const res = await fetch(`${origin}/commands`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body });
+      const answer = (await res.json()) as { answers: { outcome: { status: string } }[] };
+      times.push(performance.now() - t);
+      if (answer.answers[0]?.outcome.status !== 'recorded') throw new Error(JSON.stringify(answer));
+    }
+  }));
+  return times;
+}
+/** Processor time of a process so far, ms. */
+const cpuMs = (pid: number) => { const f = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' '); return (Number(f[11]) + Number(f[12])) * 10; };
+
+async function pages(server: ChildProcess, cookie: string, job: string): Promise<void> {
+  const css = execFileSync('bash', ['-c', 'ls build/client/assets/*.css | head -1'], { encoding: 'utf8' }).trim().replace('build/client', '');
+  for (const connections of [1, 4]) {
+    const run = async (path: string) => {
+      const before = cpuMs(server.pid!);
+      const r = await autocannon({ url: origin + path, connections, duration: 4, headers: { cookie } });
+      if (r.non2xx) throw new Error(`${path}: ${r.non2xx} answers that are not 200`);
+      return { p50: r.latency.p50 || r.latency.average, cpu: (cpuMs(server.pid!) - before) / r.requests.total };
+    };
+    const fixed = await run(css);
+    const work = await run(`/jobs/${job}/work`);
+    figure({ what: `Work page, ${connections} at once: server time`, value: work.p50, unit: 'ms', reference: { what: 'a static file', value: Math.max(fixed.p50, 0.5) } });
+    figure({ what: `Work page, ${connections} at once: processor time a request`, value: work.cpu, unit: 'ms', reference: { what: 'a static file', value: Math.max(fixed.cpu, 0.01) } });
+  }
+}
+
+async function browser(): Promise<void> {
+  const chrome = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  try {
+    const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${origin}/sign-in`);
+    await page.click('button[value=tova]');
+    await page.waitForURL(`${origin}/`);
+    const href = (await page.locator('[data-testid=job-MC9-4417] a').first().getAttribute('href'))!;
+    await page.close();
+    const fresh = await chrome.newContext({ viewport: { width: 1280, height: 800 } });
+    const work = await fresh.newPage();
+    await work.goto(`${origin}/sign-in`);
+    const scripts = new Map<string, number>();
+    const cdp = await fresh.newCDPSession(work);
+    await cdp.send('Network.enable');
+    await cdp.send('Network.setCacheDisabled', { cacheDisabled: true });
+    const names = new Map<string, string>();
+    cdp.on('Network.responseReceived', (e) => { if (e.response.url.endsWith('.js')) names.set(e.requestId, e.response.url.split('/').pop()!); });
+    cdp.on('Network.loadingFinished', (e) => { const n = names.get(e.requestId); if (n) scripts.set(n, e.encodedDataLength); });
+    await work.click('button[value=tova]');
+    await work.waitForURL(`${origin}/`);
+    scripts.clear();
+    names.clear();
+    await work.goto(origin + href);
+    await work.waitForLoadState('networkidle').catch(() => {});
+    const total = [...scripts.values()].reduce((s, x) => s + x, 0) / 1000;
+    figure({ what: 'first load of Work: compressed script', value: total, unit: 'kB', aim: '< 350', ok: total < 350 && total > 0 });
+    for (const [n, size] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 8)) console.log(`        ${n.padEnd(44)} ${(size / 1000).toFixed(1)} kB`);
+    // a press and its undo, each until the ledger's number has changed on the page
+    const times = await work.evaluate(async () => {
+      const ledger = document.querySelector('[data-testid=screws-out]')!;
+      const out: number[] = [];
+      for (let k = 0; k < 60; k++) {
+        const t = performance.now();
+        const changed = new Promise<void>((r) => { const m = new MutationObserver(() => { m.disconnect(); r(); }); m.observe(ledger, { childList: true, subtree: true, characterData: true }); });
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: k % 2 ? 'Backspace' : 'PageDown' }));
+        await changed;
+        out.push(performance.now() - t);
+        await new Promise((r) => setTimeout(r, 120));
+      }
+      return out;
+    });
+    const ms = median(times);
+    figure({ what: 'key press to the ledger’s change, median', value: ms, unit: 'ms', aim: '< 50', ok: ms < 50 });
+    figure({ what: 'key press to the ledger’s change, 95 %', value: percentile(times, 0.95), unit: 'ms' });
+  } finally { await chrome.close(); }
+}
+
+console.log(`Snavek, measured on this machine; ${jobs} jobs, ${jobs * eventsEach} events\n`);
+benchCore();
+const server = await startServer();
+try {
+  const cookie = await signIn();
+  const ids = await load();
+  const client = new pg.Client(superUrl);
+  await client.connect();
+  const { rows } = await client.query<{ id: string; n: string }>(`select id, (select count(*) from job_event) as n from person where login = 'tova'`);
+  const open = await client.query<{ id: string }>(`select id from job where tag = 'MC9-4417'`);
+  // the loaded jobs are closed for the bench list; a note is taken all the same
+  console.log(`        ${rows[0]!.n} events in the database`);
+  await client.end();
+  for (const clients of [1, 8]) {
+    await appends(cookie, rows[0]!.id, ids, clients, 30);
+    const bare = median(await bareCommits(clients, 300));
+    const mine = await appends(cookie, rows[0]!.id, ids, clients, 300);
+    figure({ what: `append of one event through the endpoint, ${clients} client${clients > 1 ? 's' : ''}, p50`, value: median(mine), unit: 'ms', aim: '< 3 bare commits', ok: median(mine) < 3 * bare, reference: { what: 'a bare fsynced commit', value: bare } });
+  }
+  await pages(server, cookie, open.rows[0]!.id);
+  await browser();
+} finally {
+  server.kill('SIGTERM');
+  await once(server, 'exit');
+}
+save();
