@@ -44,7 +44,7 @@ async function load(): Promise<string[]> {
   const summary = JSON.stringify({ model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'hands', running: null, done: 0, total: 48, conditions: [], promisedAs: '', by: '' });
   const text = log.map((e) => JSON.stringify({ ...e, by: p!.person, body: e.body.type === 'opened' ? { ...e.body, modelHash: p!.hash } : e.body.type === 'routeAdopted' ? { ...e.body, modelHash: p!.hash, routeHash: 'none' } : e.body }).replaceAll('\\', '\\\\'));
   await copy('copy job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, ending) from stdin', (id, n) => `${p!.shop}\t${id}\t${10_000 + n}\tB${n}\t${p!.hash}\tstandard\t${eventsEach}\tStrip\t${summary}\thanded over\n`);
-  await copy('copy job_event (shop_id, job_id, seq, event) from stdin', (id) => text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n') + '\n');
+  await copy('copy job_event (shop_id, job_id, seq, event) from stdin', (id) => `${text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n')}\n`);
   await client.query('vacuum analyze');
   await client.end();
   return ids;
