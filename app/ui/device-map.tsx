@@ -84,7 +84,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
         const on = isLit(s.id);
         return (
           <g key={s.id} className="thing" {...pick(s.id)}>
-            <title>{s.name}{here ? '' : ', out'}</title>
+            <title>{`${s.name}${here ? '' : ', out'}`}</title>
             <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
             {here && s.kind !== 'board' && seen(index, state, s.id) && <Label s={s} text={s.label ?? s.name} />}
           </g>

@@ -1,0 +1,111 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, test } from 'vitest';
+import { instruct } from '../../core/job/instruct';
+import { Bench } from '../../core/testing/bench';
+import { indexed, mica9, route, sprigModel } from '../../core/testing/demo-models';
+import { MemoryRouter } from 'react-router';
+import { InstructionPanel } from '../routes/work/instruction-panel';
+import { DeviceMap } from './device-map';
+import { Ledger } from './ledger';
+import { Mat, matCells } from './mat';
+import { LengthBar } from './recess';
+
+const index = indexed(mica9);
+const plan = route(mica9);
+const pressed = (presses: number) => { const b = new Bench(index, plan).open(); for (let k = 0; k < presses; k++) b.next(); return b; };
+const quiet = { kept: 0, link: 'ok' as const, refused: [] };
+
+describe('the map', () => {
+  const draw = (presses: number, now?: string) => renderToStaticMarkup(<DeviceMap index={index} state={pressed(presses).state} lit={[]} now={now} showNoGo={false} />);
+  test('of a closed device shows the display, its hooks and the outside screws, and nothing that is hidden', () => {
+    const svg = draw(0);
+    expect(svg).toContain('<title>screw A1, 6.7 mm, in</title>');
+    expect(svg).not.toContain('screw B1');
+    expect(svg).not.toContain('cell connector');
+    expect(svg).toContain('perimeter seal, whole');
+  });
+  test('of an open one shows what lies under it, and what is out as an empty place', () => {
+    const svg = draw(14);
+    expect(svg).toContain('cell connector, off');
+    expect(svg).toContain('<title>cell bracket, out</title>');
+    expect(svg).toContain('screw B1, 1.2 mm, out');
+    expect(svg).toContain('perimeter seal, broken');
+    expect(svg).not.toContain('panel connector');
+  });
+  test('draws every stretch of the edge where a blade may not go, when it is opened', () => {
+    const svg = renderToStaticMarkup(<DeviceMap index={index} state={pressed(3).state} lit={['seal']} now="seal" showNoGo />);
+    for (const n of mica9.noGo) expect(svg).toContain(n.why);
+  });
+  test('is drawn in millimetres of the model', () => {
+    expect(draw(0)).toContain(`width="${mica9.outline.widthMm}" height="${mica9.outline.heightMm}"`);
+  });
+});
+
+describe('the mat', () => {
+  test.each([['Mica 9', mica9], ['Sprig', sprigModel]] as const)('gives every screw of %s a cell of its own and never turns the device’s pattern round', (_n, m) => {
+    const ix = indexed(m);
+    const cells = matCells(ix, [...ix.fasteners.keys()]);
+    expect(new Set(cells.map((c) => `${c.x} ${c.y}`)).size).toBe(ix.fasteners.size);
+    for (const c of cells) { expect(c.x).toBeGreaterThanOrEqual(0); expect(c.x).toBeLessThan(6); expect(c.y).toBeGreaterThanOrEqual(0); expect(c.y).toBeLessThan(9); }
+    // what is far above on the phone is above on the mat
+    for (const a of cells) for (const b of cells) if (ix.fasteners.get(a.id)!.at.y + m.outline.heightMm / 2 < ix.fasteners.get(b.id)!.at.y) expect(a.y).toBeLessThan(b.y);
+  });
+  test('shows a screw that lies on it, one in its hole, and one adrift, each in its own way', () => {
+    const b = pressed(2);
+    b.do({ type: 'lost', piece: 'A2#1' });
+    const svg = renderToStaticMarkup(<Mat index={index} state={b.state} cells={matCells(index, ['A1', 'A2', 'B1'])} now={undefined} lit={[]} />);
+    expect(svg).toContain('A1, 6.7 mm, on the mat');
+    expect(svg).toContain('A2, 6.7 mm, adrift');
+    expect(svg).toContain('B1, 1.2 mm, in its hole');
+  });
+});
+
+test('lengths are drawn in true proportion', () => {
+  const bar = (l: number) => Number(/x="7"[^>]*width="([\d.]+)"/.exec(renderToStaticMarkup(<LengthBar lengthMm={l} longestMm={4} />))![1]);
+  expect((bar(2.4) - 5) / (bar(1.2) - 5)).toBeCloseTo(2, 5);
+});
+
+describe('the ledger bar', () => {
+  const draw = (b: Bench, send: Parameters<typeof Ledger>[0]['send'] = quiet) => renderToStaticMarkup(<Ledger index={index} state={b.state} send={send} />).replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
+  test('tells cell, screws, connectors, parts and seal as they stand', () => {
+    expect(draw(pressed(0))).toMatch(/Cell is on board is live.* 0 \/ 32 screws out 0 connectors off 0 parts out seal whole 0 kept all confirmed/);
+    expect(draw(pressed(12))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connectors off 1 parts out seal broken, renew/);
+  });
+  test('always says how many are kept, and why', () => {
+    expect(draw(pressed(1), { kept: 3, link: 'no server', refused: [] })).toContain('3 kept server is away: kept here');
+    expect(draw(pressed(1), { kept: 3, link: 'signed out', refused: [] })).toContain('3 kept sign in to send');
+    expect(draw(pressed(1), { kept: 1, link: 'ok', refused: [] })).toContain('1 kept being confirmed');
+  });
+  test('names what is adrift', () => {
+    const b = pressed(2);
+    b.do({ type: 'lost', piece: 'A1#1' });
+    expect(draw(b)).toContain('adrift: screw A1');
+  });
+});
+
+describe('the instruction', () => {
+  const draw = (b: Bench, measured?: number) => {
+    const now = instruct(b.context, b.state, { at: b.at, clockKnown: true });
+    const at = now.kind === 'do' || now.kind === 'waiting' || now.kind === 'checks' ? plan.steps.indexOf(now.step) : 0;
+    return renderToStaticMarkup(<MemoryRouter><InstructionPanel index={index} state={b.state} now={now} steps={plan.steps} at={at} time={b.at} measured={measured} nextUp={plan.steps[at + 1]} conditions={[]} jobId="j" onTarget={() => {}} /></MemoryRouter>).replace(/<[^>]+>/g, ' ').replace(/&#x27;/g, '’').replace(/\s+/g, ' ');
+  };
+  test('has the bit, the screws with their lengths, the reason and what comes next', () => {
+    const text = draw(pressed(0));
+    expect(text).toContain('Open · step 1 of 48');
+    expect(text).toContain('Take out 2 outside screws');
+    expect(text).toContain('five-lobe P2 take it up');
+    expect(text).toContain('bottom edge, left 6.7 mm');
+    expect(text).toContain('Because it holds the display.');
+    expect(text).toContain('Then: warm the display on the hot plate.');
+  });
+  test('while it warms, counts down and offers to take it off early', () => {
+    const b = pressed(3);
+    expect(draw(b)).toMatch(/Warm the display on the hot plate 4:5\d Taken off early/);
+  });
+  test('a screw of the wrong length is told at once, with what it would do', () => {
+    const b = pressed(8);
+    expect(instruct(b.context, b.state, { at: b.at, clockKnown: true })).toMatchObject({ kind: 'do', target: 'B1' });
+    expect(draw(b, 2.4)).toContain('2.4 here, this hole takes 1.2: it would reach what lies below');
+    expect(draw(b, 1.25)).toContain('1.25 mm: right for B1');
+  });
+});

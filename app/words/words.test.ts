@@ -1,0 +1,105 @@
+import { describe, expect, test } from 'vitest';
+import { rules } from '../../core/job/interlocks';
+import { Bench } from '../../core/testing/bench';
+import { indexed, mica9, route, sprigModel, swollen } from '../../core/testing/demo-models';
+import { functionIds } from '../../core/model/schema';
+import { eventText } from './events';
+import { findingText, refusalText } from './findings';
+import { cautionText, doneLabel, stepTitle, stepWhy } from './steps';
+import { functionHow, functionName, list, pieceName, plural, thingName } from './things';
+import { left, minutes, money, soon } from './time';
+
+const index = indexed(mica9);
+
+describe('the instructions', () => {
+  const routes = [[index, route(mica9)], [index, route(mica9, { conditions: swollen })], [indexed(sprigModel), route(sprigModel)]] as const;
+  test('say in one short sentence what to do, with no id of a slot in them', () => {
+    for (const [ix, r] of routes) for (const s of r.steps) {
+      const title = stepTitle(ix, s);
+      expect(title).toMatch(/^[A-Z][^.!?]{5,60}$/);
+      expect(title).not.toMatch(/undefined|-bracket|-cover|@|#/);
+      for (const t of s.targets) expect(doneLabel(ix, s, t)).toMatch(/^[\w(]/);
+      for (const c of s.cautions) expect(cautionText[c].length).toBeGreaterThan(10);
+    }
+  });
+  test('give the reason that the model has for each step of the way out', () => {
+    const r = route(mica9);
+    const why = (action: string, target: string) => stepWhy(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!);
+    expect(why('move', 'cell-bracket')).toBe('covers the cell connector');
+    expect(why('unscrew', 'B1')).toBe('holds the cell bracket');
+    expect(why('move', 'vibration')).toBe('covers the lower strip, right');
+    expect(why('disconnect', 'K-speak')).toBe('joins the loudspeaker to the board');
+    expect(why('disconnect', 'K-cell')).toBe('no other connector may move while the cell is on');
+    expect(why('move', 'cell')).toBe('is to be replaced');
+    for (const s of r.steps.filter((x) => x.phase === 'Open' || x.phase === 'Strip')) expect(stepWhy(index, s)).not.toBe('');
+  });
+  test('name what will be so when the button is pressed', () => {
+    const r = route(mica9);
+    const label = (action: string, target: string) => doneLabel(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!, target);
+    expect(label('unscrew', 'L6')).toBe('L6 is out');
+    expect(label('disconnect', 'K-cell')).toBe('cell is off');
+    expect(label('heat', 'start')).toBe('It is on the plate');
+    expect(label('release', 'strip-tl')).toBe('upper strip, left is out whole');
+  });
+});
+
+test('every interlock says what would happen and what to do instead', () => {
+  for (const rule of Object.keys(rules) as (keyof typeof rules)[]) {
+    const t = findingText(index, { rule, ids: ['B1', 'C1'], seconds: 12 });
+    expect(t.what, rule).toMatch(/[.]$/);
+    expect(t.instead, rule).toMatch(/[.]$/);
+    expect(`${t.what}${t.instead}`).not.toContain('undefined');
+  }
+  expect(findingText(index, { rule: 'solvent still wet', ids: [], seconds: 42 }).instead).toContain('42 s to go');
+  expect(findingText(index, { rule: 'not all inside', ids: ['B1', 'loudspeaker'] }).what).toBe('Not inside yet: screw B1 and loudspeaker.');
+});
+test('every refusal has its words', () => {
+  expect(refusalText(index, { code: 'interlock', findings: [{ rule: 'cell first off', severity: 'stop', ids: ['K-cell'], passableBy: [] }] })).toBe('The cell is still on: a connector that moves now can blow a rail. Unplug the cell first.');
+  for (const r of [{ code: 'closed' }, { code: 'reason missing' }, { code: 'second person needed' }, { code: 'not the latest', latest: undefined }, { code: 'needs the server' }, { code: 'not opened' }, { code: 'no such job' }, { code: 'another person' }] as const) expect(refusalText(index, r)).toMatch(/[.]$/);
+});
+test('every event of a whole repair can be told in words', () => {
+  const bench = new Bench(index, route(mica9)).open().finish();
+  bench.do({ type: 'jobClosed', ending: 'handed over', note: '' });
+  for (const e of bench.log) expect(eventText(index, e.body), e.body.type).toMatch(/^\S.*[^,;]$/);
+});
+test('every function has a name and says when it passes', () => {
+  for (const f of functionIds) { expect(functionName[f]).toBeTruthy(); expect(functionHow[f]).toBeTruthy(); }
+});
+
+describe('names, lists and counts', () => {
+  test('things are called what the trade calls them', () => {
+    expect(thingName(index, 'C3')).toBe('screw C3');
+    expect(thingName(index, 'M1')).toBe('standoff M1');
+    expect(thingName(index, 'K-panel')).toBe('panel connector');
+    expect(pieceName(index, 'cell#2')).toBe('new cell');
+    expect(pieceName(index, 'cell#1', ['cell'])).toBe('old cell');
+  });
+  test('a long list says how many it leaves out', () => {
+    expect(list(['a'])).toBe('a');
+    expect(list(['a', 'b', 'c'])).toBe('a, b and c');
+    expect(list(['a', 'b', 'c', 'd'], 2)).toBe('a, b and 2 more');
+    expect(list([])).toBe('');
+    expect(plural(1, 'screw')).toBe('1 screw');
+    expect(plural(3, 'screw')).toBe('3 screws');
+  });
+});
+describe('times', () => {
+  test('count down in minutes and seconds, and in hours from an hour up', () => {
+    expect(left(112)).toBe('1:52');
+    expect(left(0.2)).toBe('0:01');
+    expect(left(-5)).toBe('0:00');
+    expect(left(11_400)).toBe('3:10 h');
+  });
+  test('say tomorrow for tomorrow, over a month’s end, too', () => {
+    const at = (d: number, h: number) => new Date(2026, 0, d, h, 20).getTime();
+    expect(soon(at(31, 17), at(31, 9))).toBe('17:20');
+    expect(soon(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23))).toBe('tomorrow 10:20');
+    expect(soon(at(20, 10), at(31, 9))).toMatch(/Tue.* 20 Jan.* 10:20/);
+  });
+  test('durations and money are rounded as people say them', () => {
+    expect(minutes(0.4)).toBe('under 1 min');
+    expect(minutes(34.2)).toBe('34 min');
+    expect(minutes(270)).toBe('4 h 30 min');
+    expect(money(3574, 'EUR')).toBe('€35.74');
+  });
+});
