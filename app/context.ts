@@ -5,6 +5,9 @@ export type Asked = { state: 'known'; who: Who } | { state: 'nobody' } | { state
 /** Who asks, resolved once for each request before any loader or action runs. */
 export const whoContext = createContext<Asked>();
 
+/** The address that the request's connection comes from; never what a header says. */
+export const peerContext = createContext<string>('unknown');
+
 type Context = Readonly<RouterContextProvider>;
 
 /** The person who asks, for a page: nobody is sent to sign in, and comes back to where they wanted to go. */

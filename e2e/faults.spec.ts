@@ -84,3 +84,23 @@ test('an unknown job and a page that is not there say so', async ({ page }) => {
   await page.goto('/nowhere');
   await expect(page.getByText('There is no such page in this workshop.')).toBeVisible();
 });
+
+test('with the server away a check is answered all the same, and confirmed later', async ({ page, server }) => {
+  await signIn(page);
+  const href = (await page.getByTestId('job-SPR-0931').getByRole('link').getAttribute('href'))!;
+  const job = href.split('/')[2]!;
+  await page.goto(`/jobs/${job}/work`);
+  await expect(page.getByTestId('instruction')).toHaveText('Check before closing');
+  await page.waitForLoadState('networkidle').catch(() => {});
+  await server.stop('SIGKILL');
+  try {
+    await page.keyboard.press('Space');
+    await page.waitForURL(/\/checks$/);
+    await page.getByRole('button', { name: /open ones are as they should be/ }).click();
+    await page.getByRole('button', { name: 'All checked: go on' }).click();
+    await expect(page.getByTestId('instruction')).toHaveText('Put the cover plate back');
+    await expect(page.getByTestId('kept')).not.toContainText('0 kept');
+  } finally { await server.start(); }
+  await settled(page);
+  expect((await logOf(page, job)).filter((e) => e.body.type === 'stepPassed')).toHaveLength(1);
+});

@@ -1,7 +1,7 @@
 import { createRequestHandler } from '@react-router/express';
 import express from 'express';
 import { RouterContextProvider } from 'react-router';
-import { whoContext } from '../app/context';
+import { peerContext, whoContext } from '../app/context';
 import { whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
@@ -50,6 +50,7 @@ app.use(
       const context = new RouterContextProvider();
       const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;
       const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch((e: Error) => e);
+      context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
       context.set(whoContext, who instanceof Error ? { state: 'no database', why: who.message } : who ? { state: 'known', who } : { state: 'nobody' });
       return context;
     },

@@ -85,7 +85,14 @@ export class Replica {
     if (outcome.status === 'recorded') for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
     this.#kept = this.#kept.filter((c) => c.id !== answer.id);
     this.#paint();
+    this.#remember();
     if (outcome.seq > this.#base.seq) void this.sync();
+  }
+  #remembering: ReturnType<typeof setTimeout> | undefined;
+  /** What is confirmed goes into this browser's copy, too: it must not fall behind when the server goes away. */
+  #remember(): void {
+    clearTimeout(this.#remembering);
+    this.#remembering = setTimeout(() => void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }), 150);
   }
   /** Fetches what is missing since the last confirmed event. */
   sync(): Promise<void> {
@@ -100,11 +107,11 @@ export class Replica {
           if (e.seq !== this.#base.seq + 1) continue;
           this.#base = evolve(this.#base, e);
           const id = e.id.split('.')[0]!;
-          if (!this.#own.has(id)) foreign = e;
+          if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
           this.#kept = this.#kept.filter((c) => c.id !== id);
         }
         if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : {});
-        if (events.length) void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null });
+        if (events.length) this.#remember();
       } catch { /* the link is shown by the sender; the stream asks again when it is back */ } finally { this.#syncing = undefined; }
     })());
   }

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** Characters closer together than this come from a calliper or a scanner, not from fingers. */
 export const burstGapMs = 35;
@@ -14,8 +14,9 @@ const actsOn = (el: Element | null, key: string) => el instanceof HTMLElement &&
  */
 export function useKeys(map: KeyMap, on = true): void {
   const current = useRef(map);
-  useEffect(() => { current.current = map; });
-  useEffect(() => {
+  // before the paint: a key that answers what is seen must find its listener
+  useLayoutEffect(() => { current.current = map; });
+  useLayoutEffect(() => {
     if (!on) return;
     let burst = '';
     let last = 0;

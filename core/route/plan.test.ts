@@ -100,3 +100,19 @@ test('re-planned after any number of steps, the rest leads to a closed and balan
     expect(bench.log.filter((e) => e.breach), `after ${k} presses`).toEqual([]);
   }
 });
+
+test('when a check fails after closing, the way to what was touched is planned from the closed device, and ends closed again', () => {
+  const index = indexed(mica9);
+  const bench = new Bench(index, route(mica9)).open().finish();
+  bench.do({ type: 'checked', round: 'after', function: 'loudspeaker', result: 'fails' });
+  const again = planRoute(index, modelHash(mica9), { ...route(mica9).input, tasks: [{ slot: 'cell', action: 'replace' }, { slot: 'loudspeaker', action: 'reach' }], standing: standingOf(bench.state, index) });
+  if ('infeasible' in again) throw new Error('no way');
+  expect(again.steps.filter((s) => s.action === 'move').map((s) => s.targets[0])).toEqual(expect.arrayContaining(['display', 'speaker-cover']));
+  expect(again.steps.some((s) => s.action === 'set aside')).toBe(false);
+  expect(again.steps.some((s) => s.action === 'apply seal')).toBe(true);
+  bench.adopt(again);
+  bench.finish();
+  expect(bench.log.filter((e) => e.breach)).toEqual([]);
+  expect(bench.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+  expect(bench.state.place['cell#2']).toBe('slot/cell');
+});

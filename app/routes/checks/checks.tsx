@@ -1,5 +1,5 @@
 import { useState, useSyncExternalStore } from 'react';
-import { Link, useNavigate, useNavigation, useSubmit } from 'react-router';
+import { Link, PrefetchPageLinks, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
 import type { CheckResult, Round } from '../../../core/job/events';
 import { failedChecks } from '../../../core/job/stage';
@@ -8,6 +8,7 @@ import { flag } from '../../../core/job/state';
 import { isLive } from '../../../core/job/view';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { passcodeOf } from '../../../server/use-cases/job-page';
+import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
@@ -23,6 +24,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   return { ...loaded, passcode: await passcodeOf(loaded.who, loaded.page.id) };
 }
 
+type Loaded = Awaited<ReturnType<typeof loader>>;
+export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
+  return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, { passcode: null });
+}
+
 /** Where to look first when a function fails: what was touched last of what it depends on. */
 function suspects(index: IndexedModel, touched: Record<string, number>, check: DueCheck): string[] {
   const slots = new Set<string>();
@@ -36,6 +42,7 @@ function suspects(index: IndexedModel, touched: Record<string, number>, check: D
 
 export default function Checks({ loaderData }: Route.ComponentProps) {
   const { who, page, passcode } = loaderData;
+  notePerson(who);
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
@@ -115,6 +122,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
         </section>
       </main>
       <Ledger index={index} state={state} send={send} />
+      <PrefetchPageLinks page={`/jobs/${page.id}/work`} />
     </>
   );
 }

@@ -2,7 +2,7 @@ import { Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-in';
-import { requireSameOrigin, whoContext } from '../../context';
+import { peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
 
 const form = z.object({ login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'), password: z.string().min(1, 'Give your password.').max(200, 'At most 200 characters.') });
@@ -17,12 +17,11 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { people, to, away: asked.state === 'no database' };
 }
 
-export async function action({ request, context: _ }: Route.ActionArgs) {
+export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   const data = await request.formData();
   const to = safe(data.get('to'));
   const demo = data.get('demo');
-  const address = request.headers.get('x-forwarded-for')?.split(',')[0] ?? 'direct';
   if (typeof demo === 'string') {
     const done = await demoSignIn(demo, request);
     if (done.ok) throw redirect(to, { headers: { 'Set-Cookie': done.cookie } });
@@ -31,7 +30,7 @@ export async function action({ request, context: _ }: Route.ActionArgs) {
   const login = String(data.get('login') ?? '');
   const read = form.safeParse({ login, password: data.get('password') ?? '' });
   if (!read.success) return { errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) as Record<string, string>, login };
-  const done = await signIn(read.data.login, read.data.password, address, request);
+  const done = await signIn(read.data.login, read.data.password, context.get(peerContext), request);
   if (done.ok) throw redirect(to, { headers: { 'Set-Cookie': done.cookie } });
   const text = done.code === 'wrong' ? 'Login or password is wrong.' : `Too many attempts. Try again in ${Math.ceil(done.seconds / 60)} min.`;
   return { errors: { form: text } as Record<string, string>, login };

@@ -1,12 +1,13 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { isRouteErrorResponse, Link, useNavigate } from 'react-router';
+import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
 import { instruct } from '../../../core/job/instruct';
 import type { Finding } from '../../../core/job/interlocks';
 import { flag } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
 import { benchTime } from '../../job/clock';
-import { ownerKey, rememberedPage } from '../../job/outbox';
+import { fromServerOrCopy, notePerson } from '../../job/offline-page';
+import { ownerKey } from '../../job/outbox';
 import { type SendState, senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
 import { DeviceMap } from '../../ui/device-map';
@@ -32,25 +33,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 type Loaded = Awaited<ReturnType<typeof loader>>;
 /** Afterwards the page comes from the server when it answers, and from this browser's copy when it does not. */
-export async function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
-  try {
-    return (await serverLoader()) as Loaded;
-  } catch (e) {
-    if (isRouteErrorResponse(e) && e.status < 500) throw e;
-    if (e instanceof Response && e.status < 500) throw e;
-    const known = await rememberedPage<Loaded['page']>(params.job);
-    const who = lastWho;
-    if (!known || !who || known.owner !== ownerKey(who.shopId, who.personId)) throw e;
-    return { who, page: known.page };
-  }
+export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
+  return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {});
 }
-let lastWho: Loaded['who'] | undefined;
 const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
 const quiet: SendState = { kept: 0, link: 'ok', refused: [] };
 
 export default function Work({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
-  lastWho = who;
+  notePerson(who);
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
   const go = useNavigate();
@@ -162,6 +153,8 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       {sheet === 'keys' && <KeysSheet onClose={() => setSheet(undefined)} />}
       {picked && <ThingSheet index={index} state={state} id={picked} onClose={() => setPicked(undefined)} onReport={(b) => { setPicked(undefined); report(b); }} />}
       <p className="sr"><Link to="/">Bench</Link></p>
+      {/* the check must open without the server, too */}
+      <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />
     </>
   );
 }

@@ -1,0 +1,83 @@
+import { describe, expect, test } from 'vitest';
+import { Bench } from '../testing/bench';
+import { indexed, mica9, route } from '../testing/demo-models';
+import { functionsOf } from '../model/functions-of';
+import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
+import { standingOf } from '../job/standing';
+import { checksDue, openChecks } from './due';
+
+const index = indexed(mica9);
+const opened = () => new Bench(index, route(mica9)).open();
+
+describe('what must be tested', () => {
+  test('before the work: the model’s short list, whatever has been touched', () => {
+    expect(checksDue(opened().state, index, 'before').map((c) => c.function)).toEqual(mica9.shortList);
+  });
+  test('mid: at least that it starts, shows and answers; more only where something was touched', () => {
+    const b = opened();
+    expect(checksDue(b.state, index, 'mid').map((c) => c.function)).toEqual(['power', 'picture', 'touch']);
+    b.do({ type: 'connectorOff', connector: 'K-cell' });
+    b.do({ type: 'connectorOff', connector: 'K-cam' });
+    expect(checksDue(b.state, index, 'mid').find((c) => c.function === 'cameras')!.because).toEqual(['K-cam']);
+  });
+  test('a bracket is judged by the connectors that it hides', () => {
+    expect(functionsOf(index, 'panel-bracket')).toEqual(['picture', 'touch']);
+    const b = opened();
+    b.do({ type: 'pieceMoved', slot: 'camera-bracket', pose: 'out' });
+    expect(checksDue(b.state, index, 'mid').map((c) => c.function)).toContain('cameras');
+  });
+  test('an answer is stale once a connector it depends on has moved, and good again when answered again', () => {
+    const b = opened();
+    b.do({ type: 'connectorOff', connector: 'K-cell' });
+    b.do({ type: 'connectorOff', connector: 'K-cam' });
+    b.do({ type: 'connectorOn', connector: 'K-cam' });
+    b.do({ type: 'connectorOn', connector: 'K-cell' });
+    b.answer('mid', 'works');
+    expect(openChecks(b.state, index, 'mid')).toEqual([]);
+    b.do({ type: 'connectorOff', connector: 'K-cell' });
+    b.do({ type: 'connectorOff', connector: 'K-cam' });
+    b.do({ type: 'connectorOn', connector: 'K-cam' });
+    b.do({ type: 'connectorOn', connector: 'K-cell' });
+    expect(Object.fromEntries(openChecks(b.state, index, 'mid').map((c) => [c.function, c.stale]))).toEqual({ battery: ['K-cell'], cameras: ['K-cam'] });
+    b.answer('mid', 'works');
+    expect(openChecks(b.state, index, 'mid')).toEqual([]);
+  });
+  test('could not be tested passes only where it could not be tested before', () => {
+    const b = opened();
+    b.do({ type: 'checked', round: 'before', function: 'radios', result: 'untested' });
+    b.do({ type: 'checked', round: 'after', function: 'radios', result: 'untested' });
+    b.do({ type: 'checked', round: 'after', function: 'keys', result: 'untested' });
+    const after = checksDue(b.state, index, 'after');
+    expect(after.find((c) => c.function === 'radios')!.passed).toBe(true);
+    expect(after.find((c) => c.function === 'keys')!.passed).toBe(false);
+  });
+});
+
+describe('what the owner will notice', () => {
+  test('follows from the model’s pairing rules for what is replaced', () => {
+    const effects = effectsOf(index, ['cell']);
+    expect(effects.map((e) => [e.id, e.effect])).toEqual([['cell notice', 'notice'], ['cell battery', 'lost']]);
+    expect(consentsNeeded(effects)).toHaveLength(2);
+    expect(dataDue(effects)).toEqual([]);
+    expect(dataDue(effectsOf(index, ['display', 'cell']))).toEqual(['display']);
+    expect(effectsOf(index, ['loudspeaker'])).toEqual([]);
+  });
+  test('identity data of a replaced display holds the job open until it is verified or declined', () => {
+    const b = opened().finish();
+    b.do({ type: 'pieceFitted', slot: 'display', piece: 'display#2', pose: 'in' });
+    const due = () => b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).findings.map((f) => f.rule);
+    expect(due()).toContain('identity data open');
+    b.do({ type: 'dataWritten', slot: 'display', verified: false });
+    expect(due()).toContain('identity data open');
+    b.do({ type: 'dataDeclined', slot: 'display', reason: 'owner accepts the notice' });
+    expect(due()).not.toContain('identity data open');
+  });
+});
+
+test('where a device stands is read off its state: what the planner starts from', () => {
+  const b = opened();
+  for (let k = 0; k < 12; k++) b.next();
+  expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: ['A1', 'A2', 'B1', 'B2'], connectorsOff: ['K-cell'], bondsOpen: ['seal'], catchesFree: ['hook-l', 'hook-r'], moved: [{ slot: 'display', pose: 'folded' }, { slot: 'cell-bracket', pose: 'out' }], done: [], sealed: false });
+  b.finish();
+  expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: [], connectorsOff: [], bondsOpen: [], moved: [], done: ['cell'], sealed: true, linerOff: true, midPassed: true });
+});
