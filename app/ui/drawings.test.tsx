@@ -69,7 +69,7 @@ describe('the ledger bar', () => {
   const draw = (b: Bench, send: Parameters<typeof Ledger>[0]['send'] = quiet) => renderToStaticMarkup(<Ledger index={index} state={b.state} send={send} />).replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
   test('tells cell, screws, connectors, parts and seal as they stand', () => {
     expect(draw(pressed(0))).toMatch(/Cell is on board is live.* 0 \/ 32 screws out 0 connectors off 0 parts out seal whole 0 kept all confirmed/);
-    expect(draw(pressed(12))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connectors off 1 parts out seal broken, renew/);
+    expect(draw(pressed(12))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connector off 1 part out seal broken, renew/);
   });
   test('always says how many are kept, and why', () => {
     expect(draw(pressed(1), { kept: 3, link: 'no server', refused: [] })).toContain('3 kept server is away: kept here');

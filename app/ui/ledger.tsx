@@ -22,8 +22,8 @@ export function Ledger({ index, state, send, children }: { index: IndexedModel; 
         <div><div className="big" style={{ fontSize: 18 }}>{cellOut ? 'Cell is out' : b.live ? 'Cell is on' : 'Cell unplugged'}</div><div className="cap">{b.live ? 'board is live: no connector may move' : 'connectors may move'}</div></div>
       </div>
       <Count big={String(b.screwsOut.length)} of={b.screwsKnown} cap="screws out" />
-      <Count big={String(b.connectorsOff.length)} cap="connectors off" />
-      <Count big={String(b.piecesOut.length)} cap="parts out" />
+      <Count big={String(b.connectorsOff.length)} cap={b.connectorsOff.length === 1 ? 'connector off' : 'connectors off'} />
+      <Count big={String(b.piecesOut.length)} cap={b.piecesOut.length === 1 ? 'part out' : 'parts out'} />
       {b.filmsOn.length + b.masksOn.length > 0 && <Count big={String(b.filmsOn.length + b.masksOn.length)} cap="films still on" />}
       {b.adrift.length + b.strays.length > 0 && <Count big={String(b.adrift.length + b.strays.length)} cap={b.adrift.length ? `adrift: ${list(b.adrift.map((p) => pieceName(index, p)), 2)}` : 'stray inside'} alarm />}
       <div><div className={`big ${sealWord === 'broken' ? 'brick' : ''}`} style={{ fontSize: 18 }}>seal</div><div className="cap">{sealWord === 'broken' ? 'broken, renew' : sealWord}</div></div>

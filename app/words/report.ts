@@ -1,17 +1,17 @@
 import type { ReportData } from '../../server/report/report-data';
-import { functionName, pieceName, resultName, thingName } from './things';
+import { functionName, pieceName, plural, resultName, thingName } from './things';
 
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
   'sealed, not leak tested': 'A new seal was laid. It was not leak tested: protection against water is not claimed.',
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
-  open: 'The device is open.',
+  open: 'The device is open: it is not protected against water or dust.',
 };
 /** The lines of what was done, the same on the page and in the PDF. */
 export function doneLines(d: ReportData): string[] {
   const out = d.done.map((x) => `${cap(thingName(d.index, x.slot))} replaced${x.old?.startsWith('aside/') ? `; the old one: ${x.old.slice(6)}` : ''}.`);
   if (d.renewed.length) out.push(`Renewed: ${[...new Set(d.renewed.map((b) => thingName(d.index, b)))].join(', ')}.`);
-  if (d.figures.screws) out.push(`${d.figures.screws} screws were taken out and accounted for one by one; ${d.figures.connectors} connectors were unplugged.`);
+  if (d.figures.screws) out.push(`${plural(d.figures.screws, 'screw')} taken out and accounted for one by one${d.figures.connectors ? `; ${plural(d.figures.connectors, 'connector')} unplugged` : ''}.`);
   if (d.adrift.length) out.push(`Not found again: ${d.adrift.map((p) => pieceName(d.index, p)).join(', ')}.`);
   if (!out.length) out.push('Nothing was changed on the device.');
   return out;
