@@ -63,7 +63,7 @@ test('every event of a whole repair can be told in words', () => {
   for (const e of bench.log) expect(eventText(index, e.body), e.body.type).toMatch(/^\S.*[^,;]$/);
 });
 test('every function has a name and says when it passes', () => {
-  for (const f of functionIds) { expect(functionName[f]).toBeTruthy(); expect(functionHow[f]).toBeTruthy(); }
+  for (const f of functionIds) { expect(functionName[f]).toMatch(/^[a-z]/i); expect(functionHow[f].length).toBeGreaterThan(4); }
 });
 
 describe('names, lists and counts', () => {

@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import type { Answer, SentCommand } from '../../server/use-cases/send-commands';
+import type { JobPage } from '../../server/use-cases/job-page';
+import type { Who } from '../../server/types';
+import { type Context, decide } from '../../core/job/decide';
+import type { Body, JobEvent } from '../../core/job/events';
+import { evolve } from '../../core/job/evolve';
+import { leastWaits } from '../../core/job/interlocks';
+import { empty, type JobState } from '../../core/job/state';
+import { Bench } from '../../core/testing/bench';
+import { indexed, mica9, route } from '../../core/testing/demo-models';
+import { setServerTime } from './clock';
+
+/** What IndexedDB would hold, in memory: the same calls, the same order. */
+const store = vi.hoisted(() => ({ kept: [] as { n: number; owner: string; command: any; schema: 1 }[], n: 0 }));
+vi.mock('./outbox', () => ({
+  ownerKey: (s: string, p: string) => `${s}/${p}`,
+  keep: async (owner: string, command: unknown) => { store.n += 1; store.kept.push({ n: store.n, owner, command, schema: 1 }); },
+  keptFor: async (owner: string) => store.kept.filter((k) => k.owner === owner),
+  confirmed: async (n: number) => { store.kept = store.kept.filter((k) => k.n !== n); },
+  rememberPage: async () => {},
+}));
+const { Replica } = await import('./replica');
+const { Sender } = await import('./sender');
+
+const index = indexed(mica9);
+const plan = route(mica9);
+const job = '00000000-0000-4000-8000-000000000001';
+const who = (id: string): Who => ({ shopId: 's', personId: id, name: id, login: id, role: 'technician', bench: '', shopName: '', demo: false, settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: { softening: 'heat' } } });
+
+/** A server that decides with the same core: one log, outcomes replayed, and a network that can be cut at either end. */
+class FakeServer {
+  state: JobState;
+  log: JobEvent[];
+  outcomes = new Map<string, Answer['outcome']>();
+  /** What happens to the next requests: lost on the way there, lost on the way back, or answered. */
+  weather: ('there' | 'back' | 'fine' | 'signed out')[] = [];
+  constructor() { const b = new Bench(index, plan, 'opener').open(); this.state = b.state; this.log = b.log; }
+  context = (person: string): Context => ({ index, route: plan, waits: leastWaits, person, role: 'technician' });
+  take(c: SentCommand): Answer {
+    const known = this.outcomes.get(c.id);
+    if (known) return { id: c.id, outcome: known };
+    const d = decide(this.context(c.person), this.state, c as never);
+    for (const e of d.events) { this.state = evolve(this.state, e); this.log.push(e); }
+    const outcome: Answer['outcome'] = d.refused ? { status: 'refused', seq: this.state.seq, refused: d.refused, findings: d.findings } : { status: d.already ? 'already' : 'recorded', seq: this.state.seq, events: d.events, findings: d.findings };
+    this.outcomes.set(c.id, outcome);
+    return { id: c.id, outcome };
+  }
+  fetch = async (url: string, init?: RequestInit): Promise<Response> => {
+    const now = this.weather.shift() ?? 'fine';
+    if (now === 'there') throw new TypeError('fetch failed');
+    if (now === 'signed out') return new Response('{}', { status: 401 });
+    const body = url === '/commands' ? { answers: (JSON.parse(String(init!.body)) as { commands: SentCommand[] }).commands.map((c) => this.take(c)) } : { events: this.log.filter((e) => e.seq > Number(new URL(url, 'http://x').searchParams.get('after'))) };
+    if (now === 'back') throw new TypeError('fetch failed');
+    return Response.json(JSON.parse(JSON.stringify(body)));
+  };
+}
+let server: FakeServer;
+beforeEach(() => { vi.stubGlobal('navigator', {}); store.kept = []; server = new FakeServer(); vi.stubGlobal('fetch', server.fetch); setServerTime(Date.now()); });
+
+function bench(person = 'p1') {
+  const w = who(person);
+  const sender = new Sender(`s/${person}`, person);
+  const page: JobPage = { id: job, number: 1, model: index.model, state: server.state, route: plan, owner: null, people: {}, strip: [], openedAt: 0, now: Date.now() };
+  const replica = new Replica(page, w, sender);
+  return { replica, sender, stop: replica.start() };
+}
+const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: `${f}#1` });
+const quiet = (b: ReturnType<typeof bench>) => vi.waitFor(() => { expect(store.kept).toEqual([]); expect(b.replica.view.kept).toBe(0); expect(b.replica.view.state.seq).toBe(server.state.seq); }, { timeout: 15_000, interval: 20 });
+
+describe('a press', () => {
+  test('is answered from this tab’s copy at once, kept, and then confirmed', async () => {
+    const b = bench();
+    const pressed = b.replica.report(out('A1'));
+    expect(b.replica.view.state.place['A1#1']).toBe('mat/A1');
+    expect(b.replica.view.kept).toBe(1);
+    await pressed;
+    await quiet(b);
+    expect(server.state.place['A1#1']).toBe('mat/A1');
+    b.stop();
+  });
+  test('that the copy refuses is neither kept nor sent', async () => {
+    const b = bench();
+    const d = await b.replica.report({ type: 'sealApplied', bond: 'seal' });
+    expect(d.refused).toMatchObject({ code: 'interlock' });
+    expect(store.kept).toEqual([]);
+    b.stop();
+  });
+  test('that another bench was quicker with makes no second event', async () => {
+    const b = bench();
+    server.take({ id: 'other-1', job, person: 'p2', body: out('A1'), at: Date.now(), clockKnown: true });
+    await b.replica.report(out('A1'));
+    await quiet(b);
+    expect(server.log.filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
+    expect(b.replica.view.lastForeign?.by).toBe('p2');
+    b.stop();
+  });
+});
+
+describe('without a server', () => {
+  test('presses are kept in order, told as such, and confirmed exactly once when it is back', async () => {
+    const b = bench();
+    server.weather = Array<'there'>(8).fill('there');
+    for (const f of ['A1', 'A2', 'B1']) await b.replica.report(out(f));
+    await vi.waitFor(() => expect(b.sender.state).toMatchObject({ kept: 3, link: 'no server' }));
+    expect(b.replica.view.state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2', 'B1#1': 'mat/B1' });
+    server.weather = [];
+    await quiet(b);
+    expect(server.log.slice(-3).map((e) => (e.body as { fastener: string }).fastener)).toEqual(['A1', 'A2', 'B1']);
+    b.stop();
+  });
+  test('what needs the server says so and leaves nothing behind', async () => {
+    const b = bench();
+    await new Promise((r) => setTimeout(r, 30));
+    server.weather = Array<'there'>(6).fill('there');
+    expect((await b.replica.report({ type: 'jobClosed', ending: 'declined', note: '' })).refused).toEqual({ code: 'needs the server' });
+    expect(store.kept).toEqual([]);
+    b.stop();
+  });
+  test('a session that has ended keeps everything until somebody signs in', async () => {
+    const b = bench();
+    await new Promise((r) => setTimeout(r, 30));
+    server.weather = ['signed out'];
+    await b.replica.report(out('A1'));
+    await vi.waitFor(() => expect(b.sender.state).toMatchObject({ kept: 1, link: 'signed out' }));
+    b.sender.flush();
+    await quiet(b);
+    b.stop();
+  });
+  test('a gate passed on the copy is recorded with its breach when somebody has set a condition meanwhile', async () => {
+    const b = bench();
+    for (const f of ['A1', 'A2']) await b.replica.report(out(f));
+    await quiet(b);
+    server.weather = ['there', 'there', 'there'];
+    await b.replica.report({ type: 'heatStarted', station: 'hot-plate', forS: 300 });
+    server.take({ id: 'other-2', job, person: 'p2', body: { type: 'conditionSet', condition: 'swollen', because: 'seen' }, at: Date.now(), clockKnown: true });
+    await quiet(b);
+    expect(server.log.at(-1)).toMatchObject({ body: { type: 'heatStarted' }, breach: [{ rule: 'no heat on this cell' }] });
+    expect(Object.values(b.replica.view.state.question)).toHaveLength(1);
+    b.stop();
+  });
+});
+
+test('whatever is cut, there or back, the log ends as if nothing had been cut', async () => {
+  const screws = ['A1', 'A2', 'B1', 'B2', 'B3', 'B4', 'B5', 'B6'];
+  await fc.assert(fc.asyncProperty(fc.array(fc.constantFrom('there' as const, 'back' as const, 'fine' as const), { maxLength: 5 }), fc.shuffledSubarray(screws, { minLength: 1 }), async (weather, order) => {
+    store.kept = [];
+    server = new FakeServer();
+    vi.stubGlobal('fetch', server.fetch);
+    const b = bench();
+    server.weather = [...weather];
+    await Promise.all(order.map((f) => b.replica.report(out(f))));
+    await quiet(b);
+    expect(server.log.filter((e) => e.body.type === 'screwOut').map((e) => (e.body as { fastener: string }).fastener)).toEqual(order);
+    expect(b.replica.view.state).toEqual(JSON.parse(JSON.stringify(server.state)));
+    b.stop();
+  }), { numRuns: 12 });
+}, 90_000);
