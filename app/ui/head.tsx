@@ -1,10 +1,12 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, NavLink } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { stages } from '../../core/job/stage';
 import { benchTime } from '../job/clock';
 import { listen } from '../job/channel';
+import { ownerKey } from '../job/outbox';
+import { senderFor } from '../job/sender';
 import { left, soon } from '../words/time';
 
 /** A second's tick for everything that counts down; quiet on the server. */
@@ -51,8 +53,16 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
   );
 }
 
+/** How much this browser has kept and not sent: said on every screen, not only at the bench. */
+function useKept(who: Who): number {
+  const sender = useMemo(() => senderFor(ownerKey(who.shopId, who.personId), who.personId), [who.shopId, who.personId]);
+  useEffect(() => { void sender.count(); sender.flush(); }, [sender]);
+  return useSyncExternalStore(sender.watch, () => sender.state.kept, () => 0);
+}
+
 export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
   const time = useNow();
+  const kept = useKept(who);
   return (
     <header className="head">
       <Link to="/" className="brand">snavek</Link>
@@ -67,7 +77,7 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
         {jobs.length > 6 && <Link to="/" className="dev" style={{ flex: '0 0 84px', minWidth: 84 }}><span className="top">{`+ ${jobs.length - 6}`}</span><span className="sub">on the bench</span></Link>}
       </nav>
       <div className="who">
-        <div>{who.bench} · {who.name}</div>
+        <div>{kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}{who.bench} · {who.name}</div>
         <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); }}>
           <span className="strong" suppressHydrationWarning>{time ? soon(time, time) : ''}</span>{' '}
           <button type="submit" style={{ background: 'none', border: 0, color: 'var(--head-muted)', textDecoration: 'underline', cursor: 'pointer', minHeight: 32 }}>Sign out</button>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { balance } from '../../core/job/balance';
 import { flag, type JobState } from '../../core/job/state';
+import { shutState } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { SendState } from '../job/sender';
 import { list, pieceName } from '../words/things';
@@ -9,7 +10,7 @@ import { list, pieceName } from '../words/things';
 export function Ledger({ index, state, send, children }: { index: IndexedModel; state: JobState; send: SendState; children?: ReactNode }) {
   const b = balance(state, index);
   const rim = index.model.bonds.find((x) => x.kind === 'perimeter-seal');
-  const sealWord = !rim ? 'none' : state.bond[rim.id] === undefined ? 'whole' : flag(state, 'closed') && flag(state, 'unsealed') ? 'left off' : flag(state, 'seal') === 'applied' ? 'new' : 'broken';
+  const sealWord = !rim ? 'none' : state.bond[rim.id] === undefined ? 'whole' : shutState(state, index) === 'closed' && flag(state, 'unsealed') ? 'left off' : flag(state, 'seal') === 'applied' ? 'new' : 'broken';
   const cellOut = index.cellSlot !== undefined && b.piecesOut.includes(index.cellSlot);
   return (
     <section className="ledger" aria-label="Ledger">

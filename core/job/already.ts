@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Body } from './events';
 import { flag, type JobState } from './state';
-import { isHooked, isOn, placeOf, poseOf } from './view';
+import { isHooked, isOn, placeOf, poseOf, shutState } from './view';
 
 /** Whether the state already says what a fact reports, so that two benches that report one screw give one event. */
 export function isAlready(index: IndexedModel, state: JobState, body: Body): boolean {
@@ -28,8 +28,8 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'received': return flag(state, 'received') === true;
     case 'rimCleaned': return flag(state, 'rimClean') === true;
     case 'sealApplied': return flag(state, 'seal') === 'applied';
-    case 'linerOff': return flag(state, 'liner') === 'off';
-    case 'deviceClosed': return flag(state, 'closed') === true;
+    case 'linerOff': return flag(state, 'liner') === 'off' || !!flag(state, 'unsealed');
+    case 'deviceClosed': return shutState(state, index) === 'closed';
     case 'heatStarted': return !!flag(state, 'heat');
     case 'heatEnded': return !flag(state, 'heat');
     case 'answered': return !state.question[body.question];

@@ -4,6 +4,7 @@ import { indexed, mica9, route, sprigModel, swollen } from '../testing/demo-mode
 import { balance, unaccounted } from './balance';
 import { stageOf } from './stage';
 import { flag } from './state';
+import { shutState } from './view';
 
 const cases = [
   ['Mica 9', mica9, 'standard', []], ['Mica 9 without tray', mica9, 'traceless', []], ['Mica 9, swollen', mica9, 'standard', swollen], ['Sprig', sprigModel, 'standard', []],
@@ -18,7 +19,7 @@ describe.each(cases)('a cell replaced on %s', (_name, model, variant, conditions
     for (const c of conditions) bench.do({ type: 'conditionSet', condition: c, because: 'panel stands proud' });
     bench.finish();
     expect(bench.log.filter((e) => e.breach || e.body.type === 'overridden')).toEqual([]);
-    expect(flag(bench.state, 'closed')).toBe(true);
+    expect(shutState(bench.state, index)).toBe('closed');
     expect(stageOf(bench.state, index, plan)).toBe('Hand over');
     const end = bench.do({ type: 'jobClosed', ending: 'handed over', note: '' });
     expect(end.refused).toBeUndefined();

@@ -28,7 +28,6 @@ class Writer {
 type Apply = { [T in BodyType]: (w: Writer, body: Extract<Body, { type: T }>, event: JobEvent) => void };
 const none = () => {};
 const flags = (w: Writer, values: Record<string, unknown>) => { for (const k in values) w.set('flag', k, values[k]); };
-const opens = (w: Writer) => flags(w, { closed: false });
 
 /** What each event changes. One line an event; nothing else writes to a job. */
 const apply: Apply = {
@@ -41,7 +40,7 @@ const apply: Apply = {
   received: (w) => flags(w, { received: true }),
   routeAdopted: (w, b) => { for (const key in w.state.progress) w.set('progress', key, undefined); flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant }); },
   consentGiven: (w, b) => w.set('consent', b.effect, b.by),
-  screwOut: (w, b) => { w.set('place', b.piece, `mat/${b.fastener}`); if (w.state.flag.closed) opens(w); },
+  screwOut: (w, b) => { w.set('place', b.piece, `mat/${b.fastener}`); },
   screwIn: (w, b) => w.set('place', b.piece, `hole/${b.fastener}`),
   connectorOff: (w, b, e) => { w.set('connector', b.connector, 'off'); w.set('touched', b.connector, e.seq); },
   connectorOn: (w, b, e) => { w.set('connector', b.connector, 'on'); w.set('touched', b.connector, e.seq); },
@@ -51,7 +50,6 @@ const apply: Apply = {
   catchHooked: (w, b) => w.set('catch', b.catch, 'hooked'),
   pieceMoved: (w, b, e) => {
     w.set('touched', b.slot, e.seq);
-    opens(w);
     if (b.pose !== 'out') { w.set('pose', b.slot, b.pose); return; }
     w.set('pose', b.slot, undefined);
     for (const piece of piecesIn(w.state, b.slot)) w.set('place', piece, 'tray');
@@ -72,7 +70,7 @@ const apply: Apply = {
   sealApplied: (w, b) => { w.set('bond', b.bond, 'renewed'); flags(w, { seal: 'applied', liner: 'on', unsealed: null }); },
   linerOff: (w) => flags(w, { liner: 'off' }),
   leftUnsealed: (w, b) => flags(w, { unsealed: b.reason }),
-  deviceClosed: (w) => { for (const slot in w.state.pose) w.set('pose', slot, undefined); for (const c in w.state.catch) w.set('catch', c, 'hooked'); flags(w, { closed: true }); },
+  deviceClosed: (w, _b, e) => { for (const slot in w.state.pose) w.set('pose', slot, undefined); for (const c in w.state.catch) w.set('catch', c, 'hooked'); flags(w, { closedAt: e.seq }); },
   lost: (w, b) => w.set('place', b.piece, 'adrift'),
   found: (w, b) => w.set('place', b.piece, `mat/${b.piece.slice(0, b.piece.lastIndexOf('#'))}`),
   strayFound: (w, b) => w.set('stray', b.stray, 'inside'),

@@ -178,3 +178,19 @@ test('the swollen route on Sprig heats nothing and ends like any other', () => {
   expect(b.log.some((e) => e.body.type === 'heatStarted')).toBe(false);
   expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
 });
+
+test('a seal left off on purpose is a state of the job: it closes without one, and no liner is asked for', () => {
+  const b = until(bench(), 'apply seal');
+  b.do({ type: 'leftUnsealed', reason: 'second opening is planned' });
+  b.finish();
+  expect(b.log.some((e) => e.body.type === 'sealApplied' || e.body.type === 'linerOff')).toBe(false);
+  expect(b.log.filter((e) => e.breach)).toEqual([]);
+  expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+});
+test('masking tape that was put on holds the device open until it is off', () => {
+  const b = until(bench(), 'close');
+  b.do({ type: 'maskOn', mask: 'tape' });
+  expect(b.do({ type: 'deviceClosed' }).refused).toMatchObject({ findings: [{ rule: 'film still on', ids: ['tape'] }] });
+  b.do({ type: 'maskOff', mask: 'tape' });
+  expect(b.do({ type: 'deviceClosed' }).refused).toBeUndefined();
+});

@@ -5,7 +5,7 @@ import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { balance, emptyInside, unaccounted } from './balance';
 import type { Body, BodyOf, BodyType } from './events';
 import { flag, holderOf, type JobState } from './state';
-import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, stillHolding } from './view';
+import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, shutState, stillHolding } from './view';
 
 /**
  * The interlocks: one table of named rules, each a small pure function. `core/job` decides with it, the Work
@@ -158,7 +158,7 @@ export const rules = {
   }),
   'device not closed': rule({
     severity: 'warn', on: ['screwIn'],
-    check: ({ state, index }, b) => (outsideFasteners(index).includes(b.fastener) && flag(state, 'closed') === false ? [b.fastener] : undefined),
+    check: ({ state, index }, b) => (outsideFasteners(index).includes(b.fastener) && shutState(state, index) === 'open' ? [b.fastener] : undefined),
   }),
   'question open': rule({
     severity: 'stop', passableBy: [], on: ['heatStarted', 'solventApplied', 'sealApplied', 'deviceClosed', 'dataWritten', 'jobClosed', 'stepPassed'],
@@ -171,7 +171,7 @@ export const rules = {
   }),
   'device open': rule({
     severity: 'stop', passableBy: heads, on: ['jobClosed'],
-    check: ({ state, index }, b) => (b.ending !== 'abandoned' && flag(state, 'closed') === false ? index.coverSlots.slice(0, 1) : undefined),
+    check: ({ state, index }, b) => (b.ending !== 'abandoned' && shutState(state, index) === 'open' ? index.coverSlots.slice(0, 1) : undefined),
   }),
   'ledger does not balance': rule({
     severity: 'stop', passableBy: heads, on: ['jobClosed'],

@@ -25,6 +25,8 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
     case 'solventApplied': return { action: 'solvent', target: body.bond };
     case 'rimCleaned': return { action: 'clean rim', target: 'rim' };
     case 'sealApplied': return { action: 'apply seal', target: body.bond };
+    // left off on purpose is an answer to the step, too
+    case 'leftUnsealed': return { action: 'apply seal', target: '' };
     case 'linerOff': return { action: 'liner off', target: '' };
     case 'deviceClosed': return { action: 'close', target: '' };
     case 'stepPassed': return undefined;

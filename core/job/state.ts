@@ -51,7 +51,8 @@ export interface Flags {
   seal: 'applied' | 'none';
   liner: 'on' | 'off';
   unsealed: string | null;
-  closed: boolean;
+  /** Number in the log of the last closing of the device. */
+  closedAt: number;
   ending: Ending;
 }
 export type TableName = keyof Tables;

@@ -37,6 +37,13 @@ export function poseOf(state: JobState, slot: string): Pose {
 /** Whether a piece is at least as far away as a pose says; out implies folded and shifted. */
 export const movedTo = (state: JobState, slot: string, pose: Pose) => { const now = poseOf(state, slot); return now === pose || now === 'out'; };
 
+/** Whether the device stands open: a cover has moved since it was last closed. A tray that is pushed out opens nothing. */
+export function shutState(state: JobState, index: IndexedModel): 'never opened' | 'open' | 'closed' {
+  const moved = Math.max(0, ...index.coverSlots.map((c) => state.touched[c] ?? 0));
+  if (moved === 0) return 'never opened';
+  return ((state.flag.closedAt as number | undefined) ?? 0) > moved ? 'closed' : 'open';
+}
+
 /** Is the cell connected: are the board's rails live? */
 export const isLive = (state: JobState, index: IndexedModel) => index.cellConnector !== undefined && isOn(state, index.cellConnector) && index.cellSlot !== undefined && pieceInSlot(state, index.cellSlot) !== undefined;
 

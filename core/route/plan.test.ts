@@ -3,7 +3,9 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, modelHash, route, sprigModel, swollen } from '../testing/demo-models';
 import { conditionsOf, standingOf } from '../job/standing';
 import { unaccounted } from '../job/balance';
+import { shutState } from '../job/view';
 import { coveredBy } from '../model/covers';
+import { checkRoutes } from './check-routes';
 import { planRoute } from './plan';
 import { asItCame, defaultMethods, type Route } from './types';
 
@@ -115,4 +117,28 @@ test('when a check fails after closing, the way to what was touched is planned f
   expect(bench.log.filter((e) => e.breach)).toEqual([]);
   expect(bench.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
   expect(bench.state.place['cell#2']).toBe('slot/cell');
+});
+
+describe.each([['Mica 9', mica9], ['Sprig', sprigModel]] as const)('every task on %s', (_n, model) => {
+  test('in every variant there is a way to every slot and back', () => {
+    expect(checkRoutes(model)).toEqual([]);
+  });
+  test('and the job accepts each of these routes from first to last', () => {
+    for (const v of model.variants) {
+      const index = indexed(model, v.id);
+      for (const slot of index.slots.keys()) {
+        const tasks = [{ slot, action: 'replace' as const }];
+        const plan = route(model, { tasks }, v.id);
+        const bench = new Bench(index, plan).open({ tasks, variant: v.id }).finish();
+        expect(bench.log.filter((e) => e.breach).map((e) => [slot, e.body, e.breach]), slot).toEqual([]);
+        expect(shutState(bench.state, index), slot).not.toBe('open');
+        expect(bench.state.place[`${slot}#2`], slot).toBe(`slot/${slot}`);
+      }
+    }
+  });
+});
+test('a model in which a slot holds itself shut is found out, with its path', () => {
+  const bad = structuredClone(mica9);
+  bad.slots.find((s) => s.id === 'camera-bracket')!.ways[0]!.needs = [{ slot: 'camera', pose: 'out' }];
+  expect(checkRoutes(bad).map((p) => p.path)).toContain('variants(standard).slots(camera)');
 });

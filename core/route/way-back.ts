@@ -53,7 +53,12 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
     }
     if (o.kind === 'bond') for (const h of index.bonds.get(o.things[0]!)!.holds) for (const f of fits(h)) out.push([o.id, f.id]);
     if (o.kind === 'move') {
-      for (const n of o.way!.needs) for (const f of fits(n.slot)) if (f !== o && (n.slot !== o.slot || f.way!.to === n.pose)) out.push([o.id, f.id]);
+      for (const n of o.way!.needs) {
+        // what was only folded for it is unfolded after it; a piece that came right out goes back as its own needs say
+        const undone = fits(n.slot).filter((f) => f !== o);
+        const same = undone.filter((f) => f.way!.to === n.pose);
+        for (const f of same.length || n.slot === o.slot ? same : undone) out.push([o.id, f.id]);
+      }
       const rule = index.slots.get(o.slot)!.install;
       for (const id of rule?.after ?? []) for (const p of ops) if (p.things.includes(id) && p !== o && (p.kind === 'move' || p.kind === 'connector')) out.push([p.id, o.id]);
       for (const id of rule?.under ?? []) for (const f of fits(id)) out.push([o.id, f.id]);

@@ -3,6 +3,7 @@ import { balance } from '../../core/job/balance';
 import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
 import { replacedSlots } from '../../core/job/interlocks';
 import { flag } from '../../core/job/state';
+import { shutState } from '../../core/job/view';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import { effectsOf, type Effect } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
@@ -48,7 +49,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const after = checksDue(state, index, 'after');
   const closing = of('jobClosed').at(-1);
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
-  const opened = flag(state, 'closed') !== undefined;
+  const shut = shutState(state, index);
   return {
     shop: who.shopName, page, index, events, tag: flag(state, 'tag') ?? '', complaint: flag(state, 'complaint') ?? '', ending: flag(state, 'ending'),
     openedAt: events[0]?.at ?? page.openedAt, closedAt: closing?.at, closingNote: closing?.body.note ?? '',
@@ -62,7 +63,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     effects: effectsOf(index, replacedSlots(state)).map((e) => ({ ...e, agreed: state.consent[e.id] })),
     overrides: of('overridden').map((e) => ({ rule: e.body.rule, reason: e.body.reason, by: name(e.by), confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy), at: e.at })),
     notes: [...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })), ...of('answered').map((e) => ({ text: `Asked what happened: ${e.body.answer}`, by: name(e.by), at: e.at }))],
-    water: !opened ? 'not opened' : flag(state, 'closed') === false ? 'open' : seal && state.bond[seal.id] === 'renewed' ? 'sealed, not leak tested' : 'closed without a seal',
+    water: shut === 'never opened' ? 'not opened' : shut === 'open' ? 'open' : seal && state.bond[seal.id] === 'renewed' ? 'sealed, not leak tested' : 'closed without a seal',
     adrift: balance(state, index).adrift, figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
   };
 }

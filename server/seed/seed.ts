@@ -9,6 +9,7 @@ import { indexModel } from '../../core/model/index-model';
 import type { Condition, DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
 import { consentsNeeded } from '../../core/pairing/effects';
+import { checkRoutes } from '../../core/route/check-routes';
 import { planRoute } from '../../core/route/plan';
 import { Bench } from '../../core/testing/bench';
 import { hashPassword } from '../auth/password';
@@ -24,7 +25,8 @@ export async function shipModels(): Promise<Map<string, { hash: string; model: D
   const shipped = new Map<string, { hash: string; model: DeviceModel }>();
   for (const [file, json] of Object.entries(files)) {
     const read = checkModel(json);
-    if (!read.ok) throw new Error(`${file}: ${read.problems.map((p) => `${p.path}: ${p.text}`).join('; ')}`);
+    const problems = read.ok ? checkRoutes(read.model) : read.problems;
+    if (!read.ok || problems.length) throw new Error(`${file} cannot be used: ${problems.map((p) => `${p.path}: ${p.text}`).join('; ')}`);
     shipped.set(read.model.id, { hash: contentHash(read.model), model: read.model });
   }
   await asOwner((orm) =>

@@ -5,7 +5,7 @@ import type { CheckResult, Round } from '../../../core/job/events';
 import { failedChecks } from '../../../core/job/stage';
 import { nextStep } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
-import { isLive } from '../../../core/job/view';
+import { isLive, shutState } from '../../../core/job/view';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
@@ -55,7 +55,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const { state, context } = view;
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
   const next = context.route && nextStep(context.route, state, index)?.step;
-  const closed = flag(state, 'closed') === true;
+  const closed = shutState(state, index) === 'closed';
   const round: Round = !flag(state, 'received') ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
   const due = checksDue(state, index, round);
   const mid = checksDue(state, index, 'mid');

@@ -17,6 +17,7 @@ export function TroubleSheet({ index, state, step, target, onClose, onReport }: 
   const losable = [...new Set([...(current ? [current] : []), ...loose])].filter((p) => state.place[p] !== 'adrift');
   const adrift = Object.keys(state.place).filter((p) => state.place[p] === 'adrift');
   const strays = Object.keys(state.stray).filter((s) => state.stray[s] === 'inside');
+  const masked = state.mask.tape === 'on';
   const strayId = `stray ${Object.keys(state.stray).length + 1}`;
   return (
     <Sheet title="Trouble" onClose={onClose}>
@@ -28,6 +29,8 @@ export function TroubleSheet({ index, state, step, target, onClose, onReport }: 
       <div className="row">
         <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'noted', text: note.trim() })}>Keep as a note</button>
         <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'strayFound', stray: strayId, note: note.trim().slice(0, 300) })}>A loose piece is inside that is not this device’s</button>
+        {step?.action === 'apply seal' && <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'leftUnsealed', reason: note.trim().slice(0, 1000) })}>The seal is left off on purpose, for this reason</button>}
+        {masked ? <button type="button" className="btn" onClick={() => onReport({ type: 'maskOff', mask: 'tape' })}>Masking tape is off again</button> : <button type="button" className="btn" onClick={() => onReport({ type: 'maskOn', mask: 'tape' })}>Masking tape is on</button>}
         <button type="button" className="btn" onClick={() => onReport({ type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' })}>The cell is swollen</button>
       </div>
     </Sheet>
