@@ -7,7 +7,7 @@ import { type Context, decide } from '../../core/job/decide';
 import type { Body, JobEvent } from '../../core/job/events';
 import { evolve } from '../../core/job/evolve';
 import { leastWaits } from '../../core/job/interlocks';
-import { empty, type JobState } from '../../core/job/state';
+import type { JobState } from '../../core/job/state';
 import { Bench } from '../../core/testing/bench';
 import { indexed, mica9, route } from '../../core/testing/demo-models';
 import { setServerTime } from './clock';
