@@ -31,7 +31,7 @@ async function signIn(): Promise<string> {
 async function load(): Promise<string[]> {
   const client = new pg.Client(superUrl);
   await client.connect();
-  const { rows: [p] } = await client.query<{ shop: string; person: string; hash: string }>(`select p.shop_id as shop, p.id as person, (select hash from device_model where model_id = 'mica-9') as hash from person p where login = 'tova'`);
+  const { rows: [p] } = await client.query<{ shop: string; person: string; hash: string; route: string }>(`select p.shop_id as shop, p.id as person, (select hash from device_model where model_id = 'mica-9') as hash, (select r.hash from route r join device_model m on m.hash = r.route->>'modelHash' where m.model_id = 'mica-9' limit 1) as route from person p where login = 'tova'`);
   const log = longLog(eventsEach).log.slice(0, eventsEach);
   const ids = Array.from({ length: jobs }, () => randomUUID());
   const copy = async (sql: string, lines: (id: string, n: number) => string) => {
@@ -42,7 +42,7 @@ async function load(): Promise<string[]> {
     if (code !== 0) throw new Error(`COPY failed: ${sql}`);
   };
   const summary = JSON.stringify({ model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'hands', running: null, done: 0, total: 48, conditions: [], promisedAs: '', by: '' });
-  const text = log.map((e) => JSON.stringify({ ...e, by: p!.person, body: e.body.type === 'opened' ? { ...e.body, modelHash: p!.hash } : e.body.type === 'routeAdopted' ? { ...e.body, modelHash: p!.hash, routeHash: 'none' } : e.body }).replaceAll('\\', '\\\\'));
+  const text = log.map((e) => JSON.stringify({ ...e, by: p!.person, body: e.body.type === 'opened' ? { ...e.body, modelHash: p!.hash } : e.body.type === 'routeAdopted' ? { ...e.body, modelHash: p!.hash, routeHash: p!.route } : e.body }).replaceAll('\\', '\\\\'));
   await copy('copy job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, ending) from stdin', (id, n) => `${p!.shop}\t${id}\t${10_000 + n}\tB${n}\t${p!.hash}\tstandard\t${eventsEach}\tStrip\t${summary}\thanded over\n`);
   await copy('copy job_event (shop_id, job_id, seq, event) from stdin', (id) => `${text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n')}\n`);
   await client.query('vacuum analyze');

@@ -68,6 +68,13 @@ export async function press(page: Page, times: number, key = 'Space'): Promise<v
     await expect(go(page)).not.toHaveText(before, { useInnerText: true });
   }
 }
+/** Presses the pedal until it has led to another screen, as a person would who sees that nothing has happened. */
+export async function pressTo(page: Page, url: RegExp): Promise<void> {
+  await expect(async () => {
+    if (!url.test(page.url())) await page.keyboard.press('Space');
+    await page.waitForURL(url, { timeout: 4000 });
+  }).toPass({ timeout: 30_000 });
+}
 /** Waits until everything that was kept is confirmed. */
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
 export async function logOf(page: Page, job: string): Promise<{ id: string; seq: number; by: string; body: { type: string; [k: string]: unknown }; breach?: unknown[] }[]> {

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, signIn, test } from './app';
+import { expect, go, logOf, newJob, press, pressTo, signIn, test } from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -51,10 +51,9 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByRole('timer').waitFor({ state: 'detached', timeout: 60_000 });
   for (const done of ['double-sided tape under the cell is free', 'cell is out', 'old cell is aside', 'film is off', 'double-sided tape under the cell is laid', 'cell is in', 'cell is on']) { await expect(go(page)).toContainText(done); await page.keyboard.press('PageDown'); }
   await expect(page.getByTestId('instruction')).toHaveText('Check before closing');
-  await page.keyboard.press('Space');
 
   // mid check: one function fails, the job does not go on; then it works
-  await page.waitForURL(/\/checks$/);
+  await pressTo(page, /\/checks$/);
   await expect(page.getByTestId('check-picture')).toContainText('display');
   await page.getByTestId('check-battery').getByRole('button', { name: 'does not' }).click();
   await expect(page.getByText(/The job goes back to Work/)).toBeVisible();
@@ -67,8 +66,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await expect(page.getByTestId('instruction')).toHaveText('Put the cover plate back');
   await press(page, 10, 'Enter');
   await expect(page.getByTestId('instruction')).toHaveText('Check after closing');
-  await page.keyboard.press('Space');
-  await page.waitForURL(/\/checks$/);
+  await pressTo(page, /\/checks$/);
   await page.getByTestId('check-radios').getByRole('button', { name: 'works' }).click();
   await expect(page.getByTestId('check-radios')).toContainText('changed');
   await page.getByRole('button', { name: /open ones are as they should be/ }).click();

@@ -20,19 +20,25 @@ export interface DueCheck {
   passed: boolean;
 }
 
+const known = new WeakMap<IndexedModel, Depends>();
+type Depends = Map<FunctionId, { connectors: string[]; slots: string[] }>;
+
 /** What a function depends on: connectors that carry it, and slots that serve it (directly or by their connectors). */
-function dependsOn(index: IndexedModel): Map<FunctionId, { connectors: string[]; slots: string[] }> {
-  const out = new Map<FunctionId, { connectors: string[]; slots: string[] }>();
+function dependsOn(index: IndexedModel): Depends {
+  const before = known.get(index);
+  if (before) return before;
+  const out: Depends = new Map();
   const at = (f: FunctionId) => {
-    const known = out.get(f) ?? { connectors: [], slots: [] };
-    out.set(f, known);
-    return known;
+    const entry = out.get(f) ?? { connectors: [], slots: [] };
+    out.set(f, entry);
+    return entry;
   };
   for (const c of index.model.connectors) for (const f of c.functions) at(f).connectors.push(c.id);
   for (const s of index.model.slots) {
     // a bracket serves nothing itself: it is judged by the connectors under it
     for (const f of s.functions.length || s.kind !== 'bracket' ? s.functions : functionsOf(index, s.id)) at(f).slots.push(s.id);
   }
+  known.set(index, out);
   return out;
 }
 

@@ -15,7 +15,8 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'bondRenewed': return state.bond[body.bond] === 'renewed';
     case 'catchFreed': return !isHooked(state, body.catch);
     case 'catchHooked': return isHooked(state, body.catch);
-    case 'pieceMoved': return poseOf(state, body.slot) === body.pose;
+    // a piece that is out and is reported folded: recorded once, as the contradiction that it is
+    case 'pieceMoved': return poseOf(state, body.slot) === body.pose || state.pose[body.slot] === body.pose;
     case 'pieceFitted': return placeOf(state, body.piece, index) === `slot/${body.slot}` && poseOf(state, body.slot) === body.pose;
     case 'pieceSetAside': return state.place[body.piece] === `aside/${body.to}`;
     case 'lost': return state.place[body.piece] === 'adrift';

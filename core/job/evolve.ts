@@ -131,7 +131,10 @@ export function evolve(state: JobState, event: JobEvent): JobState {
 
 /** The state after many events: the same as one `evolve` after another, without the copies in between. */
 export function fold(state: JobState, events: Iterable<JobEvent>): JobState {
-  const next = structuredClone(state);
-  for (const event of events) if (event.seq > next.seq) applyTo(next, event, false);
-  return next;
+  return foldInto(structuredClone(state), events);
+}
+/** As `fold`, but writes into the state it is given: for one that nobody else holds, as one just read from a snapshot. */
+export function foldInto(state: JobState, events: Iterable<JobEvent>): JobState {
+  for (const event of events) if (event.seq > state.seq) applyTo(state, event, false);
+  return state;
 }

@@ -79,7 +79,7 @@ function run(steps: ('next' | 'undo' | Body)[], each?: (bench: Bench, body: Body
   return bench;
 }
 const withoutAudit = (s: JobState) => Object.fromEntries(tableNames.map((t) => [t, s[t]]));
-const runs = { numRuns: 120 };
+const runs = { numRuns: Number(process.env.SNAVEK_RUNS ?? 120) };
 
 describe('over any course of commands', () => {
   test('the ledger says of every piece what an independent book says', () => {

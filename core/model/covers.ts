@@ -18,7 +18,17 @@ const overlap = (a: Slot['shape'], b: Slot['shape']) =>
  * @param id a slot, fastener, connector, bond or catch
  * @returns ids of slots in the model's order; empty for an unknown id
  */
-export function coveredBy(index: IndexedModel, id: string): string[] {
+export function coveredBy(index: IndexedModel, id: string): readonly string[] {
+  let known = answers.get(index);
+  if (!known) { known = new Map(); answers.set(index, known); }
+  let answer = known.get(id);
+  if (!answer) { answer = derive(index, id); known.set(id, answer); }
+  return answer;
+}
+/** A model never changes, and the map asks this of everything at every press. */
+const answers = new WeakMap<IndexedModel, Map<string, readonly string[]>>();
+
+function derive(index: IndexedModel, id: string): readonly string[] {
   const slot = index.slots.get(id);
   const pointed = index.fasteners.get(id) ?? index.connectors.get(id) ?? index.catches.get(id);
   const bond = index.bonds.get(id);

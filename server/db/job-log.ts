@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { decide, type Command, type Context } from '../../core/job/decide';
 import { type JobEvent, needsServer } from '../../core/job/events';
-import { fold } from '../../core/job/evolve';
+import { evolve, foldInto } from '../../core/job/evolve';
 import { instruct } from '../../core/job/instruct';
 import { progressOf, stageOf } from '../../core/job/stage';
 import { conditionsOf } from '../../core/job/standing';
@@ -48,6 +48,18 @@ export async function lockJob(em: EntityManager, jobId: string): Promise<{ model
   return row;
 }
 
+export interface OpenedJob { model_hash: string; variant: string; state: JobState; known: Outcome | undefined }
+/**
+ * Enters the workshop, locks a job and reads what deciding a command takes, in one round trip.
+ * @returns undefined when this workshop has no such job; `known` when the command has been decided before
+ */
+export async function openForCommand(em: EntityManager, shopId: string, jobId: string, commandId: string): Promise<OpenedJob | undefined> {
+  const [row] = await em.execute<{ is_there: boolean; model_hash: string; variant: string; outcome: Outcome | null; state: JobState | null; events: JobEvent[] | null }[]>(
+    `select * from open_job(?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion]);
+  if (!row?.is_there) return undefined;
+  return { model_hash: row.model_hash, variant: row.variant, known: row.outcome ?? undefined, state: row.outcome ? empty() : foldInto(row.state ?? empty(), row.events ?? []) };
+}
+
 /** A job's state at the head of its log: the last snapshot and what came after it. */
 export async function loadState(em: EntityManager, jobId: string): Promise<JobState> {
   const [row] = await em.execute<{ state: JobState | null; events: JobEvent[] | null }[]>(
@@ -56,7 +68,7 @@ export async function loadState(em: EntityManager, jobId: string): Promise<JobSt
        (select json_agg(event order by seq) from job_event where job_id = ? and seq > coalesce((select seq from snap), 0)) as events`,
     [jobId, coreVersion, jobId],
   );
-  return fold(row?.state ?? empty(), row?.events ?? []);
+  return foldInto(row?.state ?? empty(), row?.events ?? []);
 }
 export async function eventsAfter(em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> {
   const rows = await em.execute<{ event: JobEvent }[]>(`select event from job_event where job_id = ? and seq > ? order by seq`, [jobId, after]);
@@ -105,7 +117,7 @@ export async function appendCommand(em: EntityManager, who: Who, command: Comman
     await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
     return { outcome, state };
   }
-  const next = fold(state, decided.events);
+  const next = decided.events.reduce(evolve, state);
   const after = adopted ? contextFor(who, index, await routeOf(em, who.shopId, adopted)) : context;
   const outcome: Outcome = { status: 'recorded', seq: next.seq, events: decided.events, findings: decided.findings };
   const stage = stageOf(next, after.index, after.route);

@@ -48,6 +48,11 @@ export async function migrationsApplied(em: EntityManager): Promise<boolean> {
   return rows[0]?.t === 'job_event';
 }
 
+/** One transaction that has entered no workshop yet: what is called in it does, or sees nothing. */
+export async function inTransaction<T>(work: (em: EntityManager) => Promise<T>): Promise<T> {
+  return (await getOrm()).em.fork().transactional((em) => work(em as EntityManager));
+}
+
 /** One transaction in which only this workshop's rows exist. */
 export async function inShop<T>(shopId: string, work: (em: EntityManager) => Promise<T>): Promise<T> {
   const orm = await getOrm();

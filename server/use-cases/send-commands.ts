@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bodySchema } from '../../core/job/event-schema';
-import { inShop } from '../db/orm';
-import { appendCommand, loadState, lockJob } from '../db/job-log';
+import { appendCommand, openForCommand } from '../db/job-log';
+import { inTransaction } from '../db/orm';
 import type { Outcome, Who } from '../types';
 import { confirmingPerson } from './sign-in';
 
@@ -35,15 +35,13 @@ async function one(who: Who, c: SentCommand): Promise<Outcome> {
   const second = c.override?.confirm && (await confirmingPerson(who.shopId, c.override.confirm.login, c.override.confirm.password));
   // the second person is somebody else, and not a trainee
   const confirmedBy = second && second.personId !== who.personId && second.role !== 'trainee' ? second.personId : undefined;
-  return inShop(who.shopId, async (em) => {
-    const job = await lockJob(em, c.job);
+  return inTransaction(async (em) => {
+    const job = await openForCommand(em, who.shopId, c.job, c.id);
     if (!job) return refuse('no such job');
-    const [known] = await em.execute<{ outcome: Outcome }[]>(`select outcome from job_command where command_id = ?`, [c.id]);
-    if (known) return known.outcome;
-    const state = await loadState(em, c.job);
+    if (job.known) return job.known;
     const override = c.override && { rules: c.override.rules, reason: c.override.reason, ...(confirmedBy ? { confirmedBy } : {}) };
     const command = { id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, override, passedAt: c.passedAt };
-    const { outcome } = await appendCommand(em, who, command, c.job, { state, ...job });
+    const { outcome } = await appendCommand(em, who, command, c.job, job);
     // a passcode is there for the checks, and goes with the job
     if (outcome.status === 'recorded' && c.body.type === 'jobClosed') await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);
     return outcome;
