@@ -1,4 +1,4 @@
-import { database, expect, go, logOf, newJob, origin, press, settled, signIn, test } from './app';
+import { database, expect, go, logOf, newJob, origin, press, pressTo, settled, signIn, test } from './app';
 
 test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({ page }) => {
   await signIn(page);
@@ -40,8 +40,9 @@ test('another device is at hand while the server is away, if this browser has se
   await server.stop('SIGKILL');
   try {
     await page.locator(`a.dev[href="/jobs/${first}/work"]`).click();
+    await page.waitForURL(`/jobs/${first}/work`);
     await expect(page.getByTestId('instruction')).toHaveText('Take out 2 outside screws');
-    expect(page.url()).toContain(first);
+    await page.waitForTimeout(300);
     await press(page, 1);
     await expect(page.getByTestId('kept')).toContainText('1 kept');
   } finally { await server.start(); }
@@ -94,8 +95,7 @@ test('with the server away a check is answered all the same, and confirmed later
   await page.waitForLoadState('networkidle').catch(() => {});
   await server.stop('SIGKILL');
   try {
-    await page.keyboard.press('Space');
-    await page.waitForURL(/\/checks$/);
+    await pressTo(page, /\/checks$/);
     await page.getByRole('button', { name: /open ones are as they should be/ }).click();
     await page.getByRole('button', { name: 'All checked: go on' }).click();
     await expect(page.getByTestId('instruction')).toHaveText('Put the cover plate back');
