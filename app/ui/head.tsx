@@ -7,7 +7,7 @@ import { benchTime } from '../job/clock';
 import { listen } from '../job/channel';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
-import { left, soon } from '../words/time';
+import { left, soon, soonShort } from '../words/time';
 
 /** A second's tick for everything that counts down; quiet on the server. */
 let now = 0;
@@ -45,7 +45,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
   return (
     <Link to={workFor(job)} className="dev" aria-current={current ? 'page' : undefined} title={`${s.model}, ${job.tag}: ${job.stage}`}>
       <span className="top"><span className="n">{n}</span><span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
-        {run !== undefined ? <span className="due">{s.running!.what === 'heat' ? 'plate' : 'alcohol'} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soon(job.promisedAt, time || job.updatedAt)}</span>}
+        {run !== undefined ? <span className="due">{s.running!.what === 'heat' ? 'plate' : 'alcohol'} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}</span>}
       </span>
       <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ')} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">{stages.map((st, i) => <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />)}</span>

@@ -9,6 +9,10 @@ export function soon(ms: number, now: number): string {
   const days = Math.round((start(ms) - start(now)) / 86_400_000);
   return days === 0 ? clock(ms) : days === 1 ? `tomorrow ${clock(ms)}` : dayAndClock(ms);
 }
+/** As short as a chip of the strip: the time today, else the weekday with it. */
+export function soonShort(ms: number, now: number): string {
+  return new Date(ms).toDateString() === new Date(now).toDateString() ? clock(ms) : `${new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(ms)} ${clock(ms)}`;
+}
 /** `1:52`, or `3:10 h` from an hour up. */
 export function left(seconds: number): string {
   const s = Math.max(0, Math.ceil(seconds));

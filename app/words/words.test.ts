@@ -7,7 +7,7 @@ import { eventText } from './events';
 import { findingText, refusalText } from './findings';
 import { cautionText, doneLabel, stepTitle, stepWhy } from './steps';
 import { functionHow, functionName, list, pieceName, plural, thingName } from './things';
-import { left, minutes, money, soon } from './time';
+import { left, minutes, money, soon, soonShort } from './time';
 
 const index = indexed(mica9);
 
@@ -93,6 +93,7 @@ describe('times', () => {
   test('say tomorrow for tomorrow, over a month’s end, too', () => {
     const at = (d: number, h: number) => new Date(2026, 0, d, h, 20).getTime();
     expect(soon(at(31, 17), at(31, 9))).toBe('17:20');
+    expect([soonShort(at(31, 17), at(31, 9)), soonShort(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23))]).toEqual(['17:20', 'Sun 10:20']);
     expect(soon(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23))).toBe('tomorrow 10:20');
     expect(soon(at(20, 10), at(31, 9))).toMatch(/Tue.* 20 Jan.* 10:20/);
   });
