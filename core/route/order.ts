@@ -1,4 +1,7 @@
+import FlatQueue from 'flatqueue';
 import type { Face } from '../model/schema';
+import { changesBound } from './order-bound';
+import { Bits, precedenceGraph } from './precedence-graph';
 
 /** The shape of the `order` verb: `tool: null` needs no tool and changes nothing in hand. */
 export interface OrderProblem {
@@ -19,123 +22,139 @@ export interface OrderAnswer {
 }
 /** Second aim among operations that cost the same: which of the ready ones comes next. */
 export type Prefer = (last: string | undefined, ready: string[]) => string;
+export interface OrderOptions {
+  /** Nodes to expand. @default 200_000 */
+  budget?: number;
+  /** Asked now and then; true ends the search as an empty budget would. Wall time is the caller's. */
+  stop?: () => boolean;
+  prefer?: Prefer | undefined;
+}
 
+/** A run of the order: everything done with one bit in hand and one side up. */
 interface Node { done: Uint32Array; tool: number; face: number; g: number; f: number; from: Node | undefined }
+
+/** How many nodes of each depth the first solution keeps: enough to be good, few enough to be at once. */
+const beamWidth = 40;
+/** The caller's clock is asked once in so many nodes. */
+const stopEvery = 256;
 
 /**
  * The order with the least cost of bit changes and turnings, by A* over (done, bit, face).
- * After each change everything that the bit and the face in hand allow is done at once, which never costs anything
- * later. Bound: one change for each bit that is still needed and not in hand, one turning when the other side has
- * work left. A* with an admissible bound is exact (Hart, Nilsson and Raphael 1968).
- * @param budget nodes to expand; when it runs out the rest is done greedily and `lowerBound` is the best bound proved
+ * After each change everything that the bit and the side in hand allow is done at once: this never makes anything
+ * dearer later (zero-cost closure). A first solution comes from a beam search, so that there is an answer at once;
+ * the bound is that of `changesBound`. A* with an admissible bound is exact (Hart, Nilsson and Raphael,
+ * IEEE T-SSC 4(2), 1968).
+ * When the budget runs out the best order found is returned, with `optimal: false` and the best bound proved.
  * @throws RangeError for a cycle in the precedences, naming it
  */
-export function orderOperations(problem: OrderProblem, budget = 50_000, prefer?: Prefer): OrderAnswer {
-  const ops = problem.operations;
+export function orderOperations(problem: OrderProblem, options: OrderOptions = {}): OrderAnswer {
+  const { budget = 200_000, stop, prefer } = options;
+  const { ops, tools, before, toolOf, faceOf } = precedenceGraph(problem);
   const n = ops.length;
-  const at = new Map(ops.map((o, i) => [o.id, i]));
-  const tools = [...new Set(ops.map((o) => o.tool).filter((t) => t !== null))];
-  const toolOf = ops.map((o) => (o.tool === null ? -1 : tools.indexOf(o.tool)));
-  const faceOf = ops.map((o) => (o.face === 'front' ? 0 : 1));
-  const before: number[][] = ops.map(() => []);
-  for (const [a, b] of problem.precedences) before[at.get(b)!]!.push(at.get(a)!);
-  const circle = findCycle(before);
-  if (circle) throw new RangeError(`cycle: ${circle.map((i) => ops[i]!.id).join(' > ')}`);
+  const { toolChangeCost, faceFlipCost } = problem;
 
-  const has = (d: Uint32Array, i: number) => (d[i >> 5]! >>> (i & 31)) & 1;
-  const ready = (d: Uint32Array, i: number) => !has(d, i) && before[i]!.every((b) => has(d, b));
+  /** Everything that this bit and side allow from here; operations stand in topological order, so one pass does. */
   const close = (d: Uint32Array, tool: number, face: number): Uint32Array => {
-    for (let changed = true; changed; ) {
-      changed = false;
-      for (let i = 0; i < n; i++) {
-        if ((toolOf[i] === -1 || toolOf[i] === tool) && faceOf[i] === face && ready(d, i)) { d[i >> 5] = d[i >> 5]! | (1 << (i & 31)); changed = true; }
-      }
+    for (let i = 0; i < n; i++) {
+      const t = toolOf[i]!;
+      if ((t < 0 || t === tool) && faceOf[i] === face && !Bits.has(d, i) && Bits.covers(d, before[i]!)) Bits.set(d, i);
     }
     return d;
   };
-  const bound = (d: Uint32Array, tool: number, face: number) => {
-    const left = new Set<number>();
-    let other = 0;
-    for (let i = 0; i < n; i++) if (!has(d, i)) { if (toolOf[i]! >= 0 && toolOf[i] !== tool) left.add(toolOf[i]!); if (faceOf[i] !== face) other = 1; }
-    return left.size * problem.toolChangeCost + other * problem.faceFlipCost;
+  const bound = changesBound(problem, { ops, tools, before, toolOf, faceOf });
+  const complete = (d: Uint32Array) => Bits.count(d) === n;
+  const step = (node: Node, tool: number, face: number): Node => ({
+    done: close(node.done.slice(), tool, face), tool, face, f: 0, from: node,
+    g: node.g + (tool !== node.tool ? toolChangeCost : 0) + (face !== node.face ? faceFlipCost : 0),
+  });
+  /** The nodes that one change leads to: each (bit, side) with something ready. */
+  const after = (node: Node): Node[] => {
+    const seen = new Set<number>();
+    const out: Node[] = [];
+    for (let i = 0; i < n; i++) {
+      if (Bits.has(node.done, i) || !Bits.covers(node.done, before[i]!)) continue;
+      const t = toolOf[i]! < 0 ? node.tool : toolOf[i]!;
+      const key = (t + 2) * 2 + faceOf[i]!;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      out.push(step(node, t, faceOf[i]!));
+    }
+    return out;
   };
-  const complete = (d: Uint32Array) => { for (let i = 0; i < n; i++) if (!has(d, i)) return false; return true; };
-  /** The changes that make something possible, from here. */
-  const moves = (node: Node) => {
-    const out = new Map<string, [number, number]>();
-    for (let i = 0; i < n; i++) if (ready(node.done, i)) { const t = toolOf[i]! < 0 ? node.tool : toolOf[i]!; out.set(`${t} ${faceOf[i]}`, [t, faceOf[i]!]); }
-    return [...out.values()];
-  };
-  const step = (node: Node, [tool, face]: [number, number]): Node => {
-    const done = close(node.done.slice(), tool, face);
-    const g = node.g + (tool !== node.tool ? problem.toolChangeCost : 0) + (face !== node.face ? problem.faceFlipCost : 0);
-    return { done, tool, face, g, f: g + bound(done, tool, face), from: node };
-  };
+  const keyOf = (node: Node) => `${node.tool} ${node.face} ${node.done.join(' ')}`;
 
-  const startTool = problem.startTool === null ? -2 : tools.indexOf(problem.startTool);
+  const startTool = problem.startTool === null ? -2 : tools.indexOf(problem.startTool) < 0 ? -2 : tools.indexOf(problem.startTool);
   const startFace = problem.startFace === 'front' ? 0 : 1;
-  const d0 = close(new Uint32Array((n >> 5) + 1), startTool, startFace);
-  const root: Node = { done: d0, tool: startTool, face: startFace, g: 0, f: bound(d0, startTool, startFace), from: undefined };
+  const root: Node = { done: close(Bits.none(n), startTool, startFace), tool: startTool, face: startFace, g: 0, f: 0, from: undefined };
 
-  const queue: Node[] = [root];
+  // a first solution by beam search
+  let best: Node | undefined = complete(root.done) ? root : undefined;
+  for (let beam = [root]; beam.length; ) {
+    const next = new Map<string, { node: Node; f: number }>();
+    for (const node of beam) for (const child of after(node)) {
+      const f = child.g + bound(child.done, child.tool, child.face);
+      if (best && f >= best.g) continue;
+      if (complete(child.done)) { best = child; continue; }
+      const k = keyOf(child);
+      const known = next.get(k);
+      if (!known || known.node.g > child.g) next.set(k, { node: child, f });
+    }
+    beam = [...next.values()].sort((a, b) => a.f - b.f || Bits.count(b.node.done) - Bits.count(a.node.done)).slice(0, beamWidth).map((x) => x.node);
+  }
+
+  // the proof, or something better, by A*
+  const queue = new FlatQueue<Node>();
   const bestG = new Map<string, number>();
-  let end: Node | undefined;
-  let proved = root.f;
-  for (let expanded = 0; queue.length; expanded++) {
-    let k = 0;
-    for (let i = 1; i < queue.length; i++) { const a = queue[i]!, b = queue[k]!; if (a.f < b.f || (a.f === b.f && a.g > b.g)) k = i; }
-    const node = queue[k]!;
-    queue[k] = queue[queue.length - 1]!;
-    queue.pop();
-    proved = Math.max(proved, node.f);
-    if (complete(node.done)) { end = node; break; }
-    if (expanded >= budget) { let at: Node = node; while (!complete(at.done)) at = moves(at).map((m) => step(at, m)).sort((a, b) => a.f - b.f)[0]!; end = at; break; }
-    for (const m of moves(node)) {
-      const next = step(node, m);
-      const key = `${next.tool} ${next.face} ${next.done.join()}`;
-      if ((bestG.get(key) ?? Number.POSITIVE_INFINITY) <= next.g) continue;
-      bestG.set(key, next.g);
-      queue.push(next);
+  // among equal bounds the one that has come furthest first: a tie-break far below the least difference of two costs
+  const tie = (1e-7 * (toolChangeCost + faceFlipCost)) / (n + 1);
+  const push = (node: Node, f: number) => { node.f = f; queue.push(node, f + tie * (n - Bits.count(node.done))); };
+  const rootBound = bound(root.done, root.tool, root.face);
+  let proved = Math.min(rootBound, best?.g ?? rootBound);
+  push(root, rootBound);
+  for (let expanded = 0; ; expanded++) {
+    const f = queue.peek()?.f ?? Number.POSITIVE_INFINITY;
+    if (!best || f < best.g) proved = Math.max(proved, f === Number.POSITIVE_INFINITY ? proved : f);
+    if (best && f >= best.g) { proved = best.g; break; }
+    if (!queue.length) break;
+    if (expanded >= budget || (stop && expanded % stopEvery === stopEvery - 1 && stop())) break;
+    const node = queue.pop()!;
+    if ((bestG.get(keyOf(node)) ?? node.g) < node.g) continue;
+    for (const child of after(node)) {
+      if (complete(child.done)) { if (!best || child.g < best.g) best = child; continue; }
+      const key = keyOf(child);
+      if ((bestG.get(key) ?? Number.POSITIVE_INFINITY) <= child.g) continue;
+      bestG.set(key, child.g);
+      const h = child.g + bound(child.done, child.tool, child.face);
+      if (!best || h < best.g) push(child, h);
     }
   }
+  const end = best!;
   const runs: Node[] = [];
   for (let at: Node | undefined = end; at; at = at.from) runs.unshift(at);
-  const sequence: string[] = [];
-  const d = new Uint32Array((n >> 5) + 1);
   let toolChanges = 0;
   let faceFlips = 0;
   runs.forEach((run, r) => {
     const last = runs[r - 1];
     if (last && run.tool !== last.tool) toolChanges++;
     if (last && run.face !== last.face) faceFlips++;
-    for (;;) {
-      const now = ops.map((_, i) => i).filter((i) => (toolOf[i] === -1 || toolOf[i] === run.tool) && faceOf[i] === run.face && ready(d, i));
-      if (!now.length) break;
-      const ids = now.map((i) => ops[i]!.id);
-      const id = prefer ? prefer(sequence[sequence.length - 1], ids) : ids[0]!;
-      const i = at.get(id)!;
-      d[i >> 5] = d[i >> 5]! | (1 << (i & 31));
-      sequence.push(id);
-    }
   });
-  const cost = end!.g;
-  return { sequence, cost, toolChanges, faceFlips, lowerBound: Math.min(cost, proved), optimal: proved >= cost };
+  return { sequence: inRuns(runs, { ops, before, toolOf, faceOf }, prefer), cost: end.g, toolChanges, faceFlips, lowerBound: Math.min(end.g, proved), optimal: proved >= end.g };
 }
 
-/** A circle in the precedences as a list of indices, first one repeated at the end. */
-function findCycle(before: number[][]): number[] | undefined {
-  const state = new Uint8Array(before.length);
-  const path: number[] = [];
-  const visit = (i: number): number[] | undefined => {
-    if (state[i] === 2) return undefined;
-    if (state[i] === 1) return [...path.slice(path.indexOf(i)), i].reverse();
-    state[i] = 1;
-    path.push(i);
-    for (const b of before[i]!) { const c = visit(b); if (c) return c; }
-    path.pop();
-    state[i] = 2;
-    return undefined;
-  };
-  for (let i = 0; i < before.length; i++) { const c = visit(i); if (c) return c; }
-  return undefined;
+/** The operations of each run one after another: what is ready in the problem's order, or as the second aim prefers. */
+function inRuns(runs: Node[], g: { ops: { id: string }[]; before: Uint32Array[]; toolOf: Int32Array; faceOf: Uint8Array }, prefer: Prefer | undefined): string[] {
+  const sequence: string[] = [];
+  const d = Bits.none(g.ops.length);
+  const at = new Map(g.ops.map((o, i) => [o.id, i]));
+  for (const run of runs) {
+    for (;;) {
+      const ready: number[] = [];
+      for (let i = 0; i < g.ops.length; i++) if (Bits.has(run.done, i) && !Bits.has(d, i) && (g.toolOf[i]! < 0 || g.toolOf[i] === run.tool) && g.faceOf[i] === run.face && Bits.covers(d, g.before[i]!)) ready.push(i);
+      if (!ready.length) break;
+      const i = prefer ? at.get(prefer(sequence[sequence.length - 1], ready.map((k) => g.ops[k]!.id)))! : ready[0]!;
+      Bits.set(d, i);
+      sequence.push(g.ops[i]!.id);
+    }
+  }
+  return sequence;
 }

@@ -28,7 +28,7 @@ export function planRoute(index: IndexedModel, modelHash: string, input: RouteIn
   // 1 choice
   const targets = open.flatMap((t) => (t.action === 'reach' || t.action === 'inspect' ? inReach(s, t.slot) : [poseFact(t.slot, 'out')]));
   const problem = waysProblem(s, [...new Set(targets)]);
-  const choice = chooseWays(problem, budget);
+  const choice = chooseWays(problem, { budget });
   if ('infeasible' in choice) return { infeasible: true, because: [{ code: 'no way', ids: choice.because }] };
   const chosen: Chosen[] = [];
   const loosed: string[] = [];

@@ -50,7 +50,7 @@ describe('the choice of ways', () => {
   });
   test('says so, with a valid bound, when its budget runs out', () => {
     const many: WaysProblem = { parts: Array.from({ length: 14 }, (_, i) => ({ id: `p${i}`, ways: Array.from({ length: 3 }, (_, k) => ({ id: `w${k}`, needs: [], operations: [`o${(i * 3 + k * 5) % 11}`], cost: (i * 7 + k * 13) % 17 })) })), operations: Array.from({ length: 11 }, (_, i) => ({ id: `o${i}`, cost: (i * 5) % 9 })), targets: Array.from({ length: 14 }, (_, i) => `p${i}`) };
-    const short = chooseWays(many, 20);
+    const short = chooseWays(many, { budget: 1 });
     const full = chooseWays(many);
     if ('infeasible' in short || 'infeasible' in full) throw new Error('expected answers');
     expect(short.optimal).toBe(false);
@@ -110,7 +110,7 @@ describe('the order of operations', () => {
   test('with no budget left it still answers, and the bound is valid', () => {
     const ops = Array.from({ length: 18 }, (_, i) => ({ id: `x${i}`, tool: `T${(i * 5) % 4}`, face: (i % 3 ? 'front' : 'back') as 'front' | 'back' }));
     const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 3, faceFlipCost: 2, operations: ops, precedences: ops.slice(2).map((o, i): [string, string] => [`x${i}`, o.id]) };
-    const short = orderOperations(p, 2);
+    const short = orderOperations(p, { budget: 0 });
     const full = orderOperations(p);
     expect(full.optimal).toBe(true);
     expect(short.lowerBound).toBeLessThanOrEqual(full.cost);

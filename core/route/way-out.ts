@@ -106,7 +106,6 @@ export function order(s: Setting, ops: Operation[], precedences: [string, string
   const known = new Set(ops.map((o) => o.id));
   return orderOperations(
     { startTool: start.tool, startFace: start.face, toolChangeCost: costs.change, faceFlipCost: costs.turn, operations: ops.map(({ id, tool, face }) => ({ id, tool, face })), precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)) },
-    budget,
-    preferNear(s, ops),
+    { budget, prefer: preferNear(s, ops) },
   );
 }
