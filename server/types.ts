@@ -1,13 +1,16 @@
 import type { Decision, Refusal } from '../core/job/decide';
 import type { JobEvent } from '../core/job/events';
 import type { Finding, Role, Waits } from '../core/job/interlocks';
-import type { Methods } from '../core/route/types';
+import type { Methods } from '../core/route/methods';
 
 export interface ShopSettings {
   hourlyRateMinor: number;
   currency: string;
   waits: Waits;
-  methods: Methods;
+  /** What the workshop has chosen; what is missing stands at its default. */
+  methods: Partial<Methods>;
+  /** Ids of the stations it owns. */
+  stations: string[];
 }
 /** Who asks: resolved from the session for each request, never from anything the client says. */
 export interface Who {
@@ -27,7 +30,7 @@ export interface JobSummary {
   variant: string;
   tasks: string[];
   waits: string;
-  running: { what: 'heat' | 'solvent'; until: number } | null;
+  running: { what: 'heat' | 'solvent' | 'hold'; until: number } | null;
   done: number;
   total: number;
   conditions: string[];

@@ -27,7 +27,7 @@ const { Sender } = await import('./sender');
 const index = indexed(mica9);
 const plan = route(mica9);
 const job = '00000000-0000-4000-8000-000000000001';
-const who = (id: string): Who => ({ shopId: 's', personId: id, name: id, login: id, role: 'technician', bench: '', shopName: '', demo: false, settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: { softening: 'heat' } } });
+const who = (id: string): Who => ({ shopId: 's', personId: id, name: id, login: id, role: 'technician', bench: '', shopName: '', demo: false, settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: {}, stations: [] } });
 
 /** A server that decides with the same core: one log, outcomes replayed, and a network that can be cut at either end. */
 class FakeServer {

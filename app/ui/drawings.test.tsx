@@ -25,7 +25,7 @@ describe('the map', () => {
     expect(svg).toContain('perimeter seal, whole');
   });
   test('of an open one shows what lies under it, and what is out as an empty place', () => {
-    const svg = draw(14);
+    const svg = draw(17);
     expect(svg).toContain('cell connector, off');
     expect(svg).toContain('<title>cell bracket, out</title>');
     expect(svg).toContain('screw B1, 1.2 mm, out');
@@ -33,7 +33,7 @@ describe('the map', () => {
     expect(svg).not.toContain('panel connector');
   });
   test('draws every stretch of the edge where a blade may not go, when it is opened', () => {
-    const svg = renderToStaticMarkup(<DeviceMap index={index} state={pressed(3).state} lit={['seal']} now="seal" showNoGo />);
+    const svg = renderToStaticMarkup(<DeviceMap index={index} state={pressed(4).state} lit={['seal']} now="seal" showNoGo />);
     for (const n of mica9.noGo) expect(svg).toContain(n.why);
   });
   test('is drawn in millimetres of the model', () => {
@@ -51,7 +51,7 @@ describe('the mat', () => {
     for (const a of cells) for (const b of cells) if (ix.fasteners.get(a.id)!.at.y + m.outline.heightMm / 2 < ix.fasteners.get(b.id)!.at.y) expect(a.y).toBeLessThan(b.y);
   });
   test('shows a screw that lies on it, one in its hole, and one adrift, each in its own way', () => {
-    const b = pressed(2);
+    const b = pressed(3);
     b.do({ type: 'lost', piece: 'A2#1' });
     const svg = renderToStaticMarkup(<Mat index={index} state={b.state} cells={matCells(index, ['A1', 'A2', 'B1'])} now={undefined} lit={[]} />);
     expect(svg).toContain('A1, 6.7 mm, on the mat');
@@ -69,7 +69,7 @@ describe('the ledger bar', () => {
   const draw = (b: Bench, send: Parameters<typeof Ledger>[0]['send'] = quiet) => renderToStaticMarkup(<Ledger index={index} state={b.state} send={send} />).replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
   test('tells cell, screws, connectors, parts and seal as they stand', () => {
     expect(draw(pressed(0))).toMatch(/Cell is on board is live.* 0 \/ 32 screws out 0 connectors off 0 parts out seal whole 0 kept all confirmed/);
-    expect(draw(pressed(12))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connector off 1 part out seal broken, renew/);
+    expect(draw(pressed(15))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connector off 1 part out seal broken, renew/);
   });
   test('always says how many are kept, and why', () => {
     expect(draw(pressed(1), { kept: 3, link: 'no server', refused: [] })).toContain('3 kept server is away: kept here');
@@ -77,7 +77,7 @@ describe('the ledger bar', () => {
     expect(draw(pressed(1), { kept: 1, link: 'ok', refused: [] })).toContain('1 kept being confirmed');
   });
   test('names what is adrift', () => {
-    const b = pressed(2);
+    const b = pressed(3);
     b.do({ type: 'lost', piece: 'A1#1' });
     expect(draw(b)).toContain('adrift: screw A1');
   });
@@ -90,8 +90,8 @@ describe('the instruction', () => {
     return renderToStaticMarkup(<MemoryRouter><InstructionPanel index={index} state={b.state} now={now} steps={plan.steps} at={at} time={b.at} measured={measured} nextUp={plan.steps[at + 1]} conditions={[]} jobId="j" onTarget={() => {}} /></MemoryRouter>).replace(/<[^>]+>/g, ' ').replace(/&#x27;/g, '’').replace(/\s+/g, ' ');
   };
   test('has the bit, the screws with their lengths, the reason and what comes next', () => {
-    const text = draw(pressed(0));
-    expect(text).toContain('Open · step 1 of 48');
+    const text = draw(pressed(1));
+    expect(text).toContain(`Open · step 2 of ${plan.steps.length}`);
     expect(text).toContain('Take out 2 outside screws');
     expect(text).toContain('five-lobe P2 take it up');
     expect(text).toContain('bottom edge, left 6.7 mm');
@@ -99,11 +99,11 @@ describe('the instruction', () => {
     expect(text).toContain('Then: warm the display on the hot plate.');
   });
   test('while it warms, counts down and offers to take it off early', () => {
-    const b = pressed(3);
+    const b = pressed(4);
     expect(draw(b)).toMatch(/Warm the display on the hot plate 4:5\d Taken off early/);
   });
   test('a screw of the wrong length is told at once, with what it would do', () => {
-    const b = pressed(8);
+    const b = pressed(11);
     expect(instruct(b.context, b.state, { at: b.at, clockKnown: true })).toMatchObject({ kind: 'do', target: 'B1' });
     expect(draw(b, 2.4)).toContain('2.4 here, this hole takes 1.2: it would reach what lies below');
     expect(draw(b, 1.25)).toContain('1.25 mm: right for B1');

@@ -1,6 +1,7 @@
 import type { Body } from '../../core/job/events';
 import type { IndexedModel } from '../../core/model/index-model';
-import { functionName, pieceName, resultName, thingName } from './things';
+import { actText, taskName } from './steps';
+import { functionName, pieceName, resultName, stationName, thingName } from './things';
 
 /** One event in words, for the report, the log and the message about another bench. */
 export function eventText(index: IndexedModel, b: Body): string {
@@ -29,7 +30,7 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'filmOff': return 'film is off';
     case 'maskOn': return 'masking tape on';
     case 'maskOff': return 'masking tape off';
-    case 'heatStarted': return `on the ${index.model.stations.find((s) => s.id === b.station)?.name ?? b.station}`;
+    case 'heatStarted': return `on the ${stationName(index, b.station)}`;
     case 'heatEnded': return 'off the heat';
     case 'solventApplied': return `alcohol on the ${name(b.bond)}`;
     case 'rimCleaned': return 'rim is clean';
@@ -44,6 +45,9 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'noted': return b.text;
     case 'enrolled': return `${b.what} enrolled for testing`;
     case 'unenrolled': return `${b.what} for testing removed`;
+    case 'acted': return actText(index, b.act, b.target);
+    case 'taskSet': return b.action === 'none' ? `task dropped: ${name(b.slot)}` : `task: ${taskName[b.action]} the ${name(b.slot)}`;
+    case 'dataRead': return `identity data of the ${name(b.slot)} read and saved`;
     case 'dataWritten': return `identity data of the ${name(b.slot)} written${b.verified ? ' and verified' : ''}`;
     case 'dataDeclined': return `identity data of the ${name(b.slot)} declined: ${b.reason}`;
     case 'stepPassed': return `${b.round} check passed`;

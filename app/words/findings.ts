@@ -15,6 +15,8 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
     'cell last on': { what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`, instead: 'Plug those in first; the cell goes on last.' },
     'still held': { what: `Still held by ${n}: lifting now bends or tears it.`, instead: 'Free those first.' },
     'no heat on this cell': { what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`, instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.' },
+    'no press on this cell': { what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`, instead: 'Seal it by hand, with little force.' },
+    'identity data unread': { what: `The data of the ${n} have not been read: once it is gone they are lost.`, instead: 'Read and save them first, or record that the notice is accepted.' },
     'solvent still wet': { what: 'Alcohol has not flashed off: heat would light it.', instead: `Ventilate and wait.${wait}` },
     'still hot': { what: 'The device is on heat or has just left it: alcohol would catch fire.', instead: `Heat source off, let it cool.${wait}` },
     'rim not clean': { what: 'The rim is not recorded as clean: the seal fails where glue is left.', instead: 'Clean it, then lay the seal.' },

@@ -1,4 +1,5 @@
 import type { IndexedModel } from '../../core/model/index-model';
+import { generalItems, generalStations, generalTools } from '../../core/route/catalogue';
 import type { FunctionId } from '../../core/model/schema';
 
 export const functionName: Record<FunctionId, string> = {
@@ -22,6 +23,14 @@ export function thingName(index: IndexedModel, id: string): string {
   const c = index.connectors.get(id);
   if (c) return `${c.name} connector`;
   return index.bonds.get(id)?.name ?? index.catches.get(id)?.name ?? functionName[id as FunctionId] ?? id;
+}
+/** The name of a tool, a station or an item: the model's own, else the catalogue's. */
+export const toolName = (index: IndexedModel, id: string) => (index.model.tools.find((x) => x.id === id) ?? generalTools.find((x) => x.id === id))?.name ?? id;
+export const stationName = (index: IndexedModel, id: string) => (index.model.stations.find((x) => x.id === id) ?? generalStations.find((x) => x.id === id))?.name ?? id;
+/** `2 ml isopropyl alcohol`. */
+export function itemAmount(index: IndexedModel, used: { item: string; quantity: number }): string {
+  const i = index.model.items.find((x) => x.id === used.item) ?? generalItems.find((x) => x.id === used.item);
+  return `${used.quantity} ${i && i.unit !== 'piece' ? `${i.unit} ` : ''}${i?.name ?? used.item}`;
 }
 /** A piece by what it is: `screw C3`, `new cell`, `old cell`. */
 export function pieceName(index: IndexedModel, piece: string, replaced: readonly string[] = []): string {

@@ -76,7 +76,7 @@ describe('what the owner will notice', () => {
 
 test('where a device stands is read off its state: what the planner starts from', () => {
   const b = opened();
-  for (let k = 0; k < 12; k++) b.next();
+  for (let k = 0; k < 15; k++) b.next();
   expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: ['A1', 'A2', 'B1', 'B2'], connectorsOff: ['K-cell'], bondsOpen: ['seal'], catchesFree: ['hook-l', 'hook-r'], moved: [{ slot: 'display', pose: 'folded' }, { slot: 'cell-bracket', pose: 'out' }], done: [], sealed: false });
   b.finish();
   expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: [], connectorsOff: [], bondsOpen: [], moved: [], done: ['cell'], sealed: true, linerOff: true, midPassed: true });

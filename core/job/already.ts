@@ -21,6 +21,10 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'pieceSetAside': return state.place[body.piece] === `aside/${body.to}`;
     case 'lost': return state.place[body.piece] === 'adrift';
     case 'found': return state.place[body.piece] !== 'adrift';
+    case 'acted': return (state.acted[`${body.act} ${body.target}`] ?? 0) > (flag(state, 'closedAt') ?? 0);
+    case 'taskSet': return (state.task[body.slot] ?? 'none') === body.action;
+    case 'dataRead': return state.data[body.slot] !== undefined;
+    case 'dataDeclined': return state.data[body.slot] === 'declined';
     case 'filmOff': return state.film[body.film] === 'off';
     case 'maskOn': return state.mask[body.mask] === 'on';
     case 'maskOff': return state.mask[body.mask] !== 'on';

@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../route/types';
 import { isAlready } from './already';
-import { conditionOfMark } from './condition-rules';
+import { conditionOf } from './condition-rules';
 import { type Body, eventVersion, final, gates, type JobEvent, needsServer } from './events';
 import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
 import { stepFor } from './report';
@@ -70,7 +70,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     if (why) return none({ code: 'cannot be taken back', why });
   }
 
-  const situation = { index: context.index, state, waits: context.waits, role: context.role, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
+  const situation = { index: context.index, state, waits: context.waits, role: context.role, methods: context.route?.input.methods, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
   const found = findings(situation, body);
   const serious = found.filter((f) => f.severity !== 'warn');
   const overrides: Body[] = [];
@@ -103,8 +103,8 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   if (gates.has(body.type)) main.decidedAt = command.passedAt ?? state.seq;
   events.push(main);
   // a mark that means something sets its condition in the same breath
-  const condition = body.type === 'marked' ? conditionOfMark[body.mark.kind] : undefined;
-  if (condition && !state.condition[condition]) events.push(make({ type: 'conditionSet', condition, because: (body as { mark: { kind: string } }).mark.kind }, events.length));
+  const means = conditionOf(body);
+  if (means && !state.condition[means.condition]) events.push(make({ type: 'conditionSet', ...means }, events.length));
   return { events, findings: found };
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { conditions, functionIds } from '../model/schema';
-import { asidePlaces, checkResults, endings, markKinds, rounds, taskActions } from './events';
+import { acts, asidePlaces, checkResults, endings, markKinds, rounds, taskActions } from './events';
 
 /** The bodies of events as they come from outside: commands, imported logs. The types of the core are inferred from here. */
 const ref = z.string().min(1).max(60);
@@ -35,8 +35,8 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('catchFreed'), catch: ref }),
   z.strictObject({ type: z.literal('catchHooked'), catch: ref }),
   z.strictObject({ type: z.literal('pieceMoved'), slot: ref, pose: z.enum(['folded', 'shifted', 'out']) }),
-  z.strictObject({ type: z.literal('pieceFitted'), slot: ref, piece: ref, pose: z.enum(['in', 'folded']) }),
-  z.strictObject({ type: z.literal('pieceSetAside'), piece: ref, to: z.enum(asidePlaces) }),
+  z.strictObject({ type: z.literal('pieceFitted'), slot: ref, piece: ref, pose: z.enum(['in', 'folded']), with: z.array(ref).max(200).optional() }),
+  z.strictObject({ type: z.literal('pieceSetAside'), piece: ref, to: z.enum(asidePlaces), with: z.array(ref).max(200).optional() }),
   z.strictObject({ type: z.literal('filmOff'), film: ref }),
   z.strictObject({ type: z.literal('maskOn'), mask: ref }),
   z.strictObject({ type: z.literal('maskOff'), mask: ref }),
@@ -55,6 +55,9 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('noted'), text: words(4000) }),
   z.strictObject({ type: z.literal('enrolled'), what: words(40) }),
   z.strictObject({ type: z.literal('unenrolled'), what: words(40) }),
+  z.strictObject({ type: z.literal('acted'), act: z.enum(acts), target: ref, forS: z.number().min(0).max(172_800).optional() }),
+  z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
+  z.strictObject({ type: z.literal('dataRead'), slot: ref }),
   z.strictObject({ type: z.literal('dataWritten'), slot: ref, verified: z.boolean() }),
   z.strictObject({ type: z.literal('dataDeclined'), slot: ref, reason: words(1000) }),
   z.strictObject({ type: z.literal('stepPassed'), passed: ref, round: z.enum(rounds) }),

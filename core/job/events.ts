@@ -6,11 +6,18 @@ import type { bodySchema, markSchema, taskSchema } from './event-schema';
  * a *gate* is something that may be refused. `gates` below says which is which.
  * An event is one of these bodies with its envelope (who, when, which number in the log).
  */
-export const markKinds = ['crack', 'missing glass', 'bent frame', 'panel standing proud', 'earlier repair'] as const;
+export const markKinds = ['crack', 'shattered glass', 'missing glass', 'bent frame', 'panel standing proud', 'earlier repair'] as const;
 export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
 export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach'] as const;
+/**
+ * Acts of a route that change no piece: the log keeps that they were done. Those of `holds` run by themselves once they
+ * are started; their targets are `thing:start` and `thing:end`.
+ */
+export const acts = ['switch off', 'look', 'prepare', 'gap', 'test part', 'compare', 'inspect', 'work', 'rework', 'move chip', 'press', 'cure', 'leak test', 'calibrate'] as const;
+export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
+export type Act = (typeof acts)[number];
 export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] as const;
 
 export type Body = z.output<typeof bodySchema>;

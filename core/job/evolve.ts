@@ -1,5 +1,5 @@
-import { type Body, type BodyType, final, type JobEvent } from './events';
-import { type JobState, originalPiece, type TableName, type Tables, type Undo } from './state';
+import { type Body, type BodyType, final, holds, type JobEvent } from './events';
+import { holderOf, type JobState, originalPiece, type TableName, type Tables, type Undo } from './state';
 
 /** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
 class Writer {
@@ -58,8 +58,9 @@ const apply: Apply = {
     w.set('touched', b.slot, e.seq);
     w.set('place', b.piece, `slot/${b.slot}`);
     w.set('pose', b.slot, b.pose === 'in' ? undefined : b.pose);
+    for (const piece of b.with ?? []) w.set('place', piece.replace(screwSign, ''), ownPlace(piece));
   },
-  pieceSetAside: (w, b) => w.set('place', b.piece, `aside/${b.to}`),
+  pieceSetAside: (w, b) => { for (const piece of [b.piece, ...(b.with ?? [])]) w.set('place', piece.replace(screwSign, ''), `aside/${b.to}`); },
   filmOff: (w, b) => w.set('film', b.film, 'off'),
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
@@ -78,6 +79,12 @@ const apply: Apply = {
   noted: none,
   enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
+  acted: (w, b, e) => {
+    w.set('acted', `${b.act} ${b.target}`, e.seq);
+    if (holds.has(b.act)) flags(w, { hold: b.target.endsWith(':start') ? { what: b.act, since: e.at, until: e.at + (b.forS ?? 0) * 1000, clockKnown: e.clockKnown } : null });
+  },
+  taskSet: (w, b) => w.set('task', b.slot, b.action === 'none' ? undefined : b.action),
+  dataRead: (w, b) => w.set('data', b.slot, 'read'),
   dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
   dataDeclined: (w, b) => w.set('data', b.slot, 'declined'),
   stepPassed: none,
@@ -87,6 +94,10 @@ const apply: Apply = {
   overridden: none,
   jobClosed: (w, b) => flags(w, { ending: b.ending }),
 };
+
+/** In a list of what comes along, `screw:` stands before the pieces that sit in holes. */
+const screwSign = /^screw:/;
+function ownPlace(piece: string): string { const holder = holderOf(piece.replace(screwSign, '')); return screwSign.test(piece) ? `hole/${holder}` : `slot/${holder}`; }
 
 function piecesIn(state: JobState, slot: string): string[] {
   const first = originalPiece(slot);

@@ -1,10 +1,12 @@
 import { checksDue, openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition } from '../model/schema';
+import type { Methods } from '../route/methods';
 import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { balance, emptyInside, unaccounted } from './balance';
+import { noHeat } from './conditions';
 import type { Body, BodyOf, BodyType } from './events';
-import { flag, holderOf, type JobState } from './state';
+import { flag, holderOf, type JobState, originalPiece } from './state';
 import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, shutState, stillHolding } from './view';
 
 /**
@@ -41,6 +43,8 @@ export interface Situation {
   waits: Waits;
   now: Moment;
   role: Role;
+  /** The house methods of the adopted route; they decide what the owner will notice. */
+  methods?: Methods | undefined;
 }
 interface Rule<T extends BodyType = BodyType> {
   severity: Severity;
@@ -63,8 +67,6 @@ export function secondsLeft(since: Moment | undefined, waitS: number, now: Momen
   return Math.max(0, Math.ceil(waitS - (now.at - since.at) / 1000));
 }
 
-const noHeat: Condition[] = ['swollen', 'pierced', 'wet', 'hot'];
-
 export const rules = {
   'cell first off': rule({
     severity: 'stop', passableBy: ['owner', 'lead', 'technician', 'trainee'], on: ['connectorOff', 'connectorOn'],
@@ -83,6 +85,10 @@ export const rules = {
     },
   }),
   'no heat on this cell': rule({ severity: 'forbid', on: ['heatStarted'], needs: () => noHeat.map((absent) => ({ absent })) }),
+  'no press on this cell': rule({
+    severity: 'forbid', on: ['acted'],
+    check: ({ state }, b) => (b.act === 'press' && b.target.endsWith(':start') ? list(noHeat.filter((c) => hasCondition(state, c))) : undefined),
+  }),
   'solvent still wet': rule({
     severity: 'forbid', on: ['heatStarted'],
     check: ({ state, waits, now }) => {
@@ -188,11 +194,15 @@ export const rules = {
   }),
   'consent open': rule({
     severity: 'stop', passableBy: heads, on: ['jobClosed'],
-    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(consentsNeeded(effectsOf(index, replacedSlots(state))).filter((e) => !state.consent[e.id]).map((e) => e.id)) : undefined),
+    check: ({ state, index, methods }, b) => (b.ending === 'handed over' ? list(consentsNeeded(effectsOf(index, replacedSlots(state), methods)).filter((e) => !state.consent[e.id]).map((e) => e.id)) : undefined),
   }),
   'identity data open': rule({
     severity: 'stop', passableBy: heads, on: ['jobClosed'],
     check: ({ state, index }, b) => (b.ending === 'handed over' ? list(dataDue(effectsOf(index, replacedSlots(state))).filter((s) => state.data[s] !== 'written' && state.data[s] !== 'declined')) : undefined),
+  }),
+  'identity data unread': rule({
+    severity: 'stop', passableBy: skilled, on: ['pieceSetAside'],
+    check: ({ state, index }, b) => { const slot = holderOf(b.piece); return b.piece === originalPiece(slot) && state.data[slot] === undefined && dataDue(effectsOf(index, [slot])).includes(slot) ? [slot] : undefined; },
   }),
   'enrolment left': rule({
     severity: 'stop', passableBy: [], on: ['jobClosed'],

@@ -1,8 +1,9 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step, StepAction } from '../route/types';
+import { ridersOf } from '../model/riders';
 import { isAlready } from './already';
-import type { Body } from './events';
+import { type Act, type Body, holds } from './events';
 import { holderOf, type JobState, newPiece, originalPiece } from './state';
 import { pieceInHole, pieceInSlot, piecesAt } from './view';
 
@@ -29,6 +30,10 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
     case 'leftUnsealed': return { action: 'apply seal', target: '' };
     case 'linerOff': return { action: 'liner off', target: '' };
     case 'deviceClosed': return { action: 'close', target: '' };
+    case 'acted': return { action: body.act, target: body.target };
+    case 'dataRead': return { action: 'read data', target: body.slot };
+    case 'dataWritten': return body.verified ? { action: 'write data', target: body.slot } : undefined;
+    case 'dataDeclined': return { action: 'leave data', target: body.slot };
     case 'stepPassed': return undefined;
     default: return undefined;
   }
@@ -74,8 +79,8 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'renew': return { type: 'bondRenewed', bond: target };
     case 'unhook': return { type: 'catchFreed', catch: target };
     case 'move': return { type: 'pieceMoved', slot: target, pose: step.pose as 'out' };
-    case 'fit': return { type: 'pieceFitted', slot: target, piece: step.piece ?? pieceInSlot(state, target) ?? looseOf(state, target), pose: step.pose === 'folded' ? 'folded' : 'in' };
-    case 'set aside': return { type: 'pieceSetAside', piece: looseOf(state, target), to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner' };
+    case 'fit': return { type: 'pieceFitted', slot: target, piece: step.piece ?? pieceInSlot(state, target) ?? looseOf(state, target), pose: step.pose === 'folded' ? 'folded' : 'in', ...arriving(index, step) };
+    case 'set aside': return { type: 'pieceSetAside', piece: looseOf(state, target), to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner', ...leaving(index, state, target) };
     case 'film off': return { type: 'filmOff', film: target };
     case 'heat': return target === 'start' ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS } : { type: 'heatEnded' };
     case 'solvent': return { type: 'solventApplied', bond: target, dwellS: step.waitS };
@@ -83,8 +88,24 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'apply seal': return { type: 'sealApplied', bond: target };
     case 'liner off': return { type: 'linerOff' };
     case 'close': return { type: 'deviceClosed' };
+    case 'read data': return { type: 'dataRead', slot: target };
+    case 'write data': return { type: 'dataWritten', slot: target, verified: true };
+    case 'leave data': return { type: 'dataDeclined', slot: target, reason: 'house method: the notice is accepted' };
     case 'check': return { type: 'stepPassed', passed: step.id, round: step.round! };
+    default: return { type: 'acted', act: step.action satisfies Act, target, ...(holds.has(step.action) && target.endsWith(':start') ? { forS: step.waitS } : {}) };
   }
+}
+/** The new pieces that come fitted on a new assembly. */
+function arriving(index: IndexedModel, step: Step): { with?: string[] } {
+  if (!step.piece) return {};
+  const riders = ridersOf(index, step.targets[0]!, 'arriving');
+  return riders.length ? { with: riders.map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id))) } : {};
+}
+/** The old pieces that still sit on an old assembly and leave with it. */
+function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {
+  const piece = (r: { id: string; hole: boolean }) => (r.hole ? pieceInHole(state, r.id) : pieceInSlot(state, r.id));
+  const left = ridersOf(index, slot, 'leaving').flatMap((r) => { const p = piece(r); return p?.endsWith('#1') ? [r.hole ? `screw:${p}` : p] : []; });
+  return left.length ? { with: left } : {};
 }
 /** The screw that lies in this hole's place on the mat; a new one when its own was lost. */
 function screwFor(state: JobState, fastener: string): string {

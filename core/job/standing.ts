@@ -17,6 +17,9 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
     moved: model.slots.flatMap((s) => { const pose = poseOf(state, s.id); return pose === 'in' ? [] : [{ slot: s.id, pose }]; }),
     done: replacedSlots(state),
     aside: [...new Set(Object.keys(state.place).filter((p) => p.endsWith('#1') && state.place[p]!.startsWith('aside/')).map(holderOf))].filter((s) => pieceInSlot(state, s) === undefined),
+    // what was done to the device as it stands open now; closing it makes it history
+    acted: Object.keys(state.acted).filter((k) => state.acted[k]! > (flag(state, 'closedAt') ?? 0)),
+    data: { ...state.data },
     rimClean: flag(state, 'rimClean') === true,
     sealed: flag(state, 'seal') === 'applied',
     linerOff: flag(state, 'liner') === 'off',

@@ -29,7 +29,9 @@ export interface Tables {
   consent: Record<string, string>;
   stray: Record<string, 'inside' | 'removed'>;
   enrolment: Record<string, 'made' | 'removed'>;
-  data: Record<string, 'written' | 'declined' | 'unverified'>;
+  data: Record<string, 'read' | 'written' | 'declined' | 'unverified'>;
+  /** `act target` -> number in the log: acts of the route that change no piece. */
+  acted: Record<string, number>;
   task: Record<string, string>;
   /** Single values: see `Flags`. */
   flag: Record<string, unknown>;
@@ -45,6 +47,8 @@ export interface Flags {
   routeHash: string;
   /** Heat running: station and the bench time at which it is due to end, ms. */
   heat: { station: string; since: number; until: number; clockKnown: boolean } | null;
+  /** Something that runs by itself after an act: a press, a glue, a leak test. */
+  hold: { what: string; since: number; until: number; clockKnown: boolean } | null;
   heatEndedAt: { at: number; clockKnown: boolean };
   solventAt: { at: number; until: number; clockKnown: boolean };
   rimClean: boolean;
@@ -78,7 +82,7 @@ export interface JobState extends Tables {
 
 export const tableNames = [
   'place', 'pose', 'connector', 'bond', 'catch', 'film', 'mask', 'condition', 'check', 'touched', 'progress', 'question',
-  'mark', 'consent', 'stray', 'enrolment', 'data', 'task', 'flag',
+  'mark', 'consent', 'stray', 'enrolment', 'data', 'acted', 'task', 'flag',
 ] as const satisfies readonly TableName[];
 
 /** A job of which nothing is known yet. */

@@ -1,3 +1,5 @@
+import { generalItems, generalStations, generalTools } from '../route/catalogue';
+import { methodRows } from '../route/methods';
 import { functionsOf } from './functions-of';
 import { indexModel } from './index-model';
 import { type DeviceModel, deviceModelSchema } from './schema';
@@ -53,9 +55,9 @@ function references(model: DeviceModel): ModelProblem[] {
   const known = Object.fromEntries(
     thingLists.map((list) => [list, new Set([...model[list].map((x) => x.id), ...added(list)])]),
   ) as Record<(typeof thingLists)[number], Set<string>>;
-  const items = new Set(model.items.map((x) => x.id));
-  const tools = new Set(model.tools.map((x) => x.id));
-  const stations = new Set(model.stations.map((x) => x.id));
+  const items = new Set([...generalItems, ...model.items].map((x) => x.id));
+  const tools = new Set([...generalTools, ...model.tools].map((x) => x.id));
+  const stations = new Set([...generalStations, ...model.stations].map((x) => x.id));
   const any = new Set(thingLists.flatMap((list) => [...known[list]]));
   const problems: ModelProblem[] = [];
   const need = (set: Set<string>, id: string, path: string, what: string) => {
@@ -65,6 +67,7 @@ function references(model: DeviceModel): ModelProblem[] {
   model.slots.forEach((s, i) => {
     const p = `slots[${i}]`;
     if (s.carrier) need(known.slots, s.carrier, `${p}.carrier`, 'slot');
+    if (s.partOf) need(known.slots, s.partOf, `${p}.partOf`, 'slot');
     all(any, s.covers, `${p}.covers`, 'thing');
     all(any, s.leavesFree, `${p}.leavesFree`, 'thing');
     all(known.slots, s.arrivesWith, `${p}.arrivesWith`, 'slot');
@@ -93,6 +96,7 @@ function references(model: DeviceModel): ModelProblem[] {
       if (r.station) need(stations, r.station, `bonds[${i}].release[${k}].station`, 'station');
     });
     b.renewedBy.forEach((c, k) => need(items, c.item, `bonds[${i}].renewedBy[${k}].item`, 'item'));
+    b.orTape.forEach((c, k) => need(items, c.item, `bonds[${i}].orTape[${k}].item`, 'item'));
   });
   model.catches.forEach((c, i) => all(known.slots, c.holds, `catches[${i}].holds`, 'slot'));
   model.bootRules.forEach((r, i) => all(known.connectors, r.connectors, `bootRules[${i}].connectors`, 'connector'));
@@ -129,11 +133,16 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
   for (const s of model.slots) {
     const path = `${at}.slots(${s.id})`;
     if (!s.ways.some((w) => w.to === 'out')) problems.push({ path: `${path}.ways`, text: 'expected at least one way out' });
+    for (const w of s.ways) for (const [row, options] of Object.entries(w.guard.methods)) for (const o of options ?? []) if (!methodRows.some((r) => r.id === row && r.options.some((x) => x.id === o))) problems.push({ path: `${path}.ways(${w.id}).guard.methods.${row}`, text: `the house method has no option ${o}` });
     if (!s.install) problems.push({ path: `${path}.install`, text: 'expected a rule for putting it back' });
     if (functionsOf(index, s.id).length === 0) problems.push({ path: `${path}.functions`, text: 'nothing is tested when this is touched: name a function it serves' });
   }
   for (const f of model.fasteners) {
     if (f.maxLengthMm !== undefined && f.maxLengthMm < f.lengthMm) problems.push({ path: `${at}.fasteners(${f.id}).maxLengthMm`, text: `expected at least its own length ${f.lengthMm} mm` });
+  }
+  const loosed = new Set(model.slots.flatMap((s) => s.ways.flatMap((w) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches])));
+  for (const list of ['fasteners', 'connectors', 'bonds', 'catches'] as const) {
+    for (const x of model[list]) if (!loosed.has(x.id)) problems.push({ path: `${at}.${list}(${x.id})`, text: 'no way out looses it: what it holds would never be free' });
   }
   if (!index.cellConnector) problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
   return problems;

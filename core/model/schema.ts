@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { methodIds } from '../route/methods';
 
 /**
  * The open file format of a device model: `format: "snavek.model"`, `version: 1`.
@@ -24,8 +25,8 @@ export const slotKinds = [
   'vibration', 'port', 'flex', 'key', 'tray', 'frame', 'coil', 'magnet', 'mesh', 'film', 'antenna', 'chip',
 ] as const;
 export const bondKinds = ['perimeter-seal', 'stretch-strip', 'tape', 'glue', 'gasket'] as const;
-export const releaseMeans = ['heat', 'solvent', 'pull', 'cut'] as const;
-export const conditions = ['swollen', 'pierced', 'wet', 'hot', 'bent', 'shattered', 'stuck on'] as const;
+export const releaseMeans = ['heat', 'solvent', 'pull', 'cut', 'laser'] as const;
+export const conditions = ['swollen', 'pierced', 'wet', 'hot', 'bent', 'shattered', 'stuck on', 'back glass missing', 'earlier repair'] as const;
 export const functionIds = [
   'power', 'picture', 'touch', 'pressure', 'ambient', 'proximity', 'face', 'finger', 'cameras', 'front-camera',
   'loudspeaker', 'ear-speaker', 'microphones', 'vibration', 'keys', 'charging', 'wireless', 'radios', 'motion', 'notice', 'battery',
@@ -39,6 +40,15 @@ const consumed = z.strictObject({ item: id, quantity: z.number().positive() });
 
 const rect = z.strictObject({ x: mm, y: mm, w: mm.min(0.2), h: mm.min(0.2), r: mm.default(1) });
 const point = z.strictObject({ x: mm, y: mm });
+
+/** When a way or a release is out of the question: by condition, by house method, or for want of a station. */
+const guard = z
+  .strictObject({
+    unless: z.array(z.enum(conditions)).default([]),
+    methods: z.partialRecord(z.enum(methodIds), z.array(text).min(1)).default({}),
+    station: id.optional(),
+  })
+  .prefault({});
 
 /** What a way out needs before its gesture: poses of other slots and the things that hold this one. */
 const way = z.strictObject({
@@ -58,6 +68,7 @@ const way = z.strictObject({
   risks: z.array(risk).default([]),
   consumables: z.array(consumed).default([]),
   tools: z.array(id).default([]),
+  guard,
 });
 
 /** How a piece goes back: not only the reverse of the way out. */
@@ -88,7 +99,10 @@ const slot = z.strictObject({
   leavesFree: z.array(id).default([]),
   /** The least pose in which everything under it can be reached. */
   uncoversAt: z.enum(['folded', 'shifted', 'out']).default('out'),
+  /** Slots whose pieces come fitted on a new one of this. */
   arrivesWith: z.array(id).default([]),
+  /** The larger assembly that can be replaced in its stead (glass: the display; bonded back: the frame). */
+  partOf: id.optional(),
   films: z.array(text).default([]),
   traits: z.array(z.enum(['magnetic', 'tacky', 'fragile', 'swells', 'heat-sensitive', 'laser'])).default([]),
   price: price.default(0),
@@ -149,11 +163,15 @@ const bond = z.strictObject({
         maxDelayS: z.number().positive().optional(),
         angleMaxDeg: z.number().min(0).max(90).optional(),
         note: text.optional(),
+        risks: z.array(risk).default([]),
+        guard,
       }),
     )
     .min(1),
   tornThen: z.enum(['solvent', 'heat', 'cut']).default('solvent'),
   renewedBy: z.array(consumed).default([]),
+  /** What is used instead where the house method is tape. */
+  orTape: z.array(consumed).default([]),
   renewNote: text.optional(),
   renewS: z.number().min(0).default(60),
   cureS: z.number().min(0).default(0),

@@ -4,7 +4,7 @@ import { indexModel } from '../model/index-model';
 import type { DeviceModel } from '../model/schema';
 import { ofVariant } from '../model/variant';
 import { planRoute } from './plan';
-import { asItCame, defaultMethods } from './types';
+import { routeInput } from './route-input';
 
 /** The last of the integrity checks: in every variant there is a way to replace every slot, and back. */
 export function checkRoutes(model: DeviceModel): ModelProblem[] {
@@ -14,7 +14,7 @@ export function checkRoutes(model: DeviceModel): ModelProblem[] {
     return index.model.slots.flatMap((slot): ModelProblem[] => {
       const path = `variants(${variant.id}).slots(${slot.id})`;
       try {
-        const r = planRoute(index, hash, { model: model.id, variant: variant.id, methods: defaultMethods, conditions: [], tasks: [{ slot: slot.id, action: 'replace' }], standing: asItCame, hourlyRateMinor: 6000 });
+        const r = planRoute(index, hash, routeInput({ model: model.id, variant: variant.id, tasks: [{ slot: slot.id, action: 'replace' }] }), { budget: 0 });
         return 'infeasible' in r ? [{ path, text: `no way to replace it: ${r.because.flatMap((b) => b.ids).join(', ')}` }] : [];
       } catch (e) {
         if (!(e instanceof RangeError)) throw e;

@@ -1,36 +1,26 @@
-import type { Body } from '../job/events';
 import { needsBefore } from '../job/interlocks';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
-import type { Bond, Condition, ReleaseMeans, Way } from '../model/schema';
+import type { Bond, Way } from '../model/schema';
+import { generalItems } from './catalogue';
 import type { WaysProblem } from './choose-ways';
+import { allows, type Circumstances, releaseFor } from './release';
 import { expected, handsS, inSeconds, money, plus } from './times';
-import type { Methods, Standing } from './types';
+import type { Standing } from './types';
 
 /**
  * The planner's facts, as ids: `display@folded` (a pose), `C3` (a screw out, a connector off, a bond broken, a catch free).
  * A part of the ways problem is a fact that has needs of its own: a pose, or the cell's connector being off.
  */
-export interface Setting {
-  index: IndexedModel;
+export interface Setting extends Circumstances {
   standing: Standing;
-  methods: Methods;
-  conditions: readonly Condition[];
   hourlyRateMinor: number;
+  /** Ways that the technician insists on, by pose. */
+  force: Readonly<Record<string, string>>;
 }
 export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */
 export const looseFact = (id: string) => `loose:${id}`;
-
-/** The means to release a bond: the first in the model's order that no interlock forbids in these conditions and that the method prefers. */
-export function releaseFor(s: Setting, bond: Bond): Bond['release'][number] | undefined {
-  const allowed = bond.release.filter((r) => r.by !== 'heat' || !forbidden(s, { type: 'heatStarted', station: r.station ?? '', forS: r.waitS }));
-  const wanted: ReleaseMeans | undefined = bond.kind === 'perimeter-seal' ? s.methods.softening : undefined;
-  return allowed.find((r) => r.by === wanted) ?? allowed[0];
-}
-function forbidden(s: Setting, body: Body): boolean {
-  return needsBefore(s.index, body).some((n) => 'absent' in n && s.conditions.includes(n.absent));
-}
 
 export const isLoose = (s: Setting, id: string) =>
   s.standing.fastenersOut.includes(id) || s.standing.connectorsOff.includes(id) || s.standing.bondsOpen.includes(id) || s.standing.catchesFree.includes(id);
@@ -49,7 +39,11 @@ export const holders = (w: Way) => [...w.fasteners, ...w.connectors, ...w.bonds,
 /** Everything that one way needs moved before its gesture, with what hides its holders and what the interlocks ask. */
 export function needsOfWay(s: Setting, slot: string, way: Way): string[] {
   const needs = new Set(way.needs.map((n) => poseFact(n.slot, n.pose)));
-  for (const c of reachFacts(s, slot)) needs.add(c);
+  const own = s.index.slots.get(slot)!;
+  // a frame leaves when everything that sits in it is out, but for what comes with the new one
+  const stays = own.kind === 'frame' ? own.arrivesWith : [];
+  if (own.kind === 'frame') for (const o of s.index.model.slots) if (o.id !== slot && !o.carrier && !stays.includes(o.id)) needs.add(poseFact(o.id, 'out'));
+  for (const c of reachFacts(s, slot)) if (!stays.includes(c.split('@')[0]!)) needs.add(c);
   for (const id of holders(way)) if (!isLoose(s, id)) for (const c of reachFacts(s, id)) needs.add(c);
   for (const c of way.connectors) if (!isLoose(s, c)) for (const f of interlockFacts(s, c)) needs.add(f);
   needs.delete(poseFact(slot, way.to));
@@ -66,11 +60,34 @@ export function looseSeconds(s: Setting, id: string) {
   if (s.index.fasteners.has(id)) return handsS.unscrew;
   if (s.index.connectors.has(id)) return handsS.disconnect;
   if (s.index.catches.has(id)) return handsS.unhook;
-  const r = releaseFor(s, s.index.bonds.get(id)!);
-  const work = r ? { low: r.handsS * 0.6, likely: r.handsS, high: r.handsS * 2 } : handsS.solvent;
-  return r?.by === 'heat' ? plus(work, handsS.heatStart) : r?.by === 'solvent' ? plus(work, handsS.solvent) : work;
+  const plan = releaseFor(s, s.index.bonds.get(id)!);
+  if (!plan) return handsS.solvent;
+  const { handsS: hands, by } = plan.release;
+  let work: { low: number; likely: number; high: number } = { low: hands * 0.6, likely: hands, high: hands * 2 };
+  if (by === 'heat') work = plus(work, handsS.heatStart);
+  if (by === 'solvent' || plan.then) work = plus(work, handsS.solvent);
+  return plan.then ? plus(work, handsS.gap) : work;
 }
-const renewalCost = (s: Setting, bond: Bond) => bond.renewedBy.reduce((c, r) => c + Math.round((s.index.model.items.find((i) => i.id === r.item)?.price ?? 0) * r.quantity), 0);
+const itemCost = (index: IndexedModel, used: readonly { item: string; quantity: number }[]) => used.reduce((c, u) => c + Math.round(priceOf(index, u.item) * u.quantity), 0);
+/** The price of an item: the model's own, else the catalogue's; minor units. */
+export const priceOf = (index: IndexedModel, item: string) => (index.model.items.find((i) => i.id === item) ?? generalItems.find((i) => i.id === item))?.price ?? 0;
+const riskCost = (risks: readonly { chance: number; cost: number }[]) => risks.reduce((c, r) => c + Math.round(r.chance * r.cost), 0);
+/** What it costs to break a bond beside the time: what renews it, and the chance of breaking something. */
+export const bondRisk = (s: Setting, id: string) => { const b = s.index.bonds.get(id); return b ? riskCost(releaseFor(s, b)?.release.risks ?? []) : 0; };
+/** What lays a bond anew: its own consumables, or tape where that is the house method. */
+export const renewalOf = (s: Circumstances, bond: Bond) => (bond.kind === 'stretch-strip' && s.methods['cell-bond'] === 'tape' && bond.orTape.length ? bond.orTape : bond.renewedBy);
+/** Chance times price of one way. */
+export const wayRisk = (w: Way) => riskCost(w.risks);
+/** The ways to a pose that are open here: by guard, by what can be released, by the method for deep parts, or the one insisted on. */
+export function waysTo(s: Setting, slot: string, pose: string): Way[] {
+  const open = s.index.slots.get(slot)!.ways.filter((w) => w.to === pose && allows(s, w.guard) && w.bonds.every((b) => isLoose(s, b) || releaseFor(s, s.index.bonds.get(b)!)));
+  const forced = open.filter((w) => w.id === s.force[poseFact(slot, pose)]);
+  if (forced.length) return forced;
+  const shifts = (w: Way) => w.needs.some((n) => n.pose === 'shifted');
+  const method = s.methods['deep-part'];
+  const preferred = method === 'cheaper' ? open : open.filter((w) => shifts(w) === (method === 'shift'));
+  return preferred.length ? preferred : open;
+}
 
 /** The choice of ways for some targets as a ways problem: one currency, minor units of money. */
 export function waysProblem(s: Setting, targets: string[]): WaysProblem {
@@ -78,20 +95,17 @@ export function waysProblem(s: Setting, targets: string[]): WaysProblem {
   const op = (id: string) => {
     if (operations.has(id)) return;
     const bond = s.index.bonds.get(id);
-    operations.set(id, money(expected(looseSeconds(s, id)), s.hourlyRateMinor) + (bond ? renewalCost(s, bond) : 0));
+    operations.set(id, money(expected(looseSeconds(s, id)), s.hourlyRateMinor) + (bond ? itemCost(s.index, renewalOf(s, bond)) + bondRisk(s, id) : 0));
   };
   const parts: WaysProblem['parts'] = [];
   for (const slot of s.index.model.slots) {
     const poses = new Set(slot.ways.map((w) => w.to));
     for (const pose of poses) {
-      const ways = slot.ways
-        .filter((w) => w.to === pose && w.bonds.every((b) => isLoose(s, b) || releaseFor(s, s.index.bonds.get(b)!)))
+      const ways = waysTo(s, slot.id, pose)
         .map((w) => {
           const ops = holders(w).filter((id) => !isLoose(s, id));
           ops.forEach(op);
-          const risk = w.risks.reduce((c, r) => c + Math.round(r.chance * r.cost), 0);
-          const used = w.consumables.reduce((c, u) => c + Math.round((s.index.model.items.find((i) => i.id === u.item)?.price ?? 0) * u.quantity), 0);
-          return { id: w.id, needs: needsOfWay(s, slot.id, w), operations: ops, cost: money(expected(inSeconds(w.minutes)), s.hourlyRateMinor) + risk + used };
+          return { id: w.id, needs: needsOfWay(s, slot.id, w), operations: ops, cost: money(expected(inSeconds(w.minutes)), s.hourlyRateMinor) + wayRisk(w) + itemCost(s.index, w.consumables) };
         });
       // out implies folded and shifted, at no cost
       if (pose !== 'out' && poses.has('out')) ways.push({ id: 'by-out', needs: [poseFact(slot.id, 'out')], operations: [], cost: 0 });

@@ -1,19 +1,26 @@
-import type { Round, Task } from '../job/events';
+import type { Act, Round, Task } from '../job/events';
+import type { Methods } from './methods';
 import type { Condition, Drive, Face, Minutes } from '../model/schema';
 import type { Effect } from '../pairing/effects';
 
 export const phases = ['Open', 'Strip', 'Swap', 'Refit', 'Prove'] as const;
 export type Phase = (typeof phases)[number];
-export const stepActions = [
+export type StepAction = Act | (typeof movingActions)[number];
+/** Actions that change a piece, a bond or the device's data; the others are acts. */
+export const movingActions = [
   'heat', 'solvent', 'release', 'unscrew', 'disconnect', 'unhook', 'move', 'set aside', 'film off', 'renew', 'fit',
-  'connect', 'fasten', 'check', 'clean rim', 'apply seal', 'liner off', 'close',
+  'connect', 'fasten', 'check', 'clean rim', 'apply seal', 'liner off', 'close', 'read data', 'write data', 'leave data',
 ] as const;
-export type StepAction = (typeof stepActions)[number];
 
 /** Cautions are codes; the interface words them. */
 export type Caution =
   | 'heat-window' | 'heat-near-cell' | 'solvent-away-from-heat' | 'solvent-ventilate' | 'depth' | 'no-go-edges' | 'swollen-poke' | 'swollen-container'
-  | 'cell-no-metal' | 'cell-no-bend' | 'strip-flat' | 'long-screw' | 'live-board' | 'press-ends' | 'fragile' | 'heat-sensitive' | 'laser' | 'glass' | 'static' | 'charge-low';
+  | 'cell-no-metal' | 'cell-no-bend' | 'strip-flat' | 'long-screw' | 'live-board' | 'press-ends' | 'fragile' | 'laser' | 'glass' | 'static' | 'charge-low'
+  // house methods
+  | 'off-before-opening' | 'cut-while-warm' | 'drip-and-wait' | 'plastic-only' | 'off-again' | 'cell-stays-on' | 'notice-stays' | 'wide-tool' | 'rim-alcohol' | 'acetone-metal-only'
+  | 'press-by-hand' | 'no-water-claim' | 'check-threads' | 'new-screws' | 'air-280' | 'air-300' | 'calibrate-open' | 'calibrate-closed' | 'score-and-heat' | 'grinding-dust' | 'glue-wait' | 'tape-next-time' | 'first-test-now'
+  // conditions
+  | 'treat-live' | 'measure-screws' | 'open-back' | 'blade-at-rim' | 'bent-frame' | 'laser-enclosed' | 'chisel-shards';
 
 export interface Step {
   id: string;
@@ -40,6 +47,16 @@ export interface Step {
   why: string[];
   cautions: Caution[];
   note?: string;
+  /** What this step uses up. */
+  uses?: { item: string; quantity: number }[];
+  /** Where it is known, of all its screws. */
+  torqueNcM?: number;
+  /** How a piece goes in: lip first, at an angle; which way its flex runs. */
+  lipFirst?: 'left' | 'right' | 'top' | 'bottom';
+  angleDeg?: number;
+  flexRuns?: string;
+  /** For a test: the connectors that must be on for a picture. */
+  connectors?: string[];
 }
 export interface Kit {
   bits: Drive[];
@@ -49,11 +66,6 @@ export interface Kit {
   parts: string[];
   consumables: { item: string; quantity: number }[];
 }
-export interface Methods {
-  softening: 'heat' | 'solvent';
-}
-export const defaultMethods: Methods = { softening: 'heat' };
-
 /** Where a device stands: what a job's state says, or nothing for a device as it came. */
 export interface Standing {
   fastenersOut: string[];
@@ -67,12 +79,16 @@ export interface Standing {
   done: string[];
   /** Slots whose old piece already lies aside. */
   aside: string[];
+  /** Acts done to the device as it stands open now, as `act target`. */
+  acted: string[];
+  /** What has become of identity data, by slot. */
+  data: Record<string, string>;
   rimClean: boolean;
   sealed: boolean;
   linerOff: boolean;
   midPassed: boolean;
 }
-export const asItCame: Standing = { fastenersOut: [], connectorsOff: [], bondsOpen: [], bondsRenewed: [], catchesFree: [], moved: [], done: [], aside: [], rimClean: false, sealed: false, linerOff: false, midPassed: false };
+export const asItCame: Standing = { fastenersOut: [], connectorsOff: [], bondsOpen: [], bondsRenewed: [], catchesFree: [], moved: [], done: [], aside: [], acted: [], data: {}, rimClean: false, sealed: false, linerOff: false, midPassed: false };
 
 export interface RouteInput {
   model: string;
@@ -83,6 +99,10 @@ export interface RouteInput {
   standing: Standing;
   /** Minor units of money for an hour of hands. */
   hourlyRateMinor: number;
+  /** Ids of the stations that the workshop owns. */
+  stations: string[];
+  /** Ways that the technician insists on: pose (`ear-speaker@out`) to the id of a way. */
+  force: Record<string, string>;
 }
 export interface Route {
   hash: string;
@@ -96,12 +116,35 @@ export interface Route {
   cost: { time: number; risk: number; consumables: number };
   changes: number;
   turnings: number;
-  /** The least possible number of bit changes and turnings, in the money of the order; equal to what it costs when optimal. */
+  /** Brackets whose screws are taken in more than one go. */
+  splits: number;
+  /** The ways that were chosen, and what else there was. */
+  choices: Choice[];
+  /** What was minimised, minor units: ways, bit changes and turnings together. */
+  searched: number;
+  /** No way and no order can be cheaper than this; equal to `searched` when optimal. */
   lowerBound: number;
+  /** No order of any way has fewer changes and turnings together than this. */
+  leastMoves: number;
   optimal: boolean;
   effects: Effect[];
   /** Functions that will be due after closing. */
   checks: string[];
+}
+/** One piece that could come away in more than one way. */
+export interface Choice {
+  /** `ear-speaker@out`. */
+  fact: string;
+  slot: string;
+  pose: 'folded' | 'shifted' | 'out';
+  forced: boolean;
+  options: {
+    way: string;
+    chosen: boolean;
+    note?: string;
+    /** What the whole choice of ways costs with this one, against the chosen: minutes of hands and minor units. Absent where there is no way. */
+    against?: { minutes: number; risk: number; consumables: number; total: number };
+  }[];
 }
 export type Infeasible = { infeasible: true; because: { code: 'no way' | 'unknown slot' | 'cycle'; ids: string[] }[] };
 export type RouteResult = Route | Infeasible;

@@ -39,10 +39,19 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
   for (const m of loose.moves) if (m !== shut) ops.push({ id: `fit:${m.slot}@${m.way.to}`, kind: 'move', things: [m.slot], slot: m.slot, way: m.way, tool: null, face: index.slots.get(m.slot)!.face });
 
   const fits = (slot: string) => ops.filter((o) => o.kind === 'move' && o.slot === slot);
+  // a new frame is first: all that sits in a frame goes into it
+  const frame = ops.find((o) => o.kind === 'move' && index.slots.get(o.slot)!.kind === 'frame');
   /** A piece that only goes back to folded hides nothing yet. */
   const hides = (f: Operation) => !(f.way!.to === 'out' && index.slots.get(f.slot)!.uncoversAt === 'folded' && loose.moves.some((m) => m.slot === f.slot && m.way.to === 'folded'));
   const out: [string, string][] = [];
   for (const o of ops) {
+    const carrier = o.kind === 'connector' ? undefined : index.slots.get(o.slot)?.carrier;
+    // what sits on an assembly is on it before the assembly goes in; its plugs come after
+    if (carrier) for (const f of fits(carrier)) if (f.way!.to === 'out') out.push([o.id, f.id]);
+    if (o.kind === 'connector') for (const j of index.connectors.get(o.things[0]!)!.joins) { const c = index.slots.get(j)?.carrier; if (c && !index.connectors.get(o.things[0]!)!.joins.includes(c)) for (const f of fits(c)) if (f.way!.to === 'out') out.push([f.id, o.id]); }
+    if (frame && o !== frame && !carrier) out.push([frame.id, o.id]);
+    // a second cover closes the device from its other side: after the cell is on
+    if (o.kind === 'move' && covers.has(o.slot) && o.slot !== shut?.slot && index.cellConnector && loose.connectors.includes(index.cellConnector)) out.push([`on:${index.cellConnector}`, o.id]);
     // what lies under a piece is done before the piece goes back
     for (const t of o.things) for (const c of coveredBy(index, t)) for (const f of fits(c)) if (f !== o && hides(f)) out.push([o.id, f.id]);
     if (o.kind === 'fasteners') for (const h of index.fasteners.get(o.things[0]!)!.holds) for (const f of fits(h)) out.push([f.id, o.id]);

@@ -102,10 +102,10 @@ export function preferNear(s: Setting, ops: Operation[]): Prefer {
 }
 
 export interface Costs { change: number; turn: number }
-export function order(s: Setting, ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs, budget: number): OrderAnswer {
+export function order(s: Setting, ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs, options: { budget: number; stop?: (() => boolean) | undefined }): OrderAnswer {
   const known = new Set(ops.map((o) => o.id));
   return orderOperations(
     { startTool: start.tool, startFace: start.face, toolChangeCost: costs.change, faceFlipCost: costs.turn, operations: ops.map(({ id, tool, face }) => ({ id, tool, face })), precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)) },
-    { budget, prefer: preferNear(s, ops) },
+    { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops) },
   );
 }

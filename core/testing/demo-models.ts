@@ -6,7 +6,8 @@ import { type IndexedModel, indexModel } from '../model/index-model';
 import type { Condition, DeviceModel } from '../model/schema';
 import { ofVariant } from '../model/variant';
 import { planRoute } from '../route/plan';
-import { asItCame, defaultMethods, type Route, type RouteInput } from '../route/types';
+import { routeInput } from '../route/route-input';
+import type { Route, RouteInput } from '../route/types';
 
 /** The shipped models, checked, for the core's own tests. */
 export function model(json: unknown): DeviceModel {
@@ -20,7 +21,7 @@ export const indexed = (m: DeviceModel, variant = 'standard'): IndexedModel => i
 export const modelHash = (m: DeviceModel) => contentHash(m);
 
 export function route(m: DeviceModel, more: Partial<RouteInput> = {}, variant = 'standard'): Route {
-  const r = planRoute(indexed(m, variant), modelHash(m), { model: m.id, variant, methods: defaultMethods, conditions: [], tasks: [{ slot: 'cell', action: 'replace' }], standing: asItCame, hourlyRateMinor: 6000, ...more });
+  const r = planRoute(indexed(m, variant), modelHash(m), routeInput({ model: m.id, variant, tasks: [{ slot: 'cell', action: 'replace' }], ...more }));
   if ('infeasible' in r) throw new Error(JSON.stringify(r));
   return r;
 }

@@ -13,7 +13,7 @@ import type { Route } from '../../core/route/types';
 import type { JobSummary, Outcome, Who } from '../types';
 
 /** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
-export const coreVersion = '1';
+export const coreVersion = '2';
 const snapshotEvery = 50;
 
 /** Models and routes never change under their hash, so a process may keep them. */
@@ -85,11 +85,12 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
   const now = instruct(context, state, { at, clockKnown: true });
   const heat = flag(state, 'heat');
   const solvent = flag(state, 'solventAt');
+  const hold = flag(state, 'hold');
   const waits = { 'no route': 'a route', ended: '', question: 'an answer', checks: 'checks', waiting: 'time', do: 'hands', finished: 'hand-over' }[now.kind];
   return {
     model: `${index.model.maker} ${index.model.name}`, variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s), waits: flag(state, 'received') ? waits : 'receiving',
-    running: heat ? { what: 'heat', until: heat.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
+    running: heat ? { what: 'heat', until: heat.until } : hold ? { what: 'hold', until: hold.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
     ...progressOf(state, route), conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', by: state.trail[state.trail.length - 1]?.by ?? '',
   };
 }

@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type DemoJob, closedJobs, demoPassword, openJobs, people, sailings, shop } from '../../demo/scenario';
-import { conditionsOf, standingOf } from '../../core/job/standing';
 import { empty, type JobState } from '../../core/job/state';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel } from '../../core/model/check-model';
 import { indexModel } from '../../core/model/index-model';
-import type { Condition, DeviceModel } from '../../core/model/schema';
+import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
 import { consentsNeeded } from '../../core/pairing/effects';
 import { checkRoutes } from '../../core/route/check-routes';
@@ -16,7 +15,7 @@ import { hashPassword } from '../auth/password';
 import { appendCommand } from '../db/job-log';
 import { asOwner, inShop } from '../db/orm';
 import type { Who } from '../types';
-import { storeRoute } from '../use-cases/plan-route';
+import { inputFor, storeRoute } from '../use-cases/plan-route';
 
 const files = import.meta.glob<unknown>('../../demo/models/*.json', { eager: true, import: 'default' });
 
@@ -93,7 +92,7 @@ async function seedJob(em: EntityManager, staff: Map<string, Who>, { hash, model
   for (const f of model.shortList) bench.do({ type: 'checked', round: 'before', function: f, result: job.fails?.includes(f) ? 'fails' : job.untested?.includes(f) ? 'untested' : 'works' });
   bench.do({ type: 'received' });
   if (job.presses !== 'none') {
-    const route = planRoute(index, hash, { model: model.id, variant, methods: by.settings.methods, conditions: conditionsOf(bench.state) as Condition[], tasks: [{ slot: 'cell', action: 'replace' }], standing: standingOf(bench.state, index), hourlyRateMinor: by.settings.hourlyRateMinor });
+    const route = planRoute(index, hash, inputFor(by, index, bench.state));
     if ('infeasible' in route) throw new Error(`${model.name} cannot be routed`);
     await storeRoute(em, route);
     bench.adopt(route);

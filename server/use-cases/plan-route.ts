@@ -6,20 +6,28 @@ import type { Task } from '../../core/job/events';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Condition } from '../../core/model/schema';
 import { planRoute } from '../../core/route/plan';
-import type { Route, RouteResult } from '../../core/route/types';
+import { type Methods, methodsOf } from '../../core/route/methods';
+import type { Route, RouteInput, RouteResult } from '../../core/route/types';
 import { inShop } from '../db/orm';
 import { appendCommand, indexOf, loadState, lockJob } from '../db/job-log';
 import type { Outcome, Who } from '../types';
 
 /** The route for a job from where its device stands now; `more` are tasks beside the job's own (what to look at again). */
 export function planFor(who: Who, index: IndexedModel, state: JobState, more: Task[] = []): RouteResult {
-  const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
-  return planRoute(index, flag(state, 'modelHash')!, {
-    model: index.model.id, variant: flag(state, 'variant')!, methods: who.settings.methods, conditions: conditionsOf(state) as Condition[],
-    tasks: [...own, ...more.filter((t) => !own.some((o) => o.slot === t.slot && !standingOf(state, index).done.includes(t.slot)))],
-    standing: standingOf(state, index), hourlyRateMinor: who.settings.hourlyRateMinor,
-  });
+  return planRoute(index, flag(state, 'modelHash')!, inputFor(who, index, state, more));
 }
+/** What the planner is asked for a job: its tasks and state, the workshop's methods, stations and rate. */
+export function inputFor(who: Who, index: IndexedModel, state: JobState, more: Task[] = [], wishes: RouteWishes = {}): RouteInput {
+  const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
+  const standing = standingOf(state, index);
+  return {
+    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(who.settings.methods, wishes.methods), conditions: conditionsOf(state) as Condition[],
+    tasks: [...own, ...more.filter((t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)))],
+    standing, hourlyRateMinor: who.settings.hourlyRateMinor, stations: who.settings.stations, force: wishes.force ?? {},
+  };
+}
+/** What is chosen for one job on the Route screen. */
+export interface RouteWishes { methods?: Partial<Methods>; force?: Record<string, string> }
 export async function storeRoute(em: EntityManager, route: Route): Promise<void> {
   await em.execute(`insert into route (shop_id, hash, route) values (shop_now(), ?, ?::jsonb) on conflict do nothing`, [route.hash, JSON.stringify(route)]);
 }

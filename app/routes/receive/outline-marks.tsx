@@ -3,7 +3,7 @@ import { conditionOfMark } from '../../../core/job/condition-rules';
 import { type Mark, markKinds } from '../../../core/job/events';
 
 type Side = 'front' | 'back';
-const glyph: Record<Mark['kind'], string> = { crack: 'M-3 -2L-1 0L-2 1L1 3L0 1L3 2', 'missing glass': 'M-2.6 2L0 -2.6L2.6 2Z', 'bent frame': 'M-3 -1Q0 3 3 -1', 'panel standing proud': 'M-3 1.6H3M-3 -1.4L3 -2.6', 'earlier repair': 'M-2.4 -2.4L2.4 2.4M2.4 -2.4L-2.4 2.4' };
+const glyph: Record<Mark['kind'], string> = { crack: 'M-3 -2L-1 0L-2 1L1 3L0 1L3 2', 'shattered glass': 'M-3 0H3M0 -3V3M-2 -2L2 2M2 -2L-2 2', 'missing glass': 'M-2.6 2L0 -2.6L2.6 2Z', 'bent frame': 'M-3 -1Q0 3 3 -1', 'panel standing proud': 'M-3 1.6H3M-3 -1.4L3 -2.6', 'earlier repair': 'M-2.4 -2.4L2.4 2.4M2.4 -2.4L-2.4 2.4' };
 
 /** State on arrival: marks on the device's outline, put down by click and moved by the arrow keys. */
 export function OutlineMarks({ outline, marks, onChange }: { outline: { widthMm: number; heightMm: number; cornerMm: number }; marks: Mark[]; onChange: (m: Mark[]) => void }) {

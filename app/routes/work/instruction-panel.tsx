@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Body } from '../../../core/job/events';
+import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
 import { bodyFor, isTargetDone } from '../../../core/job/report';
 import type { JobState } from '../../../core/job/state';
@@ -40,7 +40,7 @@ export function InstructionPanel(p: Props) {
       <h1 className="now-title" data-testid="instruction">{stepTitle(index, step)}</h1>
       {p.conditions.length > 0 && <p style={{ marginBottom: 8 }}>{p.conditions.map((c) => <span key={c} className="chip bad">{`${c}: ${state.condition[c]!.because}`}</span>)}</p>}
       {step.bit && <BitChip {...p} step={step} />}
-      {now.kind === 'waiting' && <Waiting {...p} until={now.until} known={now.clockKnown} onEarly={now.step.action === 'heat' ? () => p.onTarget(now.body) : undefined} />}
+      {now.kind === 'waiting' && <Waiting {...p} step={step} until={now.until} known={now.clockKnown} onEarly={now.step.action === 'heat' || holds.has(now.step.action) ? () => p.onTarget(now.body) : undefined} />}
       {now.kind === 'checks' && <div className="note"><div className="strong">{`${now.open.length} to be answered: ${list(now.open.map((f) => functionName[f as FunctionId]), 5)}`}</div><Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link></div>}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
       {now.kind === 'do' && now.findings.map((f) => { const t = findingText(index, f); return <div key={f.rule} className={`note ${f.severity === 'warn' ? '' : 'stop'}`} style={{ marginTop: 8 }}><span className="strong">{t.what}</span> {t.instead}</div>; })}
@@ -82,12 +82,12 @@ function Targets({ index, state, step, target, onTarget }: Props & { step: Step;
   );
 }
 
-function Waiting({ until, known, time, step: _s, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
+function Waiting({ until, known, time, step, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
   return (
     <div className="stack">
       <div style={{ fontSize: 54, fontWeight: 700, lineHeight: 1.1 }} role="timer">{known ? left((until - time) / 1000) : 'clock not known'}</div>
       {!known && <div className="note stop">Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.</div>}
-      {onEarly && <div><button type="button" className="btn" onClick={onEarly}>Taken off early</button></div>}
+      {onEarly && <div><button type="button" className="btn" onClick={onEarly}>{step?.action === 'heat' ? 'Taken off early' : 'Ended early'}</button></div>}
     </div>
   );
 }

@@ -1,0 +1,24 @@
+import type { IndexedModel } from './index-model';
+
+/** A slot or a hole whose piece comes or goes with an assembly. */
+export interface Rider { id: string; hole: boolean }
+
+/**
+ * What rides on an assembly: arriving, what comes fitted on a new one; leaving, everything that still sits on an old one
+ * (which of it has been moved over is the job's to say). Screws ride when all that they hold does.
+ */
+export function ridersOf(index: IndexedModel, slot: string, when: 'arriving' | 'leaving'): Rider[] {
+  const own = index.slots.get(slot)!;
+  const slots = new Set(own.arrivesWith);
+  if (when === 'leaving') for (const s of index.model.slots) if (s.carrier === slot) slots.add(s.id);
+  // what is carried by what comes along comes along
+  for (let grew = true; grew; ) { grew = false; for (const s of index.model.slots) if (s.carrier && slots.has(s.carrier) && !slots.has(s.id)) { slots.add(s.id); grew = true; } }
+  const holes = index.model.fasteners.filter((f) => f.holds.every((h) => slots.has(h)));
+  return [...[...slots].map((id) => ({ id, hole: false })), ...holes.map((f) => ({ id: f.id, hole: true }))];
+}
+
+/** The slots whose pieces have to be moved over when an assembly gets another piece: carried, and not on the new one. */
+export function transfersOf(index: IndexedModel, slot: string): string[] {
+  const arriving = new Set(ridersOf(index, slot, 'arriving').map((r) => r.id));
+  return index.model.slots.filter((s) => s.carrier === slot && !arriving.has(s.id)).map((s) => s.id);
+}

@@ -1,0 +1,144 @@
+import type { IndexedModel } from '../model/index-model';
+import type { Drive, Way } from '../model/schema';
+import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';
+import { type Setting, waysProblem } from './facts';
+import type { OrderAnswer } from './order';
+import type { Work } from './tasks';
+import { ancestors, type Chosen, type Costs, type Operation, operationsOf, order, precedencesOut } from './way-out';
+import { type Loose, wayBack } from './way-back';
+
+/** A choice of ways with the operations of the whole job, in their parts between the gates, and their best order. */
+export interface Candidate {
+  choice: WaysChoice;
+  chosen: Chosen[];
+  /** The way out; moves on the loose assembly at the bench; the way back up to the cell, after it, and outside. */
+  out: Operation[];
+  bench: Operation[];
+  first: Operation[];
+  second: Operation[];
+  outside: Operation[];
+  loose: Loose;
+  cover: Operation | undefined;
+  cellOn: Operation | undefined;
+  precedences: [string, string][];
+  order: OrderAnswer;
+}
+export interface Joint {
+  best: Candidate;
+  /** Ways and order together, minor units. */
+  cost: number;
+  lowerBound: number;
+  optimal: boolean;
+  problem: WaysProblem;
+}
+export interface JointOptions { budget: number; stop?: (() => boolean) | undefined }
+/** So many choices are tried with their orders; more than that is said to be unproved. */
+const mostChoices = 24;
+
+/**
+ * The choice of ways and the order of operations that are cheapest together: choices by rising cost, each with its
+ * best order, until the next choice alone, with the least any order can cost, is no better than the best whole.
+ */
+export function planJointly(s: Setting, work: Work, targets: string[], costs: Costs, options: JointOptions): Joint | { infeasible: string[] } {
+  const problem = waysProblem(s, targets);
+  const cheapest = chooseWays(problem, options);
+  if ('infeasible' in cheapest) return { infeasible: cheapest.because };
+  let best = candidate(s, work, cheapest, costs, options);
+  let cost = cheapest.cost + best.order.cost;
+  let bound = cheapest.lowerBound + best.order.lowerBound;
+  let proved = cheapest.optimal;
+  const open = problem.parts.some((p) => cheapest.ways[p.id] !== undefined && p.ways.length > 1);
+  if (open && proved) {
+    // an order costs at least nothing: a choice dearer than the best whole cannot be part of a better one
+    const { choices, complete } = choicesUpTo(problem, cost, mostChoices, options);
+    proved = complete;
+    const last = choices[choices.length - 1];
+    bound = complete || !last ? Number.POSITIVE_INFINITY : last.cost;
+    for (const choice of choices) {
+      if (choice.cost >= cost) break;
+      const c = sameWays(choice, best.choice) ? best : candidate(s, work, choice, costs, options);
+      bound = Math.min(bound, choice.cost + c.order.lowerBound);
+      if (choice.cost + c.order.cost < cost) { best = c; cost = choice.cost + c.order.cost; }
+    }
+  }
+  bound = Math.min(bound, cost);
+  return { best, cost, lowerBound: bound, optimal: proved && bound >= cost, problem };
+}
+const sameWays = (a: WaysChoice, b: WaysChoice) => a.order.length === b.order.length && a.order.every((p) => a.ways[p] === b.ways[p]);
+
+/** The operations that one choice of ways comes to, out and back, in their best order. */
+function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Costs, options: JointOptions): Candidate {
+  const { index } = s;
+  const chosen: Chosen[] = [];
+  const loosed: string[] = [];
+  for (const fact of choice.order) {
+    if (fact.startsWith('loose:')) { loosed.push(fact.slice(6)); continue; }
+    const [slot, pose] = fact.split('@') as [string, string];
+    const way = index.slots.get(slot)!.ways.find((w) => w.id === choice.ways[fact] && w.to === pose);
+    if (way) chosen.push({ slot, way });
+  }
+  const ops = operationsOf(s, chosen, loosed);
+  const urgent = s.conditions.some((c) => c === 'swollen' || c === 'pierced') && index.cellSlot ? `move:${index.cellSlot}@out` : undefined;
+  const before = precedencesOut(s, ops, urgent);
+  // what is moved over is worked on at the bench when the rest is out, but for what has to be loosed on the way
+  const moved = new Set(ops.filter((o) => work.transfers.includes(o.slot)).map((o) => o.id));
+  const onTheWay = new Set(ops.filter((o) => !moved.has(o.id)).flatMap((o) => [...ancestors(o.id, before)]));
+  const out = ops.filter((o) => !moved.has(o.id) || onTheWay.has(o.id));
+  const bench = ops.filter((o) => moved.has(o.id) && !onTheWay.has(o.id));
+
+  const loose = looseAfter(s, ops, chosen);
+  const back = wayBack(s, loose);
+  const cellOn = back.ops.find((o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`);
+  const late = new Set(cellOn ? back.ops.filter((o) => o !== cellOn && ancestors(o.id, back.precedences).has(cellOn.id)).map((o) => o.id) : []);
+  const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id));
+  const second = back.ops.filter((o) => late.has(o.id));
+  const outside = outsideOperations(index, loose);
+  const precedences = [...before, ...back.precedences, ...between([out, bench, first, second, outside], [...before, ...back.precedences])];
+  const all = [...out, ...bench, ...first, ...second, ...outside];
+  return { choice, chosen, out, bench, first, second, outside, loose, cover: back.cover, cellOn, precedences, order: order(s, all, precedences, { tool: null, face: 'front' }, costs, options) };
+}
+
+/** What comes after a gate comes after everything before it: the last of each part before the first of the next. */
+function between(segments: Operation[][], precedences: [string, string][]): [string, string][] {
+  const out: [string, string][] = [];
+  const parts = segments.filter((x) => x.length);
+  for (let k = 1; k < parts.length; k++) {
+    const [a, b] = [new Set(parts[k - 1]!.map((o) => o.id)), new Set(parts[k]!.map((o) => o.id))];
+    const ends = [...a].filter((id) => !precedences.some(([x, y]) => x === id && a.has(y)));
+    const starts = [...b].filter((id) => !precedences.some(([x, y]) => y === id && b.has(x)));
+    for (const x of ends) for (const y of starts) out.push([x, y]);
+  }
+  return out;
+}
+
+/** The screws of the closed device: by bit, after everything else. */
+function outsideOperations(index: IndexedModel, loose: Loose): Operation[] {
+  const groups = new Map<string, string[]>();
+  for (const id of loose.fasteners) {
+    const f = index.fasteners.get(id)!;
+    if (!f.holds.some((h) => index.coverSlots.includes(h))) continue;
+    const key = `${f.drive} ${f.face}`;
+    groups.set(key, [...(groups.get(key) ?? []), id]);
+  }
+  return [...groups.values()].map((things) => { const f = index.fasteners.get(things[0]!)!; return { id: `in:${things.join('+')}`, kind: 'fasteners', things, slot: f.holds[0]!, tool: f.drive as Drive, face: f.face }; });
+}
+
+/** What will be loose when the way out is done: what stands loose now and what the route looses. */
+function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
+  const { standing, index } = s;
+  const things = (kind: Operation['kind']) => ops.filter((o) => o.kind === kind).flatMap((o) => o.things);
+  const moves: { slot: string; way: Way }[] = [];
+  const add = (slot: string, way: Way | undefined) => {
+    if (!way || moves.some((m) => m.slot === slot && m.way.to === way.to)) return;
+    moves.push({ slot, way });
+    // what is out was folded first where its way says so
+    for (const n of way.needs) if (n.slot === slot) add(slot, index.slots.get(slot)!.ways.find((w) => w.to === n.pose));
+  };
+  for (const m of standing.moved) add(m.slot, index.slots.get(m.slot)?.ways.find((w) => w.to === m.pose) ?? index.slots.get(m.slot)?.ways[0]);
+  for (const c of chosen) add(c.slot, c.way);
+  const uniq = (list: string[]) => [...new Set(list)];
+  return {
+    fasteners: uniq([...standing.fastenersOut, ...things('fasteners')]), connectors: uniq([...standing.connectorsOff, ...things('connector')]),
+    bonds: uniq([...standing.bondsOpen, ...things('bond')]), catches: uniq([...standing.catchesFree, ...things('catches')]), moves,
+  };
+}

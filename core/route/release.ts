@@ -1,0 +1,56 @@
+import { noHeat } from '../job/conditions';
+import type { Bond, Condition, ReleaseMeans } from '../model/schema';
+import type { IndexedModel } from '../model/index-model';
+import { generalStations, heatStations } from './catalogue';
+import type { Methods } from './methods';
+
+export type Release = Bond['release'][number];
+/** How a bond will be released: by which entry of the model, where, how long, and whether solvent follows the heat. */
+export interface ReleasePlan {
+  release: Release;
+  station?: string;
+  waitS: number;
+  /** Heat first; when the device is off the source and has cooled, solvent by this entry. */
+  then?: Release;
+}
+export interface Circumstances { index: IndexedModel; methods: Methods; conditions: readonly Condition[]; stations: readonly string[] }
+
+type Guard = Release['guard'];
+/** Is this allowed here: by the device's condition, the house methods and the stations owned? */
+export function allows(c: Circumstances, guard: Guard): boolean {
+  return !guard.unless.some((x) => c.conditions.includes(x)) && (!guard.station || c.stations.includes(guard.station))
+    && Object.entries(guard.methods).every(([row, options]) => !options || options.includes(c.methods[row as keyof Methods]));
+}
+
+/** Where this workshop warms a device: the method's source if it owns it and the device does on it, else the first that will do. */
+export function heatStation(c: Circumstances): string | undefined {
+  const bent = c.conditions.includes('bent');
+  const fits = (id: string) => c.stations.includes(id) && !(bent && generalStations.find((s) => s.id === id)?.flat);
+  const wanted = heatStations[c.methods['heat-source']]!;
+  return fits(wanted) ? wanted : generalStations.find((s) => s.softenS !== undefined && fits(s.id))?.id;
+}
+
+/** The means that a house method or a condition puts first for a bond; the model's own order decides the rest. */
+function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
+  const holds = bond.holds.map((h) => c.index.slots.get(h)?.kind);
+  if (bond.kind === 'perimeter-seal') return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
+  // a bad cell is not pulled at; often its adhesive has let go already
+  if (holds.includes('cell')) return c.methods['cell-removal'] === 'solvent' || c.conditions.some((x) => x === 'swollen' || x === 'pierced') ? 'solvent' : 'pull';
+  if (holds.includes('back') && bond.kind === 'glue') return c.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
+  return undefined;
+}
+
+/** How a bond is released here, or undefined when no means is left. */
+export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefined {
+  const hot = c.conditions.some((x) => noHeat.includes(x));
+  const station = heatStation(c);
+  const allowed = bond.release.filter((r) => allows(c, r.guard) && !(hot && (r.by === 'heat' || r.by === 'laser')) && (r.by !== 'heat' || station !== undefined) && (r.by !== 'laser' || c.stations.includes(r.station ?? 'glass-laser')));
+  const first = wanted(c, bond);
+  const release = allowed.find((r) => r.by === first) ?? allowed[0];
+  if (!release) return undefined;
+  if (release.by === 'laser') return { release, station: release.station ?? 'glass-laser', waitS: release.waitS };
+  if (release.by !== 'heat') return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
+  const soak = release.station === station ? release.waitS : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
+  const then = bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent' ? allowed.find((r) => r.by === 'solvent') : undefined;
+  return { release, station: station!, waitS: soak, ...(then ? { then } : {}) };
+}
