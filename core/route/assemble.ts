@@ -1,6 +1,7 @@
 import { badCell } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
-import { transfersOf } from '../model/riders';
+import { newPiece } from '../job/state';
+import { ridersOf, transfersOf } from '../model/riders';
 import { effectsOf } from '../pairing/effects';
 import { priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
@@ -70,9 +71,9 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   out(inOrder(c.bench), () => 'Swap');
   for (const slot of replaced) {
     if (!standing.aside.includes(slot)) add('Swap', plainStep('set aside', [slot], handsS.aside, { about: slot, cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [], ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}) }));
-    const films = index.slots.get(slot)!.films;
+    const films = filmsOf(index, slot);
     // the last film of a display comes off when the device is closed, by the film step there
-    if (films.length && !index.coverSlots.includes(slot)) add('Swap', plainStep('film off', films.map((_, i) => `${slot}#2/${i}`), times(handsS.film, films.length), { about: slot }));
+    if (films.length && !index.coverSlots.includes(slot)) add('Swap', plainStep('film off', films, times(handsS.film, films.length), { about: slot }));
   }
   for (const v of visits) {
     if (v.act === 'rework') add('Swap', plainStep('rework', [v.slot], handsS.rework, { about: v.slot, face: faceOf(index, v.slot), station: 'microscope', tools: ['scraper', ...chipTools(s)], cautions: chipCautions(s), uses: [{ item: 'flux', quantity: 3 }] }));
@@ -121,7 +122,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   back(c.second, () => 'Refit');
   const water = seal && methods['leak-test'] === 'always' && s.stations.includes('leak-tester');
   if (c.cover) {
-    const films = replaced.filter((r) => index.coverSlots.includes(r)).flatMap((slot) => index.slots.get(slot)!.films.map((_, i) => `${slot}#2/${i}`));
+    const films = replaced.filter((r) => index.coverSlots.includes(r)).flatMap((slot) => filmsOf(index, slot));
     if (films.length) add('Refit', plainStep('film off', films, times(handsS.film, films.length), { about: c.cover.slot }));
     if (seal && (again || !standing.linerOff)) add('Refit', plainStep('liner off', [seal.id], handsS.liner));
     const note = index.slots.get(c.cover.slot)!.install?.note;
@@ -138,6 +139,8 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   return merge(steps).map((d, i): Step => ({ id: `s${i + 1}`, ...d }));
 }
 
+/** The films of a new piece and of what comes fitted on it. */
+const filmsOf = (index: IndexedModel, slot: string): string[] => [slot, ...ridersOf(index, slot, 'arriving').filter((r) => !r.hole).map((r) => r.id)].flatMap((id) => index.slots.get(id)!.films.map((_, i) => `${newPiece(id)}/${i}`));
 /** The connectors that must be on for a picture. */
 const bootConnectors = (index: IndexedModel): string[] => [...new Set(index.model.bootRules.flatMap((r) => r.connectors))];
 

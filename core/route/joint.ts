@@ -67,7 +67,7 @@ export function planJointly(s: Setting, work: Work, targets: string[], costs: Co
 const sameWays = (a: WaysChoice, b: WaysChoice) => a.order.length === b.order.length && a.order.every((p) => a.ways[p] === b.ways[p]);
 
 /** The operations that one choice of ways comes to, out and back, in their best order. */
-function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Costs, options: JointOptions): Candidate {
+export function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Costs, options: JointOptions): Candidate {
   const { index } = s;
   const chosen: Chosen[] = [];
   const loosed: string[] = [];

@@ -11,6 +11,7 @@ export type Change =
   | { tool: string }
   | { station: string }
   | { consumable: string }
+  /** A new part, by the id that models give such a slot. */
   | { part: string }
   /** A pose that some piece is moved to. */
   | { pose: 'shifted' | 'out' }
@@ -107,7 +108,7 @@ export const methodRows = [
     options: [{ id: 'open', name: 'on the open device', changes: { caution: 'calibrate-open' } }, { id: 'closed', name: 'after the leak test', changes: { caution: 'calibrate-closed' } }],
   },
   {
-    id: 'chip-removal', question: 'Taking a chip or module off', default: 'hot-air', why: 'no dust',
+    id: 'chip-removal', question: 'Taking a chip or module off', default: 'hot-air', why: 'no dust in the phone, on the lenses or in the lungs',
     options: [{ id: 'hot-air', name: 'hot air and scoring', changes: { caution: 'score-and-heat' } }, { id: 'grinding', name: 'grinding or rotary cutting', changes: { tool: 'rotary-tool' } }],
   },
   {
@@ -116,7 +117,7 @@ export const methodRows = [
   },
   {
     id: 'cracked-glass', question: 'Cracked glass, good panel', default: 'display', why: 'glass alone needs the press and the practice',
-    options: [{ id: 'display', name: 'whole display', changes: { part: 'display' } }, { id: 'glass', name: 'glass alone', changes: { part: 'panel' } }],
+    options: [{ id: 'display', name: 'whole display', changes: { part: 'display' } }, { id: 'glass', name: 'glass alone', changes: { part: 'glass' } }],
   },
   {
     id: 'part-test', question: 'Testing the new part', default: 'bag', why: 'out of the bag with all that the boot rule needs: nothing has been moved yet',

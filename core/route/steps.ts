@@ -112,7 +112,7 @@ const solventStep = (o: Operation, base: Pick<Draft, 'about' | 'face' | 'tools' 
 /** What is done with a part's identity data once it is out, before anything warms it or it is put aside. */
 export function dataSteps(s: Setting, slot: string): Draft[] {
   if (s.standing.data[slot] !== undefined || !dataDue(effectsOf(s.index, [slot])).includes(slot)) return [];
-  if (s.methods['display-data'] !== 'copy') return [plainStep('leave data', [slot], handsS.act, { about: slot, cautions: ['notice-stays'] })];
+  if (s.methods['display-data'] !== 'copy') return [plainStep('leave data', [slot], handsS.act, { about: slot, cautions: s.methods['display-data'] === 'accept' ? ['notice-stays'] : [] })];
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
 /** What is done to the new part before it goes in: its data written, or the old chip moved over to it. */

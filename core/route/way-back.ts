@@ -24,8 +24,11 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
   const ops: Operation[] = [];
   const covers = new Set(index.coverSlots);
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal')?.id;
-  // a cover's own pose, catches and seal are the closing of the device, planned as gates
-  const shut = loose.moves.find((m) => covers.has(m.slot) && m.way.to !== 'out') ?? loose.moves.find((m) => covers.has(m.slot));
+  // the folded display (or else the back) is what closes the device: its own pose, catches and seal are planned as gates
+  const folded = loose.moves.filter((m) => covers.has(m.slot) && m.way.to !== 'out');
+  const shut = folded.find((m) => index.slots.get(m.slot)!.kind === 'display') ?? folded[0];
+  const last = shut ?? loose.moves.find((m) => covers.has(m.slot));
+  const foldedToo = (slot: string) => loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
   const groups = new Map<string, string[]>();
   for (const id of loose.fasteners) {
     const f = index.fasteners.get(id)!;
@@ -42,7 +45,7 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
   // a new frame is first: all that sits in a frame goes into it
   const frame = ops.find((o) => o.kind === 'move' && index.slots.get(o.slot)!.kind === 'frame');
   /** A piece that only goes back to folded hides nothing yet. */
-  const hides = (f: Operation) => !(f.way!.to === 'out' && index.slots.get(f.slot)!.uncoversAt === 'folded' && loose.moves.some((m) => m.slot === f.slot && m.way.to === 'folded'));
+  const hides = (f: Operation) => !(f.way!.to === 'out' && index.slots.get(f.slot)!.uncoversAt === 'folded' && foldedToo(f.slot));
   const out: [string, string][] = [];
   for (const o of ops) {
     const carrier = o.kind === 'connector' ? undefined : index.slots.get(o.slot)?.carrier;
@@ -51,13 +54,14 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
     if (o.kind === 'connector') for (const j of index.connectors.get(o.things[0]!)!.joins) { const c = index.slots.get(j)?.carrier; if (c && !index.connectors.get(o.things[0]!)!.joins.includes(c)) for (const f of fits(c)) if (f.way!.to === 'out') out.push([f.id, o.id]); }
     if (frame && o !== frame && !carrier) out.push([frame.id, o.id]);
     // a second cover closes the device from its other side: after the cell is on
-    if (o.kind === 'move' && covers.has(o.slot) && o.slot !== shut?.slot && index.cellConnector && loose.connectors.includes(index.cellConnector)) out.push([`on:${index.cellConnector}`, o.id]);
+    if (o.kind === 'move' && covers.has(o.slot) && o.slot !== shut?.slot && !(o.way!.to === 'out' && foldedToo(o.slot)) && index.cellConnector && loose.connectors.includes(index.cellConnector)) out.push([`on:${index.cellConnector}`, o.id]);
     // what lies under a piece is done before the piece goes back
     for (const t of o.things) for (const c of coveredBy(index, t)) for (const f of fits(c)) if (f !== o && hides(f)) out.push([o.id, f.id]);
     if (o.kind === 'fasteners') for (const h of index.fasteners.get(o.things[0]!)!.holds) for (const f of fits(h)) out.push([f.id, o.id]);
     if (o.kind === 'connector') {
       const c = o.things[0]!;
-      for (const j of index.connectors.get(c)!.joins) for (const f of fits(j)) out.push([f.id, o.id]);
+      // a plug goes on when both ends are there; a cover is plugged in while it is still folded open
+      for (const j of index.connectors.get(c)!.joins) for (const f of fits(j)) if (f.way!.to !== 'folded') out.push([f.id, o.id]);
       for (const n of needsBefore(index, { type: 'connectorOn', connector: c })) if ('on' in n) for (const p of ops) if (p.kind === 'connector' && p.things[0] === n.on) out.push([p.id, o.id]);
     }
     if (o.kind === 'bond') for (const h of index.bonds.get(o.things[0]!)!.holds) for (const f of fits(h)) out.push([o.id, f.id]);
@@ -73,6 +77,6 @@ export function wayBack(s: Setting, loose: Loose): { ops: Operation[]; precedenc
       for (const id of rule?.under ?? []) for (const f of fits(id)) out.push([o.id, f.id]);
     }
   }
-  const cover = shut && { id: `close:${shut.slot}`, kind: 'move' as const, things: [shut.slot], slot: shut.slot, way: shut.way, tool: null, face: index.slots.get(shut.slot)!.face };
+  const cover = last && { id: `close:${last.slot}`, kind: 'move' as const, things: [last.slot], slot: last.slot, way: last.way, tool: null, face: index.slots.get(last.slot)!.face };
   return { ops, precedences: out, cover };
 }

@@ -3,7 +3,7 @@ import type { Drive, Face, Way } from '../model/schema';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../job/interlocks';
 import { holders, isLoose, type Setting } from './facts';
-import { orderOperations, type OrderAnswer, type Prefer } from './order';
+import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';
 
 /** One operation of the order: loosing or fastening some things of one holder with one bit from one side, or moving a piece. */
 export interface Operation {
@@ -101,11 +101,12 @@ export function preferNear(s: Setting, ops: Operation[]): Prefer {
   };
 }
 
+/** An order of operations as the search takes it. */
+export function orderProblem(ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs): OrderProblem {
+  const known = new Set(ops.map((o) => o.id));
+  return { startTool: start.tool, startFace: start.face, toolChangeCost: costs.change, faceFlipCost: costs.turn, operations: ops.map(({ id, tool, face }) => ({ id, tool, face })), precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)) };
+}
 export interface Costs { change: number; turn: number }
 export function order(s: Setting, ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs, options: { budget: number; stop?: (() => boolean) | undefined }): OrderAnswer {
-  const known = new Set(ops.map((o) => o.id));
-  return orderOperations(
-    { startTool: start.tool, startFace: start.face, toolChangeCost: costs.change, faceFlipCost: costs.turn, operations: ops.map(({ id, tool, face }) => ({ id, tool, face })), precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)) },
-    { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops) },
-  );
+  return orderOperations(orderProblem(ops, precedences, start, costs), { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops) });
 }

@@ -7,7 +7,8 @@ import { leastWaits, type Role } from '../job/interlocks';
 import { empty, type JobState } from '../job/state';
 import { consentsNeeded } from '../pairing/effects';
 import type { IndexedModel } from '../model/index-model';
-import type { Route } from '../route/types';
+import { standingOf } from '../job/standing';
+import type { Route, Standing } from '../route/types';
 
 /**
  * One technician at one bench with a clock of its own, who does what is asked: drives a job through `decide` and
@@ -39,6 +40,7 @@ export class Bench {
     if (this.route) this.adopt(this.route);
     return this;
   }
+  standing(): Standing { return standingOf(this.state, this.index); }
   adopt(route: Route): void {
     this.route = route;
     this.do({ type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant });

@@ -1,10 +1,17 @@
-import mica from '../../demo/models/mica-9.json';
-import sprig from '../../demo/models/sprig.json';
+import atlasJson from '../../demo/models/atlas.json';
+import dune2Json from '../../demo/models/dune-2.json';
+import dune3Json from '../../demo/models/dune-3.json';
+import mica4Json from '../../demo/models/mica-4.json';
+import micaJson from '../../demo/models/mica-9.json';
+import wideJson from '../../demo/models/mica-9-wide.json';
+import sprigJson from '../../demo/models/sprig.json';
+import type { Task } from '../job/events';
 import { contentHash } from '../model/canonical-json';
 import { checkModel } from '../model/check-model';
 import { type IndexedModel, indexModel } from '../model/index-model';
 import type { Condition, DeviceModel } from '../model/schema';
 import { ofVariant } from '../model/variant';
+import { defaultMethods, type Methods } from '../route/methods';
 import { planRoute } from '../route/plan';
 import { routeInput } from '../route/route-input';
 import type { Route, RouteInput } from '../route/types';
@@ -15,8 +22,14 @@ export function model(json: unknown): DeviceModel {
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.model;
 }
-export const mica9 = model(mica);
-export const sprigModel = model(sprig);
+export const mica9 = model(micaJson);
+export const sprigModel = model(sprigJson);
+export const mica4 = model(mica4Json);
+export const mica9Wide = model(wideJson);
+export const dune2 = model(dune2Json);
+export const dune3 = model(dune3Json);
+export const atlas = model(atlasJson);
+export const shippedModels = [mica4, mica9, mica9Wide, dune2, dune3, sprigModel, atlas];
 export const indexed = (m: DeviceModel, variant = 'standard'): IndexedModel => indexModel(ofVariant(m, variant));
 export const modelHash = (m: DeviceModel) => contentHash(m);
 
@@ -25,4 +38,6 @@ export function route(m: DeviceModel, more: Partial<RouteInput> = {}, variant = 
   if ('infeasible' in r) throw new Error(JSON.stringify(r));
   return r;
 }
+export const replace = (...slots: string[]): { tasks: Task[] } => ({ tasks: slots.map((slot) => ({ slot, action: 'replace' })) });
+export const withMethods = (m: Partial<Methods>): { methods: Methods } => ({ methods: { ...defaultMethods, ...m } });
 export const swollen: Condition[] = ['swollen'];
