@@ -33,6 +33,7 @@ if (production) {
   main = await import('./build/server/index.js');
   app.use(main.app);
 } else {
+  (await import('./scripts/tools.mjs')).tools();
   const vite = await (await import('vite')).createServer({ server: { middlewareMode: true } });
   app.use(vite.middlewares);
   const load = () => vite.ssrLoadModule('./server/app.ts');

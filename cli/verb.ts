@@ -13,6 +13,8 @@ export interface Limits {
 export interface Verb<T = unknown> {
   says: string;
   schema: z.ZodType<T>;
+  /** Any JSON is taken, and judged by the verb itself. */
+  anyInput?: true;
   /** Problems beyond the shape: dangling references, doubled ids, circles. */
   check?: (input: T) => Problem[];
   run: (input: T, limits: Limits) => Answer;
@@ -25,6 +27,7 @@ export const cost = z.number().min(0);
 
 /** Reads an input by its schema. Every problem is told, each as one line: `path: expected …, got …`. */
 export function readInput<T>(v: Verb<T>, json: unknown): { ok: true; input: T } | { ok: false; problems: Problem[] } {
+  if (v.anyInput) return { ok: true, input: json as T };
   const read = v.schema.safeParse(json);
   if (!read.success) return { ok: false, problems: read.error.issues.flatMap((i) => issueProblems(i, json)) };
   const problems = v.check?.(read.data) ?? [];

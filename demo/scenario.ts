@@ -1,4 +1,4 @@
-import type { Mark } from '../core/job/events';
+import type { Mark, Task } from '../core/job/events';
 import type { Role } from '../core/job/interlocks';
 
 /** Slipway Phone Works, an invented repair counter in the ferry terminal of the invented harbour town Port Sellen. */
@@ -17,7 +17,9 @@ export const demoPassword = 'port-sellen';
 export const sailings = ['10:20', '13:15', '17:00', '17:40', '21:05'];
 
 export interface DemoJob {
-  model: 'mica-9' | 'sprig';
+  model: 'mica-4' | 'mica-9' | 'mica-9-wide' | 'dune-2' | 'dune-3' | 'sprig' | 'atlas';
+  /** What is to be done; a cell where nothing is said. */
+  tasks?: Task[];
   tag: string;
   owner: string;
   complaint: string;
@@ -38,18 +40,18 @@ export const openJobs: DemoJob[] = [
   { model: 'mica-9', tag: 'MC9-2086', owner: 'Tilo', complaint: 'Switches off at 30 percent in the cold.', minutesAgo: 14, presses: 4, sailing: 1 },
   { model: 'sprig', tag: 'SPR-0931', owner: 'Edda', complaint: 'Battery lasts two hours.', minutesAgo: 47, presses: 24, sailing: 2, untested: ['radios'] },
   { model: 'mica-9', tag: 'MC9-7702', owner: 'Jost', complaint: 'Screen lifts on one side since last week.', minutesAgo: 20, presses: 3, sailing: 3, marks: [{ side: 'front', x: 66, y: 70, kind: 'panel standing proud', note: 'about 1 mm, right edge' }], fails: ['charging'] },
-  { model: 'sprig', tag: 'SPR-1140', owner: 'Maike', complaint: 'Does not hold its charge any more.', minutesAgo: 6, presses: 'none', sailing: 4 },
+  { model: 'mica-9-wide', tag: 'M9W-1140', owner: 'Maike', complaint: 'Nobody can be heard in a call; all else works.', minutesAgo: 6, presses: 'none', sailing: 4, tasks: [{ slot: 'ear-speaker', action: 'replace' }], untested: ['radios'] },
 ];
 const closed = (model: DemoJob['model'], tag: string, owner: string, complaint: string, daysAgo: number, more: Partial<DemoJob> = {}): DemoJob => ({ model, tag, owner, complaint, minutesAgo: daysAgo * 1440 + 137, presses: 'all', ending: 'handed over', sailing: daysAgo % 5, ...more });
 export const closedJobs: DemoJob[] = [
-  closed('sprig', 'SPR-0418', 'Bente', 'Flat in the evening.', 6),
+  closed('dune-2', 'DU2-0418', 'Bente', 'Back glass broken on the quay.', 6, { tasks: [{ slot: 'back-glass', action: 'replace' }], marks: [{ side: 'back', x: 30, y: 100, kind: 'crack' }] }),
   closed('mica-9', 'MC9-1093', 'Arvid', 'Restarts when the camera is opened.', 6),
-  closed('mica-9', 'MC9-1177', 'Silke', 'Battery at 71 percent health, wants a new one.', 5),
+  closed('mica-4', 'MC4-1177', 'Silke', 'Screen broken, home key must go on working.', 5, { tasks: [{ slot: 'display', action: 'replace' }] }),
   closed('sprig', 'SPR-0533', 'Nuno', 'Charges only to 60 percent.', 5, { fails: ['charging'] }),
   closed('mica-9', 'MC9-1210', 'Petra', 'Panel lifted in the sun.', 4, { marks: [{ side: 'front', x: 6, y: 60, kind: 'panel standing proud' }] }),
-  closed('sprig', 'SPR-0560', 'Ole', 'Wants to think about it.', 4, { presses: 'none', ending: 'declined' }),
+  closed('atlas', 'ATL-0560', 'Ole', 'Frame bent in a door; wants to think about the price.', 4, { tasks: [{ slot: 'frame', action: 'replace' }], presses: 'none', ending: 'declined' }),
   closed('mica-9', 'MC9-1302', 'Ylva', 'Warm while charging.', 3, { marks: [{ side: 'back', x: 30, y: 90, kind: 'crack' }] }),
-  closed('mica-9', 'MC9-1333', 'Cato', 'Flat after an hour of maps.', 2),
+  closed('dune-3', 'DU3-1333', 'Cato', 'Does not charge on any cable.', 2, { tasks: [{ slot: 'port', action: 'replace' }] }),
   closed('sprig', 'SPR-0611', 'Wiebke', 'Too old to be worth it, takes it back as it is.', 2, { presses: 13, ending: 'abandoned' }),
   closed('mica-9', 'MC9-1350', 'Hauke', 'Loses ten percent a minute.', 1, { untested: ['face'] }),
 ];

@@ -1,11 +1,11 @@
-// Builds build/tools/ (command line, planner's thread) when a source is newer. Silent unless it fails.
+// Builds build-tools/ (command line, planner's thread) when a source is newer. Silent unless it fails.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-const built = join(root, 'build/tools/snavek.mjs');
+const built = join(root, 'build-tools/snavek.mjs');
 const age = (f) => statSync(f, { throwIfNoEntry: false })?.mtimeMs ?? 0;
 function newer(dir, than) {
   for (const e of readdirSync(dir, { withFileTypes: true })) {

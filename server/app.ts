@@ -8,6 +8,7 @@ import { closeBus, getBus } from './db/bus';
 import { asOwner, closeOrm, databaseUrl, getOrm, migrate, migrationsApplied } from './db/orm';
 import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
+import { endPlanner } from './planner';
 import { stopping } from './shutdown';
 
 export const app = express();
@@ -71,6 +72,7 @@ export async function warmUp(origin: string): Promise<void> {
 }
 export function endStreams(): void { stopping.abort(); }
 export async function stop(): Promise<void> {
+  await endPlanner();
   await closeBus();
   await closeOrm();
   log.flush();

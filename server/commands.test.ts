@@ -153,7 +153,7 @@ describe('Receive', () => {
 test('a job is planned again in the middle, and what is out stays out', async () => {
   const job = await openJob(world, tova);
   await sendCommands(tova, [cmd(tova, job, out('A1')), cmd(tova, job, out('A2'))]);
-  const again = await adoptRoute(tova, job, randomUUID(), [{ slot: 'loudspeaker', action: 'reach' }]);
+  const again = await adoptRoute(tova, job, randomUUID(), { more: [{ slot: 'loudspeaker', action: 'reach' }] });
   expect(again).toMatchObject({ ok: true, outcome: { status: 'recorded' } });
   const state = await inShop(tova.shopId, (em) => loadState(em, job));
   expect(state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2' });

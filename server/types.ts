@@ -30,7 +30,7 @@ export interface JobSummary {
   variant: string;
   tasks: string[];
   waits: string;
-  running: { what: 'heat' | 'solvent' | 'hold'; until: number } | null;
+  running: { what: 'heat' | 'solvent' | 'press' | 'cure' | 'leak test'; until: number } | null;
   done: number;
   total: number;
   conditions: string[];

@@ -3,7 +3,7 @@ import { coveredBy } from '../../core/model/covers';
 import type { JobState } from '../../core/job/state';
 import { isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Slot } from '../../core/model/schema';
+import type { Face, Slot } from '../../core/model/schema';
 import { ScrewHead } from './recess';
 import { thingName } from '../words/things';
 
@@ -15,6 +15,8 @@ export interface MapProps {
   now: string | undefined;
   /** Hatched stretches of the rim while it is being opened. */
   showNoGo: boolean;
+  /** The side that lies up. The back is seen as it lies: what the model has on its left is on the right. */
+  face?: Face;
   onPick?: (id: string) => void;
 }
 
@@ -39,38 +41,49 @@ function Label({ s, text }: { s: Slot; text: string }) {
  * The device to scale, the same way up as on the bench: every screw, connector and piece that the model knows, with
  * what is out shown as an empty place (dashed). The open display lies on its hinge side.
  */
-export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showNoGo, onPick }: MapProps) {
+export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showNoGo, face = 'front', onPick }: MapProps) {
   const { outline, hinge, noGo } = index.model;
   const W = outline.widthMm;
   const H = outline.heightMm;
-  const display = index.model.slots.find((s) => s.kind === 'display');
-  const open = display !== undefined && poseOf(state, display.id) !== 'in';
+  const back = face === 'back';
+  /** What covers this side. */
+  const display = index.model.slots.find((s) => s.kind === (back ? 'back' : 'display'));
+  const X = (x: number, w = 0) => (back ? W - x - w : x);
+  const turned = <T extends { at: { x: number; y: number } }>(t: T): T => (back ? { ...t, at: { ...t.at, x: X(t.at.x) } } : t);
+  const open = display === undefined ? back : poseOf(state, display.id) !== 'in';
   const away = display !== undefined && pieceInSlot(state, display.id) === undefined;
   const gap = 4;
   const flap = W * 0.92;
-  const left = hinge === 'left' ? flap + gap : 0;
+  const atLeft = (hinge === 'left') !== back;
+  const left = atLeft ? flap + gap : 0;
   const view = `${-left - 1} -4 ${W + flap + gap + 2} ${H + 6}`;
-  const flapX = hinge === 'left' ? -flap - gap : W + gap;
-  const slots = [...index.model.slots].filter((s) => s.face === 'front' && !s.carrier && s.kind !== 'display').sort((a, b) => a.layer - b.layer);
+  const flapX = atLeft ? -flap - gap : W + gap;
+  const slots = index.model.slots.filter((s) => s.face === face && !s.carrier && s.id !== display?.id).sort((a, b) => a.layer - b.layer).map((s) => (back ? { ...s, shape: { ...s.shape, x: X(s.shape.x, s.shape.w) } } : s));
+  const carried = (holds: readonly string[]) => holds.every((h) => index.slots.get(h)?.carrier);
+  /** Where something on the open cover lies: seen from its inside. */
+  const onFlap = (x: number, w = 0) => flapX + (flap - W) / 2 + (W - x - w);
   const pick = (id: string) => (onPick ? { onClick: () => onPick(id), style: { cursor: 'pointer' } } : {});
   const isLit = (id: string) => lit.includes(id);
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   const rim = seal ? (state.bond[seal.id] === 'released' || state.bond[seal.id] === 'torn' ? 'broken' : state.bond[seal.id] === 'renewed' ? 'renewed' : 'whole') : undefined;
   return (
-    <svg viewBox={view} role="img" aria-label={`Map of the ${index.model.name}, ${open ? 'display open' : 'closed'}`}>
+    <svg viewBox={view} role="img" aria-label={`Map of the ${index.model.name}, ${back ? 'back, ' : ''}${open ? `${display?.name ?? 'it'} open` : 'closed'}`}>
       <defs>
         <pattern id="nogo" width="2" height="2" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="0.9" height="2" fill="var(--brick)" /></pattern>
       </defs>
       {Array.from({ length: Math.floor(W / 10) + 1 }, (_, i) => <line key={`t${i * 10}`} x1={i * 10} x2={i * 10} y1={-3} y2={-1.2} stroke="var(--metal)" strokeWidth={0.25} />)}
       {/* the open display, on the side of its hinge */}
-      <g opacity={open && !away ? 1 : 0.55}>
+      <g opacity={open && (!away || carried(lit)) ? 1 : 0.55}>
         <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
-        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{away ? 'display out' : open ? 'display, folded open' : 'opens to here'}</text>
+        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{!display ? '' : away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
         {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
         {open && index.model.slots.filter((s) => s.carrier === display?.id).map((s) => {
-          const x = flapX + (flap - W) / 2 + (W - s.shape.x - s.shape.w);
-          return pieceInSlot(state, s.id) && <g key={s.id}><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill="var(--part)" stroke="var(--metal)" strokeWidth={0.3} /><text x={x + s.shape.w / 2} y={s.shape.y + s.shape.h / 2} fontSize={3} textAnchor="middle" dominantBaseline="central">{s.label ?? s.name}</text></g>;
+          const x = onFlap(s.shape.x, s.shape.w);
+          const on = isLit(s.id);
+          const here = pieceInSlot(state, s.id) !== undefined;
+          return <g key={s.id}><title>{`${s.name}${here ? '' : ', out'}`}</title><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={!here ? 'none' : on ? 'var(--saffron-soft)' : 'var(--part)'} stroke={on ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.3} {...(here ? {} : { strokeDasharray: '1.4 1' })} />{here && <Label s={{ ...s, shape: { ...s.shape, x } }} text={s.label ?? s.name} />}</g>;
         })}
+        {open && index.model.fasteners.filter((f) => carried(f.holds) && index.slots.get(f.holds[0]!)?.carrier === display?.id).map((f) => <g key={f.id}><title>{`${thingName(index, f.id)}, ${f.lengthMm} mm`}</title>{pieceInHole(state, f.id) !== undefined ? <ScrewHead drive={f.drive} x={onFlap(f.at.x)} y={f.at.y} r={1.3} tone={f.id === now ? 'now' : 'on'} /> : <circle cx={onFlap(f.at.x)} cy={f.at.y} r={1.1} fill="none" stroke="var(--metal)" strokeWidth={0.35} strokeDasharray="0.9 0.7" />}{f.id === now && <circle cx={onFlap(f.at.x)} cy={f.at.y} r={2.5} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}</g>)}
       </g>
       <rect x={0} y={0} width={W} height={H} rx={outline.cornerMm} fill="var(--paper)" stroke="var(--ink)" strokeWidth={0.6} />
       {!open && display && (
@@ -85,18 +98,18 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
         return (
           <g key={s.id} className="thing" {...pick(s.id)}>
             <title>{`${s.name}${here ? '' : ', out'}`}</title>
-            <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
-            {here && s.kind !== 'board' && seen(index, state, s.id) && <Label s={s} text={s.label ?? s.name} />}
+            <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here && s.kind !== 'frame' ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
+            {here && s.kind !== 'board' && s.kind !== 'frame' && seen(index, state, s.id) && <Label s={s} text={s.label ?? s.name} />}
           </g>
         );
       })}
-      {open && index.model.bonds.filter((b) => b.kind !== 'perimeter-seal' && (seen(index, state, b.id) || isLit(b.id)) && b.holds.some((h) => !index.slots.get(h)?.carrier)).map((b) => (
+      {open && index.model.bonds.filter((b) => b.kind !== 'perimeter-seal' && b.face === face && b.holds[0] !== display?.id && (seen(index, state, b.id) || isLit(b.id)) && b.holds.some((h) => !index.slots.get(h)?.carrier)).map((b) => (
         <g key={b.id} {...pick(b.id)}>
           <title>{b.name}</title>
-          <rect x={b.shape.x} y={b.shape.y} width={b.shape.w} height={b.shape.h} rx={1} fill={b.id === now ? 'var(--saffron)' : isWhole(state, b.id) ? 'var(--saffron-light)' : 'none'} fillOpacity={b.kind === 'tape' ? 0.25 : 0.9} stroke={isLit(b.id) ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={b.id === now ? 0.7 : 0.3} {...(isWhole(state, b.id) ? {} : { strokeDasharray: '1 0.8' })} />
+          <rect x={X(b.shape.x, b.shape.w)} y={b.shape.y} width={b.shape.w} height={b.shape.h} rx={1} fill={b.id === now ? 'var(--saffron)' : isWhole(state, b.id) ? 'var(--saffron-light)' : 'none'} fillOpacity={b.kind === 'tape' ? 0.25 : 0.9} stroke={isLit(b.id) ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={b.id === now ? 0.7 : 0.3} {...(isWhole(state, b.id) ? {} : { strokeDasharray: '1 0.8' })} />
         </g>
       ))}
-      {open && index.model.connectors.filter((c) => c.face === 'front' && seen(index, state, c.id) && !c.joins.every((j) => index.slots.get(j)?.carrier)).map((c) => {
+      {open && index.model.connectors.filter((c) => c.face === face && seen(index, state, c.id) && !carried(c.joins)).map(turned).map((c) => {
         const on = isOn(state, c.id);
         const w = Math.min(c.widthMm, 9);
         return (
@@ -109,7 +122,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
           </g>
         );
       })}
-      {index.model.fasteners.filter((f) => f.face === 'front' && (f.layer > (display?.layer ?? 0) || (open && seen(index, state, f.id) && f.holds.every((h) => !index.slots.get(h)?.carrier)))).map((f) => {
+      {index.model.fasteners.filter((f) => f.face === face && (f.layer > (display?.layer ?? 99) || (open && seen(index, state, f.id))) && !carried(f.holds)).map(turned).map((f) => {
         const inHole = pieceInHole(state, f.id) !== undefined;
         const owner = f.holds.every((h) => pieceInSlot(state, h) !== undefined);
         const r = Math.max(f.headMm / 2, 1.05) * 1.25;
@@ -121,12 +134,12 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
           </g>
         );
       })}
-      {rim && (
+      {rim && !back && (
         <rect x={1.4} y={1.4} width={W - 2.8} height={H - 2.8} rx={outline.cornerMm - 1} fill="none" stroke={rim === 'broken' ? 'var(--brick)' : 'var(--moss)'} strokeWidth={isLit(seal!.id) ? 1.5 : 0.8} {...(rim === 'broken' ? { strokeDasharray: '3 1.4' } : {})}>
           <title>{`perimeter seal, ${rim}`}</title>
         </rect>
       )}
-      {!open && index.model.catches.map((c) => <path key={c.id} d={`M${c.at.x - 2} ${c.at.y - 0.8}h4l-2 2.4z`} fill={state.catch[c.id] === 'free' ? 'none' : 'var(--ink)'} stroke={c.id === now ? 'var(--saffron)' : 'var(--ink)'} strokeWidth={c.id === now ? 0.9 : 0.3}><title>{c.name}</title></path>)}
+      {!open && !back && index.model.catches.map((c) => <path key={c.id} d={`M${c.at.x - 2} ${c.at.y - 0.8}h4l-2 2.4z`} fill={state.catch[c.id] === 'free' ? 'none' : 'var(--ink)'} stroke={c.id === now ? 'var(--saffron)' : 'var(--ink)'} strokeWidth={c.id === now ? 0.9 : 0.3}><title>{c.name}</title></path>)}
       {showNoGo && noGo.map((n) => {
         const vertical = n.edge === 'left' || n.edge === 'right';
         const x = n.edge === 'right' ? W - 3 : n.edge === 'left' ? 0 : n.fromMm;

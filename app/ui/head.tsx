@@ -7,6 +7,7 @@ import { benchTime } from '../job/clock';
 import { listen } from '../job/channel';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
+import { runningName } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
 
 /** A second's tick for everything that counts down; quiet on the server. */
@@ -39,13 +40,13 @@ export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Rec
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
   const s = job.summary;
-  const run = s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'is over') : undefined;
+  const run = s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'over') : undefined;
   const at = stages.indexOf(job.stage as 'Open');
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
   return (
     <Link to={workFor(job)} className="dev" aria-current={current ? 'page' : undefined} title={`${s.model}, ${job.tag}: ${job.stage}`}>
       <span className="top"><span className="n">{n}</span><span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
-        {run !== undefined ? <span className="due">{s.running!.what === 'heat' ? 'plate' : 'alcohol'} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}</span>}
+        {run !== undefined ? <span className="due">{runningName[s.running!.what]} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}</span>}
       </span>
       <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ')} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">{stages.map((st, i) => <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />)}</span>
@@ -70,11 +71,12 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
         <nav className="nav" aria-label="Main">
           <NavLink to="/" end>Bench</NavLink>
           <NavLink to="/jobs">Jobs</NavLink>
+          <NavLink to="/workshop">Workshop</NavLink>
         </nav>
       )}
       <nav className="strip" aria-label="Open devices">
         {jobs.map((j, i) => (i < 6 || j.id === current ? <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} /> : null))}
-        {jobs.length > 6 && <Link to="/" className="dev" style={{ flex: '0 0 84px', minWidth: 84 }}><span className="top">{`+ ${jobs.length - 6}`}</span><span className="sub">on the bench</span></Link>}
+        {jobs.length > 6 && <Link to="/" className="dev" style={{ flex: '0 0 84px', minWidth: 84 }}><span className="top">{`+ ${jobs.length - 6}`}</span><span className="sub">more</span></Link>}
       </nav>
       <div className="who">
         <div>{kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}{who.bench} · {who.name}</div>

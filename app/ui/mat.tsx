@@ -8,9 +8,20 @@ import { ScrewHead } from './recess';
  * The mat: the device's own pattern drawn larger, with cells kept apart along each row, so that what lies low left on
  * the phone lies low left here. Only screws that the route takes out have a place.
  */
-export interface Cell { id: string; x: number; y: number }
-/** Cells of at least `cell` mm, in columns and rows, keeping above/below and left/right of the holes. */
-export function matCells(index: IndexedModel, ids: readonly string[], columns = 6, rows = 9): Cell[] {
+export interface Cell { id: string; x: number; y: number; page: number }
+const columns = 6;
+const rows = 9;
+/** So many screws leave room to keep the pattern; more go on another page. */
+const perPage = 45;
+
+/** A cell for each screw, in pages in the order in which they are given (the order in which they come out). */
+export function matCells(index: IndexedModel, ids: readonly string[]): Cell[] {
+  const pages = Math.max(1, Math.ceil(ids.length / perPage));
+  const size = Math.ceil(ids.length / pages);
+  return Array.from({ length: pages }, (_, page) => pageCells(index, ids.slice(page * size, (page + 1) * size), page)).flat();
+}
+/** One page: columns and rows, keeping above/below and left/right of the holes. */
+function pageCells(index: IndexedModel, ids: readonly string[], page: number): Cell[] {
   const { widthMm, heightMm } = index.model.outline;
   const taken = new Set<string>();
   const wanted = ids.map((id) => { const f = index.fasteners.get(id)!; return { id, cx: Math.min(columns - 1, Math.floor((f.at.x / widthMm) * columns)), cy: Math.min(rows - 1, Math.floor((f.at.y / heightMm) * rows)), f }; }).sort((a, b) => a.f.at.y - b.f.at.y || a.f.at.x - b.f.at.x);
@@ -18,13 +29,11 @@ export function matCells(index: IndexedModel, ids: readonly string[], columns = 
     // the nearest free cell: same row first, then down, then up
     const free = Array.from({ length: columns * rows }, (_, i) => ({ x: i % columns, y: Math.floor(i / columns) })).filter((c) => !taken.has(`${c.x} ${c.y}`)).sort((a, b) => Math.abs(a.x - cx) + 1.3 * Math.abs(a.y - cy) - (Math.abs(b.x - cx) + 1.3 * Math.abs(b.y - cy)))[0]!;
     taken.add(`${free.x} ${free.y}`);
-    return { id, ...free };
+    return { id, page, ...free };
   });
 }
 
 export const Mat = memo(function Mat({ index, state, cells, now, lit }: { index: IndexedModel; state: JobState; cells: readonly Cell[]; now: string | undefined; lit: readonly string[] }) {
-  const columns = 6;
-  const rows = 9;
   const c = 12;
   return (
     <svg viewBox={`-0.5 -0.5 ${columns * c + 1} ${rows * c + 1}`} role="img" aria-label="Mat: where the screws lie">

@@ -13,12 +13,12 @@ export function stepTitle(index: IndexedModel, step: Step): string {
   const about = step.about ? name(step.about) : '';
   const outside = step.about !== undefined && index.coverSlots.includes(step.about);
   switch (step.action) {
-    case 'unscrew': return outside ? `Take out ${plural(n, 'outside screw')}` : `Take out ${plural(n, 'screw')} from the ${about}`;
-    case 'fasten': return outside ? `Put in ${plural(n, 'outside screw')}` : `Put ${plural(n, 'screw')} into the ${about}`;
+    case 'unscrew': return outside ? `Take out ${plural(n, 'outside screw')}` : `Take out ${plural(n, screwWord(index, step))} from the ${about}`;
+    case 'fasten': return outside ? `Put in ${plural(n, 'outside screw')}` : `Put ${plural(n, screwWord(index, step))} into the ${about}`;
     case 'disconnect': return step.targets[0] === index.cellConnector ? 'Unplug the cell' : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
     case 'connect': return step.targets[0] === index.cellConnector ? 'Plug the cell in' : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
     case 'unhook': return `Unhook the ${about}`;
-    case 'heat': return `Warm the ${about} on the ${stationName(index, step.station ?? 'hot-plate')}`;
+    case 'heat': return `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`;
     case 'solvent': return `Wet the ${list(step.targets.map(name))} with alcohol`;
     case 'release': {
       const kind = index.bonds.get(step.targets[0]!)?.kind;
@@ -57,6 +57,9 @@ export function stepTitle(index: IndexedModel, step: Step): string {
 }
 /** What a held act is about: its targets are `thing:start` and `thing:end`. */
 const thingOf = (target: string) => target.split(':')[0]!;
+/** The piece at the end of a plug that is not the board. */
+const farEnd = (index: IndexedModel, connector: string) => { const ends = index.connectors.get(connector)!.joins; return ends.find((j) => index.slots.get(j)?.kind !== 'board') ?? ends[0]; };
+const screwWord = (index: IndexedModel, step: Step) => (step.targets.every((t) => index.fasteners.get(t)?.kind === 'standoff') ? 'standoff' : 'screw');
 const shiftText = (index: IndexedModel, step: Step) => { const w = wayOf(index, step); return w?.shiftMm ? ` ${w.shiftMm} mm${w.towards ? ` to the ${w.towards}` : ''}` : ''; };
 const wayOf = (index: IndexedModel, step: Step) => index.slots.get(step.about ?? '')?.ways.find((w) => w.to === step.pose);
 
@@ -105,6 +108,15 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
   return what[act] + (target.endsWith(':start') ? ': started' : target.endsWith(':end') ? ': ended' : '');
 }
 
+/** How a piece goes in, and how tight its screws: what the model knows beside its note. */
+export function howText(step: Step): string {
+  const out: string[] = [];
+  if (step.lipFirst && step.angleDeg && !step.note?.includes('ip ')) out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
+  if (step.flexRuns) out.push(`Its flex runs ${step.flexRuns}.`);
+  if (step.torqueNcM) out.push(`${step.torqueNcM} N·cm.`);
+  return out.join(' ');
+}
+
 /** Each reads on after "because it". */
 const actWhy: Partial<Record<Step['action'], string>> = {
   'switch off': 'keeps a slipping blade off a live board', look: 'shows damage from opening before a new part is blamed for it', prepare: 'gives the cup whole glass to hold', gap: 'lets the alcohol in',
@@ -121,7 +133,7 @@ export function stepWhy(index: IndexedModel, step: Step): string {
   if (!first && step.action === 'disconnect') return 'must be off while the rim is cleaned and sealed';
   if (!first) return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
   if (step.action === 'unscrew') return `holds the ${thingName(index, step.about!)}`;
-  if (step.action === 'disconnect') return step.targets.includes(index.cellConnector ?? '') ? 'no other connector may move while the cell is on' : `joins the ${thingName(index, step.why[0]!)} to the board`;
+  if (step.action === 'disconnect') return step.targets.includes(index.cellConnector ?? '') ? 'no other connector may move while the cell is on' : `joins the ${thingName(index, farEnd(index, step.targets[0]!))} to the board`;
   if (step.action === 'release' || step.action === 'heat' || step.action === 'solvent' || step.action === 'unhook') return `holds the ${thingName(index, step.about!)}`;
   if (step.action === 'move') {
     const hidden = step.why.filter((w) => coveredBy(index, w).includes(step.targets[0]!));

@@ -45,4 +45,6 @@ export const list = (words: readonly string[], most = 4): string => {
   return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}` : (shown[0] ?? '');
 };
 export const driveName: Record<string, string> = { P2: 'five-lobe P2', P5: 'five-lobe P5', Y000: 'Y-tip Y000', PH000: 'cross PH000', PH00: 'cross PH00', standoff: 'standoff bit', hex: 'hex', slot: 'slotted' };
+/** What runs by itself, in a word. */
+export const runningName: Record<string, string> = { heat: 'heat', solvent: 'alcohol', press: 'press', cure: 'glue', 'leak test': 'leak test' };
 export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;

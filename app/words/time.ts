@@ -20,3 +20,12 @@ export function left(seconds: number): string {
 }
 export const money = (minor: number, currency: string): string => new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
 export const minutes = (m: number): string => (m < 1 ? 'under 1 min' : m >= 90 ? `${Math.floor(m / 60)} h ${two(Math.round(m % 60))} min` : `${Math.round(m)} min`);
+/** Seconds as a table shows them: `45 s`, `4 min`. */
+export const span = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`);
+const sign = (n: number) => (n === 0 ? '±' : n < 0 ? '−' : '+');
+/** A difference in minutes with its sign: `+4 min`, `−1.5 min`, `±0 min`. */
+export function signedMinutes(n: number): string {
+  const r = Math.round(n * 10) / 10;
+  return `${sign(r)}${Math.abs(r) >= 10 ? Math.round(Math.abs(r)) : Math.abs(r)} min`;
+}
+export const signedMoney = (minor: number, currency: string): string => `${sign(Math.round(minor))}${money(Math.abs(minor), currency)}`;

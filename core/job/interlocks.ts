@@ -14,7 +14,8 @@ import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, shutSt
  * screen speaks with it before a fact, and `core/route` takes the rules that have `needs` as precedences.
  * `forbid`: nobody passes. `stop`: passed with a typed reason by the roles named. `warn`: said, not stopped.
  */
-export type Role = 'owner' | 'lead' | 'technician' | 'trainee';
+export const roles = ['owner', 'lead', 'technician', 'trainee'] as const;
+export type Role = (typeof roles)[number];
 export type Severity = 'forbid' | 'stop' | 'warn';
 export interface Finding {
   rule: RuleName;

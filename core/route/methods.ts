@@ -76,8 +76,8 @@ export const methodRows = [
     options: [{ id: 'alcohol', name: 'alcohol', changes: { caution: 'rim-alcohol' } }, { id: 'acetone', name: 'acetone, on metal only', changes: { consumable: 'acetone' } }],
   },
   {
-    id: 'seal-press', question: 'Pressing the seal', default: 'press', why: 'an even, known force; by hand it is either too little or breaks the panel',
-    options: [{ id: 'press', name: 'press, 75 kgf for 30 s, twice', changes: { operation: 'press' } }, { id: 'hand', name: 'by hand', changes: { caution: 'press-by-hand' } }],
+    id: 'seal-press', question: 'Pressing the seal', default: 'press', why: 'an even, known force (75 kgf for 30 s, twice, is common); by hand it is either too little or breaks the panel',
+    options: [{ id: 'press', name: 'press with set force', changes: { operation: 'press' } }, { id: 'hand', name: 'by hand', changes: { caution: 'press-by-hand' } }],
   },
   {
     id: 'leak-test', question: 'Leak test', default: 'always', why: 'without it nothing can be said about water',
@@ -89,7 +89,7 @@ export const methodRows = [
   },
   {
     id: 'screw-keeping', question: 'Keeping screws', default: 'mat', why: 'each in the place of its hole, so that no list is needed',
-    options: [{ id: 'mat', name: 'in the device’s pattern on a mat', changes: { tool: 'magnetic-mat' } }, { id: 'trays', name: 'in trays by step', changes: { tool: 'step-trays' } }],
+    options: [{ id: 'mat', name: 'on a mat, by its pattern', changes: { tool: 'magnetic-mat' } }, { id: 'trays', name: 'in trays by step', changes: { tool: 'step-trays' } }],
   },
   {
     id: 'shattered-glass', question: 'Shattered glass', default: 'tape', why: 'tape is on in a minute; bonded glass when a cup must hold',

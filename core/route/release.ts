@@ -50,6 +50,9 @@ export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefine
   if (!release) return undefined;
   if (release.by === 'laser') return { release, station: release.station ?? 'glass-laser', waitS: release.waitS };
   if (release.by !== 'heat') return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
+  // the house source is for opening a device; what sits inside is warmed where the model says
+  const cover = bond.holds.some((h) => c.index.coverSlots.includes(h));
+  if (!cover && release.station && c.stations.includes(release.station)) return { release, station: release.station, waitS: release.waitS };
   const soak = release.station === station ? release.waitS : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
   const then = bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent' ? allowed.find((r) => r.by === 'solvent') : undefined;
   return { release, station: station!, waitS: soak, ...(then ? { then } : {}) };

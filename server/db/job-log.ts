@@ -90,7 +90,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
   return {
     model: `${index.model.maker} ${index.model.name}`, variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s), waits: flag(state, 'received') ? waits : 'receiving',
-    running: heat ? { what: 'heat', until: heat.until } : hold ? { what: 'hold', until: hold.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
+    running: heat ? { what: 'heat', until: heat.until } : hold ? { what: hold.what as 'press', until: hold.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
     ...progressOf(state, route), conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', by: state.trail[state.trail.length - 1]?.by ?? '',
   };
 }

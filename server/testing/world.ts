@@ -3,7 +3,9 @@ import { RouterContextProvider } from 'react-router';
 import { type Asked, whoContext } from '../../app/context';
 import { people, shop } from '../../demo/scenario';
 import { seedDemo, makeWorkshop, shipModels } from '../seed/seed';
+import { tools } from '../../scripts/tools.mjs';
 import { asOwner, closeOrm, inShop, migrate } from '../db/orm';
+import { endPlanner } from '../planner';
 import type { Who } from '../types';
 import { receiveJob } from '../use-cases/receive-job';
 import { adoptRoute } from '../use-cases/plan-route';
@@ -15,6 +17,7 @@ export interface World {
   models: Map<string, string>;
 }
 export async function makeWorld(): Promise<World> {
+  tools();
   await asOwner(migrate);
   const shipped = await shipModels();
   await seedDemo(Date.now());
@@ -27,10 +30,10 @@ export async function makeWorld(): Promise<World> {
     models: new Map([...shipped].map(([k, v]) => [k, v.hash])),
   };
 }
-export const endWorld = closeOrm;
+export const endWorld = async (): Promise<void> => { await endPlanner(); await closeOrm(); };
 
 export const receipt = (modelHash: string, more: Record<string, unknown> = {}) => ({
-  modelHash, variant: 'standard', tag: 'T-1', owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: ['cell'],
+  modelHash, variant: 'standard', tag: 'T-1', owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: [{ slot: 'cell', action: 'replace' }],
   before: Object.fromEntries(['power', 'picture', 'touch', 'face', 'cameras', 'loudspeaker', 'microphones', 'vibration', 'keys', 'charging', 'radios', 'battery'].map((f) => [f, { result: 'works' }])), ...more,
 });
 /** A Mica 9 received by somebody, with its route adopted unless it is said otherwise. */

@@ -2,7 +2,7 @@ import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import type { DraftBody } from './receive-job';
 
-export interface ModelChoice { hash: string; name: string; maker: string; variants: { id: string; name: string }[]; shortList: string[]; outline: { widthMm: number; heightMm: number; cornerMm: number }; parts: { id: string; name: string }[] }
+export interface ModelChoice { hash: string; name: string; maker: string; variants: { id: string; name: string }[]; shortList: string[]; outline: { widthMm: number; heightMm: number; cornerMm: number }; parts: { id: string; name: string; kind: string }[] }
 
 /** What the Receive screen starts with: the models, and the draft as it was last kept. */
 export async function receivePage(who: Who, draftId: string): Promise<{ models: ModelChoice[]; draft: DraftBody; opened: boolean }> {
@@ -13,7 +13,7 @@ export async function receivePage(who: Who, draftId: string): Promise<{ models: 
        from device_model where current order by name`);
     const [draft] = await em.execute<{ body: DraftBody }[]>(`select body from draft where id = ?`, [draftId]);
     const [job] = await em.execute(`select 1 from job where id = ?`, [draftId]);
-    const models = rows.map(({ hash, m: { slots, ...m } }) => ({ ...m, hash, parts: slots.filter((s) => s.kind === 'cell').map(({ id, name }) => ({ id, name })) }));
+    const models = rows.map(({ hash, m: { slots, ...m } }) => ({ ...m, hash, parts: slots }));
     return { models, draft: draft?.body ?? {}, opened: !!job };
   });
 }

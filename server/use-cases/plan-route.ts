@@ -1,52 +1,54 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Command } from '../../core/job/decide';
-import { conditionsOf, standingOf } from '../../core/job/standing';
 import { flag, type JobState } from '../../core/job/state';
-import type { Task } from '../../core/job/events';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Condition } from '../../core/model/schema';
-import { planRoute } from '../../core/route/plan';
-import { type Methods, methodsOf } from '../../core/route/methods';
-import type { Route, RouteInput, RouteResult } from '../../core/route/types';
+import { jobRouteInput, type RouteWishes } from '../../core/route/job-input';
+import type { Route, RouteResult } from '../../core/route/types';
 import { inShop } from '../db/orm';
-import { appendCommand, indexOf, loadState, lockJob } from '../db/job-log';
+import { appendCommand, indexOf, loadState, lockJob, routeOf } from '../db/job-log';
+import { planInThread } from '../planner';
 import type { Outcome, Who } from '../types';
 
-/** The route for a job from where its device stands now; `more` are tasks beside the job's own (what to look at again). */
-export function planFor(who: Who, index: IndexedModel, state: JobState, more: Task[] = []): RouteResult {
-  return planRoute(index, flag(state, 'modelHash')!, inputFor(who, index, state, more));
+/** The route for a job from where its device stands now, with what the job's adopted route was wished with. */
+export function planFor(who: Who, index: IndexedModel, state: JobState, adopted: Route | null, wishes: RouteWishes = {}): Promise<RouteResult> {
+  return planInThread(index, flag(state, 'modelHash')!, jobRouteInput(who.settings, index, state, { methods: adopted?.input.methods, force: adopted?.input.force, ...wishes }));
 }
-/** What the planner is asked for a job: its tasks and state, the workshop's methods, stations and rate. */
-export function inputFor(who: Who, index: IndexedModel, state: JobState, more: Task[] = [], wishes: RouteWishes = {}): RouteInput {
-  const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
-  const standing = standingOf(state, index);
-  return {
-    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(who.settings.methods, wishes.methods), conditions: conditionsOf(state) as Condition[],
-    tasks: [...own, ...more.filter((t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)))],
-    standing, hourlyRateMinor: who.settings.hourlyRateMinor, stations: who.settings.stations, force: wishes.force ?? {},
-  };
-}
-/** What is chosen for one job on the Route screen. */
-export interface RouteWishes { methods?: Partial<Methods>; force?: Record<string, string> }
 export async function storeRoute(em: EntityManager, route: Route): Promise<void> {
   await em.execute(`insert into route (shop_id, hash, route) values (shop_now(), ?, ?::jsonb) on conflict do nothing`, [route.hash, JSON.stringify(route)]);
 }
 
 export type Adopted = { ok: true; outcome: Outcome } | { ok: false; code: 'no such job' } | { ok: false; code: 'infeasible'; because: string[] };
+/** A bench that goes on working while its route is planned is planned for again, so many times. */
+const tries = 3;
 
-/** Plans a job at the head of its log and adopts what comes out; the same command id gives the same outcome. */
-export async function adoptRoute(who: Who, jobId: string, commandId: string, more: Task[] = []): Promise<Adopted> {
-  return inShop(who.shopId, async (em): Promise<Adopted> => {
-    const job = await lockJob(em, jobId);
+/**
+ * Plans a job at the head of its log and adopts what comes out; the same command id gives the same outcome.
+ * The planning holds no lock: when something has happened meanwhile, it is done again from there.
+ */
+export async function adoptRoute(who: Who, jobId: string, commandId: string, wishes: RouteWishes = {}): Promise<Adopted> {
+  const read = (em: EntityManager) => readJob(em, who, jobId);
+  for (let k = 1; ; k++) {
+    const job = await inShop(who.shopId, read);
     if (!job) return { ok: false, code: 'no such job' };
-    const [known] = await em.execute<{ outcome: Outcome }[]>(`select outcome from job_command where command_id = ?`, [commandId]);
-    if (known) return { ok: true, outcome: known.outcome };
-    const state = await loadState(em, jobId);
-    const index = await indexOf(em, flag(state, 'modelHash')!, flag(state, 'variant')!);
-    const route = planFor(who, index, state, more);
-    if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids).map((i) => index.slots.get(i.split('@')[0]!)?.name ?? i) };
-    await storeRoute(em, route);
-    const command: Command = { id: commandId, job: jobId, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
-    return { ok: true, outcome: (await appendCommand(em, who, command, jobId, { state, ...job })).outcome };
-  });
+    const route = await planFor(who, job.index, job.state, job.adopted, wishes);
+    const done = await inShop(who.shopId, async (em): Promise<Adopted | 'again'> => {
+      const locked = await lockJob(em, jobId);
+      if (!locked) return { ok: false, code: 'no such job' };
+      const [known] = await em.execute<{ outcome: Outcome }[]>(`select outcome from job_command where command_id = ?`, [commandId]);
+      if (known) return { ok: true, outcome: known.outcome };
+      const state = await loadState(em, jobId);
+      if (state.seq !== job.state.seq && k < tries) return 'again';
+      if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids).map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i) };
+      await storeRoute(em, route);
+      const command: Command = { id: commandId, job: jobId, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
+      return { ok: true, outcome: (await appendCommand(em, who, command, jobId, { state, ...locked })).outcome };
+    });
+    if (done !== 'again') return done;
+  }
+}
+async function readJob(em: EntityManager, who: Who, jobId: string): Promise<{ state: JobState; index: IndexedModel; adopted: Route | null } | undefined> {
+  const [job] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ?`, [jobId]);
+  if (!job) return undefined;
+  const state = await loadState(em, jobId);
+  return { state, index: await indexOf(em, flag(state, 'modelHash') ?? job.model_hash, flag(state, 'variant') ?? job.variant), adopted: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null };
 }

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import type { Command } from '../../core/job/decide';
-import { markSchema } from '../../core/job/event-schema';
+import { markSchema, taskSchema } from '../../core/job/event-schema';
 import { type Body, checkResults } from '../../core/job/events';
 import { functionIds } from '../../core/model/schema';
 import { appendCommand, modelOf } from '../db/job-log';
@@ -19,7 +19,7 @@ export const draftSchema = z.strictObject({
   before: z.partialRecord(z.enum(functionIds), z.strictObject({ result: z.enum(checkResults).exclude(['same']), note: z.string().max(500).optional() })).optional(),
   promisedAt: z.number().nullable().optional(),
   promisedAs: z.string().max(60).optional(),
-  tasks: z.array(z.string().max(60)).max(20).optional(),
+  tasks: z.array(taskSchema).max(20).optional(),
 });
 export type DraftBody = z.output<typeof draftSchema>;
 
@@ -34,7 +34,7 @@ export const receiptSchema = z.strictObject({
   before: draftSchema.shape.before.unwrap().default({}),
   promisedAt: z.number({ error: 'Give the promised time.' }),
   promisedAs: z.string().max(60, 'At most 60 characters.').default(''),
-  tasks: z.array(z.string()).min(1, 'Choose what is to be done.'),
+  tasks: z.array(taskSchema, { error: 'Choose what is to be done.' }).min(1, 'Choose what is to be done.').max(20, 'At most 20 tasks.'),
   passcode: z.string().max(60, 'At most 60 characters.').optional(),
 });
 export type FieldErrors = Record<string, string>;
@@ -56,7 +56,7 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
     if (given.modelHash && !model) errors.modelHash ??= 'This workshop has no such model.';
     if (model) {
       if (given.variant && !model.variants.some((v) => v.id === given.variant)) errors.variant ??= `${model.name} has no such variant.`;
-      if (Array.isArray(given.tasks) && given.tasks.some((t) => !model.slots.some((s) => s.id === t))) errors.tasks ??= `${model.name} has no such part.`;
+      if (read.success && read.data.tasks.some((t) => !model.slots.some((s) => s.id === t.slot))) errors.tasks ??= `${model.name} has no such part.`;
       const open = model.shortList.filter((f) => !read.data?.before[f]);
       if (read.success && open.length) errors.before ??= `${open.length} of ${model.shortList.length} functions have no answer yet.`;
     }
@@ -76,7 +76,7 @@ async function openJob(em: EntityManager, who: Who, jobId: string, r: z.output<t
     [jobId, r.tag, r.modelHash, r.variant, r.promisedAt / 1000],
   );
   const bodies: Body[] = [
-    { type: 'opened', modelHash: r.modelHash, variant: r.variant, tag: r.tag, complaint: r.complaint, tasks: r.tasks.map((slot) => ({ slot, action: 'replace' })), promisedAt: r.promisedAt, promisedAs: r.promisedAs },
+    { type: 'opened', modelHash: r.modelHash, variant: r.variant, tag: r.tag, complaint: r.complaint, tasks: r.tasks, promisedAt: r.promisedAt, promisedAs: r.promisedAs },
     ...r.marks.map((mark): Body => ({ type: 'marked', mark })),
     ...Object.entries(r.before).map(([fn, a]): Body => ({ type: 'checked', round: 'before', function: fn as never, result: a!.result, ...(a!.note ? { note: a!.note } : {}) })),
     { type: 'received' },

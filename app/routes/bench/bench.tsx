@@ -7,7 +7,7 @@ import { setServerTime } from '../../job/clock';
 import { Head, screenFor, useNow, useStrip, workFor } from '../../ui/head';
 import { useKeys } from '../../ui/keys';
 import { left, soon } from '../../words/time';
-import { plural } from '../../words/things';
+import { runningName, plural } from '../../words/things';
 import { stages } from '../../../core/job/stage';
 import type { Route } from './+types/bench';
 
@@ -40,7 +40,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
           </section>
           <section className="card" aria-label="Running by itself">
             <div className="muted">Running by itself</div>
-            {running.length ? running.map((j) => <h2 key={j.id}>{`${j.summary.running!.what === 'heat' ? 'On the plate' : 'Alcohol dwells'} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>) : <h2>nothing</h2>}
+            {running.length ? running.map((j) => <h2 key={j.id}>{`${cap(runningName[j.summary.running!.what]!)} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>) : <h2>nothing</h2>}
           </section>
           <section className="card" aria-label="Promised">
             <div className="muted">Promised</div>
@@ -61,7 +61,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                     <td>{j.owner ?? ''}</td>
                     <td>{j.summary.tasks.join(', ')}</td>
                     <td><StageBar job={j} /></td>
-                    <td>{j.summary.running ? <span>{j.summary.running.what === 'heat' ? 'the plate, ' : 'alcohol, '}{j.summary.running.until > time ? left((j.summary.running.until - time) / 1000) : 'is over: go to it'}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
+                    <td>{j.summary.running ? <span>{`${runningName[j.summary.running.what]}, `}{j.summary.running.until > time ? left((j.summary.running.until - time) / 1000) : 'is over: go to it'}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
                     <td><Promised job={j} time={time} /><div className="muted small">{j.summary.promisedAs}</div></td>
                   </tr>
                 ))}
@@ -85,3 +85,4 @@ function StageBar({ job }: { job: JobLine }) {
   const at = stages.indexOf(job.stage as 'Open');
   return <><span className="strong">{job.stage}</span>{job.summary.total > 0 && <span className="muted small"> {job.summary.done} / {job.summary.total} steps</span>}<div className="bars" aria-hidden="true">{stages.map((s, i) => <i key={s} className={i < at ? 'done' : i === at ? 'now' : ''} style={i < at ? { background: 'var(--petrol)' } : i === at ? { background: 'var(--saffron)' } : {}} />)}</div></>;
 }
+const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);

@@ -109,10 +109,21 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   }, !open || stop !== undefined || sheet !== undefined || picked !== undefined);
 
   const cells = useMemo(() => {
-    const used = new Set(view.context.route?.steps.flatMap((s) => (s.action === 'unscrew' || s.action === 'fasten' ? s.targets : [])));
+    const used = new Set<string>();
     for (const f of index.fasteners.keys()) if (state.place[`${f}#1`] !== undefined) used.add(f);
+    for (const s of view.context.route?.steps ?? []) if (s.action === 'unscrew' || s.action === 'fasten') for (const t of s.targets) used.add(t);
     return matCells(index, [...used].filter((id) => index.fasteners.has(id)));
   }, [index, view.context.route, state.place]);
+  const pages = Math.max(1, ...cells.map((c) => c.page + 1));
+  const [turned, setTurned] = useState<number>();
+  const pageNow = cells.find((c) => c.id === target)?.page;
+  // the page follows the screw in hand; turned by hand it stays until the next screw
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new target turns the page back
+  useEffect(() => setTurned(undefined), [target]);
+  const [kept, setKept] = useState(0);
+  useEffect(() => { if (pageNow !== undefined) setKept(pageNow); }, [pageNow]);
+  const matPage = Math.min(turned ?? pageNow ?? kept, pages - 1);
+  const onPage = useMemo(() => cells.filter((c) => c.page === matPage), [cells, matPage]);
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   const releasing = step?.action === 'release' && index.bonds.get(step.targets[0]!)?.kind === 'perimeter-seal';
   const steps = view.context.route?.steps ?? [];
@@ -126,15 +137,15 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
       <main className="work" ref={main} tabIndex={-1} style={{ outline: 'none' }} onMouseDown={(ev) => ev.preventDefault()}>
         <section className="fit" aria-label="Map">
-          <div className="spread small muted"><span>{`${index.model.name}, ${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · display side up, hinge ${index.model.hinge}`}</span><span>10 mm ticks</span></div>
-          <DeviceMap index={index} state={state} lit={lit} now={target} showNoGo={releasing} onPick={setPicked} />
+          <div className="spread small muted"><span>{`${index.model.name}, ${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${step?.face === 'back' ? 'back side up' : `display side up, hinge ${index.model.hinge}`}`}</span><span>10 mm ticks</span></div>
+          <DeviceMap index={index} state={state} lit={lit} now={target} showNoGo={releasing} face={step?.face ?? 'front'} onPick={setPicked} />
         </section>
         <section aria-label="Instruction" aria-live="polite">
           <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} time={time || page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => report(body)} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
         </section>
         <section aria-label="Mat" style={{ display: 'flex', flexDirection: 'column', gap: 8 }}>
-          <div className="spread small"><span className="muted">Mat</span><span className="strong">{`${Object.values(state.place).filter((p) => p.startsWith('mat/')).length} on it, ${Object.values(state.place).filter((p) => p === 'adrift').length} adrift`}</span></div>
-          <Mat index={index} state={state} cells={cells} now={target} lit={lit} />
+          <div className="spread small"><span className="muted">{pages > 1 ? <>Mat <button type="button" className="btn slim" onMouseDown={noFocus} onClick={() => setTurned((matPage + 1) % pages)} aria-label={`Page ${matPage + 1} of ${pages}, turn`}>{`page ${matPage + 1} / ${pages}`}</button></> : 'Mat'}</span><span className="strong">{`${Object.values(state.place).filter((p) => p.startsWith('mat/')).length} on it, ${Object.values(state.place).filter((p) => p === 'adrift').length} adrift`}</span></div>
+          <Mat index={index} state={state} cells={onPage} now={target} lit={lit} />
           <Tray index={index} state={state} lit={lit} />
         </section>
       </main>

@@ -1,0 +1,29 @@
+import type { Task } from '../job/events';
+import { conditionsOf, standingOf } from '../job/standing';
+import { flag, type JobState } from '../job/state';
+import type { IndexedModel } from '../model/index-model';
+import type { Condition } from '../model/schema';
+import { type Methods, methodsOf } from './methods';
+import type { RouteInput } from './types';
+
+/** What a workshop brings to a route. */
+export interface WorkshopMeans { methods: Partial<Methods>; stations: readonly string[]; hourlyRateMinor: number }
+/** What is chosen for one job on the Route screen. */
+export interface RouteWishes {
+  methods?: Partial<Record<string, string>> | undefined;
+  /** Ways insisted on, by pose. */
+  force?: Record<string, string> | undefined;
+  /** Tasks beside the job's own: what a failed check leads back to. */
+  more?: readonly Task[] | undefined;
+}
+
+/** What the planner is asked for a job: its tasks and where its device stands, the workshop's means, and what was wished for. */
+export function jobRouteInput(means: WorkshopMeans, index: IndexedModel, state: JobState, wishes: RouteWishes = {}): RouteInput {
+  const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
+  const standing = standingOf(state, index);
+  return {
+    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(means.methods, wishes.methods), conditions: conditionsOf(state) as Condition[],
+    tasks: [...own, ...(wishes.more ?? []).filter((t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)))],
+    standing, hourlyRateMinor: means.hourlyRateMinor, stations: [...means.stations], force: wishes.force ?? {},
+  };
+}

@@ -1,0 +1,2 @@
+/** Builds the tools when their sources are newer. @returns where the command line stands built */
+export function tools(): string;

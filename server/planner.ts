@@ -1,0 +1,25 @@
+import { availableParallelism } from 'node:os';
+import { resolve } from 'node:path';
+import { Piscina } from 'piscina';
+import type { IndexedModel } from '../core/model/index-model';
+import type { RouteInput, RouteResult } from '../core/route/types';
+import { log } from './log';
+
+/** A route that takes longer is answered with its gap; the bench must not wait. */
+const planSeconds = 3;
+let pool: Piscina | undefined;
+
+/** The planner's threads: a bounded queue, never the request loop. A full queue is said as such. */
+export async function planInThread(index: IndexedModel, modelHash: string, input: RouteInput): Promise<RouteResult> {
+  pool ??= watched(new Piscina({ filename: resolve('build-tools/plan-thread.mjs'), minThreads: 0, maxThreads: Math.max(1, availableParallelism() - 1), maxQueue: 32, idleTimeout: 60_000 }));
+  return pool.run({ model: index.model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
+}
+/** A thread that dies fails its own request; the server goes on. */
+function watched(p: Piscina): Piscina {
+  p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));
+  return p;
+}
+export async function endPlanner(): Promise<void> {
+  await pool?.destroy();
+  pool = undefined;
+}
