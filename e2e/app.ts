@@ -43,20 +43,34 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
 let n = 0;
 /** Receives a device at the counter and takes its route: a job of the test's own. */
 export async function newJob(page: Page, model: 'Mica 9' | 'Sprig' = 'Mica 9'): Promise<string> {
+  const id = await received(page, model);
+  await page.getByRole('button', { name: 'Take this route' }).click();
+  await page.waitForURL(`/jobs/${id}/work`);
+  await expect(page.getByTestId('instruction')).toBeVisible();
+  // as long as a person takes to look
+  await page.waitForTimeout(300);
+  await expect(page.getByTestId('instruction')).toHaveText('Switch it off');
+  await press(page, 1);
+  await settled(page);
+  return id;
+}
+/** Receives a device at the counter and stops at its planned route. `task` in place of a new cell. */
+export async function received(page: Page, model: string, task?: { part: string; action?: string }): Promise<string> {
   const id = crypto.randomUUID();
   await page.goto(`/receive/${id}`);
   await page.getByRole('button', { name: model, exact: true }).click();
   await page.getByLabel('Serial number or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
   await page.getByLabel('What the owner says is wrong').fill('flat by noon');
   await page.getByLabel('Promised for').fill(new Date(Date.now() + (70 - n) * 60_000).toISOString().slice(0, 16));
+  if (task) {
+    if (task.action) await page.getByLabel('What to do').selectOption(task.action);
+    await page.getByLabel('Part', { exact: true }).selectOption(task.part);
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByRole('button', { name: 'Drop: replace the cell' }).click();
+  }
   await page.getByRole('button', { name: 'All others work' }).click();
   await page.getByRole('button', { name: 'Receive and plan the route' }).click();
   await page.waitForURL(`/jobs/${id}/route`);
-  await page.getByRole('button', { name: 'Take this route' }).click();
-  await page.waitForURL(`/jobs/${id}/work`);
-  await expect(page.getByTestId('instruction')).toBeVisible();
-  // as long as a person takes to look
-  await page.waitForTimeout(300);
   return id;
 }
 export const go = (page: Page) => page.getByTestId('go');

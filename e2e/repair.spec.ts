@@ -43,6 +43,8 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await axe(page, 'work');
 
   // out: everything by Space alone; the alcohol has to dwell
+  await expect(page.getByTestId('instruction')).toHaveText('Switch it off');
+  await press(page, 1);
   await expect(page.getByTestId('instruction')).toHaveText('Take out 2 outside screws');
   await press(page, 16);
   await expect(page.getByRole('timer')).toContainText('0:4');

@@ -36,12 +36,12 @@ describe('the bench', () => {
     const { jobs: list } = await benchPage(tova);
     const at = (id: string) => list.findIndex((j) => j.id === id);
     expect(at(soon)).toBeLessThan(at(late));
-    expect(list[at(soon)]).toMatchObject({ stage: 'Open', owner: 'Runa', summary: { waits: 'hands', total: 48, done: 0, model: 'Tarnwick Mica 9' } });
+    expect(list[at(soon)]).toMatchObject({ stage: 'Open', owner: 'Runa', summary: { waits: 'hands', total: 54, done: 0, model: 'Tarnwick Mica 9' } });
     expect(list[at(fresh)]).toMatchObject({ stage: 'Receive', summary: { waits: 'a route' } });
   });
   test('shows what runs by itself until it ends, and a condition that stands', async () => {
     const job = await openJob(world, tova, { tag: 'WARM' });
-    await send(tova, job, { type: 'screwOut', fastener: 'A1', piece: 'A1#1' }, { type: 'screwOut', fastener: 'A2', piece: 'A2#1' }, { type: 'heatStarted', station: 'hot-plate', forS: 300 });
+    await send(tova, job, { type: 'acted', act: 'switch off', target: 'device' }, { type: 'screwOut', fastener: 'A1', piece: 'A1#1' }, { type: 'screwOut', fastener: 'A2', piece: 'A2#1' }, { type: 'heatStarted', station: 'hot-plate', forS: 300 });
     const line = async () => (await benchPage(tova)).jobs.find((j) => j.id === job)!.summary;
     expect((await line()).running).toMatchObject({ what: 'heat' });
     expect((await line()).waits).toBe('time');
@@ -80,7 +80,7 @@ describe('drafts', () => {
   test('Receive offers the shipped models with their variants, outlines and parts', async () => {
     const { models } = await receivePage(tova, randomUUID());
     expect(models.map((m) => m.name)).toEqual(expect.arrayContaining(['Mica 9', 'Sprig']));
-    expect(models.find((m) => m.name === 'Mica 9')).toMatchObject({ outline: { widthMm: 71.5 }, parts: [{ id: 'cell', name: 'cell' }], variants: [{ id: 'standard' }, { id: 'traceless' }] });
+    expect(models.find((m) => m.name === 'Mica 9')).toMatchObject({ outline: { widthMm: 71.5 }, parts: expect.arrayContaining([{ id: 'cell', name: 'cell', kind: 'cell' }, { id: 'display', name: 'display', kind: 'display' }]), variants: [{ id: 'standard' }, { id: 'traceless' }] });
   });
 });
 

@@ -20,6 +20,7 @@ vi.mock('./outbox', () => ({
   keptFor: async (owner: string) => store.kept.filter((k) => k.owner === owner),
   confirmed: async (n: number) => { store.kept = store.kept.filter((k) => k.n !== n); },
   rememberPage: async () => {},
+  rememberedPage: async () => undefined,
 }));
 const { Replica } = await import('./replica');
 const { Sender } = await import('./sender');

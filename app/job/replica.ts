@@ -88,11 +88,14 @@ export class Replica {
     this.#remember();
     if (outcome.seq > this.#base.seq) void this.sync();
   }
-  #remembering: ReturnType<typeof setTimeout> | undefined;
-  /** What is confirmed goes into this browser's copy, too: it must not fall behind when the server goes away. */
+  #remembering = false;
+  #stale = false;
+  /** What is confirmed goes into this browser's copy at once: it must not fall behind when the page or the server goes away. */
   #remember(): void {
-    clearTimeout(this.#remembering);
-    this.#remembering = setTimeout(() => void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }), 150);
+    if (this.#remembering) { this.#stale = true; return; }
+    this.#remembering = true;
+    this.#stale = false;
+    void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }).catch(() => {}).finally(() => { this.#remembering = false; if (this.#stale) this.#remember(); });
   }
   /** Fetches what is missing since the last confirmed event. */
   sync(): Promise<void> {

@@ -1,4 +1,5 @@
 import type { Answer } from '../../server/use-cases/send-commands';
+import { noteConfirmed } from './remembered-job';
 import { listen, tell } from './channel';
 import { type Kept, confirmed, keptFor } from './outbox';
 
@@ -64,6 +65,8 @@ export class Sender {
         // another person's entry stays where it is until they sign in again
         if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'another person') { this.#set({ link: 'signed out' }); return; }
         this.onAnswer?.(k, answer);
+        // a job that is not on this screen: its copy in this browser must know, too
+        if (answer.outcome.status === 'recorded') await noteConfirmed(k.command.job, this.owner, answer.outcome.events);
         await confirmed(k.n);
         jobs.add(k.command.job);
         if (answer.outcome.status === 'refused') this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] });

@@ -109,8 +109,9 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
 }
 
 /** How a piece goes in, and how tight its screws: what the model knows beside its note. */
-export function howText(step: Step): string {
+export function howText(index: IndexedModel, step: Step): string {
   const out: string[] = [];
+  if (step.connectors?.length) out.push(`For a picture these must be on: ${list(step.connectors.map((c) => index.connectors.get(c)!.name), 6)}.`);
   if (step.lipFirst && step.angleDeg && !step.note?.includes('ip ')) out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
   if (step.flexRuns) out.push(`Its flex runs ${step.flexRuns}.`);
   if (step.torqueNcM) out.push(`${step.torqueNcM} N·cm.`);

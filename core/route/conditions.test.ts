@@ -108,6 +108,12 @@ describe('the way back is planned, not just reversed', () => {
     expect(actions(r).indexOf('clean rim')).toBeLessThan(actions(r).indexOf('apply seal'));
     expect(r.steps.find((s) => s.action === 'cure' && s.targets[0] === 'magnet-glue:start')!.waitS).toBeGreaterThan(0);
   });
+  test('where the torque is known it is said, and the driver for it is laid out; nowhere else', () => {
+    const r = route(dune3);
+    expect(r.steps.find((s) => s.action === 'fasten' && s.targets.includes('A1'))).toMatchObject({ torqueNcM: 4.5, tools: ['torque-driver'] });
+    expect(r.kit.tools).toContain('torque-driver');
+    expect(route(mica9).kit.tools).not.toContain('torque-driver');
+  });
   test('a device that opens from both sides is closed on both, the back before the display', () => {
     const r = route(dune3, replace('port'));
     expect(r.turnings).toBeGreaterThan(0);

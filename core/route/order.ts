@@ -28,6 +28,8 @@ export interface OrderOptions {
   /** Asked now and then; true ends the search as an empty budget would. Wall time is the caller's. */
   stop?: () => boolean;
   prefer?: Prefer | undefined;
+  /** What an operation belongs to (a bracket, in one direction): such are not left half done where that costs nothing. */
+  groupOf?: ((id: string) => string | undefined) | undefined;
 }
 
 /** A run of the order: everything done with one bit in hand and one side up. */
@@ -48,7 +50,7 @@ const stopEvery = 256;
  * @throws RangeError for a cycle in the precedences, naming it
  */
 export function orderOperations(problem: OrderProblem, options: OrderOptions = {}): OrderAnswer {
-  const { budget = 200_000, stop, prefer } = options;
+  const { budget = 200_000, stop, prefer, groupOf } = options;
   const { ops, tools, before, toolOf, faceOf } = precedenceGraph(problem);
   const n = ops.length;
   const { toolChangeCost, faceFlipCost } = problem;
@@ -138,19 +140,56 @@ export function orderOperations(problem: OrderProblem, options: OrderOptions = {
     if (last && run.tool !== last.tool) toolChanges++;
     if (last && run.face !== last.face) faceFlips++;
   });
-  return { sequence: inRuns(runs, { ops, before, toolOf, faceOf }, prefer), cost: end.g, toolChanges, faceFlips, lowerBound: Math.min(end.g, proved), optimal: proved >= end.g };
+  return { sequence: inRuns(runs, { ops, before, toolOf, faceOf }, groupOf, prefer), cost: end.g, toolChanges, faceFlips, lowerBound: Math.min(end.g, proved), optimal: proved >= end.g };
 }
 
-/** The operations of each run one after another: what is ready in the problem's order, or as the second aim prefers. */
-function inRuns(runs: Node[], g: { ops: { id: string }[]; before: Uint32Array[]; toolOf: Int32Array; faceOf: Uint8Array }, prefer: Prefer | undefined): string[] {
+interface Ops { ops: { id: string }[]; before: Uint32Array[]; toolOf: Int32Array; faceOf: Uint8Array }
+
+/**
+ * The run in which each operation is done. The search does everything as early as it can; here an operation waits for
+ * a later run with its bit and side when the rest of its bracket comes after it, so that the bracket is not left half
+ * done, unless something else needs it sooner. The changes stay what they are.
+ */
+function runOfEach(runs: Node[], g: Ops, groupOf: ((id: string) => string | undefined) | undefined): Int32Array {
+  const n = g.ops.length;
+  const run = new Int32Array(n);
+  for (let i = 0; i < n; i++) run[i] = runs.findIndex((r) => Bits.has(r.done, i));
+  if (!groupOf) return run;
+  const groups = new Map<string, number[]>();
+  for (let i = 0; i < n; i++) { const k = groupOf(g.ops[i]!.id); if (k !== undefined) groups.set(k, [...(groups.get(k) ?? []), i]); }
+  for (const members of groups.values()) {
+    if (members.length < 2) continue;
+    const last = Math.max(...members.map((i) => run[i]!));
+    // the latest first: the ones before it move up to it
+    for (const i of members.toSorted((a, b) => run[b]! - run[a]!)) {
+      let latest = last;
+      for (let k = 0; k < n; k++) if (Bits.has(g.before[k]!, i)) latest = Math.min(latest, run[k]!);
+      for (let r = latest; r > run[i]!; r--) {
+        if (runs[r]!.face !== g.faceOf[i] || (g.toolOf[i]! >= 0 && runs[r]!.tool !== g.toolOf[i])) continue;
+        run[i] = r;
+        break;
+      }
+    }
+  }
+  return run;
+}
+
+/** The operations of each run one after another: what goes on from the run before first, what goes on in the next run last. */
+function inRuns(runs: Node[], g: Ops, groupOf: ((id: string) => string | undefined) | undefined, prefer: Prefer | undefined): string[] {
   const sequence: string[] = [];
   const d = Bits.none(g.ops.length);
   const at = new Map(g.ops.map((o, i) => [o.id, i]));
-  for (const run of runs) {
+  const run = runOfEach(runs, g, groupOf);
+  const runsOf = new Map<string, Set<number>>();
+  if (groupOf) g.ops.forEach((o, i) => { const k = groupOf(o.id); if (k !== undefined) runsOf.set(k, (runsOf.get(k) ?? new Set()).add(run[i]!)); });
+  const weight = (i: number, r: number) => { const of = groupOf && runsOf.get(groupOf(g.ops[i]!.id) ?? ''); return !of ? 1 : of.has(r - 1) ? 0 : of.has(r + 1) ? 2 : 1; };
+  for (let r = 0; r < runs.length; r++) {
     for (;;) {
-      const ready: number[] = [];
-      for (let i = 0; i < g.ops.length; i++) if (Bits.has(run.done, i) && !Bits.has(d, i) && (g.toolOf[i]! < 0 || g.toolOf[i] === run.tool) && g.faceOf[i] === run.face && Bits.covers(d, g.before[i]!)) ready.push(i);
+      let ready: number[] = [];
+      for (let i = 0; i < g.ops.length; i++) if (run[i] === r && !Bits.has(d, i) && Bits.covers(d, g.before[i]!)) ready.push(i);
       if (!ready.length) break;
+      const least = Math.min(...ready.map((i) => weight(i, r)));
+      ready = ready.filter((i) => weight(i, r) === least);
       const i = prefer ? at.get(prefer(sequence[sequence.length - 1], ready.map((k) => g.ops[k]!.id)))! : ready[0]!;
       Bits.set(d, i);
       sequence.push(g.ops[i]!.id);

@@ -103,6 +103,15 @@ describe('the order of operations', () => {
     const a = orderOperations({ startTool: 'T0', startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: [{ id: 'screw', tool: 'T0', face: 'front' }, { id: 'lift', tool: null, face: 'front' }, { id: 'screw2', tool: 'T0', face: 'front' }], precedences: [['screw', 'lift'], ['lift', 'screw2']] });
     expect(a).toMatchObject({ cost: 0, toolChanges: 0, sequence: ['screw', 'lift', 'screw2'] });
   });
+  test('a bracket is not left half done where waiting costs nothing: its first screws wait for the last run with their bit', () => {
+    const op = (id: string, tool: string | null) => ({ id, tool, face: 'front' as const });
+    // Y now, then PH for another bracket that frees more Y, then PH again for the bracket's other screws
+    const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: [op('b-y', 'Y'), op('c-y', 'Y'), op('d-ph', 'PH'), op('e-y', 'Y'), op('b-ph', 'PH')], precedences: [['c-y', 'd-ph'], ['d-ph', 'e-y'], ['e-y', 'b-ph']] };
+    const a = orderOperations(p, { groupOf: (id) => (id.startsWith('b-') ? 'b' : undefined) });
+    expect(a.cost).toBe(bruteOrder(p));
+    expect(a.sequence.indexOf('b-ph') - a.sequence.indexOf('b-y')).toBe(1);
+    expect(costOf(p, a.sequence)).toBe(a.cost);
+  });
   test('a circle in the precedences is named', () => {
     const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: ['a', 'b', 'c'].map((x) => ({ id: x, tool: null, face: 'front' })), precedences: [['a', 'b'], ['b', 'c'], ['c', 'a']] };
     expect(() => orderOperations(p)).toThrow(/cycle: . > . > . > ./);

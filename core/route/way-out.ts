@@ -108,5 +108,6 @@ export function orderProblem(ops: Operation[], precedences: [string, string][], 
 }
 export interface Costs { change: number; turn: number }
 export function order(s: Setting, ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs, options: { budget: number; stop?: (() => boolean) | undefined }): OrderAnswer {
-  return orderOperations(orderProblem(ops, precedences, start, costs), { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops) });
+  const bracketOf = new Map(ops.filter((o) => o.kind === 'fasteners').map((o) => [o.id, `${o.id.split(':')[0]} ${o.slot}`]));
+  return orderOperations(orderProblem(ops, precedences, start, costs), { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops), groupOf: (id) => bracketOf.get(id) });
 }

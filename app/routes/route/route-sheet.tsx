@@ -21,7 +21,7 @@ export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }
               <span className="strong">{stepTitle(index, s)}</span>{s.waitS > 0 && <span className="small">{` (wait ${s.waitS < 90 ? `${s.waitS} s` : `${Math.round(s.waitS / 60)} min`})`}</span>}
               {screws.length > 0 && <div className="small row" style={{ gap: '0 10px' }}><Recess drive={s.bit!} size={14} />{screws.map((f) => <span key={f.id} className="nowrap">{f.id} <i className="len" style={{ width: `${f.lengthMm}mm` }} /> {f.lengthMm}</span>)}</div>}
               {things.length > 1 && <div className="small">{things.join(', ')}</div>}
-              {(s.note || howText(s)) && <div className="small">{[s.note, howText(s)].filter(Boolean).join(' ')}</div>}
+              {(s.note || howText(index, s)) && <div className="small">{[s.note, howText(index, s)].filter(Boolean).join(' ')}</div>}
               {fresh.length > 0 && <div className="small brick">{fresh.map((c) => cautionText[c]).join(' ')}</div>}
             </div>
           </li>

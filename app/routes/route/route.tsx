@@ -111,9 +111,9 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               <p className="muted small">{`Hands ${money(shown.cost.time, currency)}, risk ${money(shown.cost.risk, currency)}, consumables ${money(shown.cost.consumables, currency)}; parts come on top.`}</p>
             </section>}
             {!flag(state, 'ending') && <section className="card stack" aria-label="Tasks"><h2>Tasks</h2><TaskPicker parts={index.model.slots} tasks={tasks} onSet={(slot, a) => report({ type: 'taskSet', slot, action: a }, () => { if (adopted) void go(again); })} /></section>}
-            {shown && <WaysCard index={index} plan={shown} currency={currency} onForce={planning ? (c, way) => setWishes((w) => ({ ...w, force: way === undefined ? without(w.force, c.fact) : { ...w.force, [c.fact]: way } })) : undefined} />}
+            {shown && <WaysCard index={index} plan={shown} currency={currency} force={planning ? wishes.force : shown.input.force} onForce={planning ? (c, way) => setWishes((w) => ({ ...w, force: way === undefined ? without(w.force, c.fact) : { ...w.force, [c.fact]: way } })) : undefined} />}
             {shown && <section className="card stack"><h2>Lay out first</h2><Kit index={index} plan={shown} /></section>}
-            {shown && <MethodsCard plan={shown} onChoose={planning ? (row, option) => setWishes((w) => ({ ...w, methods: { ...w.methods, [row]: option } })) : undefined} />}
+            {shown && <MethodsCard plan={shown} chosen={planning ? wishes.methods : {}} onChoose={planning ? (row, option) => setWishes((w) => ({ ...w, methods: { ...w.methods, [row]: option } })) : undefined} />}
             {shown && consentsNeeded(shown.effects).length > 0 && <section className="card stack">
               <h2>Tell the owner</h2>
               {consentsNeeded(shown.effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}<span className="muted small"> {e.remedy}</span></span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${state.consent[e.id]}`}</span> : <button type="button" className="btn slim nowrap" onClick={() => report({ type: 'consentGiven', effect: e.id, by: page.owner ?? 'owner at the counter' })}>Owner agrees</button>}</div>)}

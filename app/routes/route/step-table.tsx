@@ -29,7 +29,7 @@ export function StepTable({ index, plan, left, hover, onHover }: Props) {
       <thead><tr><th scope="col" style={{ width: 34 }}>nr</th><th scope="col">do</th><th scope="col">because it</th><th scope="col">bit</th><th scope="col" style={{ textAlign: 'right' }}>time</th></tr></thead>
       <tbody>{rows.map(({ s, first, bit, fresh }, i) => {
         const done = left?.(s) === 0;
-        const how = howText(s);
+        const how = howText(index, s);
         return (
           <tr key={s.id} className={hover?.id === s.id ? 'hot' : ''} onMouseEnter={() => onHover?.(s)} onMouseLeave={() => onHover?.(undefined)}>
             <td className="muted">{i + 1}</td>

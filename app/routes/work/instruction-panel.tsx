@@ -7,7 +7,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/route/types';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
-import { cautionText, stepTitle, stepWhy } from '../../words/steps';
+import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
 import { driveName, functionName, list, thingName } from '../../words/things';
 import { left } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
@@ -45,7 +45,7 @@ export function InstructionPanel(p: Props) {
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
       {now.kind === 'do' && now.findings.map((f) => { const t = findingText(index, f); return <div key={f.rule} className={`note ${f.severity === 'warn' ? '' : 'stop'}`} style={{ marginTop: 8 }}><span className="strong">{t.what}</span> {t.instead}</div>; })}
       {p.measured !== undefined && now.kind === 'do' && <Measured index={index} target={now.target} mm={p.measured} />}
-      {step.note && <p style={{ marginTop: 10, fontSize: 17 }}>{step.note}</p>}
+      {(step.note || howText(index, step)) && <p style={{ marginTop: 10, fontSize: 17 }}>{[step.note, howText(index, step)].filter(Boolean).join(' ')}</p>}
       {step.cautions.length > 0 && <div className="note" style={{ marginTop: 10 }}>{step.cautions.map((c, i) => <p key={c} className={i === 0 ? 'strong' : ''}>{cautionText[c]}</p>)}</div>}
       {stepWhy(index, step) && step.action !== 'check' && <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>}
       {p.nextUp && <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}

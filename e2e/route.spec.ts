@@ -1,0 +1,100 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, go, logOf, newJob, press, received, settled, signIn, test } from './app';
+
+const axe = async (page: Page, what: string) => {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${what}: ${v.id} ${v.nodes[0]?.target.join(' ')}`)).toEqual([]);
+};
+
+test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({ page }) => {
+  await signIn(page);
+  const job = await received(page, 'Mica 9 Wide', { part: 'ear speaker' });
+  await expect(page.getByRole('row', { name: /Shift the board 3 mm to the bottom/ })).toBeVisible();
+  await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible();
+  const ways = page.getByRole('region', { name: 'Other ways' });
+  const other = ways.getByRole('radio', { name: /With the board out/ });
+  await expect(async () => { await other.click(); await expect(other).toBeChecked({ timeout: 500 }); }).toPass();
+  await expect(page.getByRole('row', { name: /Lift the board out/ })).toBeVisible();
+  await expect(ways).toContainText('insisted on');
+  await page.getByLabel('Softening the seal').selectOption('solvent');
+  await expect(page.getByRole('row', { name: /Warm the display/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /Lift the board out/ })).toBeVisible();
+  await axe(page, 'route while planning');
+  await page.getByRole('button', { name: 'Take this route' }).click();
+  await page.waitForURL(`/jobs/${job}/work`);
+  const route = await (await page.request.get(`/jobs/${job}/route.json`)).json();
+  expect(route).toMatchObject({ format: 'snavek.route', version: 1, optimal: true, input: { force: { 'ear-speaker@out': 'board-out' }, methods: { softening: 'solvent' } } });
+  await page.goto(`/jobs/${job}/route/print`);
+  await expect(page.getByRole('listitem')).toHaveCount(route.steps.length);
+  await axe(page, 'print');
+  const pdf = await page.pdf({ format: 'A4' });
+  // one or two sheets, both sides: pages are counted in the PDF's own words
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(4);
+});
+
+test('a task that comes up at the bench is added, and the route is planned again from where the device stands', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 2);
+  await settled(page);
+  await page.goto(`/jobs/${job}/route`);
+  const add = page.getByRole('button', { name: 'Add', exact: true });
+  // as a person would who sees that the page was not awake yet
+  await expect(async () => { await page.getByLabel('Part', { exact: true }).selectOption('loudspeaker'); await expect(add).toBeEnabled({ timeout: 500 }); }).toPass();
+  await add.click();
+  await page.waitForURL(/again=1/);
+  await expect(page.getByRole('heading', { name: 'Replace the cell and replace the loudspeaker' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Take out 2 outside screws/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take this route' }).click();
+  await page.waitForURL(/\/work$/);
+  await expect(page.getByTestId('screws-out')).toContainText('2 / 10');
+  expect((await logOf(page, job)).map((e) => e.body.type).slice(-2)).toEqual(['taskSet', 'routeAdopted']);
+});
+
+test('a whole housing: hundreds of steps planned and proved while one looks, and the first of them at the bench', async ({ page }) => {
+  await signIn(page);
+  const job = await received(page, 'Atlas', { part: 'housing' });
+  await expect(page.getByRole('heading', { name: 'Replace the housing' })).toBeVisible();
+  await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Take this route' }).click();
+  await page.waitForURL(`/jobs/${job}/work`);
+  await press(page, 3);
+  await expect(page.getByTestId('screws-out')).toContainText('2 / 139');
+  await expect(go(page)).toContainText('is out');
+});
+
+test('the workshop’s methods: an owner changes one and the next route follows it; a technician may look', async ({ page }) => {
+  await signIn(page, 'tova');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await expect(page.getByLabel('Leak test', { exact: true })).toBeDisabled();
+  await expect(page.getByText('Add a person')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signIn(page, 'ines');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await axe(page, 'workshop');
+  await page.getByLabel('Leak test', { exact: true }).selectOption('never');
+  await expect(page.getByText(/Kept. Open jobs stay as they are/)).toBeVisible();
+  await page.getByLabel('Device cools before alcohol, s').fill('30');
+  await page.getByRole('button', { name: 'Keep' }).last().click();
+  await expect(page.getByText(/At least 120 s/)).toBeVisible();
+  await expect(page.getByLabel('Device cools before alcohol, s')).toHaveValue('30');
+  await page.getByLabel('An hour of hands, EUR').fill('62,50');
+  await page.getByRole('button', { name: 'Keep' }).first().click();
+  await page.reload();
+  await expect(page.getByLabel('An hour of hands, EUR')).toHaveValue('62.50');
+  await page.getByText('Add a person').click();
+  await page.getByLabel('Name', { exact: true }).fill('Sanna');
+  await page.getByLabel('Login name').fill('tova');
+  await page.getByLabel('First password').fill('a-long-password');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('This login name is taken in this installation.')).toBeVisible();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Sanna');
+  await received(page, 'Mica 9');
+  await expect(page.getByText('No leak test: nothing is said to the owner about water.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^\d+ Leak test/ })).toHaveCount(0);
+  // and back, for whoever comes next
+  await page.goto('/workshop');
+  await page.getByLabel('Leak test', { exact: true }).selectOption('always');
+  await expect(page.getByText(/Kept. Open jobs stay as they are/)).toBeVisible();
+});
