@@ -6,6 +6,7 @@ import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
 import { benchCore, longLog } from './core';
+import { benchPlanner } from './planner';
 import { figure, median, percentile, save } from './figures';
 
 const port = 4390;
@@ -146,6 +147,7 @@ async function browser(): Promise<void> {
 
 console.log(`Snavek, measured on this machine; ${jobs} jobs, ${jobs * eventsEach} events\n`);
 benchCore();
+await benchPlanner();
 const server = await startServer();
 try {
   const cookie = await signIn();

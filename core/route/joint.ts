@@ -4,7 +4,7 @@ import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './ch
 import { type Setting, waysProblem } from './facts';
 import type { OrderAnswer } from './order';
 import type { Work } from './tasks';
-import { ancestors, type Chosen, type Costs, type Operation, operationsOf, order, precedencesOut } from './way-out';
+import { type Chosen, type Costs, descendants, type Operation, operationsOf, order, precedencesOut, reached } from './way-out';
 import { type Loose, wayBack } from './way-back';
 
 /** A choice of ways with the operations of the whole job, in their parts between the gates, and their best order. */
@@ -82,14 +82,14 @@ export function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Cos
   const before = precedencesOut(s, ops, urgent);
   // what is moved over is worked on at the bench when the rest is out, but for what has to be loosed on the way
   const moved = new Set(ops.filter((o) => work.transfers.includes(o.slot)).map((o) => o.id));
-  const onTheWay = new Set(ops.filter((o) => !moved.has(o.id)).flatMap((o) => [...ancestors(o.id, before)]));
+  const onTheWay = moved.size ? reached(ops.filter((o) => !moved.has(o.id)).map((o) => o.id), before, 1) : new Set<string>();
   const out = ops.filter((o) => !moved.has(o.id) || onTheWay.has(o.id));
   const bench = ops.filter((o) => moved.has(o.id) && !onTheWay.has(o.id));
 
   const loose = looseAfter(s, ops, chosen);
   const back = wayBack(s, loose);
   const cellOn = back.ops.find((o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`);
-  const late = new Set(cellOn ? back.ops.filter((o) => o !== cellOn && ancestors(o.id, back.precedences).has(cellOn.id)).map((o) => o.id) : []);
+  const late = cellOn ? descendants(cellOn.id, back.precedences) : new Set<string>();
   const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id));
   const second = back.ops.filter((o) => late.has(o.id));
   const outside = outsideOperations(index, loose);
@@ -104,8 +104,10 @@ function between(segments: Operation[][], precedences: [string, string][]): [str
   const parts = segments.filter((x) => x.length);
   for (let k = 1; k < parts.length; k++) {
     const [a, b] = [new Set(parts[k - 1]!.map((o) => o.id)), new Set(parts[k]!.map((o) => o.id))];
-    const ends = [...a].filter((id) => !precedences.some(([x, y]) => x === id && a.has(y)));
-    const starts = [...b].filter((id) => !precedences.some(([x, y]) => y === id && b.has(x)));
+    const goesOn = new Set(precedences.filter(([x, y]) => a.has(x) && a.has(y)).map(([x]) => x));
+    const hasBefore = new Set(precedences.filter(([x, y]) => b.has(x) && b.has(y)).map(([, y]) => y));
+    const ends = [...a].filter((id) => !goesOn.has(id));
+    const starts = [...b].filter((id) => !hasBefore.has(id));
     for (const x of ends) for (const y of starts) out.push([x, y]);
   }
   return out;

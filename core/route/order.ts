@@ -35,8 +35,8 @@ export interface OrderOptions {
 /** A run of the order: everything done with one bit in hand and one side up. */
 interface Node { done: Uint32Array; tool: number; face: number; g: number; f: number; from: Node | undefined }
 
-/** How many nodes of each depth the first solution keeps: enough to be good, few enough to be at once. */
-const beamWidth = 40;
+/** How many nodes of each depth the first solution keeps: enough to be good, few enough to be at once, fewer the larger the problem. */
+const beamWidth = (operations: number) => Math.max(6, Math.min(40, Math.round(1200 / operations)));
 /** The caller's clock is asked once in so many nodes. */
 const stopEvery = 256;
 
@@ -101,7 +101,7 @@ export function orderOperations(problem: OrderProblem, options: OrderOptions = {
       const known = next.get(k);
       if (!known || known.node.g > child.g) next.set(k, { node: child, f });
     }
-    beam = [...next.values()].sort((a, b) => a.f - b.f || Bits.count(b.node.done) - Bits.count(a.node.done)).slice(0, beamWidth).map((x) => x.node);
+    beam = [...next.values()].sort((a, b) => a.f - b.f || Bits.count(b.node.done) - Bits.count(a.node.done)).slice(0, beamWidth(n)).map((x) => x.node);
   }
 
   // the proof, or something better, by A*

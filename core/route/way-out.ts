@@ -73,10 +73,17 @@ export function precedencesOut(s: Setting, ops: Operation[], urgent: string | un
   return out;
 }
 
-export function ancestors(id: string, precedences: [string, string][]): Set<string> {
+/** All that must come before an operation, directly or not. */
+export const ancestors = (id: string, precedences: [string, string][]): Set<string> => reached([id], precedences, 1);
+/** All that must come after it. */
+export const descendants = (id: string, precedences: [string, string][]): Set<string> => reached([id], precedences, 0);
+/** What is reached from some operations along the precedences, forwards (from = 0) or backwards (from = 1). */
+export function reached(ids: readonly string[], precedences: [string, string][], from: 0 | 1): Set<string> {
+  const next = new Map<string, string[]>();
+  for (const p of precedences) { const list = next.get(p[from]); if (list) list.push(p[1 - from]!); else next.set(p[from], [p[1 - from]!]); }
   const out = new Set<string>();
-  const stack = [id];
-  while (stack.length) { const at = stack.pop()!; for (const [a, b] of precedences) if (b === at && !out.has(a)) { out.add(a); stack.push(a); } }
+  const stack = [...ids];
+  while (stack.length) for (const to of next.get(stack.pop()!) ?? []) if (!out.has(to)) { out.add(to); stack.push(to); }
   return out;
 }
 
