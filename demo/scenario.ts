@@ -36,7 +36,7 @@ export interface DemoJob {
   untested?: string[];
 }
 export const openJobs: DemoJob[] = [
-  { model: 'mica-9', tag: 'MC9-4417', owner: 'Runa', complaint: 'Flat by noon, gets warm in the pocket.', minutesAgo: 52, presses: 24, sailing: 0, marks: [{ side: 'front', x: 61, y: 12, kind: 'crack', note: 'hairline at the corner' }] },
+  { model: 'mica-9', tag: 'MC9-4417', owner: 'Runa', complaint: 'Flat by noon, gets warm in the pocket.', minutesAgo: 52, presses: 22, sailing: 0, marks: [{ side: 'front', x: 61, y: 12, kind: 'crack', note: 'hairline at the corner' }] },
   { model: 'mica-9', tag: 'MC9-2086', owner: 'Tilo', complaint: 'Switches off at 30 percent in the cold.', minutesAgo: 14, presses: 4, sailing: 1 },
   { model: 'sprig', tag: 'SPR-0931', owner: 'Edda', complaint: 'Battery lasts two hours.', minutesAgo: 47, presses: 24, sailing: 2, untested: ['radios'] },
   { model: 'mica-9', tag: 'MC9-7702', owner: 'Jost', complaint: 'Screen lifts on one side since last week.', minutesAgo: 20, presses: 3, sailing: 3, marks: [{ side: 'front', x: 66, y: 70, kind: 'panel standing proud', note: 'about 1 mm, right edge' }], fails: ['charging'] },

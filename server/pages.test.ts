@@ -131,7 +131,7 @@ describe('the report', () => {
     await send(marek, job, { type: 'checked', round: 'after', function: 'charging', result: 'works' });
     await sendCommands(marek, [{ id: randomUUID(), job, person: marek.personId, body: { type: 'jobClosed', ending: 'handed over', note: 'grilles cleaned' }, at: bench.at + 5000, clockKnown: true, override: { rules: ['consent open'], reason: 'owner in a hurry' } }]);
     const d = (await reportData(marek, job))!;
-    expect(d).toMatchObject({ ending: 'handed over', complaint: 'flat', closingNote: 'grilles cleaned', water: 'sealed, not leak tested', adrift: [], marks: [{ kind: 'earlier repair', note: 'foreign glue' }] });
+    expect(d).toMatchObject({ ending: 'handed over', complaint: 'flat', closingNote: 'grilles cleaned', water: 'sealed, leak tested', adrift: [], marks: [{ kind: 'earlier repair', note: 'foreign glue' }] });
     expect(d.done).toEqual([{ slot: 'cell', old: 'aside/recycling' }]);
     expect(d.checks.find((c) => c.function === 'charging')).toMatchObject({ before: 'fails', after: 'works', changed: true });
     expect(d.notes.map((n) => n.text)).toEqual(['kept note']);

@@ -18,9 +18,9 @@ export function TaskPicker({ parts, tasks, onSet }: { parts: Part[]; tasks: read
   return (
     <div className="stack" style={{ gap: 6 }}>
       {tasks.map((t) => <div key={t.slot} className="spread" style={{ alignItems: 'center' }}><span>{`${taskName[t.action]} the ${name(t.slot)}`}</span><button type="button" className="btn slim" disabled={tasks.length < 2} onClick={() => onSet(t.slot, 'none')} aria-label={`Drop: ${taskName[t.action]} the ${name(t.slot)}`}>Drop</button></div>)}
-      <div className="row" style={{ gap: 6, flexWrap: 'nowrap' }}>
+      <div className="row" style={{ gap: 6 }}>
         <select className="pick" aria-label="What to do" value={action} style={{ flex: '0 0 auto' }} onChange={(e) => setAction(e.target.value as Task['action'])}>{taskActions.map((a) => <option key={a} value={a}>{taskName[a]}</option>)}</select>
-        <select className="pick" aria-label="Part" value={slot} onChange={(e) => setSlot(e.target.value)} style={{ minWidth: 0, flex: 1 }}>
+        <select className="pick" aria-label="Part" value={slot} onChange={(e) => setSlot(e.target.value)} style={{ minWidth: 0, flex: '1 1 170px' }}>
           <option value="">a part…</option>
           <optgroup label="often">{sorted.filter((p) => rank(p) < often.length).map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</optgroup>
           <optgroup label="smaller parts">{sorted.filter((p) => rank(p) === often.length).map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</optgroup>

@@ -4,6 +4,7 @@ import { functionName, pieceName, plural, resultName, thingName } from './things
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
   'sealed, not leak tested': 'A new seal was laid. It was not leak tested: protection against water is not claimed.',
+  'sealed, leak tested': 'A new seal was laid and a leak test passed: protected against water as tested today, which is not the factory’s rating.',
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };

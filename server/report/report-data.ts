@@ -30,7 +30,7 @@ export interface ReportData {
   effects: (Effect & { agreed: string | undefined })[];
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
   notes: { text: string; by: string; at: number }[];
-  water: 'not opened' | 'sealed, not leak tested' | 'closed without a seal' | 'open';
+  water: 'not opened' | 'sealed, leak tested' | 'sealed, not leak tested' | 'closed without a seal' | 'open';
   adrift: string[];
   figures: { screws: number; connectors: number };
 }
@@ -60,10 +60,10 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       function: c.function, ...(c.before ? { before: c.before } : {}), ...(mid.find((m) => m.function === c.function)?.result ? { mid: mid.find((m) => m.function === c.function)!.result! } : {}), ...(c.result ? { after: c.result } : {}),
       changed: c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
     })),
-    effects: effectsOf(index, replacedSlots(state)).map((e) => ({ ...e, agreed: state.consent[e.id] })),
+    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({ ...e, agreed: state.consent[e.id] })),
     overrides: of('overridden').map((e) => ({ rule: e.body.rule, reason: e.body.reason, by: name(e.by), confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy), at: e.at })),
     notes: [...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })), ...of('answered').map((e) => ({ text: `Asked what happened: ${e.body.answer}`, by: name(e.by), at: e.at }))],
-    water: shut === 'never opened' ? 'not opened' : shut === 'open' ? 'open' : seal && state.bond[seal.id] === 'renewed' ? 'sealed, not leak tested' : 'closed without a seal',
+    water: shut === 'never opened' ? 'not opened' : shut === 'open' ? 'open' : seal && state.bond[seal.id] === 'renewed' ? ((state.acted['leak test device:end'] ?? 0) > (flag(state, 'closedAt') ?? 0) ? 'sealed, leak tested' : 'sealed, not leak tested') : 'closed without a seal',
     adrift: balance(state, index).adrift, figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
   };
 }

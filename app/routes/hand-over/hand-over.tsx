@@ -43,9 +43,9 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   const [stop, setStop] = useState<{ findings: Finding[]; body: Body }>();
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
   const ended = flag(state, 'ending');
-  const due = dueAtEnd({ index, state, waits: context.waits, role: who.role, now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) } }, ending);
+  const due = dueAtEnd({ index, state, waits: context.waits, role: who.role, methods: context.route?.input.methods, now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) } }, ending);
   // what will be replaced counts from the start: the owner is told before, not after
-  const effects = effectsOf(index, [...new Set([...Object.keys(state.task).filter((s) => state.task[s] === 'replace'), ...replacedSlots(state)])]);
+  const effects = effectsOf(index, [...new Set([...Object.keys(state.task).filter((s) => state.task[s] === 'replace'), ...replacedSlots(state)])], context.route?.input.methods);
   const close = (override?: Parameters<React.ComponentProps<typeof StopSheet>['onPass']>[0]) => {
     const body: Body = { type: 'jobClosed', ending, note };
     if (due.length && !override) { setStop({ findings: due, body }); return; }
