@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import { instruct } from '../../core/job/instruct';
 import { Bench } from '../../core/testing/bench';
-import { indexed, mica9, route, sprigModel } from '../../core/testing/demo-models';
+import { atlas, dune3, indexed, mica4, mica9, route, sprigModel } from '../../core/testing/demo-models';
 import { MemoryRouter } from 'react-router';
 import { InstructionPanel } from '../routes/work/instruction-panel';
 import { DeviceMap } from './device-map';
@@ -107,5 +107,34 @@ describe('the instruction', () => {
     expect(instruct(b.context, b.state, { at: b.at, clockKnown: true })).toMatchObject({ kind: 'do', target: 'B1' });
     expect(draw(b, 2.4)).toContain('2.4 here, this hole takes 1.2: it would reach what lies below');
     expect(draw(b, 1.25)).toContain('1.25 mm: right for B1');
+  });
+});
+
+describe('large and two-sided devices', () => {
+  test('the back is drawn as it lies: what the model has on its left is on the right', () => {
+    const ix = indexed(dune3);
+    const state = { ...new Bench(ix, undefined).open().state, pose: { back: 'folded' as const } };
+    const svg = renderToStaticMarkup(<DeviceMap index={ix} state={state} lit={[]} now={undefined} showNoGo={false} face="back" />);
+    const cover = dune3.slots.find((x) => x.id === 'back-cover')!;
+    expect(svg).toContain(`<title>${cover.name}</title><rect x="${dune3.outline.widthMm - cover.shape.x - cover.shape.w}"`);
+    expect(svg).not.toContain('rear cameras');
+    expect(svg).toContain('aria-label="Map of the Dune 3, back, back open"');
+  });
+  test('what sits on a loose display is drawn on it, screws and all', () => {
+    const ix = indexed(mica4);
+    const state = { ...new Bench(ix, undefined).open().state, pose: { display: 'folded' as const } };
+    const svg = renderToStaticMarkup(<DeviceMap index={ix} state={state} lit={['home-key']} now="N1" showNoGo={false} />);
+    for (const n of ['home key', 'ear speaker', 'screw N1, 1.6 mm']) expect(svg).toContain(`<title>${n}</title>`);
+  });
+  test('the mat of a housing rebuild has pages, in the order in which the screws come out; each screw has one place', () => {
+    const ix = indexed(atlas);
+    const order = route(atlas, { tasks: [{ slot: 'frame', action: 'replace' }] }).steps.filter((x) => x.action === 'unscrew').flatMap((x) => x.targets);
+    const all = matCells(ix, order);
+    expect(Math.max(...all.map((c) => c.page))).toBeGreaterThanOrEqual(2);
+    expect(new Set(all.map((c) => `${c.page} ${c.x} ${c.y}`)).size).toBe(order.length);
+    const pageOf = new Map(all.map((c) => [c.id, c.page]));
+    const pages = order.map((id) => pageOf.get(id)!);
+    expect(pages).toEqual(pages.toSorted((a, b) => a - b));
+    expect(matCells(ix, order.slice(0, 40)).every((c) => c.page === 0)).toBe(true);
   });
 });

@@ -26,6 +26,11 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
   fc.tuple(of(slots), of(['folded', 'out'] as const)).map(([slot, pose]): Body => ({ type: 'pieceMoved', slot, pose })),
   fc.tuple(of(slots), of([1, 2])).map(([slot, n]): Body => ({ type: 'pieceFitted', slot, piece: `${slot}#${n}`, pose: 'in' })),
   of(slots).map((s): Body => ({ type: 'pieceSetAside', piece: `${s}#1`, to: 'recycling' })),
+  fc.tuple(of(slots), of(holes)).map(([s, h]): Body => ({ type: 'pieceSetAside', piece: 'display#1', to: 'owner', with: [`${s}#1`, `screw:${h}#1`] })),
+  fc.tuple(of(slots), of(holes)).map(([s, h]): Body => ({ type: 'pieceFitted', slot: 'display', piece: 'display#2', pose: 'folded', with: [`${s}#2`, `screw:${h}#2`] })),
+  of(['switch off', 'gap', 'press'] as const).map((act): Body => ({ type: 'acted', act, target: act === 'press' ? 'frame:start' : 'device', forS: 30 })),
+  of(slots).map((slot): Body => ({ type: 'dataRead', slot })),
+  fc.tuple(of(slots), of(['replace', 'none'] as const)).map(([slot, action]): Body => ({ type: 'taskSet', slot, action })),
   of(holes).map((f): Body => ({ type: 'lost', piece: `${f}#1` })),
   of(holes).map((f): Body => ({ type: 'found', piece: `${f}#1` })),
   of(['swollen', 'bent'] as const).map((condition): Body => ({ type: 'conditionSet', condition, because: 'seen' })),
@@ -59,7 +64,8 @@ class Book {
       if (b.type === 'screwIn') book.at.set(b.piece, `hole/${b.fastener}`);
       if (b.type === 'pieceMoved' && b.pose === 'out') for (const [p, place] of book.at) if (place === `slot/${b.slot}`) book.at.set(p, 'tray');
       if (b.type === 'pieceFitted') book.at.set(b.piece, `slot/${b.slot}`);
-      if (b.type === 'pieceSetAside') book.at.set(b.piece, `aside/${b.to}`);
+      if (b.type === 'pieceFitted') for (const w of b.with ?? []) { const p = w.replace('screw:', ''); book.at.set(p, `${w.startsWith('screw:') ? 'hole' : 'slot'}/${holderOf(p)}`); }
+      if (b.type === 'pieceSetAside') for (const w of [b.piece, ...(b.with ?? [])]) book.at.set(w.replace('screw:', ''), `aside/${b.to}`);
       if (b.type === 'lost') book.at.set(b.piece, 'adrift');
       if (b.type === 'found') book.at.set(b.piece, `mat/${holderOf(b.piece)}`);
     }

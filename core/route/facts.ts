@@ -65,8 +65,8 @@ export function looseSeconds(s: Setting, id: string) {
   const { handsS: hands, by } = plan.release;
   let work: { low: number; likely: number; high: number } = { low: hands * 0.6, likely: hands, high: hands * 2 };
   if (by === 'heat') work = plus(work, handsS.heatStart);
-  if (by === 'solvent' || plan.then) work = plus(work, handsS.solvent);
-  return plan.then ? plus(work, handsS.gap) : work;
+  if (by === 'solvent' || plan.follow) work = plus(work, handsS.solvent);
+  return plan.follow ? plus(work, handsS.gap) : work;
 }
 const itemCost = (index: IndexedModel, used: readonly { item: string; quantity: number }[]) => used.reduce((c, u) => c + Math.round(priceOf(index, u.item) * u.quantity), 0);
 /** The price of an item: the model's own, else the catalogue's; minor units. */

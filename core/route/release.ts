@@ -11,7 +11,7 @@ export interface ReleasePlan {
   station?: string;
   waitS: number;
   /** Heat first; when the device is off the source and has cooled, solvent by this entry. */
-  then?: Release;
+  follow?: Release;
 }
 export interface Circumstances { index: IndexedModel; methods: Methods; conditions: readonly Condition[]; stations: readonly string[] }
 
@@ -54,6 +54,6 @@ export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefine
   const cover = bond.holds.some((h) => c.index.coverSlots.includes(h));
   if (!cover && release.station && c.stations.includes(release.station)) return { release, station: release.station, waitS: release.waitS };
   const soak = release.station === station ? release.waitS : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
-  const then = bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent' ? allowed.find((r) => r.by === 'solvent') : undefined;
-  return { release, station: station!, waitS: soak, ...(then ? { then } : {}) };
+  const follow = bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent' ? allowed.find((r) => r.by === 'solvent') : undefined;
+  return { release, station: station!, waitS: soak, ...(follow ? { follow } : {}) };
 }

@@ -88,7 +88,7 @@ function bondSteps(s: Setting, o: Operation, base: Pick<Draft, 'about' | 'face' 
     if (s.index.model.noGo.length) cautions.push('no-go-edges');
     if (badCell(s.conditions)) cautions.push('swollen-poke');
     if (s.conditions.includes('shattered')) { cautions.push('glass'); tools.push('glasses'); }
-    if (release.by === 'heat' && !plan.then) cautions.push('cut-while-warm');
+    if (release.by === 'heat' && !plan.follow) cautions.push('cut-while-warm');
     if (release.by === 'solvent') cautions.push('drip-and-wait');
   }
   if (s.conditions.includes('back glass missing') && (seal || back)) cautions.push('open-back');
@@ -102,7 +102,7 @@ function bondSteps(s: Setting, o: Operation, base: Pick<Draft, 'about' | 'face' 
   if (release.by === 'laser') return [{ ...work, station: plan.station!, waitS: plan.waitS, cautions: [...cautions, 'laser-enclosed'] }];
   if (release.by === 'heat') {
     const heat: Draft = { ...base, action: 'heat', targets: ['start', 'end'], handsS: handsS.heatStart, waitS: plan.waitS, station: plan.station!, cautions: ['heat-window', 'heat-near-cell', ...(s.conditions.includes('bent') ? ['bent-frame' as const] : [])], ...(release.maxDelayS ? { maxDelayS: release.maxDelayS } : {}) };
-    return plan.then ? [heat, { ...base, action: 'gap', targets: o.things, tools: release.tools, handsS: handsS.gap, cautions: ['depth'] }, solventStep(o, base, plan.then.waitS), work] : [heat, work];
+    return plan.follow ? [heat, { ...base, action: 'gap', targets: o.things, tools: release.tools, handsS: handsS.gap, cautions: ['depth'] }, solventStep(o, base, plan.follow.waitS), work] : [heat, work];
   }
   if (release.by === 'solvent') return [solventStep(o, base, plan.waitS), work];
   return [work];
