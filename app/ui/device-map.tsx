@@ -73,7 +73,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
       </defs>
       {Array.from({ length: Math.floor(W / 10) + 1 }, (_, i) => <line key={`t${i * 10}`} x1={i * 10} x2={i * 10} y1={-3} y2={-1.2} stroke="var(--metal)" strokeWidth={0.25} />)}
       {/* the open display, on the side of its hinge */}
-      <g opacity={open && (!away || carried(lit)) ? 1 : 0.55}>
+      <g opacity={open && (!away || lit.some((id) => index.slots.get(id)?.carrier)) ? 1 : 0.55}>
         <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
         <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{!display ? '' : away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
         {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}

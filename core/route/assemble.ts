@@ -66,14 +66,14 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   for (const slot of replaced) {
     const kind = index.slots.get(slot)!.kind;
     if (kind === 'display' && methods['part-test'] === 'bag' && !done(`test part ${slot}`)) add('Swap', plainStep('test part', [slot], handsS.testPart, { about: slot, connectors: bootConnectors(index) }));
-    if ((kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0) && !done(`compare ${slot}`)) add('Swap', plainStep('compare', [slot], handsS.look, { about: slot }));
+    if ((kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0) && !done(`compare ${slot}`)) add('Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
   }
   out(inOrder(c.bench), () => 'Swap');
   for (const slot of replaced) {
-    if (!standing.aside.includes(slot)) add('Swap', plainStep('set aside', [slot], handsS.aside, { about: slot, cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [], ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}) }));
+    if (!standing.aside.includes(slot)) add('Swap', plainStep('set aside', [slot], handsS.aside, { about: slot, face: faceOf(index, slot), cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [], ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}) }));
     const films = filmsOf(index, slot);
     // the last film of a display comes off when the device is closed, by the film step there
-    if (films.length && !index.coverSlots.includes(slot)) add('Swap', plainStep('film off', films, times(handsS.film, films.length), { about: slot }));
+    if (films.length && !index.coverSlots.includes(slot)) add('Swap', plainStep('film off', films, times(handsS.film, films.length), { about: slot, face: faceOf(index, slot) }));
   }
   for (const v of visits) {
     if (v.act === 'rework') add('Swap', plainStep('rework', [v.slot], handsS.rework, { about: v.slot, face: faceOf(index, v.slot), station: 'microscope', tools: ['scraper', ...chipTools(s)], cautions: chipCautions(s), uses: [{ item: 'flux', quantity: 3 }] }));

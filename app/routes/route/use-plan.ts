@@ -19,26 +19,31 @@ export interface Planning {
  */
 export function usePlan(first: RouteResult | undefined, model: DeviceModel, modelHash: string, input: RouteInput | undefined): Planning {
   const [told, setTold] = useState<{ route: RouteResult | undefined; busy: boolean; stage: number; stages: number }>({ route: first, busy: false, stage: 0, stages: 0 });
-  const worker = useRef<Worker | undefined>(undefined);
-  const stop = useCallback(() => { worker.current?.terminate(); worker.current = undefined; setTold((t) => ({ ...t, busy: false })); }, []);
+  // one worker, kept warm; one that is busy with an old question is ended, which is how a search is stopped
+  const worker = useRef<{ w: Worker; busy: boolean } | undefined>(undefined);
+  const drop = useCallback(() => { worker.current?.w.terminate(); worker.current = undefined; }, []);
+  const stop = useCallback(() => { drop(); setTold((t) => ({ ...t, busy: false })); }, [drop]);
+  const ready = useCallback(() => (worker.current ??= { w: new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' }), busy: false }), []);
   const key = input ? JSON.stringify(input) : '';
+  const asking = key !== '';
+  // its first plan is for nobody: afterwards the planner is warm, and a change is answered before one looks up
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page begins to plan
+  useEffect(() => { if (input) ready().w.postMessage({ model, modelHash, input } satisfies PlanAsked); return drop; }, [asking]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   useEffect(() => {
-    worker.current?.terminate();
-    worker.current = undefined;
+    if (worker.current?.busy) drop();
     const proved = (r: RouteResult | undefined): r is Route => r !== undefined && !('infeasible' in r) && r.optimal;
     // the server has answered just this
     if (!input || (proved(first) && JSON.stringify(first.input) === key)) { setTold({ route: first, busy: false, stage: 0, stages: 0 }); return; }
-    const w = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = w;
+    const mine = ready();
+    mine.busy = true;
     setTold((t) => ({ ...t, busy: true, stage: 0 }));
-    w.onmessage = (e: MessageEvent<PlanTold>) => {
+    mine.w.onmessage = (e: MessageEvent<PlanTold>) => {
+      mine.busy = !e.data.done;
       setTold({ route: e.data.route, busy: !e.data.done, stage: e.data.stage, stages: e.data.stages });
-      if (e.data.done) w.terminate();
     };
-    w.onerror = () => setTold((t) => ({ ...t, busy: false }));
-    w.postMessage({ model, modelHash, input } satisfies PlanAsked);
-    return () => w.terminate();
+    mine.w.onerror = () => { mine.busy = false; setTold((t) => ({ ...t, busy: false })); };
+    mine.w.postMessage({ model, modelHash, input } satisfies PlanAsked);
   }, [key, first]);
   return { ...told, stop };
 }

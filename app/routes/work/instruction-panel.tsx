@@ -9,7 +9,7 @@ import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
 import { driveName, functionName, list, thingName } from '../../words/things';
-import { left } from '../../words/time';
+import { left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
 
 interface Props {
@@ -62,7 +62,8 @@ function BitChip({ steps, at, step }: Props & { step: Step }) {
 
 /** The things of a step: screws with their lengths to scale, connectors, bonds; the next one lit. */
 function Targets({ index, state, step, target, onTarget }: Props & { step: Step; target: string }) {
-  if (step.action === 'check' || step.action === 'heat') return null;
+  if (step.action === 'check') return null;
+  if (step.action === 'heat' || holds.has(step.action)) return step.waitS > 0 ? <p style={{ fontSize: 17 }}>{`${span(step.waitS)}; it runs by itself.`}</p> : null;
   const screws = step.action === 'unscrew' || step.action === 'fasten';
   if (!screws && step.targets.length < 2) return null;
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
