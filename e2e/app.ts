@@ -51,6 +51,8 @@ export async function newJob(page: Page, model: 'Mica 9' | 'Sprig' = 'Mica 9'): 
   await page.waitForTimeout(300);
   await expect(page.getByTestId('instruction')).toHaveText('Switch it off');
   await press(page, 1);
+  // in the log, and known here to be: "all confirmed" alone may still be the word from before the press
+  await expect.poll(async () => (await logOf(page, id)).some((e) => e.body.type === 'acted')).toBe(true);
   await settled(page);
   return id;
 }
