@@ -1,5 +1,5 @@
 import { type Command, type Context, decide, type Decision } from '../../core/job/decide';
-import { type Body, gates, type JobEvent, needsServer } from '../../core/job/events';
+import { type Body, isGate, type JobEvent, needsServer } from '../../core/job/events';
 import { evolve } from '../../core/job/evolve';
 import type { JobState } from '../../core/job/state';
 import { indexModel } from '../../core/model/index-model';
@@ -128,7 +128,7 @@ export class Replica {
     const decision = decide(this.view.context, this.view.state, command);
     const direct = needsServer.has(body.type) || more.override?.confirm !== undefined;
     if (!direct && (decision.refused || decision.already)) return decision;
-    const gate = gates.has(body.type) && !direct && body.type !== 'retracted';
+    const gate = isGate(body) && !direct && body.type !== 'retracted';
     const sent: SentCommand = {
       id: command.id, job: command.job, person: this.who.personId, body, at: command.at, clockKnown: command.clockKnown,
       ...(more.override ? { override: more.override } : {}), ...(gate ? { passedAt: this.view.state.seq } : {}),

@@ -2,7 +2,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../route/types';
 import { isAlready } from './already';
 import { conditionOf } from './condition-rules';
-import { type Body, eventVersion, final, gates, type JobEvent, needsServer } from './events';
+import { type Body, eventVersion, final, isGate, type JobEvent, needsServer } from './events';
 import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
 import { stepFor } from './report';
 import { flag, type JobState } from './state';
@@ -76,7 +76,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   const overrides: Body[] = [];
   const breach: { rule: RuleName; ids: string[] }[] = [];
 
-  if (!gates.has(body.type)) {
+  if (!isGate(body)) {
     // a fact: what a named reason covers is an override, the rest is a question to be answered
     for (const f of found) {
       if (command.override?.reason.trim() && command.override.rules.includes(f.rule) && mayPass(f, context.role, command)) overrides.push(overrideOf(f, command));
@@ -100,7 +100,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   const did = context.route && stepFor(context.route, state, body);
   if (did) { main.step = did.step; main.target = did.target; }
   if (breach.length) main.breach = breach;
-  if (gates.has(body.type)) main.decidedAt = command.passedAt ?? state.seq;
+  if (isGate(body)) main.decidedAt = command.passedAt ?? state.seq;
   events.push(main);
   // a mark that means something sets its condition in the same breath
   const means = conditionOf(body);

@@ -29,10 +29,12 @@ export type Round = (typeof rounds)[number];
 export type CheckResult = (typeof checkResults)[number];
 export type Ending = (typeof endings)[number];
 
-/** What can be refused. Everything else is a fact. */
+/** Types that can always be refused; see `isGate` for the rest. Everything else is a fact. */
 export const gates: ReadonlySet<BodyType> = new Set<BodyType>([
   'conditionCleared', 'received', 'routeAdopted', 'heatStarted', 'solventApplied', 'sealApplied', 'deviceClosed', 'dataWritten', 'jobClosed', 'retracted', 'stepPassed',
 ]);
+/** Whether a body asks to pass a gate. Putting a device under the press is one; the other acts have happened when they are reported. */
+export const isGate = (body: Body): boolean => gates.has(body.type) || (body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start'));
 /** Gates that a bench may not pass on its own copy: they wait for the server. */
 export const needsServer: ReadonlySet<BodyType> = new Set<BodyType>(['conditionCleared', 'dataWritten', 'jobClosed', 'received', 'routeAdopted']);
 

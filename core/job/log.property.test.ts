@@ -4,7 +4,7 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, route, sprigModel } from '../testing/demo-models';
 import { unaccounted } from './balance';
 import { type Command, decide } from './decide';
-import { type Body, final, gates, type JobEvent } from './events';
+import { type Body, final, isGate, type JobEvent } from './events';
 import { evolve, fold } from './evolve';
 import { empty, holderOf, type JobState, tableNames } from './state';
 import { placeOf } from './view';
@@ -28,7 +28,7 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
   of(slots).map((s): Body => ({ type: 'pieceSetAside', piece: `${s}#1`, to: 'recycling' })),
   fc.tuple(of(slots), of(holes)).map(([s, h]): Body => ({ type: 'pieceSetAside', piece: 'display#1', to: 'owner', with: [`${s}#1`, `screw:${h}#1`] })),
   fc.tuple(of(slots), of(holes)).map(([s, h]): Body => ({ type: 'pieceFitted', slot: 'display', piece: 'display#2', pose: 'folded', with: [`${s}#2`, `screw:${h}#2`] })),
-  of(['switch off', 'gap', 'press'] as const).map((act): Body => ({ type: 'acted', act, target: act === 'press' ? 'frame:start' : 'device', forS: 30 })),
+  of(['switch off', 'gap', 'press'] as const).map((act): Body => ({ type: 'acted', act, target: act === 'press' ? 'frame:end' : 'device' })),
   of(slots).map((slot): Body => ({ type: 'dataRead', slot })),
   fc.tuple(of(slots), of(['replace', 'none'] as const)).map(([slot, action]): Body => ({ type: 'taskSet', slot, action })),
   of(holes).map((f): Body => ({ type: 'lost', piece: `${f}#1` })),
@@ -44,6 +44,7 @@ const gate: fc.Arbitrary<Body> = fc.oneof(
   fc.constant<Body>({ type: 'solventApplied', bond: 'seal', dwellS: 60 }),
   fc.constant<Body>({ type: 'sealApplied', bond: 'seal' }),
   fc.constant<Body>({ type: 'deviceClosed' }),
+  fc.constant<Body>({ type: 'acted', act: 'press', target: 'frame:start', forS: 30 }),
   of(['handed over', 'declined', 'abandoned'] as const).map((ending): Body => ({ type: 'jobClosed', ending, note: '' })),
   fc.constant<Body>({ type: 'conditionCleared', condition: 'swollen', reason: 'looked' }),
 );
@@ -120,7 +121,7 @@ describe('over any course of commands', () => {
   test('a gate never opens against a forbid', () => {
     fc.assert(fc.property(course, gate, (steps, body) => {
       const bench = run(steps);
-      const d = decide(bench.context, bench.state, { id: 'x1', job: 'j', body, at: bench.at, clockKnown: true, override: { rules: ['no heat on this cell', 'still hot', 'solvent still wet', 'only a lead clears'], reason: 'I want to' } });
+      const d = decide(bench.context, bench.state, { id: 'x1', job: 'j', body, at: bench.at, clockKnown: true, override: { rules: ['no heat on this cell', 'no press on this cell', 'still hot', 'solvent still wet', 'only a lead clears'], reason: 'I want to' } });
       if (d.findings.some((f) => f.severity === 'forbid')) { expect(d.events).toEqual([]); expect(d.refused?.code).toBe('interlock'); }
     }), runs);
   });
@@ -179,6 +180,6 @@ describe('by identity, not by count', () => {
 
 test('the list of what can be refused and of what cannot be taken back name real events', () => {
   const log = new Bench(indexed(sprigModel), route(sprigModel)).open().finish().log;
-  expect(log.filter((e) => gates.has(e.body.type)).every((e) => e.decidedAt !== undefined)).toBe(true);
-  expect(log.filter((e) => !gates.has(e.body.type)).every((e) => e.decidedAt === undefined)).toBe(true);
+  expect(log.filter((e) => isGate(e.body)).every((e) => e.decidedAt !== undefined)).toBe(true);
+  expect(log.filter((e) => !isGate(e.body)).every((e) => e.decidedAt === undefined)).toBe(true);
 });

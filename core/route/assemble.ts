@@ -1,4 +1,4 @@
-import { badCell } from '../job/conditions';
+import { badCell, noHeat } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import { newPiece } from '../job/state';
 import { ridersOf, transfersOf } from '../model/riders';
@@ -107,7 +107,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
     if (calibrate && methods.calibration === 'open') add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-open'] }));
     if (c.cellOn && toSeal && off) { add('Refit', plainStep('disconnect', [index.cellConnector!], handsS.disconnect, { about: index.cellSlot!, tools: ['spudger'], cautions: ['live-board', 'off-again'] })); plugged = false; }
   }
-  const press = methods['seal-press'] === 'press' && s.stations.includes('seal-press') && !conditions.includes('bent') && !badCell(replaced.includes(index.cellSlot ?? '') ? conditions.filter((x) => x !== 'swollen' && x !== 'pierced') : conditions) && !conditions.some((x) => x === 'swollen' || x === 'pierced');
+  const press = methods['seal-press'] === 'press' && s.stations.includes('seal-press') && !conditions.some((x) => x === 'bent' || noHeat.includes(x));
   if (toSeal) {
     const acetone = methods['rim-solvent'] === 'acetone';
     const stays: Caution[] = c.cellOn && !off ? ['cell-stays-on'] : [];

@@ -122,3 +122,29 @@ describe('the way back is planned, not just reversed', () => {
     expect(backIn).toBeLessThan(at(r, 'close', 'display'));
   });
 });
+
+describe('what a bad cell forbids is planned with by the same table that forbids it', () => {
+  test.each(['swollen', 'pierced', 'wet', 'hot'] as const)('%s: no step of the route is one that the job would refuse', (condition) => {
+    const tasks = replace('cell');
+    const r = route(mica9, { ...tasks, conditions: [condition] });
+    const b = new Bench(indexed(mica9), r).open(tasks);
+    b.do({ type: 'conditionSet', condition, because: 'seen' });
+    b.finish();
+    expect(b.log.filter((e) => e.breach)).toEqual([]);
+    expect(b.state.place['cell#2']).toBe('slot/cell');
+    expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+    expect(r.steps.map((s) => s.action)).not.toContain('press');
+    expect(r.steps.find((s) => s.action === 'apply seal')!.cautions).toContain('press-by-hand');
+  });
+  test('a condition that comes up at the bench stops the press; planned again, the seal is pressed by hand', () => {
+    const tasks = replace('cell');
+    const b = new Bench(indexed(mica9), route(mica9, tasks)).open(tasks);
+    for (let k = 0; k < 400 && b.next() && b.log.at(-1)!.body.type !== 'sealApplied'; k++);
+    b.do({ type: 'conditionSet', condition: 'swollen', because: 'the new cell bulges' });
+    expect(b.next()?.refused).toMatchObject({ code: 'interlock' });
+    b.adopt(route(mica9, { ...tasks, conditions: ['swollen'], standing: b.standing() }));
+    b.finish();
+    expect(b.log.filter((e) => e.breach)).toEqual([]);
+    expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+  });
+});

@@ -1,3 +1,4 @@
+import { badCell } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import type { Drive, Way } from '../model/schema';
 import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';
@@ -78,7 +79,7 @@ export function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Cos
     if (way) chosen.push({ slot, way });
   }
   const ops = operationsOf(s, chosen, loosed);
-  const urgent = s.conditions.some((c) => c === 'swollen' || c === 'pierced') && index.cellSlot ? `move:${index.cellSlot}@out` : undefined;
+  const urgent = badCell(s.conditions) && index.cellSlot ? `move:${index.cellSlot}@out` : undefined;
   const before = precedencesOut(s, ops, urgent);
   // what is moved over is worked on at the bench when the rest is out, but for what has to be loosed on the way
   const moved = new Set(ops.filter((o) => work.transfers.includes(o.slot)).map((o) => o.id));

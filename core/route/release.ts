@@ -1,4 +1,4 @@
-import { noHeat } from '../job/conditions';
+import { badCell, noHeat } from '../job/conditions';
 import type { Bond, Condition, ReleaseMeans } from '../model/schema';
 import type { IndexedModel } from '../model/index-model';
 import { generalStations, heatStations } from './catalogue';
@@ -35,7 +35,7 @@ function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
   const holds = bond.holds.map((h) => c.index.slots.get(h)?.kind);
   if (bond.kind === 'perimeter-seal') return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
   // a bad cell is not pulled at; often its adhesive has let go already
-  if (holds.includes('cell')) return c.methods['cell-removal'] === 'solvent' || c.conditions.some((x) => x === 'swollen' || x === 'pierced') ? 'solvent' : 'pull';
+  if (holds.includes('cell')) return c.methods['cell-removal'] === 'solvent' || badCell(c.conditions) ? 'solvent' : 'pull';
   if (holds.includes('back') && bond.kind === 'glue') return c.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
   return undefined;
 }

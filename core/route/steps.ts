@@ -5,7 +5,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Drive, Face, Minutes, Slot } from '../model/schema';
 import { dataDue, effectsOf } from '../pairing/effects';
 import { renewalOf, type Setting } from './facts';
-import { releaseFor, type ReleasePlan } from './release';
+import { releaseFor } from './release';
 import { around, handsS, inSeconds, times } from './times';
 import type { Caution, Phase, Step } from './types';
 import type { Operation } from './way-out';
@@ -18,8 +18,8 @@ export const plainStep = (action: Step['action'], targets: string[], hands: Minu
 export const holdStep = (act: Act, thing: string, waitS: number, hands: Minutes, more: Partial<Draft> = {}): Draft => plainStep(act, [`${thing}:start`, `${thing}:end`], hands, { waitS, ...more });
 
 const solventMl = 2;
-/** A tool or station that a step may name although the model does not list it: those of the general catalogue always exist. */
-const nameTools = (index: IndexedModel, ids: readonly string[]) => ids.filter((t) => index.model.tools.some((x) => x.id === t));
+/** Of some tools, those that the model lists. */
+export const toolsOf = (index: IndexedModel, ids: readonly string[]) => ids.filter((t) => index.model.tools.some((x) => x.id === t));
 
 /** The cautions that belong to one way of moving a slot, from its kind, its traits and the device's condition. */
 function moveCautions(s: Setting, slot: Slot, pose: string): Caution[] {
@@ -178,7 +178,6 @@ const uvCureS = 30;
 
 /** A check round as a step: its own time is the number of checks times the time of one. */
 export const checkStep = (round: Round, count: number, more: Partial<Draft> = {}): Draft => plainStep('check', [round], times(handsS.check, Math.max(1, count)), { round, ...more });
-export const toolsOf = nameTools;
 
 /** Steps that follow each other, do the same to the same piece and need the same are one. */
 export function merge(steps: PhasedDraft[]): PhasedDraft[] {
@@ -199,4 +198,3 @@ export function merge(steps: PhasedDraft[]): PhasedDraft[] {
   return out;
 }
 export const faceOf = (index: IndexedModel, slot: string): Face => index.slots.get(slot)?.face ?? 'front';
-export type { ReleasePlan };

@@ -89,7 +89,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
               <>
                 <table className="tbl" {...aria('before')} tabIndex={-1}><tbody>
                   {model.shortList.map((f) => (
-                    <tr key={f}><td style={{ padding: '3px 4px', overflowWrap: 'break-word' }}><span title={functionHow[f as FunctionId]}>{functionName[f as FunctionId]}</span></td>
+                    <tr key={f}><td style={{ padding: '3px 10px 3px 4px', overflowWrap: 'break-word' }}><span title={functionHow[f as FunctionId]}>{functionName[f as FunctionId]}</span></td>
                       <td style={{ padding: '3px 0' }}><fieldset aria-label={functionName[f as FunctionId]} style={{ border: 0, margin: 0, padding: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>{results.map((r) => <button key={r} type="button" aria-pressed={before[f as FunctionId]?.result === r} className={`btn slim ${before[f as FunctionId]?.result === r ? `on ${tone[r]}` : ''}`} style={{ padding: '2px 7px', minHeight: 44 }} onClick={() => setBefore(f, r)}>{r === 'untested' ? 'not tested' : resultName[r]}</button>)}</fieldset></td></tr>
                   ))}
                 </tbody></table>
