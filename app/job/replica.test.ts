@@ -25,6 +25,7 @@ vi.mock('./outbox', () => ({
 const { Replica } = await import('./replica');
 const { Sender } = await import('./sender');
 
+const deferred = () => { let resolve = () => {}; const promise = new Promise<void>((r) => { resolve = r; }); return { promise, resolve }; };
 const index = indexed(mica9);
 const plan = route(mica9);
 const job = '00000000-0000-4000-8000-000000000001';
@@ -69,6 +70,25 @@ function bench(person = 'p1') {
 }
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: `${f}#1` });
 const quiet = (b: ReturnType<typeof bench>) => vi.waitFor(() => { expect(store.kept).toEqual([]); expect(b.replica.view.kept).toBe(0); expect(b.replica.view.state.seq).toBe(server.state.seq); }, { timeout: 15_000, interval: 20 });
+
+test('what another bench does while news are on their way is fetched right after, without waiting for the next word', async () => {
+  const b = bench();
+  await quiet(b);
+  // an answer that was made before the other bench's press, and comes after the word of it
+  const slow = deferred();
+  const fetchNow = server.fetch;
+  let asked = 0;
+  vi.stubGlobal('fetch', async (url: string, init?: RequestInit) => { const answer = await fetchNow(url, init); if (++asked === 1) await slow.promise; return answer; });
+  const first = b.replica.sync();
+  await vi.waitFor(() => expect(asked).toBe(1));
+  server.take({ id: 'other-bench-1', job, person: 'p2', body: out('A1'), at: Date.now(), clockKnown: true });
+  const told = b.replica.sync();
+  slow.resolve();
+  await Promise.all([first, told]);
+  expect(b.replica.view.state.seq).toBe(server.state.seq);
+  expect(b.replica.view.lastForeign?.body).toEqual(out('A1'));
+  b.stop();
+});
 
 describe('a press', () => {
   test('is answered from this tab’s copy at once, kept, and then confirmed', async () => {

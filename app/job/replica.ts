@@ -97,26 +97,34 @@ export class Replica {
     this.#stale = false;
     void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }).catch(() => {}).finally(() => { this.#remembering = false; if (this.#stale) this.#remember(); });
   }
-  /** Fetches what is missing since the last confirmed event. */
+  /**
+   * Fetches what is missing since the last confirmed event. What is told while a fetch is on its way may be newer than
+   * its answer: it is fetched again right after.
+   */
   sync(): Promise<void> {
+    this.#told = true;
     return (this.#syncing ??= (async () => {
-      try {
-        const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, { signal: AbortSignal.timeout(10_000) });
-        if (!res.ok) return;
-        const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
-        if (route) this.#route = route;
-        let foreign: JobEvent | undefined;
-        for (const e of events) {
-          if (e.seq !== this.#base.seq + 1) continue;
-          this.#base = evolve(this.#base, e);
-          const id = e.id.split('.')[0]!;
-          if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
-          this.#kept = this.#kept.filter((c) => c.id !== id);
-        }
-        if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : {});
-        if (events.length) this.#remember();
-      } catch { /* the link is shown by the sender; the stream asks again when it is back */ } finally { this.#syncing = undefined; }
+      try { while (this.#told) { this.#told = false; await this.#fetchNews(); } } finally { this.#syncing = undefined; }
     })());
+  }
+  #told = false;
+  async #fetchNews(): Promise<void> {
+    try {
+      const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, { signal: AbortSignal.timeout(10_000) });
+      if (!res.ok) return;
+      const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
+      if (route) this.#route = route;
+      let foreign: JobEvent | undefined;
+      for (const e of events) {
+        if (e.seq !== this.#base.seq + 1) continue;
+        this.#base = evolve(this.#base, e);
+        const id = e.id.split('.')[0]!;
+        if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
+        this.#kept = this.#kept.filter((c) => c.id !== id);
+      }
+      if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : {});
+      if (events.length) this.#remember();
+    } catch { /* the link is shown by the sender; the stream asks again when it is back */ }
   }
 
   /**
