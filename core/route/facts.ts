@@ -111,8 +111,8 @@ export function waysProblem(s: Setting, targets: string[]): WaysProblem {
       if (pose !== 'out' && poses.has('out')) ways.push({ id: 'by-out', needs: [poseFact(slot.id, 'out')], operations: [], cost: 0 });
       parts.push({ id: poseFact(slot.id, pose), ways });
     }
-    // a slot that covers something at a pose that it has no way to is uncovered when it is out
-    if (poses.has('out') && !poses.has(slot.uncoversAt)) parts.push({ id: poseFact(slot.id, slot.uncoversAt), ways: [{ id: 'by-out', needs: [poseFact(slot.id, 'out')], operations: [], cost: 0 }] });
+    // a pose that a slot has no way of its own to is reached when it is out
+    if (poses.has('out')) for (const pose of ['folded', 'shifted'] as const) if (!poses.has(pose)) parts.push({ id: poseFact(slot.id, pose), ways: [{ id: 'by-out', needs: [poseFact(slot.id, 'out')], operations: [], cost: 0 }] });
   }
   for (const c of s.index.model.connectors) {
     op(c.id);
