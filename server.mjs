@@ -29,7 +29,9 @@ app.use(helmet({
 let main;
 if (production) {
   app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }));
-  app.use(express.static('build/client', { maxAge: '1h', index: false }));
+  // a newer app must be seen at once
+  app.get('/sw.js', (_req, res, next) => { res.set('Cache-Control', 'no-cache'); next(); });
+  app.use(express.static('build/client', { setHeaders: (res, path) => { if (path.endsWith('sw.js')) res.set('Cache-Control', 'no-cache'); }, maxAge: '1h', index: false }));
   main = await import('./build/server/index.js');
   app.use(main.app);
 } else {

@@ -4,18 +4,23 @@ import { ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
-import { cssVariables, theme } from './ui/tokens';
+import { lookBeforePaint, usePreferences } from './ui/preferences';
+import { cssVariables, themes, tokens } from './ui/tokens';
 
 export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
 
 export function Layout({ children }: { children: ReactNode }) {
   return (
-    <html lang="en-GB">
+    <html lang="en-GB" suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <link rel="icon" href="data:," />
+        <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" />
+        <meta name="theme-color" content={tokens.head} />
         <style>{cssVariables}</style>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own few words, before the first paint */}
+        <script dangerouslySetInnerHTML={{ __html: lookBeforePaint }} />
         <Meta />
         <Links />
       </head>
@@ -29,7 +34,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
-  return <ConfigProvider theme={theme}><Outlet /></ConfigProvider>;
+  return <ConfigProvider theme={themes[usePreferences().theme]}><Outlet /></ConfigProvider>;
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {

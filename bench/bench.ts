@@ -5,8 +5,14 @@ import { readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
+import { benchAtlas, presses } from './atlas';
+import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
+import { benchLive } from './live';
+import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
+import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
+import { benchScrews } from './screws';
 import { figure, median, percentile, save } from './figures';
 
 const port = 4390;
@@ -17,9 +23,9 @@ const url = process.env.DATABASE_URL!;
 const superUrl = (() => { const u = new URL(url); u.username = 'postgres'; return u.href; })();
 
 /** Starts the built server, with the demo workshop, and waits until it is ready. */
-async function startServer(): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', PORT: String(port), HOST: '127.0.0.1', SNAVEK_DEMO: '1', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] });
-  for (let k = 0; k < 240; k++) { if (await fetch(`${origin}/healthz`).then((r) => r.ok, () => false)) return child; await new Promise((r) => setTimeout(r, 250)); }
+async function startServer(at = port): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', PORT: String(at), HOST: '127.0.0.1', SNAVEK_DEMO: '1', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  for (let k = 0; k < 240; k++) { if (await fetch(`http://127.0.0.1:${at}/healthz`).then((r) => r.ok, () => false)) return child; await new Promise((r) => setTimeout(r, 250)); }
   throw new Error('the server did not start');
 }
 async function signIn(): Promise<string> {
@@ -97,7 +103,7 @@ async function pages(server: ChildProcess, cookie: string, job: string): Promise
   }
 }
 
-async function browser(): Promise<void> {
+async function browser(large: string): Promise<void> {
   const chrome = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
   try {
     const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
@@ -106,7 +112,8 @@ async function browser(): Promise<void> {
     await page.waitForURL(`${origin}/`);
     const href = (await page.locator('[data-testid=job-MC9-4417] a').first().getAttribute('href'))!;
     const planned = (await page.locator('[data-testid=job-M9W-1140] a').first().getAttribute('href'))!;
-    await page.goto(origin + planned);
+    // that job stands at its offer: its route is one further
+    await page.goto(origin + planned.replace(/\/[a-z]+$/, '/route'));
     await page.waitForTimeout(1500);
     // a house method changed on the Route screen, until the route that follows is proved and painted
     const toScreen: number[] = [];
@@ -125,6 +132,14 @@ async function browser(): Promise<void> {
     }
     figure({ what: 'Route screen: from a changed wish to the proved route', value: median(toScreen), unit: 'ms', aim: '< 200', ok: median(toScreen) < 200 });
     await page.close();
+    const typed = await chrome.newPage({ baseURL: origin, viewport: { width: 1280, height: 800 } });
+    await typed.goto(`${origin}/sign-in`);
+    await typed.click('button[value=tova]');
+    await typed.waitForURL(`${origin}/`);
+    const received = await receiveByKeyboard(typed, `BENCH-${Date.now()}`);
+    figure({ what: 'Receive by keyboard alone: keys', value: received.keys, unit: '' });
+    figure({ what: 'Receive by keyboard alone: machine time', value: received.seconds, unit: 's' });
+    await typed.close();
     const fresh = await chrome.newContext({ viewport: { width: 1280, height: 800 } });
     const work = await fresh.newPage();
     await work.goto(`${origin}/sign-in`);
@@ -144,29 +159,20 @@ async function browser(): Promise<void> {
     const total = [...scripts.values()].reduce((s, x) => s + x, 0) / 1000;
     figure({ what: 'first load of Work: compressed script', value: total, unit: 'kB', aim: '< 350', ok: total < 350 && total > 0 });
     for (const [n, size] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 8)) console.log(`        ${n.padEnd(44)} ${(size / 1000).toFixed(1)} kB`);
-    // a press and its undo, each until the ledger's number has changed on the page
-    const times = await work.evaluate(async () => {
-      const ledger = document.querySelector('[data-testid=screws-out]')!;
-      const out: number[] = [];
-      for (let k = 0; k < 60; k++) {
-        const t = performance.now();
-        const changed = new Promise<void>((r) => { const m = new MutationObserver(() => { m.disconnect(); r(); }); m.observe(ledger, { childList: true, subtree: true, characterData: true }); });
-        window.dispatchEvent(new KeyboardEvent('keydown', { key: k % 2 ? 'Backspace' : 'PageDown' }));
-        await changed;
-        out.push(performance.now() - t);
-        await new Promise((r) => setTimeout(r, 120));
-      }
-      return out;
-    });
+    const times = await presses(work, 60);
     const ms = median(times);
     figure({ what: 'key press to the ledger’s change, median', value: ms, unit: 'ms', aim: '< 50', ok: ms < 50 });
     figure({ what: 'key press to the ledger’s change, 95 %', value: percentile(times, 0.95), unit: 'ms' });
+    await fresh.close();
+    await benchAtlas(chrome, origin, large);
   } finally { await chrome.close(); }
 }
 
 console.log(`Snavek, measured on this machine; ${jobs} jobs, ${jobs * eventsEach} events\n`);
 benchCore();
 await benchPlanner();
+benchDiagnose();
+benchScrews();
 const server = await startServer();
 try {
   const cookie = await signIn();
@@ -185,7 +191,11 @@ try {
     figure({ what: `append of one event through the endpoint, ${clients} client${clients > 1 ? 's' : ''}, p50`, value: median(mine), unit: 'ms', aim: '< 3 bare commits', ok: median(mine) < 3 * bare, reference: { what: 'a bare fsynced commit', value: bare } });
   }
   await pages(server, cookie, open.rows[0]!.id);
-  await browser();
+  const echo = await benchLive([origin], cookie, rows[0]!.id, ids);
+  const second = await startServer(port + 1);
+  try { await benchLive([origin, `http://127.0.0.1:${port + 1}`], cookie, rows[0]!.id, ids, echo); } finally { second.kill('SIGTERM'); await once(second, 'exit'); }
+  const large = await atlasJob(origin, cookie, rows[0]!.id, 400);
+  await browser(large);
 } finally {
   server.kill('SIGTERM');
   await once(server, 'exit');

@@ -1,8 +1,12 @@
 import { benchCore } from './core';
+import { benchDiagnose } from './diagnose';
 import { save } from './figures';
 import { benchPlanner } from './planner';
+import { benchScrews } from './screws';
 
 /** The core alone: no server, no database, no browser. */
 benchCore();
 await benchPlanner();
+benchDiagnose();
+benchScrews();
 save();

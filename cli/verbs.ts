@@ -1,8 +1,11 @@
 import type { Verb } from './verb';
+import { diagnose } from './verbs/diagnose';
+import { inspect } from './verbs/inspect';
 import { modelCheck } from './verbs/model-check';
 import { order } from './verbs/order';
 import { route } from './verbs/route';
+import { screws } from './verbs/screws';
 import { ways } from './verbs/ways';
 
 /** Every verb of the command line by its name. */
-export const verbs: Record<string, Verb> = { order, ways, route, 'model check': modelCheck };
+export const verbs: Record<string, Verb> = { order, ways, diagnose, inspect, screws, route, 'model check': modelCheck };

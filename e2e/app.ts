@@ -1,5 +1,16 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { expect, type Page, test as base } from '@playwright/test';
+import { consentsFor } from '../core/consents/consents';
+import { fold } from '../core/job/evolve';
+import { instruct } from '../core/job/instruct';
+import { empty } from '../core/job/state';
+import { contentHash } from '../core/model/canonical-json';
+import { checkModel } from '../core/model/check-model';
+import { indexModel } from '../core/model/index-model';
+import { ofVariant } from '../core/model/variant';
+import type { Route, StepAction } from '../core/route/types';
+import { Bench } from '../core/testing/bench';
 
 const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);
 export const origin = `http://127.0.0.1:${port}`;
@@ -41,11 +52,19 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
   await page.waitForURL('/');
 }
 let n = 0;
-/** Receives a device at the counter and takes its route: a job of the test's own. */
-export async function newJob(page: Page, model: 'Mica 9' | 'Sprig' = 'Mica 9'): Promise<string> {
-  const id = await received(page, model);
-  await page.getByRole('button', { name: 'Take this route' }).click();
-  await page.waitForURL(`/jobs/${id}/work`);
+/** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
+export async function newJob(page: Page, name: 'Mica 9' | 'Sprig' = 'Mica 9', slot = 'cell'): Promise<string> {
+  const id = crypto.randomUUID();
+  const read = checkModel(JSON.parse(readFileSync(`demo/models/${name === 'Sprig' ? 'sprig' : 'mica-9'}.json`, 'utf8')));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const { model } = read;
+  const sent = async (path: string, data: unknown) => { const r = await page.request.post(path, { data, maxRedirects: 0 }); if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`); };
+  await sent(`/receive/${id}`, { modelHash: contentHash(model), variant: model.variants[0]!.id, tag: `E2E-${++n}-${id.slice(0, 4)}`, complaint: 'flat by noon', tasks: [{ slot, action: 'replace' }], promisedAt: Date.now() + (70 - n) * 60_000, before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])) });
+  const log = await logOf(page, id);
+  const state = fold(empty(), log as never);
+  await sent('/commands', { commands: consentsFor(indexModel(ofVariant(model, model.variants[0]!.id)), state).filter((c) => !c.optional).map((c) => ({ id: crypto.randomUUID(), job: id, person: log[0]!.by, body: { type: 'consentGiven', effect: c.id, by: 'owner', ...(c.answers ? { answer: c.answers[1] } : {}) }, at: Date.now(), clockKnown: true })) });
+  await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
+  await page.goto(`/jobs/${id}/work`);
   await expect(page.getByTestId('instruction')).toBeVisible();
   // as long as a person takes to look
   await page.waitForTimeout(300);
@@ -56,23 +75,55 @@ export async function newJob(page: Page, model: 'Mica 9' | 'Sprig' = 'Mica 9'): 
   await settled(page);
   return id;
 }
-/** Receives a device at the counter and stops at its planned route. `task` in place of a new cell. */
-export async function received(page: Page, model: string, task?: { part: string; action?: string }): Promise<string> {
-  const id = crypto.randomUUID();
+/** A Mica 9 on which one has worked for an hour, by requests, up to the first step of a kind: the screen stands there. */
+export async function workedJob(page: Page, slot: string, until: StepAction): Promise<string> {
+  const id = await newJob(page, 'Mica 9', slot);
+  const log = await logOf(page, id);
+  const read = checkModel(JSON.parse(readFileSync('demo/models/mica-9.json', 'utf8')));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const route = (await (await page.request.get(`/jobs/${id}/route.json`)).json()) as Route;
+  const bench = new Bench(indexModel(ofVariant(read.model, read.model.variants[0]!.id)), route, log[0]!.by, 'technician', crypto.randomUUID());
+  bench.state = fold(empty(), log as never);
+  bench.at = Date.now() - 3_600_000;
+  bench.paceMs = 1000;
+  const from = bench.commands.length;
+  for (let k = 0; k < 200; k++) { const i = instruct(bench.context, bench.state, { at: bench.at, clockKnown: true }); if ((i.kind === 'do' || i.kind === 'checks') && i.step.action === until) break; bench.next(); }
+  const r = await page.request.post('/commands', { data: { commands: bench.commands.slice(from).map((c) => ({ id: c.id, job: id, person: log[0]!.by, body: c.body, at: c.at, clockKnown: true })) } });
+  if (!r.ok()) throw new Error(await r.text());
+  await page.goto(`/jobs/${id}/work`);
+  await expect(page.getByTestId('instruction')).toBeVisible();
+  await page.waitForTimeout(300);
+  return id;
+}
+/** An empty form at the counter, awake: its first field has the focus. @returns the draft's id */
+export async function openReceive(page: Page, id: string = crypto.randomUUID()): Promise<string> {
   await page.goto(`/receive/${id}`);
-  await page.getByRole('button', { name: model, exact: true }).click();
-  await page.getByLabel('Serial number or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
-  await page.getByLabel('What the owner says is wrong').fill('flat by noon');
-  await page.getByLabel('Promised for').fill(new Date(Date.now() + (70 - n) * 60_000).toISOString().slice(0, 16));
-  if (task) {
-    if (task.action) await page.getByLabel('What to do').selectOption(task.action);
-    await page.getByLabel('Part', { exact: true }).selectOption(task.part);
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await page.getByRole('button', { name: 'Drop: replace the cell' }).click();
-  }
-  await page.getByRole('button', { name: 'All others work' }).click();
-  await page.getByRole('button', { name: 'Receive and plan the route' }).click();
+  await page.waitForFunction(() => document.activeElement?.id === 'tag');
+  return id;
+}
+/** The owner agrees to all that follows; the job stands at its planned route. */
+export async function agreed(page: Page, id: string): Promise<void> {
+  // the price is worked out, recorded, and part of what is agreed to
+  await page.getByTestId('consent-price').waitFor();
+  if (await page.getByRole('radio', { name: 'recycled' }).count()) await page.getByRole('radio', { name: 'recycled' }).click();
+  await page.getByLabel('Agreed by').fill('Runa');
+  await page.getByRole('button', { name: /^All \d+ agreed$/ }).click();
+  await page.getByRole('link', { name: 'Agreed: to the route' }).click();
   await page.waitForURL(`/jobs/${id}/route`);
+}
+/** Receives a device at the counter and stops at its offer. `task` in place of a new cell. */
+export async function received(page: Page, model: string, task?: { part: string; action?: string }): Promise<string> {
+  const id = await openReceive(page);
+  await page.getByLabel('Serial or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
+  await page.getByLabel('Model', { exact: true }).selectOption({ label: model });
+  await page.getByLabel('What the owner says is wrong').fill('flat by noon');
+  await page.getByLabel('Wanted for').fill(new Date(Date.now() + (70 - n) * 60_000).toISOString().slice(0, 16));
+  if (task?.action) await page.getByLabel('What to do').selectOption(task.action);
+  await page.getByLabel('Part', { exact: true }).selectOption(task?.part ?? 'cell');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'All others work' }).click();
+  await page.getByRole('button', { name: 'Receive', exact: true }).click();
+  await page.waitForURL(`/jobs/${id}/offer`);
   return id;
 }
 export const go = (page: Page) => page.getByTestId('go');

@@ -88,9 +88,10 @@ test('undo takes back the latest entry of one’s own; a lost screw is adrift un
   await expect(page.getByTestId('screws-out')).toContainText('0 / 32');
   await page.keyboard.press('Space');
   await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'A screw or piece is lost' }).click();
   await page.getByLabel(/Lost: which piece/).selectOption('A1#1');
   await expect(page.getByTestId('adrift')).toContainText('screw A1');
-  await page.keyboard.press('t');
+  await expect(page.getByRole('dialog')).toContainText('still in hole A1');
   await page.getByRole('button', { name: 'screw A1 is found' }).click();
   await expect(page.getByTestId('adrift')).toHaveCount(0);
   await settled(page);

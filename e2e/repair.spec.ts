@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, pressTo, signIn, test } from './app';
+import { agreed, expect, go, logOf, newJob, press, pressTo, signIn, test } from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -14,27 +14,32 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await signIn(page);
   await axe(page, 'bench');
   await page.getByRole('link', { name: 'Receive a device' }).click();
-  await page.getByRole('button', { name: 'Receive and plan the route' }).click();
+  await page.getByRole('button', { name: 'Receive', exact: true }).click();
   await expect(page.getByText('Choose the device model.')).toBeVisible();
-  await page.getByRole('button', { name: 'Sprig', exact: true }).click();
-  await page.getByLabel('Serial number or own tag').fill('SPR-E2E');
+  await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Sprig' });
+  await page.getByLabel('Serial or own tag').fill('SPR-E2E');
   await page.getByLabel('Owner’s name').fill('Runa');
   await page.getByLabel('What the owner says is wrong').fill('flat by noon');
-  await page.getByLabel('Promised for').fill(new Date(Date.now() + 86_400_000).toISOString().slice(0, 16));
+  await page.getByLabel('Part', { exact: true }).selectOption('cell');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByLabel('Wanted for').fill(new Date(Date.now() + 86_400_000).toISOString().slice(0, 16));
   await page.getByLabel('Passcode for the checks').fill('482913');
   await page.getByRole('img', { name: 'Outline, front' }).click({ position: { x: 40, y: 60 } });
   await expect(page.getByRole('button', { name: /crack on the front/ })).toBeVisible();
-  await page.getByRole('group', { name: 'radios' }).getByRole('button', { name: 'not tested' }).click();
+  await page.getByRole('group', { name: /^radios/ }).getByRole('button', { name: 'not tested' }).click();
   await page.getByRole('button', { name: 'All others work' }).click();
   await expect(page.getByText('kept on the server')).toBeVisible({ timeout: 2000 });
   await axe(page, 'receive');
   // what is in this browser and on the server holds no passcode
   expect(await page.evaluate(() => JSON.stringify(localStorage))).not.toContain('482913');
   await page.reload();
-  await expect(page.getByLabel('Serial number or own tag')).toHaveValue('SPR-E2E');
+  await expect(page.getByLabel('Serial or own tag')).toHaveValue('SPR-E2E');
   await page.getByLabel('Passcode for the checks').fill('482913');
-  await page.getByRole('button', { name: 'Receive and plan the route' }).click();
-  await page.waitForURL(/\/jobs\/.+\/route/);
+  await page.getByRole('button', { name: 'Receive', exact: true }).click();
+  await page.waitForURL(/\/jobs\/.+\/offer/);
+  await page.getByTestId('consent-price').waitFor();
+  await axe(page, 'offer');
+  await agreed(page, page.url().split('/')[4]!);
   await expect(page.getByRole('row', { name: /Lift the cover plate out/ })).toContainText('covers the cell connector');
   await axe(page, 'route');
   await page.getByRole('button', { name: 'Take this route' }).click();

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, received, settled, signIn, test } from './app';
+import { agreed, expect, go, logOf, newJob, press, received, settled, signIn, test } from './app';
 
 const axe = async (page: Page, what: string) => {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -10,6 +10,7 @@ const axe = async (page: Page, what: string) => {
 test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({ page }) => {
   await signIn(page);
   const job = await received(page, 'Mica 9 Wide', { part: 'ear speaker' });
+  await agreed(page, job);
   await expect(page.getByRole('row', { name: /Shift the board 3 mm to the bottom/ })).toBeVisible();
   await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible();
   const ways = page.getByRole('region', { name: 'Other ways' });
@@ -55,6 +56,7 @@ test('a task that comes up at the bench is added, and the route is planned again
 test('a whole housing: hundreds of steps planned and proved while one looks, and the first of them at the bench', async ({ page }) => {
   await signIn(page);
   const job = await received(page, 'Atlas', { part: 'housing' });
+  await agreed(page, job);
   await expect(page.getByRole('heading', { name: 'Replace the housing' })).toBeVisible();
   await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Take this route' }).click();
@@ -81,6 +83,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await expect(page.getByLabel('Device cools before alcohol, s')).toHaveValue('30');
   await page.getByLabel('An hour of hands, EUR').fill('62,50');
   await page.getByRole('button', { name: 'Keep' }).first().click();
+  await expect(page.getByRole('status').getByText('Kept.', { exact: true }).or(page.locator('form').filter({ hasText: 'An hour of hands' }).getByText('Kept.'))).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('An hour of hands, EUR')).toHaveValue('62.50');
   await page.getByText('Add a person').click();
@@ -90,7 +93,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('This login name is taken in this installation.')).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Sanna');
-  await received(page, 'Mica 9');
+  await agreed(page, await received(page, 'Mica 9'));
   await expect(page.getByText('No leak test: nothing is said to the owner about water.')).toBeVisible();
   await expect(page.getByRole('row', { name: /^\d+ Leak test/ })).toHaveCount(0);
   // and back, for whoever comes next

@@ -1,14 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import routes from '../app/routes';
+import sharp from 'sharp';
 import { asOwner, getOrm, inShop } from './db/orm';
+import { keepPhoto } from './use-cases/photos';
 import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
 
 const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: never) => unknown }>('../app/routes/**/*.{ts,tsx}');
 let world: World;
 let job: string;
 const draft = randomUUID();
-beforeAll(async () => { world = await makeWorld(); job = await openJob(world, world.own.get('technician')!); }, 120_000);
+let pixel: Buffer;
+const photo = randomUUID();
+beforeAll(async () => {
+  world = await makeWorld();
+  job = await openJob(world, world.own.get('technician')!);
+  pixel = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888888' } }).png().toBuffer();
+  await keepPhoto(world.own.get('technician')!, job, photo, pixel);
+}, 120_000);
 afterAll(endWorld);
 
 const json = (body: unknown): RequestInit => ({ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
@@ -24,6 +33,16 @@ const cases: Record<string, Case> = {
   'loader /receive/:draft': { params: () => ({ draft: randomUUID() }), nobody: 302, other: 'own rows only' },
   'action /receive/:draft': { params: () => ({ draft: randomUUID() }), nobody: 302, other: 302, own: 302, body: () => json(receipt(world.models.get('mica-9')!)) },
   'action /drafts/:draft': { params: () => ({ draft }), nobody: 401, other: 200, body: () => json({ tag: 'x' }) },
+  'loader /receive/:draft/history': { params: () => ({ draft }), nobody: 401, other: 'own rows only' },
+  'loader /stock': { nobody: 302, other: 'own rows only' },
+  'action /stock': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
+  'loader /stock.csv': { nobody: 401, other: 'own rows only' },
+  'loader /jobs/:job/photos/:photo': { params: () => ({ job, photo }), nobody: 401, other: 404 },
+  'action /jobs/:job/photos/:photo': { params: () => ({ job, photo: randomUUID() }), nobody: 401, other: 200, body: () => ({ method: 'PUT', body: new Uint8Array(pixel), duplex: 'half' }) as RequestInit },
+  'action /jobs/:job/signatures/:signature': { params: () => ({ job, signature: randomUUID() }), nobody: 401, other: 404, body: () => json({ name: 'Runa', strokes: [[[1, 1], [20, 30]]] }) },
+  'loader /jobs/:job/fault': { params: () => ({ job }), nobody: 302, other: 404 },
+  'loader /jobs/:job/offer': { params: () => ({ job }), nobody: 302, other: 404 },
+  'loader /jobs/:job/offer.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /jobs': { nobody: 302, other: 'own rows only' },
   'loader /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404 },
   'action /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404, own: 302, body: () => json({ command: randomUUID() }) },
@@ -38,6 +57,13 @@ const cases: Record<string, Case> = {
   'loader /jobs/:job/report.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /jobs/:job/log.json': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /jobs/:job/events': { params: () => ({ job }), nobody: 401, other: 404 },
+  'loader /stock/spares': { nobody: 302, other: 'own rows only' },
+  'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
+  'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
+  'loader /jobs/:job/sort': { params: () => ({ job }), nobody: 302, other: 404 },
+  'loader /jobs/:job/mat': { params: () => ({ job }), nobody: 302, other: 404 },
+  'loader /jobs/:job/log': { params: () => ({ job }), nobody: 302, other: 404 },
+  'action /jobs/:job/identity': { params: () => ({ job }), nobody: 401, other: 404, body: () => json({ do: 'read', command: randomUUID(), slot: 'display', at: Date.now(), clockKnown: true }) },
   'action /commands': { nobody: 401, other: 200, body: () => json({ commands: [{ id: randomUUID(), job, person: randomUUID(), body: { type: 'noted', text: 'x' }, at: Date.now(), clockKnown: true }] }) },
   'loader /live': { nobody: 401, other: 'own rows only' },
   'loader /strip': { nobody: 401, other: 'own rows only' },
@@ -99,7 +125,7 @@ describe('row-level security', () => {
     const own = world.own.get('owner')!;
     const other = world.other.get('owner')!;
     await openJob(world, other);
-    for (const table of ['person', 'session', 'route', 'job', 'job_event', 'job_command', 'job_snapshot', 'job_private', 'draft']) {
+    for (const table of ['person', 'session', 'route', 'job', 'job_event', 'job_command', 'job_snapshot', 'job_private', 'draft', 'photo', 'part', 'spare_screw', 'identity_data']) {
       const seen = await inShop(other.shopId, (em) => em.execute<{ shop_id: string }[]>(`select shop_id from ${table}`));
       expect(seen.every((r) => r.shop_id === other.shopId), table).toBe(true);
       expect(await (await getOrm()).em.getConnection().execute(`select 1 from ${table}`), `${table} without a workshop`).toEqual([]);

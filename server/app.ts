@@ -10,9 +10,11 @@ import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
 import { endPlanner } from './planner';
 import { stopping } from './shutdown';
+import { photoLimitBytes } from '../core/job/photo-limit';
 
 export const app = express();
 app.disable('x-powered-by');
+const mb = (bytes: number) => Math.round(bytes / 100_000) / 10;
 let warm = false;
 
 /** Ready = the database answers, migrations are applied, and a first page has been rendered. */
@@ -28,10 +30,12 @@ app.get('/healthz', async (_req, res) => {
   res.status(ok ? 200 : 503).json({ ok, database, migrations, warm });
 });
 
-// the log's pages may be long, but nobody types five megabytes into one command
+// the log's pages may be long, but nobody types five megabytes into one command; a photograph may be larger
+const limitFor = (path: string) => (/^\/jobs\/[^/]+\/photos\//.test(path) ? photoLimitBytes : 1_000_000);
 app.use((req, res, next) => {
   const length = Number(req.headers['content-length'] ?? 0);
-  if (length > 1_000_000) { res.status(413).json({ error: 'too large', limitBytes: 1_000_000, gotBytes: length }); return; }
+  const limitBytes = limitFor(req.path);
+  if (length > limitBytes) { res.status(413).json({ error: `too large: ${mb(length)} MB, at most ${mb(limitBytes)} MB`, limitBytes, gotBytes: length }); return; }
   next();
 });
 

@@ -94,8 +94,8 @@ describe('bad input gets a clear message', () => {
   test.each([
     ['malformed JSON', '{"commands": [', 400, /malformed JSON/],
     ['no list', '{}', 400, /"path":"commands"/],
-    ['an unknown event', JSON.stringify({ commands: [{ body: { type: 'exploded' } }] }), 400, /commands\[0\]\.body\.type/],
-    ['a field of the wrong kind', JSON.stringify({ commands: [{ id: 'abcdefgh', job: 'x', person: 'y', body: { type: 'screwOut', fastener: 3, piece: 'A1#1' }, at: -1, clockKnown: true }] }), 400, /commands\[0\]\.body\.fastener/],
+    ['an unknown event', JSON.stringify({ commands: [{ id: 'abcdefgh', body: { type: 'exploded' } }] }), 200, /"not understood".*"path":"body\.type"/],
+    ['a field of the wrong kind', JSON.stringify({ commands: [{ id: 'abcdefgh', job: 'x', person: 'y', body: { type: 'screwOut', fastener: 3, piece: 'A1#1' }, at: -1, clockKnown: true }] }), 200, /"not understood".*"path":"body\.fastener"/],
   ])('%s', async (_n, body, status, text) => {
     const a = await post(tova, body);
     expect(a.status).toBe(status);
@@ -104,8 +104,7 @@ describe('bad input gets a clear message', () => {
   test('a note of five megabytes is refused by the field, and nothing is recorded', async () => {
     const job = await openJob(world, tova);
     const a = await post(tova, JSON.stringify({ commands: [cmd(tova, job, { type: 'noted', text: 'x'.repeat(5_000_000) })] }));
-    expect(a.status).toBe(400);
-    expect(JSON.stringify(a.body)).toContain('commands[0].body.text');
+    expect(JSON.stringify(a.body)).toMatch(/"not understood".*"path":"body\.text"/);
     expect((await eventsOf(tova, job)).some((e) => e.event.body.type === 'noted')).toBe(false);
   });
   test('a screw that the model does not have', async () => {
@@ -119,7 +118,7 @@ describe('Receive', () => {
     const id = randomUUID();
     const done = await receiveJob(tova, id, { modelHash: 'none', variant: '', tag: ' ', owner: 'x'.repeat(90), complaint: '', promisedAt: 5, promisedAs: 'x'.repeat(90), tasks: [], passcode: 'x'.repeat(90) }, Date.now());
     expect(done.ok).toBe(false);
-    if (!done.ok) expect(Object.keys(done.errors).toSorted()).toEqual(['complaint', 'modelHash', 'owner', 'passcode', 'promisedAs', 'tag', 'tasks', 'variant']);
+    if (!done.ok) expect(Object.keys(done.errors).toSorted()).toEqual(['complaint', 'modelHash', 'owner', 'passcode', 'promisedAs', 'tag', 'variant']);
     expect(await eventsOf(tova, id)).toEqual([]);
   });
   test('a promise in the past and an unanswered function are said at their fields', async () => {
@@ -130,8 +129,8 @@ describe('Receive', () => {
     const id = randomUUID();
     const form = receipt(world.models.get('sprig')!, { before: Object.fromEntries(['power', 'picture', 'touch', 'cameras', 'loudspeaker', 'microphones', 'keys', 'charging', 'radios', 'battery'].map((f) => [f, { result: 'untested' }])) });
     const both = await Promise.all([receiveJob(tova, id, form, Date.now()).catch(() => 'lost the race'), receiveJob(tova, id, form, Date.now()).catch(() => 'lost the race')]);
-    expect(both).toContainEqual({ ok: true, job: id });
-    expect(await receiveJob(tova, id, form, Date.now())).toEqual({ ok: true, job: id });
+    expect(both).toContainEqual({ ok: true, job: id, next: 'offer' });
+    expect(await receiveJob(tova, id, form, Date.now())).toEqual({ ok: true, job: id, next: 'offer' });
     expect((await eventsOf(tova, id)).filter((e) => e.event.body.type === 'opened')).toHaveLength(1);
   });
   test('a panel standing proud makes the route one without heat', async () => {

@@ -36,9 +36,13 @@ export interface JobSummary {
   conditions: string[];
   promisedAs: string;
   by: string;
+  /** Who has taken it over last, at which bench. */
+  worker?: { by: string; bench: string; at: number } | null;
+  /** Seconds of hands that its route still takes; what a promise for another device waits behind. */
+  handsLeftS?: number;
 }
 /** What became of one command; the same answer is given when it is sent again. */
 export type Outcome =
   | { status: 'recorded' | 'already'; seq: number; events: JobEvent[]; findings: Finding[] }
-  | { status: 'refused'; seq: number; refused: Refusal | { code: 'no such job' } | { code: 'another person' }; findings: Finding[] };
+  | { status: 'refused'; seq: number; refused: Refusal | { code: 'no such job' } | { code: 'another person' } | { code: 'no such part' } | { code: 'part taken' } | { code: 'not understood'; problems: { path: string; text: string }[] }; findings: Finding[] };
 export type { Decision };

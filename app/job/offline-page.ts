@@ -1,4 +1,5 @@
 import { isRouteErrorResponse } from 'react-router';
+import { empty } from '../../core/job/state';
 import type { JobPage } from '../../server/use-cases/job-page';
 import type { Who } from '../../server/types';
 import { ownerKey, rememberedPage } from './outbox';
@@ -16,6 +17,6 @@ export async function fromServerOrCopy<T extends { who: Who; page: JobPage }>(jo
     if (isAnswer(e)) throw e;
     const known = await rememberedPage<JobPage>(job);
     if (!known || !lastWho || known.owner !== ownerKey(lastWho.shopId, lastWho.personId)) throw e;
-    return { ...rest, who: lastWho, page: known.page } as T;
+    return { ...rest, who: lastWho, page: { ...known.page, state: { ...empty(), ...known.page.state } } } as T;
   }
 }

@@ -5,10 +5,11 @@ import { indexed, mica9, route } from '../../core/testing/demo-models';
 
 const store = vi.hoisted(() => ({ owner: 's/p', page: undefined as unknown }));
 vi.mock('./outbox', () => ({
-  rememberedPage: async () => (store.page ? { owner: store.owner, page: store.page } : undefined),
+  rememberedState: async () => (store.page ? { owner: store.owner, state: (store.page as JobPage).state } : undefined),
   rememberPage: async (_job: string, _owner: string, page: unknown) => { store.page = page; },
+  rememberState: async (_job: string, _owner: string, state: unknown) => { store.page = { ...(store.page as JobPage), state }; },
 }));
-const { noteConfirmed } = await import('./remembered-job');
+const { noteConfirmed, rememberNewer } = await import('./remembered-job');
 
 const bench = new Bench(indexed(mica9), route(mica9)).open();
 const at = bench.state;
@@ -32,5 +33,12 @@ describe('this browser’s copy of a job', () => {
     store.page = undefined;
     await noteConfirmed('j', 's/p', news);
     expect(store.page).toBeUndefined();
+  });
+  test('is not put back to an older page that a worker kept without the server', async () => {
+    await noteConfirmed('j', 's/p', news);
+    await rememberNewer('j', 's/p', { id: 'j', state: at } as JobPage);
+    expect(page().state.seq).toBe(bench.state.seq);
+    await rememberNewer('j', 's/other', { id: 'j', state: at } as JobPage);
+    expect(page().state.seq).toBe(at.seq);
   });
 });

@@ -10,17 +10,22 @@ import { leastWaits } from '../../core/job/interlocks';
 import type { JobState } from '../../core/job/state';
 import { Bench } from '../../core/testing/bench';
 import { indexed, mica9, route } from '../../core/testing/demo-models';
+import { tell } from './channel';
 import { setServerTime } from './clock';
 
 /** What IndexedDB would hold, in memory: the same calls, the same order. */
-const store = vi.hoisted(() => ({ kept: [] as { n: number; owner: string; command: any; schema: 1 }[], n: 0 }));
+const store = vi.hoisted(() => ({ kept: [] as { n: number; owner: string; command: any; schema: 1 }[], aside: [] as unknown[], n: 0 }));
 vi.mock('./outbox', () => ({
   ownerKey: (s: string, p: string) => `${s}/${p}`,
   keep: async (owner: string, command: unknown) => { store.n += 1; store.kept.push({ n: store.n, owner, command, schema: 1 }); },
   keptFor: async (owner: string) => store.kept.filter((k) => k.owner === owner),
   confirmed: async (n: number) => { store.kept = store.kept.filter((k) => k.n !== n); },
+  setAside: async (k: { n: number }) => { store.kept = store.kept.filter((x) => x.n !== k.n); store.aside.push(k); },
+  keptPhotos: async () => [],
   rememberPage: async () => {},
+  rememberState: async () => {},
   rememberedPage: async () => undefined,
+  rememberedState: async () => undefined,
 }));
 const { Replica } = await import('./replica');
 const { Sender } = await import('./sender');
@@ -64,7 +69,7 @@ beforeEach(() => { vi.stubGlobal('navigator', {}); store.kept = []; server = new
 function bench(person = 'p1') {
   const w = who(person);
   const sender = new Sender(`s/${person}`, person);
-  const page: JobPage = { id: job, number: 1, model: index.model, state: server.state, route: plan, owner: null, people: {}, strip: [], openedAt: 0, now: Date.now() };
+  const page: JobPage = { id: job, number: 1, model: index.model, state: server.state, route: plan, owner: null, signers: {}, people: {}, strip: [], mat: [], lore: [], spares: [], simulated: true, openedAt: 0, now: Date.now() };
   const replica = new Replica(page, w, sender);
   return { replica, sender, stop: replica.start() };
 }
@@ -106,6 +111,20 @@ describe('a press', () => {
     const d = await b.replica.report({ type: 'sealApplied', bond: 'seal' });
     expect(d.refused).toMatchObject({ code: 'interlock' });
     expect(store.kept).toEqual([]);
+    b.stop();
+  });
+  test('that was taken back is not there again while its command still lies in the outbox', async () => {
+    const b = bench();
+    await b.replica.report(out('A1'));
+    await quiet(b);
+    const { id } = server.log.at(-1)!;
+    await b.replica.report({ type: 'retracted', event: id });
+    await quiet(b);
+    store.kept.push({ n: 999, owner: 's/p1', command: { id, job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true }, schema: 1 });
+    tell({ type: 'kept' });
+    await new Promise((r) => setTimeout(r, 30));
+    expect(b.replica.view.state.place['A1#1']).toBeUndefined();
+    expect(b.replica.view.kept).toBe(0);
     b.stop();
   });
   test('that another bench was quicker with makes no second event', async () => {
@@ -178,3 +197,16 @@ test('whatever is cut, there or back, the log ends as if nothing had been cut', 
     b.stop();
   }), { numRuns: 12 });
 }, 90_000);
+
+test('an entry that the server cannot read stays in this browser; those before and after it are confirmed', async () => {
+  const b = bench();
+  const take = server.take.bind(server);
+  server.take = (c) => (c.body.type === 'noted' ? { id: c.id, outcome: { status: 'refused', seq: server.state.seq, refused: { code: 'not understood', problems: [] }, findings: [] } } : take(c));
+  await b.replica.report(out('A1'));
+  await b.replica.report({ type: 'noted', text: 'of another version' });
+  await b.replica.report(out('A2'));
+  await vi.waitFor(() => expect(server.log.slice(-2).map((e) => e.body.type)).toEqual(['screwOut', 'screwOut']));
+  await vi.waitFor(() => expect(b.sender.state.refused).toMatchObject([{ outcome: { refused: { code: 'not understood' } } }]));
+  expect(store.aside).toMatchObject([{ command: { body: { text: 'of another version' } } }]);
+  b.stop();
+});

@@ -1,7 +1,7 @@
 import { type Command, type Context, decide, type Decision } from '../../core/job/decide';
 import { type Body, isGate, type JobEvent, needsServer } from '../../core/job/events';
 import { evolve } from '../../core/job/evolve';
-import type { JobState } from '../../core/job/state';
+import { empty, type JobState } from '../../core/job/state';
 import { indexModel } from '../../core/model/index-model';
 import type { Route } from '../../core/route/types';
 import type { JobPage } from '../../server/use-cases/job-page';
@@ -9,7 +9,7 @@ import type { Answer, SentCommand } from '../../server/use-cases/send-commands';
 import type { Who } from '../../server/types';
 import { listen, tell } from './channel';
 import { benchTime } from './clock';
-import { type Kept, keep, keptFor, rememberPage } from './outbox';
+import { type Kept, keep, keptFor, rememberedPage, rememberPage, rememberState } from './outbox';
 import type { Sender } from './sender';
 
 export interface View {
@@ -40,6 +40,7 @@ export class Replica {
   constructor(readonly page: JobPage, readonly who: Who, readonly sender: Sender) {
     this.#base = page.state;
     this.#route = page.route ?? undefined;
+    this.#remembered = this.#route;
     this.view = { state: page.state, context: this.#context(), kept: 0, foreign: 0, lastForeign: undefined };
   }
   #context(): Context {
@@ -63,13 +64,21 @@ export class Replica {
       if (m.type === 'kept' || (m.type === 'settled' && m.job === this.page.id)) void this.#reload();
     });
     this.sender.onAnswer = (kept, answer) => this.#answered(kept, answer);
-    void this.#reload().then(() => { this.sender.flush(); return this.sync(); });
+    void this.#catchUp().then(() => this.#reload()).then(() => { this.sender.flush(); return this.sync(); });
     return stop;
+  }
+  /** A page that was kept without the server may be older than this browser's copy of the job. */
+  async #catchUp(): Promise<void> {
+    const known = await rememberedPage<JobPage>(this.page.id).catch(() => undefined);
+    if (!known || known.owner !== this.sender.owner || known.page.state.seq <= this.#base.seq) return;
+    this.#base = { ...empty(), ...known.page.state };
+    this.#route = known.page.route ?? this.#route;
+    this.#paint();
   }
   /** What is kept may come from another tab, or from before a reload. */
   async #reload(): Promise<void> {
     const all = await keptFor(this.sender.owner);
-    const mine = all.filter((k) => k.command.job === this.page.id).map((k) => asCommand(k.command));
+    const mine = all.filter((k) => k.command.job === this.page.id && !this.#isConfirmed(k.command.id)).map((k) => asCommand(k.command));
     for (const c of mine) this.#own.add(c.id);
     const settled = this.#kept.length > mine.length;
     // a press that is not durable yet is in memory only: keep it on top
@@ -78,9 +87,18 @@ export class Replica {
     if (settled) await this.sync();
     this.#paint();
   }
+  /**
+   * Answered, or in the log already. It may lie in the outbox a moment longer: done once more on top of the log, an entry
+   * that has been taken back meanwhile would be there again.
+   */
+  #isConfirmed(id: string): boolean {
+    return this.#answeredIds.has(id) || this.#base.retracted[id] !== undefined || this.#base.trail.some((t) => t.event === id);
+  }
+  #answeredIds = new Set<string>();
   #saving = new Set<string>();
   #answered(kept: Kept, answer: Answer): void {
     if (kept.command.job !== this.page.id) return;
+    this.#answeredIds.add(answer.id);
     const { outcome } = answer;
     if (outcome.status === 'recorded') for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
     this.#kept = this.#kept.filter((c) => c.id !== answer.id);
@@ -88,6 +106,7 @@ export class Replica {
     this.#remember();
     if (outcome.seq > this.#base.seq) void this.sync();
   }
+  #remembered: Route | undefined;
   #remembering = false;
   #stale = false;
   /** What is confirmed goes into this browser's copy at once: it must not fall behind when the page or the server goes away. */
@@ -95,7 +114,11 @@ export class Replica {
     if (this.#remembering) { this.#stale = true; return; }
     this.#remembering = true;
     this.#stale = false;
-    void rememberPage(this.page.id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }).catch(() => {}).finally(() => { this.#remembering = false; if (this.#stale) this.#remember(); });
+    const { id } = this.page;
+    // the large part is written when there is another route, the small one with every entry
+    const whole = this.#route !== this.#remembered;
+    this.#remembered = this.#route;
+    void (whole ? rememberPage(id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }) : rememberState(id, this.sender.owner, this.#base)).catch(() => {}).finally(() => { this.#remembering = false; if (this.#stale) this.#remember(); });
   }
   /**
    * Fetches what is missing since the last confirmed event. What is told while a fetch is on its way may be newer than
@@ -139,7 +162,7 @@ export class Replica {
     const gate = isGate(body) && !direct && body.type !== 'retracted';
     const sent: SentCommand = {
       id: command.id, job: command.job, person: this.who.personId, body, at: command.at, clockKnown: command.clockKnown,
-      ...(more.override ? { override: more.override } : {}), ...(gate ? { passedAt: this.view.state.seq } : {}),
+      ...(more.override ? { override: more.override } : {}), ...(gate ? { passedAt: this.view.state.seq } : {}), seen: this.#base.seq,
     };
     if (direct) return this.#ask(sent, decision);
     this.#own.add(command.id);

@@ -1,13 +1,18 @@
 import type { Answer } from '../../server/use-cases/send-commands';
 import { noteConfirmed } from './remembered-job';
 import { listen, tell } from './channel';
-import { type Kept, confirmed, keptFor } from './outbox';
+import { type Kept, confirmed, dropPhoto, keptFor, keptPhotos, setAside } from './outbox';
+import { sendPhotos } from './photos';
 
 /** Sends what is kept, in order, one tab at a time, until it is confirmed. */
-export type SendState = { kept: number; link: 'ok' | 'no server' | 'signed out'; refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[] };
+/**
+ * `photos`: pictures that the server will not have, with what it said. `counted`: the outbox has been looked at; before
+ * that nobody knows whether all is confirmed.
+ */
+export type SendState = { kept: number; counted: boolean; photos: { id: string; job: string; error: string }[]; link: 'ok' | 'no server' | 'signed out'; refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[] };
 
 export class Sender {
-  state: SendState = { kept: 0, link: 'ok', refused: [] };
+  state: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
   #watchers = new Set<() => void>();
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
@@ -25,7 +30,14 @@ export class Sender {
     this.state = { ...this.state, ...change };
     for (const w of this.#watchers) w();
   }
-  async count(): Promise<void> { const n = (await keptFor(this.owner)).length; if (n !== this.state.kept) this.#set({ kept: n }); }
+  async count(): Promise<void> {
+    const pictures = (await keptPhotos(this.owner)).filter((p) => !p.draft);
+    const bad = pictures.flatMap((p) => (p.error ? [{ id: p.id, job: p.job, error: p.error }] : []));
+    const n = (await keptFor(this.owner)).length + pictures.length - bad.length;
+    if (!this.state.counted || n !== this.state.kept || bad.length !== this.state.photos.length) this.#set({ kept: n, counted: true, photos: bad });
+  }
+  /** Lets a picture go that the server will not have. */
+  async forgetPhoto(id: string): Promise<void> { await dropPhoto(id); await this.count(); }
   dismiss(id: string): void { this.#set({ refused: this.state.refused.filter((r) => r.id !== id) }); }
 
   /** Sends now, or right after what is being sent. */
@@ -40,10 +52,17 @@ export class Sender {
   #lock(work: () => Promise<void>): Promise<void> {
     return navigator.locks ? navigator.locks.request('snavek-send', work) : work();
   }
+  #later(): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => this.flush(), this.#retryMs);
+    this.#retryMs = Math.min(this.#retryMs * 1.7, 4000);
+  }
   async #send(): Promise<void> {
     for (;;) {
+      // a picture that has arrived puts its word into the log
+      if (!(await sendPhotos(this.owner, this.person))) { this.#set({ link: 'no server' }); this.#later(); }
       const kept = await keptFor(this.owner);
-      this.#set({ kept: kept.length });
+      await this.count();
       if (!kept.length) return;
       const batch = kept.slice(0, 50);
       let answers: Answer[];
@@ -54,8 +73,7 @@ export class Sender {
         answers = ((await res.json()) as { answers: Answer[] }).answers;
       } catch {
         this.#set({ link: 'no server' });
-        this.#timer = setTimeout(() => this.flush(), this.#retryMs);
-        this.#retryMs = Math.min(this.#retryMs * 1.7, 4000);
+        this.#later();
         return;
       }
       this.#retryMs = 400;
@@ -64,6 +82,8 @@ export class Sender {
         const k = batch[i]!;
         // another person's entry stays where it is until they sign in again
         if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'another person') { this.#set({ link: 'signed out' }); return; }
+        // an entry that this server cannot read is never thrown away: it stays here, out of the way of the others
+        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'not understood') { await setAside(k); this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] }); continue; }
         this.onAnswer?.(k, answer);
         // a job that is not on this screen: its copy in this browser must know, too
         if (answer.outcome.status === 'recorded') await noteConfirmed(k.command.job, this.owner, answer.outcome.events);
@@ -71,7 +91,8 @@ export class Sender {
         jobs.add(k.command.job);
         if (answer.outcome.status === 'refused') this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] });
       }
-      this.#set({ link: 'ok', kept: this.state.kept - answers.length });
+      this.#set({ link: 'ok' });
+      await this.count();
       for (const job of jobs) tell({ type: 'settled', job });
     }
   }

@@ -3,7 +3,10 @@ import type { JobPage } from '../../server/use-cases/job-page';
 import type { Who } from '../../server/types';
 import { startChannel } from './channel';
 import { setServerTime } from './clock';
-import { ownerKey, rememberPage } from './outbox';
+import { forgetDraft } from './draft-copy';
+import { install, keepPages } from './install';
+import { ownerKey } from './outbox';
+import { rememberNewer } from './remembered-job';
 import { Replica, type View } from './replica';
 import { senderFor } from './sender';
 
@@ -14,9 +17,11 @@ export function useJob(page: JobPage, who: Who): { replica: Replica; view: View 
   useEffect(() => {
     setServerTime(page.now);
     startChannel();
-    void rememberPage(page.id, sender.owner, page);
+    void install(who).then(() => keepPages(page.id));
+    forgetDraft(page.id);
+    void rememberNewer(page.id, sender.owner, page);
     return replica.start();
-  }, [replica, page, sender]);
+  }, [replica, page, sender, who]);
   const view = useSyncExternalStore(replica.watch, replica.snapshot, replica.snapshot);
   return { replica, view };
 }

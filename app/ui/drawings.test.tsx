@@ -2,18 +2,19 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import { instruct } from '../../core/job/instruct';
 import { Bench } from '../../core/testing/bench';
-import { atlas, dune3, indexed, mica4, mica9, route, sprigModel } from '../../core/testing/demo-models';
+import { dune3, indexed, mica4, mica9, route } from '../../core/testing/demo-models';
 import { MemoryRouter } from 'react-router';
 import { InstructionPanel } from '../routes/work/instruction-panel';
 import { DeviceMap } from './device-map';
 import { Ledger } from './ledger';
-import { Mat, matCells } from './mat';
+import { matOf } from '../../core/screws/mat-of';
+import { Mat, Trays } from './mat';
 import { LengthBar } from './recess';
 
 const index = indexed(mica9);
 const plan = route(mica9);
 const pressed = (presses: number) => { const b = new Bench(index, plan).open(); for (let k = 0; k < presses; k++) b.next(); return b; };
-const quiet = { kept: 0, link: 'ok' as const, refused: [] };
+const quiet = { kept: 0, counted: true, photos: [], link: 'ok' as const, refused: [] };
 
 describe('the map', () => {
   const draw = (presses: number, now?: string) => renderToStaticMarkup(<DeviceMap index={index} state={pressed(presses).state} lit={[]} now={now} showNoGo={false} />);
@@ -36,27 +37,35 @@ describe('the map', () => {
     const svg = renderToStaticMarkup(<DeviceMap index={index} state={pressed(4).state} lit={['seal']} now="seal" showNoGo />);
     for (const n of mica9.noGo) expect(svg).toContain(n.why);
   });
+  test('and the stretch where glass is missing on this one device', () => {
+    const bench = pressed(4);
+    bench.do({ type: 'marked', mark: { id: 'm1', side: 'front', x: 2, y: 60, kind: 'missing glass' } });
+    expect(renderToStaticMarkup(<DeviceMap index={index} state={bench.state} lit={['seal']} now="seal" showNoGo />)).toContain('glass is missing here');
+  });
   test('is drawn in millimetres of the model', () => {
     expect(draw(0)).toContain(`width="${mica9.outline.widthMm}" height="${mica9.outline.heightMm}"`);
   });
 });
 
 describe('the mat', () => {
-  test.each([['Mica 9', mica9], ['Sprig', sprigModel]] as const)('gives every screw of %s a cell of its own and never turns the device’s pattern round', (_n, m) => {
-    const ix = indexed(m);
-    const cells = matCells(ix, [...ix.fasteners.keys()]);
-    expect(new Set(cells.map((c) => `${c.x} ${c.y}`)).size).toBe(ix.fasteners.size);
-    for (const c of cells) { expect(c.x).toBeGreaterThanOrEqual(0); expect(c.x).toBeLessThan(6); expect(c.y).toBeGreaterThanOrEqual(0); expect(c.y).toBeLessThan(9); }
-    // what is far above on the phone is above on the mat
-    for (const a of cells) for (const b of cells) if (ix.fasteners.get(a.id)!.at.y + m.outline.heightMm / 2 < ix.fasteners.get(b.id)!.at.y) expect(a.y).toBeLessThan(b.y);
-  });
   test('shows a screw that lies on it, one in its hole, and one adrift, each in its own way', () => {
     const b = pressed(3);
     b.do({ type: 'lost', piece: 'A2#1' });
-    const svg = renderToStaticMarkup(<Mat index={index} state={b.state} cells={matCells(index, ['A1', 'A2', 'B1'])} now={undefined} lit={[]} />);
+    const svg = renderToStaticMarkup(<Mat index={index} state={b.state} cells={matOf(index)} used={new Set(['A1', 'A2', 'B1'])} now={undefined} lit={[]} />);
     expect(svg).toContain('A1, 6.7 mm, on the mat');
     expect(svg).toContain('A2, 6.7 mm, adrift');
     expect(svg).toContain('B1, 1.2 mm, in its hole');
+    // what this route leaves alone is only a dot
+    expect(svg).toContain('B2, not on this route');
+    b.do({ type: 'spilled', pieces: ['A1#1'] });
+    expect(renderToStaticMarkup(<Mat index={index} state={b.state} cells={matOf(index)} used={new Set()} now={undefined} lit={[]} />)).toContain('A1, 6.7 mm, mixed up');
+  });
+  test('of the other school is a tray for each go, with what lies in it', () => {
+    const trays = plan.steps.filter((x) => x.action === 'unscrew').map((x) => ({ name: x.about ?? '', screws: x.targets }));
+    const text = renderToStaticMarkup(<Trays index={index} state={pressed(3).state} trays={trays} now="B1" />).replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
+    expect(text).toContain('1 · display 2 / 2');
+    expect(text).toContain('A1 6.7 P2');
+    expect(text).toMatch(/2 · [a-z -]+ 0 \/ \d/);
   });
 });
 
@@ -72,9 +81,9 @@ describe('the ledger bar', () => {
     expect(draw(pressed(15))).toMatch(/Cell unplugged connectors may move 4 \/ 32 screws out 1 connector off 1 part out seal broken, renew/);
   });
   test('always says how many are kept, and why', () => {
-    expect(draw(pressed(1), { kept: 3, link: 'no server', refused: [] })).toContain('3 kept server is away: kept here');
-    expect(draw(pressed(1), { kept: 3, link: 'signed out', refused: [] })).toContain('3 kept sign in to send');
-    expect(draw(pressed(1), { kept: 1, link: 'ok', refused: [] })).toContain('1 kept being confirmed');
+    expect(draw(pressed(1), { kept: 3, counted: true, photos: [], link: 'no server', refused: [] })).toContain('3 kept server is away: kept here');
+    expect(draw(pressed(1), { kept: 3, counted: true, photos: [], link: 'signed out', refused: [] })).toContain('3 kept sign in to send');
+    expect(draw(pressed(1), { kept: 1, counted: true, photos: [], link: 'ok', refused: [] })).toContain('1 kept being confirmed');
   });
   test('names what is adrift', () => {
     const b = pressed(3);
@@ -125,16 +134,5 @@ describe('large and two-sided devices', () => {
     const state = { ...new Bench(ix, undefined).open().state, pose: { display: 'folded' as const } };
     const svg = renderToStaticMarkup(<DeviceMap index={ix} state={state} lit={['home-key']} now="N1" showNoGo={false} />);
     for (const n of ['home key', 'ear speaker', 'screw N1, 1.6 mm']) expect(svg).toContain(`<title>${n}</title>`);
-  });
-  test('the mat of a housing rebuild has pages, in the order in which the screws come out; each screw has one place', () => {
-    const ix = indexed(atlas);
-    const order = route(atlas, { tasks: [{ slot: 'frame', action: 'replace' }] }).steps.filter((x) => x.action === 'unscrew').flatMap((x) => x.targets);
-    const all = matCells(ix, order);
-    expect(Math.max(...all.map((c) => c.page))).toBeGreaterThanOrEqual(2);
-    expect(new Set(all.map((c) => `${c.page} ${c.x} ${c.y}`)).size).toBe(order.length);
-    const pageOf = new Map(all.map((c) => [c.id, c.page]));
-    const pages = order.map((id) => pageOf.get(id)!);
-    expect(pages).toEqual(pages.toSorted((a, b) => a - b));
-    expect(matCells(ix, order.slice(0, 40)).every((c) => c.page === 0)).toBe(true);
   });
 });

@@ -5,10 +5,12 @@ import type { Who } from '../../server/types';
 import { stages } from '../../core/job/stage';
 import { benchTime } from '../job/clock';
 import { listen } from '../job/channel';
+import { forgetPages } from '../job/install';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
 import { runningName } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
+import { useAlarms } from '../job/alarms';
 
 /** A second's tick for everything that counts down; quiet on the server. */
 let now = 0;
@@ -34,9 +36,11 @@ export function useStrip(first: JobLine[]): JobLine[] {
   }, []);
   return jobs;
 }
-export const screenFor = (j: Pick<JobLine, 'stage' | 'id' | 'summary'>): string => `/jobs/${j.id}/${j.stage === 'Receive' ? 'route' : j.stage === 'Hand over' ? 'hand-over' : j.summary.waits === 'checks' ? 'checks' : 'work'}`;
+export const screenFor = (j: Pick<JobLine, 'stage' | 'id' | 'summary'>): string => `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : j.stage === 'Hand over' ? 'hand-over' : j.summary.waits === 'checks' ? 'checks' : 'work'}`;
+/** While nobody knows what is to be done, the fault; then the offer. */
+const receiving = (j: Pick<JobLine, 'summary'>) => (j.summary.tasks.length ? 'offer' : 'fault');
 /** Where the device keys lead: Work once there is a route. */
-export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Receive' ? 'route' : 'work'}`;
+export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : 'work'}`;
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
   const s = job.summary;
@@ -48,7 +52,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
       <span className="top"><span className="n">{n}</span><span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
         {run !== undefined ? <span className="due">{runningName[s.running!.what]} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}</span>}
       </span>
-      <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ')} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">{stages.map((st, i) => <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />)}</span>
     </Link>
   );
@@ -61,9 +65,18 @@ function useKept(who: Who): number {
   return useSyncExternalStore(sender.watch, () => sender.state.kept, () => 0);
 }
 
+/** What a notification says. */
+const rungText = (j: JobLine) => `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningName[j.summary.running!.what]} is over`;
+
 export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
   const time = useNow();
   const kept = useKept(who);
+  useAlarms(jobs, time, rungText);
+  // beside the menu there is room for fewer
+  const room = current === undefined ? 4 : 6;
+  const most = jobs.findIndex((j) => j.id === current) >= room ? room - 1 : room;
+  // a timer of a device that is not in sight counts down all the same
+  const hidden = jobs.filter((j, i) => i >= most && j.id !== current && j.summary.running).map((j) => j.summary.running!).sort((a, b) => a.until - b.until)[0];
   return (
     <header className="head">
       <Link to="/" className="brand">snavek</Link>
@@ -71,16 +84,17 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
         <nav className="nav" aria-label="Main">
           <NavLink to="/" end>Bench</NavLink>
           <NavLink to="/jobs">Jobs</NavLink>
+          <NavLink to="/stock">Stock</NavLink>
           <NavLink to="/workshop">Workshop</NavLink>
         </nav>
       )}
       <nav className="strip" aria-label="Open devices">
-        {jobs.map((j, i) => (i < 6 || j.id === current ? <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} /> : null))}
-        {jobs.length > 6 && <Link to="/" className="dev" style={{ flex: '0 0 84px', minWidth: 84 }}><span className="top">{`+ ${jobs.length - 6}`}</span><span className="sub">more</span></Link>}
+        {jobs.map((j, i) => (i < most || j.id === current ? <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} /> : null))}
+        {jobs.length > room && <Link to="/" className="dev" style={{ flex: '0 0 64px', minWidth: 64 }}><span className="top">{`+ ${jobs.length - room}`}</span><span className="sub">{hidden ? <span className="due">{hidden.until > time ? left((hidden.until - time) / 1000) : 'over'}</span> : 'more'}</span></Link>}
       </nav>
       <div className="who">
         <div>{kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}{who.bench} · {who.name}</div>
-        <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); }}>
+        <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); void forgetPages(); }}>
           <span className="strong" suppressHydrationWarning>{time ? soon(time, time) : ''}</span>{' '}
           <button type="submit" style={{ background: 'none', border: 0, color: 'var(--head-muted)', textDecoration: 'underline', cursor: 'pointer', minHeight: 32 }}>Sign out</button>
         </Form>
@@ -91,12 +105,12 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
 }
 
 /** The screens of one job. */
-export function JobTabs({ id, here, title }: { id: string; here: 'route' | 'work' | 'checks' | 'hand-over'; title: string }) {
-  const tabs = [['route', 'Route'], ['work', 'Work'], ['checks', 'Checks'], ['hand-over', 'Hand over']] as const;
+export function JobTabs({ id, here, title, conditions = [] }: { id: string; conditions?: string[]; here: 'fault' | 'offer' | 'route' | 'work' | 'checks' | 'hand-over' | 'log'; title: string }) {
+  const tabs = [['fault', 'Fault'], ['offer', 'Offer'], ['route', 'Route'], ['work', 'Work'], ['checks', 'Checks'], ['hand-over', 'Hand over'], ['log', 'Log']] as const;
   return (
     <nav className="tabs noprint" aria-label="This job">
       {tabs.map(([to, name]) => <Link key={to} to={`/jobs/${id}/${to}`} aria-current={to === here ? 'page' : undefined}>{name}</Link>)}
-      <span className="title">{title}</span>
+      <span className="title">{conditions.map((c) => <span key={c} className="chip bad small" style={{ padding: '1px 8px', marginRight: 8 }}>{c}</span>)}{title}</span>
     </nav>
   );
 }

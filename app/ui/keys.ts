@@ -1,8 +1,12 @@
 import { useLayoutEffect, useRef } from 'react';
+import { preferences } from './preferences';
 
 /** Characters closer together than this come from a calliper or a scanner, not from fingers. */
 export const burstGapMs = 35;
-export type KeyMap = Partial<Record<'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape', () => void>> & { device?: (n: number) => void; typed?: (text: string) => void };
+export type KeyMap = Partial<Record<'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape' | 'all' | 'note' | 'turn' | 'say', () => void>> & { device?: (n: number) => void; typed?: (text: string) => void };
+
+/** Shortcuts of one character. */
+const letters: Record<string, 'trouble' | 'keys' | 'search' | 'all' | 'note' | 'turn' | 'say'> = { t: 'trouble', '?': 'keys', '/': 'search', a: 'all', n: 'note', v: 'turn', s: 'say' };
 
 const isTyping = (el: Element | null) => el instanceof HTMLElement && (el.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(el.tagName));
 const actsOn = (el: Element | null, key: string) => el instanceof HTMLElement && (key === ' ' || key === 'Enter') && /^(BUTTON|A|SUMMARY)$/.test(el.tagName);
@@ -23,10 +27,10 @@ export function useKeys(map: KeyMap, on = true): void {
     let single: ReturnType<typeof setTimeout> | undefined;
     const shortcut = (key: string) => {
       const m = current.current;
+      if (!preferences().letters) return;
+      const named = letters[key.toLowerCase()];
       if (key >= '1' && key <= '9') m.device?.(Number(key));
-      else if (key === 't' || key === 'T') m.trouble?.();
-      else if (key === '?') m.keys?.();
-      else if (key === '/') m.search?.();
+      else if (named) m[named]?.();
     };
     const down = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || isTyping(document.activeElement)) return;

@@ -1,61 +1,62 @@
 import { memo } from 'react';
 import type { JobState } from '../../core/job/state';
-import { pieceInHole, piecesAt } from '../../core/job/view';
+import { pieceInHole, piecesAt, screwSpec } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
-import { ScrewHead } from './recess';
+import { type MatCell, matPage } from '../../core/screws/mat-layout';
+import { LengthBar, ScrewHead } from './recess';
 
+/** What lies in the place of a hole, and whether nobody knows where its screw is. */
+export function lying(state: JobState, fastener: string): { piece: string | undefined; adrift: boolean; mixed: boolean } {
+  const piece = piecesAt(state, `mat/${fastener}`).find((p) => state.place[p] === `mat/${fastener}`);
+  const empty = !piece && pieceInHole(state, fastener) === undefined;
+  const own = empty ? Object.keys(state.place).filter((p) => p.startsWith(`${fastener}#`)) : [];
+  return { piece, adrift: empty && own.some((p) => state.place[p] === 'adrift'), mixed: empty && own.some((p) => state.place[p] === 'mixed') };
+}
+
+interface Props { index: IndexedModel; state: JobState; cells: readonly MatCell[]; now: string | undefined; lit: readonly string[]; large?: boolean }
 /**
- * The mat: the device's own pattern drawn larger, with cells kept apart along each row, so that what lies low left on
- * the phone lies low left here. Only screws that the route takes out have a place.
+ * One page of the mat, at its own scale: the device's pattern with a cell for each screw. What the route does not touch is
+ * only a dot, so that the pattern stays readable.
  */
-export interface Cell { id: string; x: number; y: number; page: number }
-const columns = 6;
-const rows = 9;
-/** So many screws leave room to keep the pattern; more go on another page. */
-const perPage = 45;
-
-/** A cell for each screw, in pages in the order in which they are given (the order in which they come out). */
-export function matCells(index: IndexedModel, ids: readonly string[]): Cell[] {
-  const pages = Math.max(1, Math.ceil(ids.length / perPage));
-  const size = Math.ceil(ids.length / pages);
-  return Array.from({ length: pages }, (_, page) => pageCells(index, ids.slice(page * size, (page + 1) * size), page)).flat();
-}
-/** One page: columns and rows, keeping above/below and left/right of the holes. */
-function pageCells(index: IndexedModel, ids: readonly string[], page: number): Cell[] {
-  const { widthMm, heightMm } = index.model.outline;
-  const taken = new Set<string>();
-  const wanted = ids.map((id) => { const f = index.fasteners.get(id)!; return { id, cx: Math.min(columns - 1, Math.floor((f.at.x / widthMm) * columns)), cy: Math.min(rows - 1, Math.floor((f.at.y / heightMm) * rows)), f }; }).sort((a, b) => a.f.at.y - b.f.at.y || a.f.at.x - b.f.at.x);
-  return wanted.map(({ id, cx, cy }) => {
-    // the nearest free cell: same row first, then down, then up
-    const free = Array.from({ length: columns * rows }, (_, i) => ({ x: i % columns, y: Math.floor(i / columns) })).filter((c) => !taken.has(`${c.x} ${c.y}`)).sort((a, b) => Math.abs(a.x - cx) + 1.3 * Math.abs(a.y - cy) - (Math.abs(b.x - cx) + 1.3 * Math.abs(b.y - cy)))[0]!;
-    taken.add(`${free.x} ${free.y}`);
-    return { id, page, ...free };
-  });
-}
-
-export const Mat = memo(function Mat({ index, state, cells, now, lit }: { index: IndexedModel; state: JobState; cells: readonly Cell[]; now: string | undefined; lit: readonly string[] }) {
-  const c = 12;
+export const Mat = memo(function Mat({ index, state, cells, now, lit, used, large }: Props & { used: ReadonlySet<string> }) {
+  const { widthMm, heightMm } = matPage;
   return (
-    <svg viewBox={`-0.5 -0.5 ${columns * c + 1} ${rows * c + 1}`} role="img" aria-label="Mat: where the screws lie">
-      <rect width={columns * c} height={rows * c} rx={4} fill="var(--mat)" />
-      {Array.from({ length: columns - 1 }, (_, i) => <line key={`c${i + 1}`} x1={(i + 1) * c} x2={(i + 1) * c} y1={0} y2={rows * c} stroke="var(--mat-line)" strokeWidth={0.3} />)}
-      {Array.from({ length: rows - 1 }, (_, i) => <line key={`r${i + 1}`} x1={0} x2={columns * c} y1={(i + 1) * c} y2={(i + 1) * c} stroke="var(--mat-line)" strokeWidth={0.3} />)}
+    <svg viewBox={`0 0 ${widthMm} ${heightMm}`} style={{ flex: 'none' }} role="img" aria-label="Mat: where the screws lie">
+      <rect width={widthMm} height={heightMm} rx={4} fill="var(--mat)" />
       {cells.map(({ id, x, y }) => {
         const f = index.fasteners.get(id)!;
-        const lies = piecesAt(state, `mat/${id}`).some((p) => state.place[p] === `mat/${id}`);
-        const adrift = !lies && pieceInHole(state, id) === undefined;
-        const cx = x * c + c / 2;
-        const cy = y * c + 4.6;
+        const { piece, adrift, mixed } = lying(state, id);
+        if (!used.has(id) && !piece && !adrift && !mixed) return <circle key={id} cx={x} cy={y - 1.5} r={0.8} fill="var(--mat-line)"><title>{`${id}, not on this route`}</title></circle>;
+        const odd = adrift || mixed;
         return (
           <g key={id}>
-            <title>{`${id}, ${f.lengthMm} mm, ${lies ? 'on the mat' : adrift ? 'adrift' : 'in its hole'}`}</title>
-            {lies ? <ScrewHead drive={f.drive} x={cx} y={cy} r={2.5} tone={id === now ? 'now' : 'light'} /> : <circle cx={cx} cy={cy} r={2.4} fill="none" stroke={adrift ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={adrift ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
-            {adrift && <text x={cx} y={cy + 0.2} fontSize={3.4} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
-            {id === now && <circle cx={cx} cy={cy} r={3.9} fill="none" stroke="var(--saffron-light)" strokeWidth={0.7} />}
-            <text x={cx} y={cy + 5.6} fontSize={3} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: lit.includes(id) ? 700 : 400 }}>{`${id} ${f.lengthMm}`}</text>
+            <title>{`${id}, ${f.lengthMm} mm, ${piece ? 'on the mat' : adrift ? 'adrift' : mixed ? 'mixed up' : 'in its hole'}`}</title>
+            {piece ? <ScrewHead drive={f.drive} x={x} y={y - 1.5} r={2.7} tone={id === now ? 'now' : 'light'} /> : <circle cx={x} cy={y - 1.5} r={2.5} fill="none" stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={odd ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
+            {odd && <text x={x} y={y - 1.3} fontSize={3.8} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
+            {id === now && <circle cx={x} cy={y - 1.5} r={4.1} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
+            <text x={x} y={y + 5} fontSize={large ? 4.4 : 3.7} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: lit.includes(id) ? 700 : 400 }}>{large ? id : `${id} ${piece ? (screwSpec(state, index, piece)?.lengthMm ?? f.lengthMm) : f.lengthMm}`}</text>
           </g>
         );
       })}
     </svg>
+  );
+});
+
+/** The other school: a tray for each go, in the order of the work. What is open now stands first. */
+export const Trays = memo(function Trays({ index, state, trays, now }: Pick<Props, 'index' | 'state' | 'now'> & { trays: readonly { name: string; screws: readonly string[] }[] }) {
+  const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
+  return (
+    <ol className="list" aria-label="Trays: where the screws lie">
+      {trays.map((t, i) => {
+        const here = t.screws.filter((s) => lying(state, s).piece).length;
+        const lit = now !== undefined && t.screws.includes(now);
+        return (
+          <li key={t.screws.join(' ')} style={lit ? { background: 'var(--saffron-soft)' } : {}}>
+            <div className="spread small"><span className="strong">{`${i + 1} · ${t.name}`}</span><span>{`${here} / ${t.screws.length}`}</span></div>
+            {here > 0 && t.screws.map((s) => { const { piece } = lying(state, s); const f = index.fasteners.get(s)!; return piece ? <span key={s} className="row small" style={{ gap: 6 }}><LengthBar lengthMm={screwSpec(state, index, piece)!.lengthMm} longestMm={longest} {...(s === now ? { tone: 'now' as const } : {})} />{`${s} ${screwSpec(state, index, piece)!.lengthMm} ${f.drive}`}</span> : null; })}
+          </li>
+        );
+      })}
+    </ol>
   );
 });

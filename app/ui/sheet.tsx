@@ -6,6 +6,8 @@ export function Sheet({ title, onClose, children }: { title: string; onClose: ()
   useEffect(() => {
     const d = box.current!;
     if (!d.open) d.showModal();
+    // the browser would take the button that closes it
+    d.querySelector<HTMLElement>('[data-first]')?.focus();
     return () => d.close();
   }, []);
   return (

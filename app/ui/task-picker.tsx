@@ -7,7 +7,7 @@ export interface Part { id: string; name: string; kind: string }
 const often = ['display', 'cell', 'panel', 'back', 'camera', 'loudspeaker', 'ear-speaker', 'port', 'vibration', 'front-sensors', 'key', 'board', 'frame'];
 
 /** The tasks of a job: replace, take out and refit, look at, rework or merely reach any part; several at once. */
-export function TaskPicker({ parts, tasks, onSet }: { parts: Part[]; tasks: readonly Task[]; onSet: (slot: string, action: Task['action'] | 'none') => void }) {
+export function TaskPicker({ parts, tasks, onSet, least = 1 }: { least?: number; parts: Part[]; tasks: readonly Task[]; onSet: (slot: string, action: Task['action'] | 'none') => void }) {
   const [slot, setSlot] = useState('');
   const [action, setAction] = useState<Task['action']>('replace');
   const free = parts.filter((s) => !tasks.some((t) => t.slot === s.id));
@@ -17,7 +17,7 @@ export function TaskPicker({ parts, tasks, onSet }: { parts: Part[]; tasks: read
   const add = (id: string) => { if (id) { onSet(id, action); setSlot(''); } };
   return (
     <div className="stack" style={{ gap: 6 }}>
-      {tasks.map((t) => <div key={t.slot} className="spread" style={{ alignItems: 'center' }}><span>{`${taskName[t.action]} the ${name(t.slot)}`}</span><button type="button" className="btn slim" disabled={tasks.length < 2} onClick={() => onSet(t.slot, 'none')} aria-label={`Drop: ${taskName[t.action]} the ${name(t.slot)}`}>Drop</button></div>)}
+      {tasks.map((t) => <div key={t.slot} className="spread" style={{ alignItems: 'center' }}><span>{`${taskName[t.action]} the ${name(t.slot)}`}</span><button type="button" className="btn slim" disabled={tasks.length <= least} onClick={() => onSet(t.slot, 'none')} aria-label={`Drop: ${taskName[t.action]} the ${name(t.slot)}`}>Drop</button></div>)}
       <div className="row" style={{ gap: 6 }}>
         <select className="pick" aria-label="What to do" value={action} style={{ flex: '0 0 auto' }} onChange={(e) => setAction(e.target.value as Task['action'])}>{taskActions.map((a) => <option key={a} value={a}>{taskName[a]}</option>)}</select>
         <select className="pick" aria-label="Part" value={slot} onChange={(e) => setSlot(e.target.value)} style={{ minWidth: 0, flex: '1 1 170px' }}>

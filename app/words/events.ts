@@ -1,7 +1,10 @@
 import type { Body } from '../../core/job/events';
 import type { IndexedModel } from '../../core/model/index-model';
+import { consentName } from './consents';
+import { causeName, symptomName, testName } from './fault';
+import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
-import { functionName, pieceName, resultName, stationName, thingName } from './things';
+import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
 /** One event in words, for the report, the log and the message about another bench. */
 export function eventText(index: IndexedModel, b: Body): string {
@@ -15,9 +18,25 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'checked': return `${functionName[b.function]}, ${b.round}: ${resultName[b.result]}${b.note ? ` (${b.note})` : ''}`;
     case 'received': return 'receiving finished';
     case 'routeAdopted': return 'took a route';
-    case 'consentGiven': return `owner agreed (${b.by})`;
+    case 'consentGiven': return `owner agreed: ${consentName(index, b.effect)}${b.answer ? `, ${b.answer}` : ''} (${b.by}${b.signature ? ', signed' : ''})`;
+    case 'symptomSet': return `${b.on ? 'symptom' : 'symptom dropped'}: ${symptomName(b.symptom)}`;
+    case 'testBegun': return `test begun: ${testName(b.test)}`;
+    case 'tested': return `${testName(b.test)}: ${b.outcome}${b.note ? ` (${b.note})` : ''}`;
+    case 'testDeclined': return `test declined: ${testName(b.test)} (${b.reason})`;
+    case 'causeStated': return b.cause === 'none' ? 'fault open again' : `fault found: ${causeName(b.cause)} (${b.because})`;
+    case 'photographed': return b.thing ? `photographed: ${name(b.thing)}` : 'photographed';
+    case 'remedySet': return `identity of the ${name(b.slot)}: ${remedyName[b.remedy]}`;
+    case 'partChosen': return `part chosen for the ${name(b.slot)}: ${b.name}, ${b.provenance}${b.serial ? `, serial ${b.serial}` : ''}`;
+    case 'partDropped': return `part for the ${name(b.slot)} put back into stock`;
+    case 'quoted': return `quoted, advice: ${b.advice}`;
+    case 'promised': return `promised${b.as ? `: ${b.as}` : ''}`;
     case 'screwOut': return `${b.fastener} is out`;
     case 'screwIn': return b.piece === `${b.fastener}#1` ? `${b.fastener} is in` : `${pieceName(index, b.piece)} is in ${b.fastener}`;
+    case 'screwMeasured': return `${pieceName(index, b.piece)} measured: ${measureText(b)}`;
+    case 'spilled': return `${plural(b.pieces.length, 'screw')} mixed up`;
+    case 'sorted': return `${plural(b.screws.length, 'screw')} sorted by measure`;
+    case 'substituted': return `another screw for ${b.fastener}: ${b.drive}, ${b.thread}, ${b.lengthMm} mm`;
+    case 'reseated': return `${name(b.connector)} reseated`;
     case 'connectorOff': return `${name(b.connector)} is off`;
     case 'connectorOn': return `${name(b.connector)} is on`;
     case 'bondReleased': return `${name(b.bond)} ${b.torn ? 'tore' : 'came away'}`;
@@ -42,7 +61,12 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'found': return `${pieceName(index, b.piece)} is found`;
     case 'strayFound': return `a stray piece was found: ${b.note}`;
     case 'strayRemoved': return `${b.stray} is out: ${b.note}`;
-    case 'noted': return b.text;
+    case 'noted': return `${b.thing ? `${name(b.thing)}: ` : ''}${b.text}${b.finding ? ' (not as the model says)' : ''}`;
+    case 'troubled': return `${b.kind}: ${name(b.thing)}${b.note ? ` (${b.note})` : ''}`;
+    case 'eased': return `settled, ${b.kind}: ${name(b.thing)} (${b.how})`;
+    case 'fated': return `${name(b.rider)} of the old ${name(b.slot)}: ${b.fate}`;
+    case 'takenOver': return `took over${b.bench ? ` at ${b.bench}` : ''}`;
+    case 'truthNamed': return `looked: ${claimText(index, b.about, b.value)}`;
     case 'enrolled': return `${b.what} enrolled for testing`;
     case 'unenrolled': return `${b.what} for testing removed`;
     case 'acted': return actText(index, b.act, b.target);
@@ -57,4 +81,11 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'overridden': return `passed “${b.rule}”: ${b.reason}`;
     case 'jobClosed': return b.ending;
   }
+}
+
+const measureText = (m: { lengthMm: number; headMm?: number | undefined }) => `${m.lengthMm} mm${m.headMm === undefined ? '' : `, head ${m.headMm} mm`}`;
+/** One account of a thing: `screw C3 is in its hole`. */
+export function claimText(index: IndexedModel, about: string, value: string): string {
+  const [kind, id] = [about.slice(0, about.indexOf(' ')), about.slice(about.indexOf(' ') + 1)];
+  return kind === 'piece' ? `${pieceName(index, id)} ${placeText(value)}` : `${thingName(index, id)} is ${value}`;
 }

@@ -1,3 +1,5 @@
+import { consentName } from './consents';
+import { testName } from './fault';
 import type { Refusal } from '../../core/job/decide';
 import type { Finding } from '../../core/job/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
@@ -14,6 +16,7 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
     'cell first off': { what: 'The cell is still on: a connector that moves now can blow a rail.', instead: 'Unplug the cell first.' },
     'cell last on': { what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`, instead: 'Plug those in first; the cell goes on last.' },
     'still held': { what: `Still held by ${n}: lifting now bends or tears it.`, instead: 'Free those first.' },
+    'torn and still stuck': { what: `${n[0]?.toUpperCase() ?? ''}${n.slice(1)} tore: what is left of it holds, and pulling bends the cell.`, instead: 'Under Trouble, “It tore”: alcohol along the edge, 30 to 60 s, then a wide flat tool.' },
     'no heat on this cell': { what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`, instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.' },
     'no press on this cell': { what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`, instead: 'Seal it by hand, with little force.' },
     'identity data unread': { what: `The data of the ${n} have not been read: once it is gone they are lost.`, instead: 'Read and save them first, or record that the notice is accepted.' },
@@ -29,6 +32,11 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
     'film still on': { what: 'A film or masking tape is still on.', instead: 'Peel it off first.' },
     'connector open': { what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' },
     'screw of another hole': { what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`, instead: 'Take the hole’s own screw.' },
+    'screw too long': { what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`, instead: 'Take one from the spares box that is not longer than is safe.' },
+    'substitute does not fit': { what: `This screw does not fit ${f.ids[0] ?? 'that hole'}: other thread, too long or too short, or its head is too wide.`, instead: 'Choose one of those that fit.' },
+    'forgotten on the old one': { what: `Still on the old part and due on the new one: ${n}.`, instead: 'Move it over, or say on the list what becomes of it.' },
+    'trouble open': { what: `Trouble that is not settled: ${list(f.ids)}.`, instead: 'Settle it under Trouble, with what was done.' },
+    'two accounts': { what: 'Two benches say different things of the same thing.', instead: 'Look, and say how it really is.' },
     'tested without the cell': { what: 'The cell is off: nothing can be tested.', instead: 'Plug the cell in last, then test.' },
     'place already taken': { what: `There is already a piece there: ${n}.`, instead: 'Say where that one is.' },
     'piece is elsewhere': { what: `By the record, ${n} is somewhere else.`, instead: 'Check which one it is.' },
@@ -39,7 +47,12 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
     'device open': { what: 'The device is still open.', instead: 'Close it first.' },
     'ledger does not balance': { what: `Not accounted for: ${n}.`, instead: 'Put each in its place or say where it is.' },
     'after check open': { what: `The check after closing is open: ${n}.`, instead: 'Answer it on Checks.' },
-    'consent open': { what: 'The owner has not been told everything that changes.', instead: 'Tell them, and note who agreed.' },
+    'consent open': { what: `The owner has not agreed yet: ${list(f.ids.map((c) => consentName(index, c)))}.`, instead: 'Tell them at the counter and record it on Offer.' },
+    'harmless first': { what: `Not tried yet, though it opens nothing and could explain it: ${list(f.ids.map(testName))}.`, instead: 'Do it, decline it with a reason, or state what the fault is.' },
+    'no charging this cell': { what: `The device is marked ${list(f.ids)}: it must not be charged.`, instead: 'Leave the charger off; look at the cell first.' },
+    'data would be erased': { what: 'This erases everything on the phone.', instead: 'Ask for the backup, and take the owner’s consent on Offer first.' },
+    'part locked': { what: `${list(f.ids)}: still locked to a former owner’s account.`, instead: 'Ask its supplier for proof of release; until then it is not used.' },
+    'part of another slot': { what: `Nothing is to be replaced there: ${n}.`, instead: 'Add the task first.' },
     'identity data open': { what: `Identity data not settled: ${n}.`, instead: 'Write and verify it, or record that it is declined.' },
     'enrolment left': { what: `Made for testing and still on the phone: ${list(f.ids)}.`, instead: 'Remove it before the owner gets the phone.' },
   };
@@ -47,7 +60,7 @@ export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'
 }
 
 /** What became of a refused command, in one sentence. */
-export function refusalText(index: IndexedModel, r: Refusal | { code: 'no such job' } | { code: 'another person' }): string {
+export function refusalText(index: IndexedModel, r: Refusal | { code: 'no such job' } | { code: 'another person' } | { code: 'no such part' } | { code: 'part taken' } | { code: 'not understood' }): string {
   switch (r.code) {
     case 'interlock': { const t = findingText(index, r.findings[0]!); return `${t.what} ${t.instead}`; }
     case 'closed': return 'The job is closed: only notes and corrections can be added.';
@@ -60,6 +73,9 @@ export function refusalText(index: IndexedModel, r: Refusal | { code: 'no such j
     case 'unknown thing': return `This model has no ${r.id}.`;
     case 'not opened': return 'This job has not been opened.';
     case 'no such job': return 'This workshop has no such job.';
+    case 'no such part': return 'This part is no longer in the stock.';
+    case 'part taken': return 'This part has just been chosen for another job. Choose another one.';
+    case 'not understood': return 'The server does not understand this entry: it was made by another version of the app. It is kept here; load the page again.';
     case 'another person': return 'That was kept by another person and is sent when they sign in.';
   }
 }

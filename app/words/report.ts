@@ -1,4 +1,5 @@
 import type { ReportData } from '../../server/report/report-data';
+import { causeName, testName } from './fault';
 import { functionName, pieceName, plural, resultName, thingName } from './things';
 
 export const waterText: Record<ReportData['water'], string> = {
@@ -8,9 +9,15 @@ export const waterText: Record<ReportData['water'], string> = {
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };
+/** How the fault was found: one line, none where nobody looked for it. */
+export function faultLine(d: ReportData): string | undefined {
+  const tests = d.tests.map((t) => `${testName(t.test)}: ${t.outcome}`).join('; ');
+  if (d.fault) return `Fault: ${causeName(d.fault.cause)}, ${d.fault.because}.${tests ? ` Tested: ${tests}.` : ''}`;
+  return tests ? `Tested: ${tests}.` : undefined;
+}
 /** The lines of what was done, the same on the page and in the PDF. */
 export function doneLines(d: ReportData): string[] {
-  const out = d.done.map((x) => `${cap(thingName(d.index, x.slot))} replaced${x.old?.startsWith('aside/') ? `; the old one: ${x.old.slice(6)}` : ''}.`);
+  const out = d.done.map((x) => `${cap(thingName(d.index, x.slot))} replaced${x.part ? ` by: ${x.part.provenance}${x.part.supplier ? `, ${x.part.supplier}` : ''}${x.part.lot ? `, lot ${x.part.lot}` : ''}${x.part.serial ? `, serial ${x.part.serial}` : ''}` : ''}${x.old?.startsWith('aside/') ? `; the old one: ${x.old.slice(6)}` : ''}.`);
   if (d.renewed.length) out.push(`Renewed: ${[...new Set(d.renewed.map((b) => thingName(d.index, b)))].join(', ')}.`);
   if (d.figures.screws) out.push(`${plural(d.figures.screws, 'screw')} taken out and accounted for one by one${d.figures.connectors ? `; ${plural(d.figures.connectors, 'connector')} unplugged` : ''}.`);
   if (d.adrift.length) out.push(`Not found again: ${d.adrift.map((p) => pieceName(d.index, p)).join(', ')}.`);

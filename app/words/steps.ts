@@ -96,7 +96,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
 function actDone(act: Act, target: string): string {
   if (target.endsWith(':start')) return { press: 'It is in the press', cure: 'It is setting', 'leak test': 'It is in the chamber' }[act as 'press'];
   if (target.endsWith(':end')) return { press: 'Out of the press', cure: 'It has set', 'leak test': 'It holds' }[act as 'press'];
-  return { 'switch off': 'It is off', look: 'Picture and touch seen', prepare: 'It is covered', gap: 'There is a gap', 'test part': 'The new part works', compare: 'They are alike', inspect: 'Looked at', work: 'Done there', rework: 'Reworked', 'move chip': 'The chip is over', press: '', cure: '', 'leak test': '', calibrate: 'Calibrated' }[act];
+  return { 'switch off': 'It is off', look: 'Picture and touch seen', prepare: 'It is covered', gap: 'There is a gap', 'test part': 'The new part works', compare: 'Compared', inspect: 'Looked at', work: 'Done there', rework: 'Reworked', 'move chip': 'The chip is over', press: '', cure: '', 'leak test': '', calibrate: 'Calibrated' }[act];
 }
 /** One act in words, for the log. */
 export function actText(index: IndexedModel, act: Act, target: string): string {
@@ -161,6 +161,7 @@ export const cautionText: Record<Caution, string> = {
   'long-screw': 'One of these is longer than other holes of this bracket bear: it would reach the board there.',
   'live-board': 'Until it is off the board is live, even switched off. Plastic only, straight up.',
   'press-ends': 'One end first, then the other. Never the middle.',
+  'sealed-until-now': 'Sealed until this moment: both lenses free of dust and prints, and in at once. Films may be inked: look at the glass, too.',
   fragile: 'Touch the edges only.',
   laser: 'Eye-safe only while whole: never look into an opened projector.',
   glass: 'Shards fly: glasses and gloves.',

@@ -48,3 +48,8 @@ export const driveName: Record<string, string> = { P2: 'five-lobe P2', P5: 'five
 /** What runs by itself, in a word. */
 export const runningName: Record<string, string> = { heat: 'heat', solvent: 'alcohol', press: 'press', cure: 'glue', 'leak test': 'leak test' };
 export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+/** Where a piece is, read after its name: `is on the mat`. */
+export function placeText(place: string): string {
+  const [where, what] = [place.split('/')[0], place.split('/')[1] ?? ''];
+  return { hole: `is in ${what}`, slot: 'is in its place', mat: 'is on the mat', mixed: 'lies mixed up', tray: 'is in the tray', adrift: 'is adrift', aside: `is put aside: ${what}` }[where as 'hole'] ?? place;
+}

@@ -55,7 +55,7 @@ export const route = verb({
   run: (p, { stop }) => {
     const variant = p.variant ?? p.model.variants[0]!.id;
     const r = planRoute(indexModel(ofVariant(p.model, variant)), contentHash(p.model), {
-      model: p.model.id, variant, methods: methodsOf(p.methods), conditions: p.conditions, tasks: p.tasks, standing: { ...asItCame, ...p.state }, hourlyRateMinor: p.hourlyRate, stations: p.stations ?? allStations, force: p.force,
+      model: p.model.id, variant, methods: methodsOf(p.methods), conditions: p.conditions, tasks: p.tasks, standing: { ...asItCame, ...p.state }, hourlyRateMinor: p.hourlyRate, stations: p.stations ?? allStations, force: p.force, remedies: {},
     }, { budget: 1_000_000, stop });
     return 'infeasible' in r ? { infeasible: true, because: r.because } : { answer: r };
   },

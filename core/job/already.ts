@@ -9,6 +9,10 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'opened': return state.seq > 0;
     case 'screwOut': return placeOf(state, body.piece, index) === `mat/${body.fastener}`;
     case 'screwIn': return placeOf(state, body.piece, index) === `hole/${body.fastener}`;
+    case 'spilled': return body.pieces.every((p) => state.place[p] === 'mixed');
+    case 'sorted': return body.screws.every((s) => state.place[s.piece] === `mat/${s.piece.slice(0, s.piece.lastIndexOf('#'))}`);
+    case 'screwMeasured': { const s = state.spec[body.piece]; return s !== undefined && s.lengthMm === body.lengthMm && (body.headMm === undefined || s.headMm === body.headMm); }
+    case 'substituted': return state.place[body.piece] === `mat/${body.fastener}`;
     case 'connectorOff': return !isOn(state, body.connector);
     case 'connectorOn': return isOn(state, body.connector);
     case 'bondReleased': return state.bond[body.bond] === (body.torn ? 'torn' : 'released');
@@ -23,6 +27,18 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'found': return state.place[body.piece] !== 'adrift';
     case 'acted': return (state.acted[`${body.act} ${body.target}`] ?? 0) > (flag(state, 'closedAt') ?? 0);
     case 'taskSet': return (state.task[body.slot] ?? 'none') === body.action;
+    case 'symptomSet': return (state.symptom[body.symptom] !== undefined) === body.on;
+    case 'testBegun': return state.test[body.test] !== undefined && state.test[body.test]!.declined === undefined;
+    case 'tested': return state.test[body.test]?.outcome === body.outcome && (body.note ?? '') === (state.test[body.test]?.note ?? '');
+    case 'testDeclined': return state.test[body.test]?.declined === body.reason;
+    case 'causeStated': { const found = flag(state, 'cause'); return body.cause === 'none' ? !found : found?.id === body.cause && found.because === body.because; }
+    case 'consentGiven': return state.consent[body.effect] === body.by && state.answer[body.effect] === body.answer && state.signature[body.effect] === body.signature;
+    case 'quoted': { const q = flag(state, 'quote'); return q !== undefined && (Object.keys(body) as (keyof typeof body)[]).every((k) => k === 'type' || q[k] === body[k]); }
+    case 'promised': return flag(state, 'promisedAt') === body.at && flag(state, 'promisedAs') === body.as;
+    case 'photographed': return state.photo[body.photo] !== undefined;
+    case 'remedySet': return state.remedy[body.slot] === body.remedy;
+    case 'partChosen': return state.part[body.slot]?.part === body.part;
+    case 'partDropped': return state.part[body.slot] === undefined;
     case 'dataRead': return state.data[body.slot] !== undefined;
     case 'dataDeclined': return state.data[body.slot] === 'declined';
     case 'filmOff': return state.film[body.film] === 'off';
@@ -38,6 +54,10 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'heatStarted': return !!flag(state, 'heat');
     case 'heatEnded': return !flag(state, 'heat');
     case 'answered': return !state.question[body.question];
+    case 'truthNamed': return !state.question[body.question];
+    case 'troubled': return !!state.trouble[`${body.kind} ${body.thing}`];
+    case 'eased': return !state.trouble[`${body.kind} ${body.thing}`];
+    case 'fated': return state.fate[`${body.slot}/${body.rider}`] === body.fate;
     case 'retracted': return state.retracted[body.event] !== undefined;
     case 'stepPassed': return state.progress[`${body.passed} `] === 1;
     case 'strayRemoved': return state.stray[body.stray] !== 'inside';

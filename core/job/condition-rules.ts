@@ -12,6 +12,10 @@ export const conditionOfMark: Partial<Record<Mark['kind'], Condition>> = {
   'bent frame': 'bent',
   'shattered glass': 'shattered',
   'earlier repair': 'earlier repair',
+  // magnets go with an old back, foreign glue and screws come with another's work
+  'missing magnet': 'earlier repair',
+  'foreign screw': 'earlier repair',
+  'earlier glue': 'earlier repair',
 };
 
 /** The condition that a report brings with it, if any. */
@@ -20,6 +24,7 @@ export function conditionOf(body: Body): { condition: Condition; because: string
     const condition = body.mark.kind === 'missing glass' && body.mark.side === 'back' ? 'back glass missing' : conditionOfMark[body.mark.kind];
     return condition && { condition, because: body.mark.kind };
   }
+  if (body.type === 'symptomSet' && body.symptom === 'wet' && body.on) return { condition: 'wet', because: 'the owner says that it was in water' };
   // whoever cannot touch cannot switch off
   if (body.type === 'checked' && body.round === 'before' && body.function === 'touch' && body.result === 'fails') return { condition: 'stuck on', because: 'touch does not answer: it cannot be switched off' };
   return undefined;

@@ -1,11 +1,14 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../route/types';
 import { isAlready } from './already';
+import { claimOf } from './claims';
 import { conditionOf } from './condition-rules';
-import { type Body, eventVersion, final, isGate, type JobEvent, needsServer } from './events';
+import { type Body, type Breach, eventVersion, final, isGate, type JobEvent, needsServer } from './events';
 import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
 import { stepFor } from './report';
-import { flag, type JobState } from './state';
+import { knownCause, knownTest } from '../diagnose/fault';
+import type { Methods } from '../route/methods';
+import { flag, holderOf, type JobState } from './state';
 
 export interface Command {
   /** Made by the client, unguessable, once for each press. */
@@ -16,6 +19,8 @@ export interface Command {
   at: number;
   clockKnown: boolean;
   override?: { rules: string[]; reason: string; confirmedBy?: string } | undefined;
+  /** The number in the log that the bench had heard of when it was pressed. Without it the bench knew all. */
+  seen?: number | undefined;
   /** Set when a bench passed this gate on its own copy: the number in the log it was decided at. */
   passedAt?: number | undefined;
 }
@@ -24,6 +29,8 @@ export interface Context {
   index: IndexedModel;
   route: Route | undefined;
   waits: Waits;
+  /** House methods that count where no route is in force yet. */
+  methods?: Methods | undefined;
   person: string;
   role: Role;
 }
@@ -70,11 +77,11 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     if (why) return none({ code: 'cannot be taken back', why });
   }
 
-  const situation = { index: context.index, state, waits: context.waits, role: context.role, methods: context.route?.input.methods, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
+  const situation = { index: context.index, state, waits: context.waits, role: context.role, methods: context.route?.input.methods ?? context.methods, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
   const found = findings(situation, body);
   const serious = found.filter((f) => f.severity !== 'warn');
   const overrides: Body[] = [];
-  const breach: { rule: RuleName; ids: string[] }[] = [];
+  const breach: Breach[] = contradicted(state, context.person, command);
 
   if (!isGate(body)) {
     // a fact: what a named reason covers is an override, the rest is a question to be answered
@@ -108,6 +115,14 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   return { events, findings: found };
 }
 
+/** Somebody else has said otherwise of the same thing, and this bench had not heard of it. */
+function contradicted(state: JobState, person: string, { body, seen }: Command): Breach[] {
+  const claim = seen === undefined ? undefined : claimOf(body);
+  const told = claim && state.told[claim.about];
+  if (!claim || !told || told.seq <= seen! || told.by === person || told.value === claim.value) return [];
+  return [{ rule: 'two accounts' satisfies RuleName, ids: [claim.about], claims: [{ by: told.by, value: told.value }, { by: person, value: claim.value }] }];
+}
+
 /** A trainee's override counts when another person has confirmed it. */
 function mayPass(f: Finding, role: Role, command: Command): boolean {
   return f.passableBy.includes(role) && (role !== 'trainee' || command.override?.confirmedBy !== undefined);
@@ -124,6 +139,11 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   if ('connector' in body) return has(index.connectors, body.connector);
   if ('bond' in body) return has(index.bonds, body.bond);
   if ('catch' in body) return has(index.catches, body.catch);
-  if ('slot' in body) return has(index.slots, body.slot);
+  if ('slot' in body) return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);
+  const strangers = body.type === 'spilled' ? body.pieces : body.type === 'sorted' ? body.screws.map((s) => s.piece) : body.type === 'screwMeasured' ? [body.piece] : [];
+  for (const p of strangers) if (!index.fasteners.has(holderOf(p))) return p;
+  if (body.type === 'troubled' || body.type === 'eased') return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) => m.has(body.thing)) ? undefined : body.thing;
+  if ('test' in body) return knownTest(body.test) && (body.type !== 'tested' || knownTest(body.test)!.outcomes.some((o) => o.id === body.outcome)) ? undefined : body.test;
+  if (body.type === 'causeStated') return body.cause === 'none' || knownCause(body.cause) ? undefined : body.cause;
   return undefined;
 }

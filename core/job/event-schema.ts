@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { conditions, functionIds } from '../model/schema';
-import { acts, asidePlaces, checkResults, endings, markKinds, rounds, taskActions } from './events';
+import { conditions, drives, functionIds } from '../model/schema';
+import { symptomIds } from '../diagnose/knowledge/symptoms';
+import { remedies } from '../pairing/remedies';
+import { acts, advices, asidePlaces, checkResults, consentBy, endings, fates, markKinds, markSides, provenances, releases, rounds, severities, taskActions, troubleKinds } from './events';
 
 /** The bodies of events as they come from outside: commands, imported logs. The types of the core are inferred from here. */
 const ref = z.string().min(1).max(60);
@@ -8,16 +10,29 @@ const words = (max: number) => z.string().trim().min(1).max(max);
 
 export const markSchema = z.strictObject({
   id: ref,
-  side: z.enum(['front', 'back']),
+  /** A mark on the frame lies on the rim of the outline. */
+  side: z.enum(markSides),
   x: z.number().min(0).max(400),
   y: z.number().min(0).max(400),
   kind: z.enum(markKinds),
+  severity: z.literal(severities).optional(),
   note: z.string().max(300).optional(),
 });
 export const taskSchema = z.strictObject({ slot: ref, action: z.enum(taskActions) });
 
+const mm = z.number().positive().max(50);
+/** What a calliper said, mm; the head only where it was asked for. */
+const measured = { lengthMm: mm, headMm: mm.optional() };
+
+const minor = z.int().min(0).max(100_000_00);
+/** A part as it was when it was chosen: the record stays true whatever becomes of the stock. */
+export const partSchema = z.strictObject({
+  part: z.uuid(), name: words(120), provenance: z.enum(provenances), supplier: z.string().max(120), lot: z.string().max(60), serial: z.string().max(60), priceMinor: minor,
+  arrivesWith: z.array(ref).max(40), released: z.enum(releases), proof: z.string().max(200),
+});
+
 export const bodySchema = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('opened'), modelHash: ref, variant: ref, tag: words(60), complaint: z.string().max(4000), tasks: z.array(taskSchema).min(1).max(40), promisedAt: z.number().nullable(), promisedAs: z.string().max(60) }),
+  z.strictObject({ type: z.literal('opened'), modelHash: ref, variant: ref, tag: words(60), complaint: z.string().max(4000), tasks: z.array(taskSchema).max(40), promisedAt: z.number().nullable(), promisedAs: z.string().max(60) }),
   z.strictObject({ type: z.literal('marked'), mark: markSchema }),
   z.strictObject({ type: z.literal('unmarked'), mark: ref }),
   z.strictObject({ type: z.literal('conditionSet'), condition: z.enum(conditions), because: words(300) }),
@@ -25,11 +40,28 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('checked'), round: z.enum(rounds), function: z.enum(functionIds), result: z.enum(checkResults), note: z.string().max(1000).optional() }),
   z.strictObject({ type: z.literal('received') }),
   z.strictObject({ type: z.literal('routeAdopted'), routeHash: ref, modelHash: ref, variant: ref }),
-  z.strictObject({ type: z.literal('consentGiven'), effect: ref, by: words(120) }),
+  // whose name or hand it was stands apart, with the job's private data
+  z.strictObject({ type: z.literal('consentGiven'), effect: ref, by: z.enum(consentBy), answer: words(60).optional(), signature: z.uuid().optional() }),
+  z.strictObject({ type: z.literal('symptomSet'), symptom: z.enum(symptomIds), on: z.boolean() }),
+  z.strictObject({ type: z.literal('testBegun'), test: ref }),
+  z.strictObject({ type: z.literal('tested'), test: ref, outcome: ref, note: z.string().max(1000).optional() }),
+  z.strictObject({ type: z.literal('testDeclined'), test: ref, reason: words(300) }),
+  z.strictObject({ type: z.literal('causeStated'), cause: ref, because: words(1000) }),
+  z.strictObject({ type: z.literal('photographed'), photo: z.uuid(), mark: ref.optional(), thing: ref.optional() }),
+  z.strictObject({ type: z.literal('remedySet'), slot: ref, remedy: z.enum(remedies) }),
+  partSchema.extend({ type: z.literal('partChosen'), slot: ref }),
+  z.strictObject({ type: z.literal('partDropped'), slot: ref }),
+  z.strictObject({ type: z.literal('quoted'), p10Minor: minor, p50Minor: minor, p90Minor: minor, meanMinor: minor, limitMinor: minor.nullable(), chance: z.number().min(0).max(1).nullable(), replacementMinor: minor.nullable(), advice: z.enum(advices) }),
+  z.strictObject({ type: z.literal('promised'), at: z.number(), as: z.string().max(60) }),
   z.strictObject({ type: z.literal('screwOut'), fastener: ref, piece: ref }),
   z.strictObject({ type: z.literal('screwIn'), fastener: ref, piece: ref }),
+  z.strictObject({ type: z.literal('screwMeasured'), piece: ref, ...measured }),
+  z.strictObject({ type: z.literal('spilled'), pieces: z.array(ref).min(1).max(300) }),
+  z.strictObject({ type: z.literal('sorted'), screws: z.array(z.strictObject({ piece: ref, ...measured })).min(1).max(300) }),
+  z.strictObject({ type: z.literal('substituted'), fastener: ref, piece: ref, spare: z.uuid(), drive: z.enum(drives), thread: words(20), lengthMm: mm, headMm: mm }),
   z.strictObject({ type: z.literal('connectorOff'), connector: ref }),
   z.strictObject({ type: z.literal('connectorOn'), connector: ref }),
+  z.strictObject({ type: z.literal('reseated'), connector: ref }),
   z.strictObject({ type: z.literal('bondReleased'), bond: ref, torn: z.boolean() }),
   z.strictObject({ type: z.literal('bondRenewed'), bond: ref }),
   z.strictObject({ type: z.literal('catchFreed'), catch: ref }),
@@ -49,16 +81,22 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('leftUnsealed'), reason: words(1000) }),
   z.strictObject({ type: z.literal('deviceClosed') }),
   z.strictObject({ type: z.literal('lost'), piece: ref }),
-  z.strictObject({ type: z.literal('found'), piece: ref }),
+  z.strictObject({ type: z.literal('found'), piece: ref, tray: z.literal(true).optional() }),
   z.strictObject({ type: z.literal('strayFound'), stray: ref, note: words(300) }),
   z.strictObject({ type: z.literal('strayRemoved'), stray: ref, note: words(300) }),
-  z.strictObject({ type: z.literal('noted'), text: words(4000) }),
+  // about one thing it is shown again where that thing is refitted; a finding is for the model, too
+  z.strictObject({ type: z.literal('noted'), text: words(4000), thing: ref.optional(), finding: z.boolean().optional() }),
+  z.strictObject({ type: z.literal('troubled'), kind: z.enum(troubleKinds), thing: ref, note: z.string().max(1000).optional() }),
+  z.strictObject({ type: z.literal('eased'), kind: z.enum(troubleKinds), thing: ref, how: words(300) }),
+  z.strictObject({ type: z.literal('fated'), slot: ref, rider: ref, fate: z.enum(fates) }),
+  z.strictObject({ type: z.literal('takenOver'), bench: z.string().max(60) }),
+  z.strictObject({ type: z.literal('truthNamed'), question: ref, about: ref, value: ref }),
   z.strictObject({ type: z.literal('enrolled'), what: words(40) }),
   z.strictObject({ type: z.literal('unenrolled'), what: words(40) }),
   z.strictObject({ type: z.literal('acted'), act: z.enum(acts), target: ref, forS: z.number().min(0).max(172_800).optional() }),
   z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
-  z.strictObject({ type: z.literal('dataRead'), slot: ref }),
-  z.strictObject({ type: z.literal('dataWritten'), slot: ref, verified: z.boolean() }),
+  z.strictObject({ type: z.literal('dataRead'), slot: ref, data: z.string().max(64).optional() }),
+  z.strictObject({ type: z.literal('dataWritten'), slot: ref, verified: z.boolean(), data: z.string().max(64).optional() }),
   z.strictObject({ type: z.literal('dataDeclined'), slot: ref, reason: words(1000) }),
   z.strictObject({ type: z.literal('stepPassed'), passed: ref, round: z.enum(rounds) }),
   z.strictObject({ type: z.literal('answered'), question: ref, answer: words(1000) }),

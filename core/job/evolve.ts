@@ -1,4 +1,6 @@
+import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
+import { fatePlace } from './fates';
 import { holderOf, type JobState, originalPiece, type TableName, type Tables, type Undo } from './state';
 
 /** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
@@ -39,11 +41,28 @@ const apply: Apply = {
   checked: (w, b, e) => w.set('check', `${b.round} ${b.function}`, { result: b.result, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
   received: (w) => flags(w, { received: true }),
   routeAdopted: (w, b) => { for (const key in w.state.progress) w.set('progress', key, undefined); flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant }); },
-  consentGiven: (w, b) => w.set('consent', b.effect, b.by),
+  consentGiven: (w, b) => { w.set('consent', b.effect, b.by); if (b.answer !== undefined) w.set('answer', b.effect, b.answer); w.set('signature', b.effect, b.signature); },
+  symptomSet: (w, b) => w.set('symptom', b.symptom, b.on ? 1 : undefined),
+  testBegun: (w, b, e) => w.set('test', b.test, { seq: e.seq, by: e.by }),
+  tested: (w, b, e) => w.set('test', b.test, { outcome: b.outcome, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
+  testDeclined: (w, b, e) => w.set('test', b.test, { declined: b.reason, seq: e.seq, by: e.by }),
+  causeStated: (w, b) => flags(w, { cause: b.cause === 'none' ? null : { id: b.cause, because: b.because } }),
+  photographed: (w, b) => w.set('photo', b.photo, b.mark ?? (b.thing ? `@${b.thing}` : '')),
+  remedySet: (w, b) => w.set('remedy', b.slot, b.remedy),
+  partChosen: (w, { type: _, slot, ...part }) => w.set('part', slot, part),
+  partDropped: (w, b) => w.set('part', b.slot, undefined),
+  // another price is another agreement
+  quoted: (w, { type: _, ...quote }, e) => { flags(w, { quote: { ...quote, seq: e.seq } }); w.set('consent', 'price', undefined); },
+  promised: (w, b) => flags(w, { promisedAt: b.at, promisedAs: b.as }),
   screwOut: (w, b) => { w.set('place', b.piece, `mat/${b.fastener}`); },
   screwIn: (w, b) => w.set('place', b.piece, `hole/${b.fastener}`),
+  screwMeasured: (w, { type: _, piece, ...spec }) => w.set('spec', piece, { ...w.state.spec[piece], ...spec }),
+  spilled: (w, b) => { for (const piece of b.pieces) w.set('place', piece, 'mixed'); },
+  sorted: (w, b) => { for (const { piece, ...spec } of b.screws) { w.set('place', piece, `mat/${holderOf(piece)}`); w.set('spec', piece, { ...w.state.spec[piece], ...spec }); } },
+  substituted: (w, { type: _, fastener, piece, spare: _s, ...spec }) => { w.set('place', piece, `mat/${fastener}`); w.set('spec', piece, spec); },
   connectorOff: (w, b, e) => { w.set('connector', b.connector, 'off'); w.set('touched', b.connector, e.seq); },
   connectorOn: (w, b, e) => { w.set('connector', b.connector, 'on'); w.set('touched', b.connector, e.seq); },
+  reseated: (w, b, e) => w.set('touched', b.connector, e.seq),
   bondReleased: (w, b) => { w.set('bond', b.bond, b.torn ? 'torn' : 'released'); flags(w, { rimClean: false, seal: 'none' }); },
   bondRenewed: (w, b) => w.set('bond', b.bond, 'renewed'),
   catchFreed: (w, b) => w.set('catch', b.catch, 'free'),
@@ -60,30 +79,38 @@ const apply: Apply = {
     w.set('pose', b.slot, b.pose === 'in' ? undefined : b.pose);
     for (const piece of b.with ?? []) w.set('place', piece.replace(screwSign, ''), ownPlace(piece));
   },
-  pieceSetAside: (w, b) => { for (const piece of [b.piece, ...(b.with ?? [])]) w.set('place', piece.replace(screwSign, ''), `aside/${b.to}`); },
+  pieceSetAside: (w, b) => {
+    w.set('place', b.piece, `aside/${b.to}`);
+    for (const sign of b.with ?? []) { const piece = sign.replace(screwSign, ''); w.set('place', piece, `aside/${fatePlace[w.state.fate[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`); }
+  },
   filmOff: (w, b) => w.set('film', b.film, 'off'),
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
   heatStarted: (w, b, e) => flags(w, { heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown } }),
   heatEnded: (w, _b, e) => flags(w, { heat: null, heatEndedAt: { at: e.at, clockKnown: e.clockKnown } }),
-  solventApplied: (w, b, e) => flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } }),
+  solventApplied: (w, b, e) => { w.set('acted', `solvent ${b.bond}`, e.seq); flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } }); },
   rimCleaned: (w) => flags(w, { rimClean: true }),
   sealApplied: (w, b) => { w.set('bond', b.bond, 'renewed'); flags(w, { seal: 'applied', liner: 'on', unsealed: null }); },
   linerOff: (w) => flags(w, { liner: 'off' }),
   leftUnsealed: (w, b) => flags(w, { unsealed: b.reason }),
   deviceClosed: (w, _b, e) => { for (const slot in w.state.pose) w.set('pose', slot, undefined); for (const c in w.state.catch) w.set('catch', c, 'hooked'); flags(w, { closedAt: e.seq }); },
   lost: (w, b) => w.set('place', b.piece, 'adrift'),
-  found: (w, b) => w.set('place', b.piece, `mat/${b.piece.slice(0, b.piece.lastIndexOf('#'))}`),
+  found: (w, b) => w.set('place', b.piece, b.tray ? 'tray' : `mat/${holderOf(b.piece)}`),
   strayFound: (w, b) => w.set('stray', b.stray, 'inside'),
   strayRemoved: (w, b) => w.set('stray', b.stray, 'removed'),
-  noted: none,
+  noted: (w, b, e) => { if (b.thing !== undefined) w.set('note', e.id, { text: b.text, thing: b.thing, ...(b.finding ? { finding: true as const } : {}), by: e.by, at: e.at }); },
+  troubled: (w, b, e) => w.set('trouble', `${b.kind} ${b.thing}`, { ...(b.note ? { note: b.note } : {}), by: e.by, seq: e.seq }),
+  eased: (w, b) => w.set('trouble', `${b.kind} ${b.thing}`, null),
+  fated: (w, b) => w.set('fate', `${b.slot}/${b.rider}`, b.fate),
+  takenOver: (w, b, e) => flags(w, { worker: { by: e.by, bench: b.bench, at: e.at } }),
+  truthNamed: (w, b) => { putTruth((table, key, value) => w.set(table, key, value as never), b.about, b.value); w.set('question', b.question, null); },
   enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
   acted: (w, b, e) => {
     w.set('acted', `${b.act} ${b.target}`, e.seq);
     if (holds.has(b.act)) flags(w, { hold: b.target.endsWith(':start') ? { what: b.act, since: e.at, until: e.at + (b.forS ?? 0) * 1000, clockKnown: e.clockKnown } : null });
   },
-  taskSet: (w, b) => w.set('task', b.slot, b.action === 'none' ? undefined : b.action),
+  taskSet: (w, b) => { w.set('task', b.slot, b.action === 'none' ? undefined : b.action); w.set('consent', 'price', undefined); },
   dataRead: (w, b) => w.set('data', b.slot, 'read'),
   dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
   dataDeclined: (w, b) => w.set('data', b.slot, 'declined'),
@@ -122,7 +149,9 @@ function applyTo(state: JobState, event: JobEvent, copy: boolean): void {
   const w = new Writer(state, copy);
   (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
   if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
-  for (const b of event.breach ?? []) w.set('question', `${event.id}/${b.rule}`, { rule: b.rule, ids: b.ids, event: event.id });
+  for (const b of event.breach ?? []) w.set('question', `${event.id}/${b.rule}`, { rule: b.rule, ids: b.ids, event: event.id, ...(b.claims ? { claims: b.claims } : {}) });
+  const claim = claimOf(event.body);
+  if (claim) w.set('told', claim.about, { seq: event.seq, by: event.by, value: claim.value });
   if (final.get(event.body.type) === 'audit') return;
   const entry = { event: event.id, by: event.by, type: event.body.type, undo: w.undo };
   if (copy) state.trail = [...state.trail, entry];

@@ -1,3 +1,4 @@
+import type { IndexedModel } from '../model/index-model';
 import type { Step } from '../route/types';
 import { type Body, holds } from './events';
 import { type Finding, findings, leastWaits, type Situation, type Waits } from './interlocks';
@@ -31,13 +32,13 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   }
   const target = left[0]!;
   const body = bodyFor(context.index, state, step, target);
-  const wait = waitOf(state, context.waits, step, target);
+  const wait = waitOf(context.index, state, context.waits, step, target);
   if (wait && (!now.clockKnown || now.at < wait.until)) return { kind: 'waiting', step, until: wait.until, clockKnown: wait.clockKnown && now.clockKnown, target, body };
   return { kind: 'do', step, target, body, left, findings: findings({ index: context.index, state, waits: context.waits, role: context.role, now, methods: context.route?.input.methods }, body) };
 }
 
 /** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
-function waitOf(state: JobState, waits: Waits, step: Step, target: string): { until: number; clockKnown: boolean } | undefined {
+function waitOf(index: IndexedModel, state: JobState, waits: Waits, step: Step, target: string): { until: number; clockKnown: boolean } | undefined {
   const heat = flag(state, 'heat');
   if (step.action === 'heat' && target === 'end' && heat) return { until: heat.until, clockKnown: heat.clockKnown };
   const hold = flag(state, 'hold');
@@ -45,6 +46,8 @@ function waitOf(state: JobState, waits: Waits, step: Step, target: string): { un
   const ended = flag(state, 'heatEndedAt');
   if (step.action === 'solvent' && ended && !heat) return { until: ended.at + Math.max(waits.coolingS, leastWaits.coolingS) * 1000, clockKnown: ended.clockKnown };
   const solvent = flag(state, 'solventAt');
-  if (step.action === 'release' && solvent && !heat) return { until: solvent.until, clockKnown: solvent.clockKnown };
+  // a torn strip is given the time that alcohol takes to get under it
+  const dissolving = step.action === 'move' && (index.slots.get(target)?.ways ?? []).some((w) => w.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined));
+  if ((step.action === 'release' || dissolving) && solvent && !heat) return { until: solvent.until, clockKnown: solvent.clockKnown };
   return undefined;
 }

@@ -121,8 +121,10 @@ describe('the gates at the end, in their order', () => {
   test('what the owner was not told, and a test enrolment, hold the job open', () => {
     const b = bench();
     for (let k = 0; k < 300 && b.next(); k++);
+    b.do({ type: 'quoted', p10Minor: 1, p50Minor: 2, p90Minor: 3, meanMinor: 2, limitMinor: null, chance: null, replacementMinor: null, advice: 'repair' });
     b.do({ type: 'enrolled', what: 'face' });
-    expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).findings.map((f) => f.rule)).toEqual(['consent open', 'enrolment left']);
+    const d = b.do({ type: 'jobClosed', ending: 'handed over', note: '' });
+    expect(d.findings.map((f) => [f.rule, f.ids])).toEqual([['consent open', ['price']], ['enrolment left', ['face']]]);
   });
 });
 
@@ -193,4 +195,58 @@ test('masking tape that was put on holds the device open until it is off', () =>
   expect(b.do({ type: 'deviceClosed' }).refused).toMatchObject({ findings: [{ rule: 'film still on', ids: ['tape'] }] });
   b.do({ type: 'maskOff', mask: 'tape' });
   expect(b.do({ type: 'deviceClosed' }).refused).toBeUndefined();
+});
+
+describe('screws and strips in trouble', () => {
+  test('a screw measured longer than its hole bears is stopped on its way back, by its own measure', () => {
+    const b = bench();
+    b.do({ type: 'screwOut', fastener: 'B1', piece: 'B1#1' });
+    b.do({ type: 'screwMeasured', piece: 'B1#1', lengthMm: 2.4 });
+    expect(b.do({ type: 'screwIn', fastener: 'B1', piece: 'B1#1' }).events[0]!.breach).toEqual([{ rule: 'screw too long', ids: ['B1#1', 'B1'] }]);
+    const good = bench();
+    good.do({ type: 'screwOut', fastener: 'B1', piece: 'B1#1' });
+    good.do({ type: 'screwMeasured', piece: 'B1#1', lengthMm: 1.24 });
+    expect(good.do({ type: 'screwIn', fastener: 'B1', piece: 'B1#1' }).findings).toEqual([]);
+  });
+  test('a substitute is judged by what it is, not by the hole that it is for', () => {
+    const b = bench();
+    b.do({ type: 'screwOut', fastener: 'B1', piece: 'B1#1' });
+    b.do({ type: 'lost', piece: 'B1#1' });
+    const spare = '00000000-0000-4000-8000-000000000009';
+    expect(b.do({ type: 'substituted', fastener: 'B1', piece: 'B1#2', spare, drive: 'Y000', thread: 'M1.2', lengthMm: 1.6, headMm: 1.8 }).refused).toMatchObject({ code: 'interlock', findings: [{ rule: 'substitute does not fit', severity: 'forbid' }] });
+    expect(b.do({ type: 'substituted', fastener: 'B1', piece: 'B1#2', spare, drive: 'Y000', thread: 'M1.2', lengthMm: 1.1, headMm: 1.8 }).refused).toBeUndefined();
+    expect(b.do({ type: 'screwIn', fastener: 'B1', piece: 'B1#2' }).findings).toEqual([]);
+    // the hole is filled; the one that was lost is adrift all the same
+    expect(b.do({ type: 'deviceClosed' }).findings.find((f) => f.rule === 'piece adrift')?.ids).toEqual(['B1#1']);
+  });
+  test('a torn strip holds until alcohol has been under it for its time', () => {
+    const b = until(bench(), 'release');
+    while (!(b.state.bond['strip-tl'] || b.state.bond['strip-bl'])) { const i = instruct(b.context, b.state, { at: b.at, clockKnown: true }); if (i.kind === 'do' && i.step.action === 'release' && i.target.startsWith('strip')) { b.do({ type: 'bondReleased', bond: i.target, torn: true }); break; } b.next(); }
+    const torn = Object.keys(b.state.bond).find((x) => b.state.bond[x] === 'torn')!;
+    for (let k = 0; k < 40; k++) { const i = instruct(b.context, b.state, { at: b.at, clockKnown: true }); if (i.kind === 'do' && i.step.action === 'move' && i.target === 'cell') break; b.next(); }
+    const i = instruct(b.context, b.state, { at: b.at, clockKnown: true });
+    expect(i).toMatchObject({ kind: 'do', target: 'cell', findings: [{ rule: 'torn and still stuck', ids: [torn] }] });
+    expect(b.do({ type: 'solventApplied', bond: torn, dwellS: 60 }).refused).toBeUndefined();
+    const from = b.at;
+    expect(instruct(b.context, b.state, { at: from, clockKnown: true })).toMatchObject({ kind: 'waiting' });
+    expect(instruct(b.context, b.state, { at: from + 61_000, clockKnown: true })).toMatchObject({ kind: 'do', target: 'cell', findings: [] });
+  });
+  test('trouble that stands shuts the device only when it is settled; a finding for the model does not', () => {
+    const b = bench();
+    b.do({ type: 'troubled', kind: 'bad thread', thing: 'B1' });
+    b.do({ type: 'troubled', kind: 'not as the model says', thing: 'B2' });
+    expect(b.do({ type: 'deviceClosed' }).findings.find((f) => f.rule === 'trouble open')?.ids).toEqual(['bad thread B1']);
+    b.do({ type: 'eased', kind: 'bad thread', thing: 'B1', how: 'longer screw holds' });
+    expect(b.do({ type: 'deviceClosed' }).findings.some((f) => f.rule === 'trouble open')).toBe(false);
+  });
+  test('reseating is a movement: with the cell on it is asked about, and what was tested before is stale', () => {
+    const b = bench();
+    expect(b.do({ type: 'reseated', connector: 'K-panel' }).events[0]!.breach).toEqual([{ rule: 'cell first off', ids: ['K-cell'] }]);
+    const off = until(bench(), 'check');
+    off.answer('mid', 'works');
+    off.do({ type: 'connectorOff', connector: 'K-cell' });
+    off.do({ type: 'reseated', connector: 'K-panel' });
+    off.do({ type: 'connectorOn', connector: 'K-cell' });
+    expect(checksDue(off.state, index, 'mid').find((c) => c.function === 'picture')?.stale).toContain('K-panel');
+  });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route, sprigModel } from '../testing/demo-models';
+import { tests as knownTests } from '../diagnose/knowledge/tests';
 import { unaccounted } from './balance';
 import { type Command, decide } from './decide';
 import { type Body, final, isGate, type JobEvent } from './events';
@@ -35,6 +36,25 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
   of(holes).map((f): Body => ({ type: 'found', piece: `${f}#1` })),
   of(['swollen', 'bent'] as const).map((condition): Body => ({ type: 'conditionSet', condition, because: 'seen' })),
   fc.tuple(of(['mid', 'after'] as const), of(mica9.shortList), of(['works', 'fails'] as const)).map(([round, fn, result]): Body => ({ type: 'checked', round, function: fn, result })),
+  fc.tuple(of(['no-picture', 'wet', 'hot'] as const), fc.boolean()).map(([symptom, on]): Body => ({ type: 'symptomSet', symptom, on })),
+  fc.tuple(of(knownTests), fc.nat(2)).map(([t, k]): Body => ({ type: 'tested', test: t.id, outcome: t.outcomes[k % t.outcomes.length]!.id })),
+  of(knownTests).map((t): Body => ({ type: 'testDeclined', test: t.id, reason: 'no time' })),
+  of(['panel-bad', 'none']).map((cause): Body => ({ type: 'causeStated', cause, because: 'seen' })),
+  fc.tuple(of(['water', 'price', 'data']), fc.boolean()).map(([effect, signed]): Body => ({ type: 'consentGiven', effect, by: 'owner', ...(signed ? { answer: '1', signature: '00000000-0000-4000-8000-000000000001' } : {}) })),
+  of(['copy', 'chip', 'accept'] as const).map((remedy): Body => ({ type: 'remedySet', slot: 'display', remedy })),
+  fc.tuple(fc.nat(9000), fc.boolean()).map(([p, limit]): Body => ({ type: 'quoted', p10Minor: p, p50Minor: p + 1, p90Minor: p + 2, meanMinor: p + 1, limitMinor: limit ? p : null, chance: limit ? 0.5 : null, replacementMinor: null, advice: 'repair' })),
+  fc.nat(9).map((k): Body => ({ type: 'promised', at: 1_800_000_000_000 + k, as: 'sailing' })),
+  of(slots).map((slot): Body => ({ type: 'partDropped', slot })),
+  // troubles: knocked mats, odd lengths, heads that strip, pieces with a fate of their own
+  fc.shuffledSubarray(holes, { minLength: 1, maxLength: 6 }).map((fs): Body => ({ type: 'spilled', pieces: fs.map((f) => `${f}#1`) })),
+  fc.shuffledSubarray(holes, { minLength: 1, maxLength: 6 }).map((fs): Body => ({ type: 'sorted', screws: fs.map((f) => ({ piece: `${f}#1`, lengthMm: 1.5 })) })),
+  fc.tuple(of(holes), of([0.9, 1.5, 7.5])).map(([f, lengthMm]): Body => ({ type: 'screwMeasured', piece: `${f}#1`, lengthMm })),
+  fc.tuple(of(holes), of(['stripped head', 'bad thread'] as const)).map(([thing, kind]): Body => ({ type: 'troubled', kind, thing })),
+  fc.tuple(of(holes), of(['stripped head', 'bad thread'] as const)).map(([thing, kind]): Body => ({ type: 'eased', kind, thing, how: 'done' })),
+  fc.tuple(of(slots), of(slots), of(['move over', 'keep', 'scrap'] as const)).map(([slot, rider, fate]): Body => ({ type: 'fated', slot, rider, fate })),
+  of(holes).map((thing): Body => ({ type: 'noted', text: 'soft', thing })),
+  of([...index.connectors.keys()]).map((connector): Body => ({ type: 'reseated', connector })),
+  fc.constant<Body>({ type: 'takenOver', bench: 'Quay bench' }),
   fc.constant<Body>({ type: 'rimCleaned' }),
   fc.constant<Body>({ type: 'heatEnded' }),
   fc.constant<Body>({ type: 'strayFound', stray: 'stray 1', note: 'a screw that is not ours' }),
@@ -43,6 +63,8 @@ const gate: fc.Arbitrary<Body> = fc.oneof(
   fc.constant<Body>({ type: 'heatStarted', station: 'hot-plate', forS: 300 }),
   fc.constant<Body>({ type: 'solventApplied', bond: 'seal', dwellS: 60 }),
   fc.constant<Body>({ type: 'sealApplied', bond: 'seal' }),
+  of(knownTests).map((t): Body => ({ type: 'testBegun', test: t.id })),
+  of(['locked', 'proof seen'] as const).map((released): Body => ({ type: 'partChosen', slot: 'cell', part: '00000000-0000-4000-8000-000000000002', name: 'cell', provenance: 'pulled', supplier: '', lot: '', serial: '', priceMinor: 1, arrivesWith: [], released, proof: '' })),
   fc.constant<Body>({ type: 'deviceClosed' }),
   fc.constant<Body>({ type: 'acted', act: 'press', target: 'frame:start', forS: 30 }),
   of(['handed over', 'declined', 'abandoned'] as const).map((ending): Body => ({ type: 'jobClosed', ending, note: '' })),
@@ -54,6 +76,7 @@ const course = fc.array(fc.oneof({ weight: 5, arbitrary: fc.constant('next' as c
 /** The plainest possible book-keeping, written apart from the core: where each piece was last said to be. */
 class Book {
   at = new Map<string, string>();
+  fate = new Map<string, string>();
   constructor() { for (const h of holes) this.at.set(`${h}#1`, `hole/${h}`); for (const s of slots) this.at.set(`${s}#1`, `slot/${s}`); }
   static from(log: JobEvent[]): Book {
     const book = new Book();
@@ -66,7 +89,13 @@ class Book {
       if (b.type === 'pieceMoved' && b.pose === 'out') for (const [p, place] of book.at) if (place === `slot/${b.slot}`) book.at.set(p, 'tray');
       if (b.type === 'pieceFitted') book.at.set(b.piece, `slot/${b.slot}`);
       if (b.type === 'pieceFitted') for (const w of b.with ?? []) { const p = w.replace('screw:', ''); book.at.set(p, `${w.startsWith('screw:') ? 'hole' : 'slot'}/${holderOf(p)}`); }
-      if (b.type === 'pieceSetAside') for (const w of [b.piece, ...(b.with ?? [])]) book.at.set(w.replace('screw:', ''), `aside/${b.to}`);
+      if (b.type === 'pieceSetAside') {
+        book.at.set(b.piece, `aside/${b.to}`);
+        for (const w of b.with ?? []) { const p = w.replace('screw:', ''); const fate = book.fate.get(`${holderOf(b.piece)}/${holderOf(p)}`); book.at.set(p, `aside/${fate === 'keep' ? 'stock' : fate === 'scrap' ? 'scrap' : b.to}`); }
+      }
+      if (b.type === 'fated') book.fate.set(`${b.slot}/${b.rider}`, b.fate);
+      if (b.type === 'spilled') for (const p of b.pieces) book.at.set(p, 'mixed');
+      if (b.type === 'sorted') for (const x of b.screws) book.at.set(x.piece, `mat/${holderOf(x.piece)}`);
       if (b.type === 'lost') book.at.set(b.piece, 'adrift');
       if (b.type === 'found') book.at.set(b.piece, `mat/${holderOf(b.piece)}`);
     }
@@ -150,8 +179,42 @@ describe('over any course of commands', () => {
       const bench = run(steps);
       bench.do(body);
       const again: Command = { id: 'again', job: 'j', body, at: bench.at, clockKnown: true };
-      if (['checked', 'strayFound'].includes(body.type)) return;
+      if (['checked', 'strayFound', 'noted', 'reseated', 'takenOver'].includes(body.type)) return;
       expect(decide(bench.context, bench.state, again).events).toEqual([]);
+    }), runs);
+  });
+});
+
+describe('over any course with troubles', () => {
+  test('no screw is ever lost from the ledger: each is in a hole, on the mat, mixed up, adrift or put aside, and once', () => {
+    fc.assert(fc.property(course, (steps) => {
+      const { state } = run(steps);
+      for (const f of holes) {
+        const place = placeOf(state, `${f}#1`, index);
+        expect(place, f).toMatch(/^(hole\/|mat\/|mixed$|adrift$|aside\/|tray$)/);
+      }
+    }), runs);
+  });
+  test('entries of two benches that are sent in any order of the benches, and some of them twice, come to one log with every account in it', () => {
+    fc.assert(fc.property(fc.array(fact, { maxLength: 12 }), fc.array(fact, { maxLength: 12 }), fc.array(fc.boolean(), { maxLength: 40 }), (a, b, turns) => {
+      const bench = new Bench(index, plan).open();
+      const heard = bench.state.seq;
+      const queue = { p1: a.map((body, i) => ({ id: `a${i}`, body })), p2: b.map((body, i) => ({ id: `b${i}`, body })) };
+      const outcomes = new Map<string, number>();
+      let state = bench.state;
+      const send = (person: 'p1' | 'p2', c: { id: string; body: Body }) => {
+        // the server answers a repeat with the stored outcome
+        if (outcomes.has(c.id)) return;
+        const d = decide({ ...bench.context, person }, state, { id: c.id, job: 'j', body: c.body, at: bench.at, clockKnown: true, seen: heard });
+        outcomes.set(c.id, d.events.length);
+        for (const e of d.events) state = evolve(state, e);
+      };
+      for (const first of [...turns, ...Array<boolean>(30).fill(true), ...Array<boolean>(30).fill(false)]) { const who = first ? 'p1' : 'p2'; const c = queue[who][0]; if (!c) continue; send(who, c); send(who, c); queue[who].shift(); }
+      // nothing that was kept is dropped, and no piece is in a place that nobody named
+      expect(outcomes.size).toBe(a.length + b.length);
+      for (const q of Object.values(state.question)) if (q?.claims) { expect(q.claims[0]!.by).not.toBe(q.claims[1]!.by); expect(q.claims[0]!.value).not.toBe(q.claims[1]!.value); }
+      // whatever contradicts is asked about before any gate opens again
+      if (Object.values(state.question).some((q) => q?.claims)) expect(decide(bench.context, state, { id: 'g', job: 'j', body: { type: 'deviceClosed' }, at: bench.at, clockKnown: true }).refused?.code).toBe('interlock');
     }), runs);
   });
 });

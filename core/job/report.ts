@@ -1,7 +1,7 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step, StepAction } from '../route/types';
-import { ridersOf } from '../model/riders';
+import { bringsOf, ridersOf } from '../model/riders';
 import { isAlready } from './already';
 import { type Act, type Body, holds } from './events';
 import { holderOf, type JobState, newPiece, originalPiece } from './state';
@@ -95,11 +95,11 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     default: return { type: 'acted', act: step.action satisfies Act, target, ...(holds.has(step.action) && target.endsWith(':start') ? { forS: step.waitS } : {}) };
   }
 }
-/** The new pieces that come fitted on a new assembly. */
+/** The new pieces that come fitted on a new assembly: as it was planned, and for an older route as the model says. */
 function arriving(index: IndexedModel, step: Step): { with?: string[] } {
   if (!step.piece) return {};
-  const riders = ridersOf(index, step.targets[0]!, 'arriving');
-  return riders.length ? { with: riders.map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id))) } : {};
+  const brings = step.brings ?? bringsOf(index, step.targets[0]!);
+  return brings.length ? { with: brings } : {};
 }
 /** The old pieces that still sit on an old assembly and leave with it. */
 function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {

@@ -29,6 +29,10 @@ export function stageOf(state: JobState, index: IndexedModel, route: Route | und
   return next.phase satisfies Phase;
 }
 
+/** Seconds of hands that the route's open steps still take, likely. Without a route it is not known: 0. */
+export const handsLeft = (state: JobState, route: Route | undefined): number =>
+  flag(state, 'ending') !== undefined || !route ? 0 : Math.round(route.steps.filter((s) => !s.targets.every((t) => state.progress[`${s.id} ${t}`])).reduce((sum, s) => sum + s.handsS.likely, 0));
+
 /** How far each stage is, for the strip: the share of its steps that are done. */
 export function progressOf(state: JobState, route: Route | undefined): { done: number; total: number } {
   if (!route) return { done: 0, total: 0 };

@@ -26,5 +26,3 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
     midPassed: openChecks(state, index, 'mid').length === 0,
   };
 }
-/** The conditions that stand, by name. */
-export const conditionsOf = (state: JobState) => Object.keys(state.condition).filter((c) => state.condition[c]);

@@ -1,4 +1,4 @@
-import type { Ending } from './events';
+import type { BodyOf, Claim, Ending } from './events';
 
 /**
  * What is known of a job: flat tables of plain values by id, so that any change is a list of
@@ -6,10 +6,17 @@ import type { Ending } from './events';
  * What is not in a table is as the device came: screws in their own holes, connectors on, bonds whole.
  */
 export interface CheckEntry { result: 'works' | 'fails' | 'untested' | 'same'; note?: string; seq: number; by: string }
-export interface QuestionEntry { rule: string; ids: string[]; event: string }
+/** A test of the fault: begun, with its outcome, or declined with the reason. */
+export interface TestEntry { outcome?: string; declined?: string; note?: string; seq: number; by: string }
+export type PartEntry = Omit<BodyOf<'partChosen'>, 'type' | 'slot'>;
+export interface QuoteEntry extends Omit<BodyOf<'quoted'>, 'type'> { seq: number }
+export interface QuestionEntry { rule: string; ids: string[]; event: string; claims?: Claim[] }
+/** What a screw is by measurement, or by the spares box it came from. */
+export interface ScrewSpec { lengthMm: number; headMm?: number; drive?: string; thread?: string }
+export interface NoteEntry { text: string; thing: string; finding?: true; by: string; at: number }
 
 export interface Tables {
-  /** piece id -> where it lies: `hole/C3`, `slot/cell`, `mat/C3`, `tray`, `adrift`, `aside/recycling`. */
+  /** piece id -> where it lies: `hole/C3`, `slot/cell`, `mat/C3`, `mixed` (on a knocked mat), `tray`, `adrift`, `aside/recycling`. */
   place: Record<string, string>;
   /** slot id -> folded or shifted, for a piece that is still attached. */
   pose: Record<string, 'folded' | 'shifted'>;
@@ -25,9 +32,30 @@ export interface Tables {
   /** `step target` -> done, for the adopted route. */
   progress: Record<string, 1>;
   question: Record<string, QuestionEntry | null>;
-  mark: Record<string, { side: string; x: number; y: number; kind: string; note?: string } | null>;
+  mark: Record<string, { side: string; x: number; y: number; kind: string; severity?: number; note?: string } | null>;
   consent: Record<string, string>;
+  /** What the owner answered where a consent asks for more than yes: `back`, a limit in minor units. */
+  answer: Record<string, string>;
+  /** consent -> id of the name or signature that it was given with. */
+  signature: Record<string, string>;
+  symptom: Record<string, 1>;
+  test: Record<string, TestEntry>;
+  /** photograph id -> the mark it shows, `@` and a thing of the device, or `` for the whole device. */
+  photo: Record<string, string>;
+  /** slot -> the part chosen for it, as it was then. */
+  part: Record<string, PartEntry>;
+  remedy: Record<string, string>;
   stray: Record<string, 'inside' | 'removed'>;
+  /** piece id of a screw -> what it was measured to be. */
+  spec: Record<string, ScrewSpec>;
+  /** `kind thing` -> trouble that stands, null once it is eased. */
+  trouble: Record<string, { note?: string; by: string; seq: number } | null>;
+  /** event id -> a note about a thing. */
+  note: Record<string, NoteEntry>;
+  /** `assembly/rider` -> what becomes of a piece on an assembly that is replaced. */
+  fate: Record<string, string>;
+  /** What was last said of a thing (`piece C3#1`, `connector cell`), by whom and where in the log. */
+  told: Record<string, { seq: number; by: string; value: string }>;
   enrolment: Record<string, 'made' | 'removed'>;
   data: Record<string, 'read' | 'written' | 'declined' | 'unverified'>;
   /** `act target` -> number in the log: acts of the route that change no piece. */
@@ -57,6 +85,11 @@ export interface Flags {
   unsealed: string | null;
   /** Number in the log of the last closing of the device. */
   closedAt: number;
+  /** What the technician found to be the fault. */
+  cause: { id: string; because: string } | null;
+  quote: QuoteEntry;
+  /** Who works on it, and at which bench. */
+  worker: { by: string; bench: string; at: number };
   ending: Ending;
 }
 export type TableName = keyof Tables;
@@ -82,7 +115,7 @@ export interface JobState extends Tables {
 
 export const tableNames = [
   'place', 'pose', 'connector', 'bond', 'catch', 'film', 'mask', 'condition', 'check', 'touched', 'progress', 'question',
-  'mark', 'consent', 'stray', 'enrolment', 'data', 'acted', 'task', 'flag',
+  'mark', 'consent', 'answer', 'signature', 'symptom', 'test', 'photo', 'part', 'remedy', 'stray', 'spec', 'trouble', 'note', 'fate', 'told', 'enrolment', 'data', 'acted', 'task', 'flag',
 ] as const satisfies readonly TableName[];
 
 /** A job of which nothing is known yet. */

@@ -17,16 +17,37 @@ export function placeOf(state: JobState, piece: string, index: IndexedModel): st
 /** The pieces in a hole or a slot now: none, one, or more than one when reports contradict each other. */
 export function piecesAt(state: JobState, place: string): string[] {
   const first = originalPiece(place.slice(place.indexOf('/') + 1));
-  const out = state.place[first] === undefined ? [first] : [];
-  for (const piece in state.place) if (state.place[piece] === place) out.push(piece);
-  return out;
+  const moved = byPlace(state.place).get(place);
+  if (state.place[first] === undefined) return moved ? [first, ...moved] : [first];
+  return moved ? [...moved] : [];
 }
-export const pieceInHole = (state: JobState, fastener: string): string | undefined => piecesAt(state, `hole/${fastener}`)[0];
-export const pieceInSlot = (state: JobState, slot: string): string | undefined => piecesAt(state, `slot/${slot}`)[0];
+/**
+ * The table of places turned round. Every question about a device asks it, hundreds of times for one picture; a table
+ * that has been asked is never written to again (an event writes into a copy), so it is turned once.
+ */
+const turned = new WeakMap<object, Map<string, string[]>>();
+function byPlace(places: JobState['place']): Map<string, string[]> {
+  let map = turned.get(places);
+  if (!map) {
+    map = new Map();
+    for (const piece in places) { const at = map.get(places[piece]!); if (at) at.push(piece); else map.set(places[piece]!, [piece]); }
+    turned.set(places, map);
+  }
+  return map;
+}
+/** The first of them: what a picture of the device asks of every hole and slot. */
+function firstAt(state: JobState, holder: string, place: string): string | undefined {
+  const first = originalPiece(holder);
+  return state.place[first] === undefined ? first : byPlace(state.place).get(place)?.[0];
+}
+export const pieceInHole = (state: JobState, fastener: string): string | undefined => firstAt(state, fastener, `hole/${fastener}`);
+export const pieceInSlot = (state: JobState, slot: string): string | undefined => firstAt(state, slot, `slot/${slot}`);
 
 export const isOn = (state: JobState, connector: string) => (state.connector[connector] ?? 'on') === 'on';
 export const isWhole = (state: JobState, bond: string) => { const b = state.bond[bond]; return b === undefined || b === 'renewed'; };
 export const isHooked = (state: JobState, id: string) => (state.catch[id] ?? 'hooked') === 'hooked';
+/** The conditions that stand, by name. */
+export const conditionsOf = (state: JobState) => Object.keys(state.condition).filter((c) => state.condition[c]);
 export const hasCondition = (state: JobState, name: string) => !!state.condition[name];
 
 /** The pose of a slot's piece now. A carried piece whose carrier is out is still in its place on the carrier. */
@@ -56,6 +77,13 @@ export function stillHolding(state: JobState, way: Way): string[] {
     ...way.catches.filter((c) => isHooked(state, c)),
     ...way.needs.filter((n) => !movedTo(state, n.slot, n.pose)).map((n) => n.slot),
   ];
+}
+
+/** What a screw is: as measured or as it came from the spares box, and for the rest what its own hole takes. Undefined for no screw. */
+export function screwSpec(state: JobState, index: IndexedModel, piece: string): { drive: string; thread: string; lengthMm: number; headMm: number; known: boolean } | undefined {
+  const own = index.fasteners.get(holderOf(piece));
+  const spec = state.spec[piece];
+  return own && { drive: spec?.drive ?? own.drive, thread: spec?.thread ?? own.thread, lengthMm: spec?.lengthMm ?? own.lengthMm, headMm: spec?.headMm ?? own.headMm, known: spec !== undefined };
 }
 
 /** The screws that belong to the outside of the closed device: those that hold its covers. */

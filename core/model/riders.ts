@@ -1,3 +1,4 @@
+import { newPiece } from '../job/state';
 import type { IndexedModel } from './index-model';
 
 /** A slot or a hole whose piece comes or goes with an assembly. */
@@ -22,3 +23,6 @@ export function transfersOf(index: IndexedModel, slot: string): string[] {
   const arriving = new Set(ridersOf(index, slot, 'arriving').map((r) => r.id));
   return index.model.slots.filter((s) => s.carrier === slot && !arriving.has(s.id)).map((s) => s.id);
 }
+
+/** The new pieces on a new assembly, by their ids; `screw:` stands before those that sit in holes. */
+export const bringsOf = (index: IndexedModel, slot: string): string[] => ridersOf(index, slot, 'arriving').map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id)));

@@ -1,31 +1,35 @@
 import type { IndexedModel } from '../model/index-model';
 import type { FunctionId, Pairing } from '../model/schema';
 import { defaultMethods, type Methods } from '../route/methods';
+import type { Remedy } from './remedies';
+import { outcomeOf } from './rules';
 
+export type EffectKind = 'kept' | 'copy' | 'calibrate' | 'notice' | 'lost';
 export interface Effect {
   /** `slot function`: stable in a log. */
   id: string;
   slot: string;
   function: FunctionId;
-  effect: 'kept' | 'copy' | 'calibrate' | 'notice' | 'lost';
+  effect: EffectKind;
   owner: string;
   remedy?: string;
 }
+/** What is to be done about the identity of a slot's new piece, where it was chosen for this job. */
+export type Remedies = Readonly<Record<string, Remedy>>;
 
 /**
- * What the owner will notice when these slots get other pieces: the model's pairing rules, in its order, as the house
- * methods leave them. There are two stores: copied data bring a function back while the notice stays; moving the
- * identity chip removes the notice and does not bring the function back (common practice).
+ * What the owner will notice when these slots get other pieces: the model's pairing rules, in its order, as the chosen
+ * remedy of each slot leaves them, or where none was chosen the house methods.
  */
-export function effectsOf(index: IndexedModel, replaced: readonly string[], methods: Pick<Methods, 'display-data'> = defaultMethods): Effect[] {
+export function effectsOf(index: IndexedModel, replaced: readonly string[], methods: Pick<Methods, 'display-data'> = defaultMethods, chosen: Remedies = {}): Effect[] {
   return index.model.pairing
     .filter((p) => replaced.includes(p.slot))
-    .map((p) => ({ id: `${p.slot} ${p.function}`, slot: p.slot, function: p.function, effect: effectNow(p, methods), owner: p.owner, ...(p.remedy ? { remedy: p.remedy } : {}) }));
+    .map((p) => ({ id: `${p.slot} ${p.function}`, slot: p.slot, function: p.function, effect: effectNow(index, p, methods, chosen[p.slot]), owner: p.owner, ...(p.remedy ? { remedy: p.remedy } : {}) }));
 }
-function effectNow(p: Pairing, methods: Pick<Methods, 'display-data'>): Effect['effect'] {
-  if (p.effect === 'copy' && methods['display-data'] !== 'copy') return 'lost';
-  if (p.effect === 'notice' && p.store === 'chip' && methods['display-data'] === 'chip') return 'kept';
-  return p.effect;
+function effectNow(index: IndexedModel, p: Pairing, methods: Pick<Methods, 'display-data'>, remedy: Remedy | undefined): EffectKind {
+  if (remedy) return outcomeOf(p, remedy, index.model.generation);
+  // without a choice of its own a row stands as the model says, but for what the house does about data
+  return p.effect === 'copy' || (p.effect === 'notice' && p.store === 'chip') ? outcomeOf(p, methods['display-data'], index.model.generation) : p.effect;
 }
 
 /** The effects that the owner has to agree to: everything but what stays as it is. */
@@ -33,3 +37,10 @@ export const consentsNeeded = (effects: readonly Effect[]) => effects.filter((e)
 
 /** Replaced slots whose identity data must be written and verified, or declined, before the job is closed. */
 export const dataDue = (effects: readonly Effect[]) => [...new Set(effects.filter((e) => e.effect === 'copy').map((e) => e.slot))];
+
+/** What a chosen remedy means for the house method about a display's data. */
+export function methodsOfRemedies(index: IndexedModel, chosen: Remedies): { 'display-data'?: Methods['display-data'] } {
+  const slot = index.model.slots.find((s) => s.kind === 'display' && chosen[s.id])?.id;
+  const remedy = slot && chosen[slot];
+  return remedy ? { 'display-data': remedy === 'copy' || remedy === 'chip' ? remedy : 'accept' } : {};
+}

@@ -86,7 +86,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const back = (list: Operation[], phase: (o: Operation) => Phase) => { for (const o of inOrder(list)) add(phase(o), ...stepsBack(s, o, replaced, folded(o.slot))); };
   back(c.first, phaseBack);
 
-  const effects = effectsOf(index, replaced, methods);
+  const effects = effectsOf(index, replaced, methods, s.remedies);
   const calibrate = effects.some((e) => e.effect === 'calibrate') && !done('calibrate device');
   const rim = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   // what stands now is worth nothing once the route opens the device again

@@ -2,6 +2,7 @@ import { needsBefore } from '../job/interlocks';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
 import type { Bond, Way } from '../model/schema';
+import type { Remedies } from '../pairing/effects';
 import { generalItems } from './catalogue';
 import type { WaysProblem } from './choose-ways';
 import { allows, type Circumstances, releaseFor } from './release';
@@ -17,6 +18,7 @@ export interface Setting extends Circumstances {
   hourlyRateMinor: number;
   /** Ways that the technician insists on, by pose. */
   force: Readonly<Record<string, string>>;
+  remedies: Remedies;
 }
 export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */
@@ -73,7 +75,8 @@ const itemCost = (index: IndexedModel, used: readonly { item: string; quantity: 
 export const priceOf = (index: IndexedModel, item: string) => (index.model.items.find((i) => i.id === item) ?? generalItems.find((i) => i.id === item))?.price ?? 0;
 const riskCost = (risks: readonly { chance: number; cost: number }[]) => risks.reduce((c, r) => c + Math.round(r.chance * r.cost), 0);
 /** What it costs to break a bond beside the time: what renews it, and the chance of breaking something. */
-export const bondRisk = (s: Setting, id: string) => { const b = s.index.bonds.get(id); return b ? riskCost(releaseFor(s, b)?.release.risks ?? []) : 0; };
+export const bondRisks = (s: Setting, id: string): Way['risks'] => { const b = s.index.bonds.get(id); return b ? (releaseFor(s, b)?.release.risks ?? []) : []; };
+export const bondRisk = (s: Setting, id: string) => riskCost(bondRisks(s, id));
 /** What lays a bond anew: its own consumables, or tape where that is the house method. */
 export const renewalOf = (s: Circumstances, bond: Bond) => (bond.kind === 'stretch-strip' && s.methods['cell-bond'] === 'tape' && bond.orTape.length ? bond.orTape : bond.renewedBy);
 /** Chance times price of one way. */

@@ -1,8 +1,11 @@
 import type { Task } from '../job/events';
-import { conditionsOf, standingOf } from '../job/standing';
+import { arrivalsToPlan } from '../job/manifest';
+import { standingOf } from '../job/standing';
 import { flag, type JobState } from '../job/state';
+import { conditionsOf } from '../job/view';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition } from '../model/schema';
+import { methodsOfRemedies, type Remedies } from '../pairing/effects';
 import { type Methods, methodsOf } from './methods';
 import type { RouteInput } from './types';
 
@@ -21,9 +24,11 @@ export interface RouteWishes {
 export function jobRouteInput(means: WorkshopMeans, index: IndexedModel, state: JobState, wishes: RouteWishes = {}): RouteInput {
   const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const standing = standingOf(state, index);
+  const arrives = arrivalsToPlan(index, state);
+  const remedies = { ...state.remedy } as Remedies;
   return {
-    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(means.methods, wishes.methods), conditions: conditionsOf(state) as Condition[],
+    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(means.methods, methodsOfRemedies(index, remedies), wishes.methods), conditions: conditionsOf(state) as Condition[],
     tasks: [...own, ...(wishes.more ?? []).filter((t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)))],
-    standing, hourlyRateMinor: means.hourlyRateMinor, stations: [...means.stations], force: wishes.force ?? {},
+    standing, hourlyRateMinor: means.hourlyRateMinor, stations: [...means.stations], force: wishes.force ?? {}, remedies, ...(Object.keys(arrives).length ? { arrives } : {}),
   };
 }

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, modelHash, route, sprigModel, swollen } from '../testing/demo-models';
-import { conditionsOf, standingOf } from '../job/standing';
+import { standingOf } from '../job/standing';
+import { conditionsOf } from '../job/view';
 import { unaccounted } from '../job/balance';
 import { shutState } from '../job/view';
 import { coveredBy } from '../model/covers';

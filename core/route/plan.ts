@@ -1,9 +1,10 @@
 import { contentHash } from '../model/canonical-json';
 import type { IndexedModel } from '../model/index-model';
+import { withArrivals } from '../job/manifest';
 import { effectsOf } from '../pairing/effects';
 import { assemble, kitOf } from './assemble';
 import { choicesOf } from './choices';
-import { bondRisk, poseFact, reachFacts, type Setting, wayRisk } from './facts';
+import { bondRisk, bondRisks, poseFact, reachFacts, type Setting, wayRisk } from './facts';
 import { planJointly } from './joint';
 import { workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
@@ -23,12 +24,13 @@ export interface PlanOptions {
  * `optimal` is said only when both are proved; otherwise `searched - lowerBound` is the gap.
  * Deterministic: the same input gives the same route and the same hash (unless `stop` ends it early).
  */
-export function planRoute(index: IndexedModel, modelHash: string, input: RouteInput, options: PlanOptions = {}): RouteResult {
+export function planRoute(base: IndexedModel, modelHash: string, input: RouteInput, options: PlanOptions = {}): RouteResult {
   const { budget = 50_000, stop } = options;
+  const index = withArrivals(base, input.arrives);
   const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
   if (unknown.length) return { infeasible: true, because: [{ code: 'unknown slot', ids: unknown }] };
-  const { standing, methods, conditions, hourlyRateMinor, stations, force } = input;
-  const s: Setting = { index, standing, methods, conditions, hourlyRateMinor, stations, force };
+  const { standing, methods, conditions, hourlyRateMinor, stations, force, remedies } = input;
+  const s: Setting = { index, standing, methods, conditions, hourlyRateMinor, stations, force, remedies };
   const work = workOf(index, input);
   const targets = [...work.replaced, ...work.transfers].map((slot) => poseFact(slot, 'out')).concat(work.visits.flatMap((v) => (v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot))));
   const costs: Costs = { change: Math.max(1, money(expected(handsS.bitChange), hourlyRateMinor)), turn: Math.max(1, money(expected(handsS.turn), hourlyRateMinor)) };
@@ -45,11 +47,12 @@ export function planRoute(index: IndexedModel, modelHash: string, input: RouteIn
     modelHash, variant: input.variant, input, steps, kit,
     minutes: { hands: times(hands, 1 / 60), wait: wait / 60 },
     cost: { time: money(expected(hands), hourlyRateMinor), risk: best.chosen.reduce((c, { way }) => c + wayRisk(way), 0) + bonds.reduce((c, b) => c + bondRisk(s, b), 0), consumables },
+    risks: [...best.chosen.flatMap(({ way }) => way.risks), ...bonds.flatMap((b) => bondRisks(s, b))],
     changes: toolChanges, turnings: faceFlips, splits: splitsOf(best.order.sequence, [...best.out, ...best.bench, ...best.first, ...best.second]),
     choices: choicesOf(s, work, joint, targets),
     searched: joint.cost, lowerBound: joint.lowerBound, optimal: joint.optimal,
     leastMoves: best.order.optimal ? toolChanges + faceFlips : Math.ceil(best.order.lowerBound / Math.max(costs.change, costs.turn)),
-    effects: effectsOf(index, work.replaced.length ? work.replaced : input.tasks.filter((t) => t.action === 'replace').map((t) => t.slot), methods),
+    effects: effectsOf(index, work.replaced.length ? work.replaced : input.tasks.filter((t) => t.action === 'replace').map((t) => t.slot), methods, remedies),
     checks: [...new Set(index.model.shortList)] as string[],
   };
   return { hash: contentHash(body), ...body };

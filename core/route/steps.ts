@@ -1,6 +1,7 @@
 import type { Act, Round } from '../job/events';
 import { badCell } from '../job/conditions';
 import { newPiece } from '../job/state';
+import { bringsOf } from '../model/riders';
 import type { IndexedModel } from '../model/index-model';
 import type { Drive, Face, Minutes, Slot } from '../model/schema';
 import { dataDue, effectsOf } from '../pairing/effects';
@@ -112,7 +113,7 @@ const solventStep = (o: Operation, base: Pick<Draft, 'about' | 'face' | 'tools' 
 /** What is done with a part's identity data once it is out, before anything warms it or it is put aside. */
 export function dataSteps(s: Setting, slot: string): Draft[] {
   if (s.standing.data[slot] !== undefined || !dataDue(effectsOf(s.index, [slot])).includes(slot)) return [];
-  if (s.methods['display-data'] !== 'copy') return [plainStep('leave data', [slot], handsS.act, { about: slot, cautions: s.methods['display-data'] === 'accept' ? ['notice-stays'] : [] })];
+  if (s.methods['display-data'] !== 'copy') return [plainStep('leave data', [slot], handsS.act, { about: slot, cautions: s.methods['display-data'] === 'accept' && s.remedies[slot] !== 'calibrate' ? ['notice-stays'] : [] })];
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
 /** What is done to the new part before it goes in: its data written, or the old chip moved over to it. */
@@ -155,11 +156,12 @@ export function stepsBack(s: Setting, o: Operation, replaced: readonly string[],
     case 'move': {
       const slot = index.slots.get(o.slot)!;
       const rule = slot.install;
+      const brings = bringsOf(index, o.slot);
       const pose = o.way!.to === 'out' && hasFolded ? 'folded' : 'in';
       const fit: Draft = {
         ...base, action: 'fit', targets: [o.slot], pose, handsS: inSeconds(rule?.minutes ?? { low: 0.3, likely: 0.5, high: 1 }),
-        waitS: rule?.pressS ?? 0, cautions: slot.kind === 'cell' ? ['cell-no-bend'] : slot.traits.includes('fragile') ? ['fragile'] : [],
-        ...(replaced.includes(o.slot) ? { piece: newPiece(o.slot) } : {}), ...(rule?.note ? { note: rule.note } : {}),
+        waitS: rule?.pressS ?? 0, cautions: slot.kind === 'cell' ? ['cell-no-bend'] : slot.kind === 'camera' && replaced.includes(o.slot) ? ['sealed-until-now'] : slot.traits.includes('fragile') ? ['fragile'] : [],
+        ...(replaced.includes(o.slot) ? { piece: newPiece(o.slot), ...(brings.length ? { brings } : {}) } : {}), ...(rule?.note ? { note: rule.note } : {}),
         ...(rule?.lipFirst ? { lipFirst: rule.lipFirst } : {}), ...(rule?.angleDeg ? { angleDeg: rule.angleDeg } : {}), ...(rule?.flexRuns ? { flexRuns: rule.flexRuns } : {}),
       };
       return [...(replaced.includes(o.slot) ? newPartSteps(s, o.slot) : []), fit, ...cures(s, o)];

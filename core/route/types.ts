@@ -2,6 +2,7 @@ import type { Act, Round, Task } from '../job/events';
 import type { Methods } from './methods';
 import type { Condition, Drive, Face, Minutes } from '../model/schema';
 import type { Effect } from '../pairing/effects';
+import type { Remedy } from '../pairing/remedies';
 
 export const phases = ['Open', 'Strip', 'Swap', 'Refit', 'Prove'] as const;
 export type Phase = (typeof phases)[number];
@@ -15,7 +16,7 @@ export const movingActions = [
 /** Cautions are codes; the interface words them. */
 export type Caution =
   | 'heat-window' | 'heat-near-cell' | 'solvent-away-from-heat' | 'solvent-ventilate' | 'depth' | 'no-go-edges' | 'swollen-poke' | 'swollen-container'
-  | 'cell-no-metal' | 'cell-no-bend' | 'strip-flat' | 'long-screw' | 'live-board' | 'press-ends' | 'fragile' | 'laser' | 'glass' | 'static' | 'charge-low'
+  | 'cell-no-metal' | 'cell-no-bend' | 'strip-flat' | 'long-screw' | 'live-board' | 'press-ends' | 'sealed-until-now' | 'fragile' | 'laser' | 'glass' | 'static' | 'charge-low'
   // house methods
   | 'off-before-opening' | 'cut-while-warm' | 'drip-and-wait' | 'plastic-only' | 'off-again' | 'cell-stays-on' | 'notice-stays' | 'wide-tool' | 'rim-alcohol' | 'acetone-metal-only'
   | 'press-by-hand' | 'no-water-claim' | 'check-threads' | 'new-screws' | 'air-280' | 'air-300' | 'calibrate-open' | 'calibrate-closed' | 'score-and-heat' | 'grinding-dust' | 'glue-wait' | 'tape-next-time' | 'first-test-now'
@@ -35,6 +36,8 @@ export interface Step {
   pose?: 'in' | 'folded' | 'shifted' | 'out';
   /** The piece that goes in, where another one than came out. */
   piece?: string;
+  /** What comes fitted on it; `screw:` stands before what sits in a hole. */
+  brings?: string[];
   round?: Round;
   /** A check in short form: only what has moved since. */
   short?: true;
@@ -103,6 +106,10 @@ export interface RouteInput {
   stations: string[];
   /** Ways that the technician insists on: pose (`ear-speaker@out`) to the id of a way. */
   force: Record<string, string>;
+  /** What was chosen about the identity of new parts, by slot. */
+  remedies: Record<string, Remedy>;
+  /** What new assemblies bring, by slot, where it is not what the model says. */
+  arrives?: Record<string, string[]>;
 }
 export interface Route {
   hash: string;
@@ -114,6 +121,8 @@ export interface Route {
   minutes: { hands: Minutes; wait: number };
   /** Minor units. */
   cost: { time: number; risk: number; consumables: number };
+  /** What may break on the chosen way, with its chance and price in minor units; `cost.risk` is their sum of chance times price. */
+  risks: { what: string; chance: number; cost: number }[];
   changes: number;
   turnings: number;
   /** Brackets whose screws are taken in more than one go. */

@@ -3,9 +3,9 @@ import { type Command, type Context, decide, type Decision } from '../job/decide
 import type { Body, BodyOf, JobEvent } from '../job/events';
 import { evolve } from '../job/evolve';
 import { instruct } from '../job/instruct';
-import { leastWaits, type Role } from '../job/interlocks';
-import { empty, type JobState } from '../job/state';
-import { consentsNeeded } from '../pairing/effects';
+import { consentsFor, openConsents } from '../consents/consents';
+import { leastWaits, replacedSlots, type Role } from '../job/interlocks';
+import { empty, flag, type JobState } from '../job/state';
 import type { IndexedModel } from '../model/index-model';
 import { standingOf } from '../job/standing';
 import type { Route, Standing } from '../route/types';
@@ -41,9 +41,15 @@ export class Bench {
     return this;
   }
   standing(): Standing { return standingOf(this.state, this.index); }
+  /** Takes a route; before the first one the owner agrees to all that follows from it. */
   adopt(route: Route): void {
+    const first = flag(this.state, 'routeHash') === undefined;
+    if (first) this.agree(route.input.methods);
     this.route = route;
     this.do({ type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant });
+  }
+  agree(methods = this.route?.input.methods): void {
+    for (const c of openConsents(consentsFor(this.index, this.state, methods, replacedSlots(this.state)), this.state)) this.do({ type: 'consentGiven', effect: c.id, by: 'owner', ...(c.answers ? { answer: c.answers[1]! } : {}) });
   }
   answer(round: 'before' | 'mid' | 'after', result: 'works' | 'fails'): void {
     for (const c of checksDue(this.state, this.index, round)) if (!c.passed) this.do({ type: 'checked', round, function: c.function, result });
@@ -61,7 +67,7 @@ export class Bench {
   }
   finish(): this {
     for (let k = 0; k < 2000 && this.next(); k++);
-    for (const e of consentsNeeded(this.route?.effects ?? [])) this.do({ type: 'consentGiven', effect: e.id, by: 'owner' });
+    this.agree();
     return this;
   }
 }

@@ -53,5 +53,16 @@ export const Draft = defineEntity({
   name: 'Draft', tableName: 'draft',
   properties: { shopId: p.uuid().primary(), id: p.uuid().primary(), personId: p.uuid(), body: p.json<Record<string, unknown>>(), updatedAt: p.datetime() },
 });
+export const Photo = defineEntity({
+  name: 'Photo', tableName: 'photo',
+  properties: { shopId: p.uuid().primary(), id: p.uuid().primary(), jobId: p.uuid(), personId: p.uuid(), jpeg: p.blob().lazy(), width: p.integer(), height: p.integer(), takenAt: p.datetime() },
+});
+export const Part = defineEntity({
+  name: 'Part', tableName: 'part',
+  properties: {
+    shopId: p.uuid().primary(), id: p.uuid().primary(), name: p.text(), kind: p.text(), modelId: p.text(), slot: p.text(), provenance: p.text(), supplier: p.text(), lot: p.text(), serial: p.text(),
+    priceMinor: p.integer(), arrivesWith: p.json<string[]>(), released: p.text(), proof: p.text(), jobId: p.uuid().nullable(), addedAt: p.datetime(), gone: p.boolean(),
+  },
+});
 export type JobRow = InferEntity<typeof Job>;
-export const entities = [Workshop, Person, Session, DeviceModelRow, RouteRow, Job, JobEventRow, JobCommand, JobSnapshot, JobPrivate, Draft];
+export const entities = [Workshop, Person, Session, DeviceModelRow, RouteRow, Job, JobEventRow, JobCommand, JobSnapshot, JobPrivate, Draft, Photo, Part];

@@ -1,19 +1,23 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
+import { consentsFor, openConsents } from '../../core/consents/consents';
 import { decide, type Command, type Context } from '../../core/job/decide';
 import { type JobEvent, needsServer } from '../../core/job/events';
 import { evolve, foldInto } from '../../core/job/evolve';
 import { instruct } from '../../core/job/instruct';
-import { progressOf, stageOf } from '../../core/job/stage';
-import { conditionsOf } from '../../core/job/standing';
+import { handsLeft, progressOf, stageOf } from '../../core/job/stage';
 import { empty, flag, type JobState } from '../../core/job/state';
+import { conditionsOf } from '../../core/job/view';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
+import type { Finding } from '../../core/job/interlocks';
+import { methodsOf } from '../../core/route/methods';
 import type { Route } from '../../core/route/types';
 import type { JobSummary, Outcome, Who } from '../types';
+import { settleStock, takeFromStock } from './stock-moves';
 
 /** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
-export const coreVersion = '2';
+export const coreVersion = '4';
 const snapshotEvery = 50;
 
 /** Models and routes never change under their hash, so a process may keep them. */
@@ -86,12 +90,14 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
   const heat = flag(state, 'heat');
   const solvent = flag(state, 'solventAt');
   const hold = flag(state, 'hold');
-  const waits = { 'no route': 'a route', ended: '', question: 'an answer', checks: 'checks', waiting: 'time', do: 'hands', finished: 'hand-over' }[now.kind];
+  // before there is a route: what is to be done, then the owner's yes
+  const before = !Object.keys(state.task).length ? 'the fault' : openConsents(consentsFor(index, state, context.methods), state).length ? 'agreement' : 'a route';
+  const waits = { 'no route': before, ended: '', question: 'an answer', checks: 'checks', waiting: 'time', do: 'hands', finished: 'hand-over' }[now.kind];
   return {
     model: `${index.model.maker} ${index.model.name}`, variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s), waits: flag(state, 'received') ? waits : 'receiving',
     running: heat ? { what: 'heat', until: heat.until } : hold ? { what: hold.what as 'press', until: hold.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
-    ...progressOf(state, route), conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', by: state.trail[state.trail.length - 1]?.by ?? '',
+    ...progressOf(state, route), worker: flag(state, 'worker') ?? null, conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', handsLeftS: handsLeft(state, route), by: state.trail[state.trail.length - 1]?.by ?? '',
   };
 }
 
@@ -105,34 +111,41 @@ export async function appendCommand(em: EntityManager, who: Who, command: Comman
   // the planner may have adopted a route for another variant's model: what the log says wins over the row
   const index = await indexOf(em, flag(state, 'modelHash') ?? job.model_hash, flag(state, 'variant') ?? job.variant);
   const adopted = command.body.type === 'routeAdopted' ? command.body.routeHash : undefined;
-  const context = contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash')));
+  const asked = adopted ? await routeOf(em, who.shopId, adopted) : undefined;
+  const context = { ...contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash'))), methods: asked?.input.methods ?? methodsOf(who.settings.methods) };
+  const stock = await takeFromStock(em, jobId, command.body);
+  if ('refused' in stock) return refuse(em, who, jobId, command, state, { code: stock.refused });
+  command = { ...command, body: stock.body };
   const late = command.passedAt !== undefined && needsServer.has(command.body.type) ? { ...command, passedAt: undefined } : command;
   const decided = decide(context, state, late);
-  if (decided.refused) {
-    const outcome: Outcome = { status: 'refused', seq: state.seq, refused: decided.refused, findings: decided.findings };
-    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
-    return { outcome, state };
-  }
+  if (decided.refused) return refuse(em, who, jobId, command, state, decided.refused, decided.findings);
   if (decided.already) {
     const outcome: Outcome = { status: 'already', seq: state.seq, events: [], findings: [] };
     await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
     return { outcome, state };
   }
   const next = decided.events.reduce(evolve, state);
-  const after = adopted ? contextFor(who, index, await routeOf(em, who.shopId, adopted)) : context;
+  const after = adopted ? contextFor(who, index, asked) : context;
   const outcome: Outcome = { status: 'recorded', seq: next.seq, events: decided.events, findings: decided.findings };
   const stage = stageOf(next, after.index, after.route);
   await em.execute(
     `with given as (select (e->>'seq')::int as seq, e as event from jsonb_array_elements(?::jsonb) e),
        log as (insert into job_event (shop_id, job_id, seq, event) select shop_now(), ?::uuid, seq, event from given),
        done as (insert into job_command (shop_id, command_id, job_id, outcome) values (shop_now(), ?, ?::uuid, ?::jsonb)),
-       head as (update job set seq = ?, stage = ?, summary = ?::jsonb, ending = ?, updated_at = now() where id = ?::uuid)
+       head as (update job set seq = ?, stage = ?, summary = ?::jsonb, ending = ?, promised_at = to_timestamp(?), updated_at = now() where id = ?::uuid)
      select pg_notify('snavek_job', ?)`,
-    [JSON.stringify(decided.events), jobId, command.id, jobId, JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, jobId, JSON.stringify({ shop: who.shopId, job: jobId, seq: next.seq })],
+    [JSON.stringify(decided.events), jobId, command.id, jobId, JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, promised(next), jobId, JSON.stringify({ shop: who.shopId, job: jobId, seq: next.seq })],
   );
   if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
     await em.execute(`insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`, [jobId, next.seq, coreVersion, JSON.stringify(next)]);
     await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [jobId, next.seq - 2 * snapshotEvery]);
   }
+  await settleStock(em, jobId, command.body, next);
   return { outcome, state: next };
+}
+const promised = (state: JobState) => { const at = flag(state, 'promisedAt'); return at === undefined || at === null ? null : at / 1000; };
+async function refuse(em: EntityManager, who: Who, jobId: string, command: Command, state: JobState, refused: (Outcome & { status: 'refused' })['refused'], findings: Finding[] = []): Promise<{ outcome: Outcome; state: JobState }> {
+  const outcome: Outcome = { status: 'refused', seq: state.seq, refused, findings };
+  await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
+  return { outcome, state };
 }

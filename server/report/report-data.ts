@@ -1,8 +1,9 @@
+import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
 import { balance } from '../../core/job/balance';
 import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
 import { replacedSlots } from '../../core/job/interlocks';
-import { flag } from '../../core/job/state';
+import { flag, type PartEntry } from '../../core/job/state';
 import { shutState } from '../../core/job/view';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import { effectsOf, type Effect } from '../../core/pairing/effects';
@@ -24,9 +25,13 @@ export interface ReportData {
   closingNote: string;
   marks: { kind: string; side: string; note?: string }[];
   conditions: JobEvent[];
-  done: { old: string | undefined; slot: string }[];
+  done: { old: string | undefined; slot: string; part?: PartEntry }[];
+  /** What the fault was found to be, and the tests that led there. */
+  fault: { cause: string; because: string } | undefined;
+  tests: { test: string; outcome: string }[];
+  photos: string[];
   renewed: string[];
-  checks: { function: string; before?: string; mid?: string; after?: string; changed: boolean }[];
+  checks: { function: string; note?: string; before?: string; mid?: string; after?: string; changed: boolean }[];
   effects: (Effect & { agreed: string | undefined })[];
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
   notes: { text: string; by: string; at: number }[];
@@ -50,17 +55,19 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const closing = of('jobClosed').at(-1);
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   const shut = shutState(state, index);
+  const found = flag(state, 'cause');
   return {
     shop: who.shopName, page, index, events, tag: flag(state, 'tag') ?? '', complaint: flag(state, 'complaint') ?? '', ending: flag(state, 'ending'),
     openedAt: events[0]?.at ?? page.openedAt, closedAt: closing?.at, closingNote: closing?.body.note ?? '',
     marks: Object.values(state.mark).filter((m) => m !== null), conditions: effective.filter((e) => e.body.type === 'conditionSet' || e.body.type === 'conditionCleared'),
-    done: replacedSlots(state).map((slot) => ({ slot, old: state.place[`${slot}#1`] })),
+    done: replacedSlots(state).map((slot) => ({ slot, old: state.place[`${slot}#1`], ...(state.part[slot] ? { part: state.part[slot] } : {}) })),
+    fault: found ? { cause: found.id, because: found.because } : undefined, tests: Object.entries(state.test).flatMap(([test, t]) => (t.outcome === undefined ? [] : [{ test, outcome: t.outcome, seq: t.seq }])).sort((a, b) => a.seq - b.seq), photos: Object.keys(state.photo),
     renewed: Object.keys(state.bond).filter((b) => state.bond[b] === 'renewed'),
     checks: after.map((c) => ({
-      function: c.function, ...(c.before ? { before: c.before } : {}), ...(mid.find((m) => m.function === c.function)?.result ? { mid: mid.find((m) => m.function === c.function)!.result! } : {}), ...(c.result ? { after: c.result } : {}),
+      function: c.function, ...(state.check[`before ${c.function}`]?.note ? { note: state.check[`before ${c.function}`]!.note! } : {}), ...(c.before ? { before: c.before } : {}), ...(mid.find((m) => m.function === c.function)?.result ? { mid: mid.find((m) => m.function === c.function)!.result! } : {}), ...(c.result ? { after: c.result } : {}),
       changed: c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
     })),
-    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({ ...e, agreed: state.consent[e.id] })),
+    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({ ...e, agreed: agreedBy(state, page.signers, e.id) })),
     overrides: of('overridden').map((e) => ({ rule: e.body.rule, reason: e.body.reason, by: name(e.by), confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy), at: e.at })),
     notes: [...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })), ...of('answered').map((e) => ({ text: `Asked what happened: ${e.body.answer}`, by: name(e.by), at: e.at }))],
     water: shut === 'never opened' ? 'not opened' : shut === 'open' ? 'open' : seal && state.bond[seal.id] === 'renewed' ? ((state.acted['leak test device:end'] ?? 0) > (flag(state, 'closedAt') ?? 0) ? 'sealed, leak tested' : 'sealed, not leak tested') : 'closed without a seal',

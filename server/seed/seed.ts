@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type DemoJob, closedJobs, demoPassword, openJobs, people, sailings, shop } from '../../demo/scenario';
+import { type DemoJob, closedJobs, demoPassword, openJobs, people, sailings, shop, spareScrews, stock } from '../../demo/scenario';
 import { empty, type JobState } from '../../core/job/state';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel } from '../../core/model/check-model';
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
-import { consentsNeeded } from '../../core/pairing/effects';
 import { checkRoutes } from '../../core/route/check-routes';
 import { jobRouteInput } from '../../core/route/job-input';
 import { planRoute } from '../../core/route/plan';
@@ -68,6 +67,13 @@ export async function seedDemo(now: number): Promise<boolean> {
   const tova = staff.get('tova')!;
   await inShop(tova.shopId, async (em) => {
     let number = 240;
+    await em.execute(
+      `insert into part (shop_id, id, name, kind, model_id, slot, provenance, supplier, lot, serial, price_minor, arrives_with, released, proof)
+       select shop_now(), (x->>'id')::uuid, x->>'name', x->>'kind', x->>'model', x->>'slot', x->>'provenance', x->>'supplier', x->>'lot', x->>'serial', (x->>'priceMinor')::int, x->'arrivesWith', x->>'released', x->>'proof' from jsonb_array_elements(?::jsonb) x`,
+      [JSON.stringify(stock.map((p) => { const slot = shipped.get(p.model)!.model.slots.find((x) => x.id === p.slot)!; return { ...p, id: randomUUID(), name: slot.name, kind: slot.kind }; }))]);
+    await em.execute(
+      `insert into spare_screw (shop_id, id, drive, thread, length_mm, head_mm, count, note) select shop_now(), (x->>'id')::uuid, x->>'drive', x->>'thread', (x->>'lengthMm')::numeric, (x->>'headMm')::numeric, (x->>'count')::int, x->>'note' from jsonb_array_elements(?::jsonb) x`,
+      [JSON.stringify(spareScrews.map((s) => ({ ...s, id: randomUUID() })))]);
     for (const job of [...closedJobs, ...openJobs]) await seedJob(em, staff, shipped.get(job.model)!, job, ++number, now);
   });
   return true;
@@ -95,20 +101,25 @@ async function seedJob(em: EntityManager, staff: Map<string, Who>, { hash, model
   job.marks?.forEach((m, i) => bench.do({ type: 'marked', mark: { id: `m${i + 1}`, ...m } }));
   for (const f of model.shortList) bench.do({ type: 'checked', round: 'before', function: f, result: job.fails?.includes(f) ? 'fails' : job.untested?.includes(f) ? 'untested' : 'works' });
   bench.do({ type: 'received' });
+  for (const symptom of job.symptoms ?? []) bench.do({ type: 'symptomSet', symptom, on: true });
+  for (const [test, outcome] of job.tests ?? []) bench.do({ type: 'tested', test, outcome });
+  if (job.cause) bench.do({ type: 'causeStated', cause: job.cause[0], because: job.cause[1] });
   if (job.presses !== 'none') {
     const route = planRoute(index, hash, jobRouteInput(by.settings, index, bench.state));
     if ('infeasible' in route) throw new Error(`${model.name} cannot be routed`);
     await storeRoute(em, route);
+    bench.agree(route.input.methods);
     bench.adopt(route);
+    if (job.presses) bench.do({ type: 'takenOver', bench: by.bench });
     const presses = job.presses === 'all' ? 2000 : job.presses;
     for (let k = 0; k < presses; k++) {
       // of an open device the last thing happened just now: what was put on the plate is still warming
       if (!job.ending && k === presses - 1) bench.at = Math.max(bench.at, now - 80_000);
       if (!bench.next()) break;
     }
-    if (job.presses === 'all') for (const e of consentsNeeded(route.effects)) bench.do({ type: 'consentGiven', effect: e.id, by: job.owner });
   }
-  if (job.ending) bench.do({ type: 'jobClosed', ending: job.ending, note: '' });
+  for (const [thing, text, finding] of job.notes ?? []) bench.do({ type: 'noted', thing, text, ...(finding ? { finding: true } : {}) });
+  if (job.ending) bench.do({ type: 'jobClosed', ending: job.ending, note: job.closing ?? '' });
   await em.execute(
     `insert into job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, promised_at, opened_at) values (shop_now(), ?, ?, ?, ?, ?, 0, 'Receive', '{}', to_timestamp(?), to_timestamp(?))`,
     [id, number, job.tag, hash, variant, promisedAt / 1000, (now - job.minutesAgo * 60_000) / 1000],

@@ -7,7 +7,12 @@ import { tools } from '../../scripts/tools.mjs';
 import { asOwner, closeOrm, inShop, migrate } from '../db/orm';
 import { endPlanner } from '../planner';
 import type { Who } from '../types';
+import { consentsFor, openConsents } from '../../core/consents/consents';
+import { indexModel } from '../../core/model/index-model';
+import { methodsOf } from '../../core/route/methods';
+import { jobPage } from '../use-cases/job-page';
 import { receiveJob } from '../use-cases/receive-job';
+import { sendCommands } from '../use-cases/send-commands';
 import { adoptRoute } from '../use-cases/plan-route';
 
 /** A migrated database with the demo workshop and another one, on the throw-away cluster that DATABASE_URL names. */
@@ -33,7 +38,7 @@ export async function makeWorld(): Promise<World> {
 export const endWorld = async (): Promise<void> => { await endPlanner(); await closeOrm(); };
 
 export const receipt = (modelHash: string, more: Record<string, unknown> = {}) => ({
-  modelHash, variant: 'standard', tag: 'T-1', owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: [{ slot: 'cell', action: 'replace' }],
+  modelHash, variant: 'standard', tag: `T-${randomUUID().slice(0, 8)}`, owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: [{ slot: 'cell', action: 'replace' }],
   before: Object.fromEntries(['power', 'picture', 'touch', 'face', 'cameras', 'loudspeaker', 'microphones', 'vibration', 'keys', 'charging', 'radios', 'battery'].map((f) => [f, { result: 'works' }])), ...more,
 });
 /** A Mica 9 received by somebody, with its route adopted unless it is said otherwise. */
@@ -41,8 +46,14 @@ export async function openJob(world: World, who: Who, more: Record<string, unkno
   const id = randomUUID();
   const done = await receiveJob(who, id, receipt(world.models.get('mica-9')!, more), Date.now());
   if (!done.ok) throw new Error(JSON.stringify(done.errors));
-  if (route) await adoptRoute(who, id, randomUUID());
+  if (route) { await agreeAll(who, id); await adoptRoute(who, id, randomUUID()); }
   return id;
+}
+/** The owner agrees to everything that follows from the job's tasks. */
+export async function agreeAll(who: Who, job: string): Promise<void> {
+  const page = (await jobPage(who, job))!;
+  const open = openConsents(consentsFor(indexModel(page.model), page.state, methodsOf(who.settings.methods)), page.state);
+  if (open.length) await sendCommands(who, open.map((c) => ({ id: randomUUID(), job, person: who.personId, body: { type: 'consentGiven' as const, effect: c.id, by: 'owner' as const, ...(c.answers ? { answer: c.answers[1]! } : {}) }, at: Date.now(), clockKnown: true })));
 }
 
 /** Calls a loader or an action as a router would, and gives what it answers, thrown or returned. */

@@ -6,6 +6,12 @@ import { eventsAfter, indexOf, loadState, routeOf } from '../db/job-log';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { type JobLine, openJobs } from './bench-page';
+import { matOf } from '../../core/screws/mat-of';
+import type { MatCell } from '../../core/screws/mat-layout';
+import { isSimulated } from '../instruments/programmer';
+import { type Lore, loreOf } from './lore';
+import { signatures } from './signatures';
+import { type SpareRow, sparesOf } from './spares';
 
 /** All that a screen of one job needs, to work on without the server afterwards. */
 export interface JobPage {
@@ -17,7 +23,16 @@ export interface JobPage {
   route: Route | null;
   owner: string | null;
   people: Record<string, string>;
+  /** Who gave a consent, by the id that the log names. */
+  signers: Record<string, string>;
   strip: JobLine[];
+  /** Where each screw of the model lies on its mat. */
+  mat: readonly MatCell[];
+  /** What was noted about things of this model before. */
+  lore: Lore[];
+  spares: SpareRow[];
+  /** The programmer is the stand-in that ships with the app. */
+  simulated: boolean;
   openedAt: number;
   now: number;
 }
@@ -31,7 +46,7 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
     const people = await em.execute<{ id: string; name: string }[]>(`select id, name from person`);
     return {
       id: jobId, number: job.number, model: index.model, state, route: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null, owner: job.owner,
-      people: Object.fromEntries(people.map((p) => [p.id, p.name])), strip: await openJobs(em), openedAt: Number(job.opened), now: Date.now(),
+      people: Object.fromEntries(people.map((p) => [p.id, p.name])), signers: Object.fromEntries(Object.entries(await signatures(em, jobId)).map(([k, s]) => [k, s.name])), strip: await openJobs(em), mat: matOf(index), lore: await loreOf(em, job.model_hash, job.variant, jobId), spares: await sparesOf(em), simulated: isSimulated(), openedAt: Number(job.opened), now: Date.now(),
     };
   });
 }

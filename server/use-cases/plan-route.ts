@@ -8,6 +8,7 @@ import { inShop } from '../db/orm';
 import { appendCommand, indexOf, loadState, lockJob, routeOf } from '../db/job-log';
 import { planInThread } from '../planner';
 import type { Outcome, Who } from '../types';
+import { confirmed, type SentOverride } from './send-commands';
 
 /** The route for a job from where its device stands now, with what the job's adopted route was wished with. */
 export function planFor(who: Who, index: IndexedModel, state: JobState, adopted: Route | null, wishes: RouteWishes = {}): Promise<RouteResult> {
@@ -25,8 +26,9 @@ const tries = 3;
  * Plans a job at the head of its log and adopts what comes out; the same command id gives the same outcome.
  * The planning holds no lock: when something has happened meanwhile, it is done again from there.
  */
-export async function adoptRoute(who: Who, jobId: string, commandId: string, wishes: RouteWishes = {}): Promise<Adopted> {
+export async function adoptRoute(who: Who, jobId: string, commandId: string, wishes: RouteWishes = {}, sent?: SentOverride): Promise<Adopted> {
   const read = (em: EntityManager) => readJob(em, who, jobId);
+  const override = await confirmed(who, sent);
   for (let k = 1; ; k++) {
     const job = await inShop(who.shopId, read);
     if (!job) return { ok: false, code: 'no such job' };
@@ -40,7 +42,7 @@ export async function adoptRoute(who: Who, jobId: string, commandId: string, wis
       if (state.seq !== job.state.seq && k < tries) return 'again';
       if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids).map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i) };
       await storeRoute(em, route);
-      const command: Command = { id: commandId, job: jobId, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
+      const command: Command = { id: commandId, job: jobId, override, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
       return { ok: true, outcome: (await appendCommand(em, who, command, jobId, { state, ...locked })).outcome };
     });
     if (done !== 'again') return done;

@@ -1,9 +1,15 @@
 import { z } from 'zod';
+import type { Command } from '../../core/job/decide';
 import { bodySchema } from '../../core/job/event-schema';
+import { pathText } from '../../core/model/check-model';
 import { appendCommand, openForCommand } from '../db/job-log';
 import { inTransaction } from '../db/orm';
 import type { Outcome, Who } from '../types';
 import { confirmingPerson } from './sign-in';
+
+/** A named reason for passing a stop, and where it takes two people, the second one's own sign-in. */
+export const overrideSchema = z.strictObject({ rules: z.array(z.string().max(60)).max(20), reason: z.string().max(1000), confirm: z.strictObject({ login: z.string().max(80), password: z.string().max(200) }).optional() });
+export type SentOverride = z.output<typeof overrideSchema>;
 
 const commandSchema = z.strictObject({
   id: z.string().min(8).max(60),
@@ -13,10 +19,13 @@ const commandSchema = z.strictObject({
   body: bodySchema,
   at: z.number().int().min(0),
   clockKnown: z.boolean(),
-  override: z.strictObject({ rules: z.array(z.string().max(60)).max(20), reason: z.string().max(1000), confirm: z.strictObject({ login: z.string().max(80), password: z.string().max(200) }).optional() }).optional(),
+  override: overrideSchema.optional(),
   passedAt: z.number().int().min(0).optional(),
+  seen: z.number().int().min(0).optional(),
 });
-export const commandsSchema = z.strictObject({ commands: z.array(commandSchema).min(1).max(200) });
+/** Of a command that cannot be read, at least its id: the others are not held up by it. */
+const unread = z.object({ id: z.string().min(1).max(60) });
+export const commandsSchema = z.strictObject({ commands: z.array(unread.loose()).min(1).max(200) });
 export type SentCommand = z.output<typeof commandSchema>;
 export type Answer = { id: string; outcome: Outcome };
 
@@ -24,23 +33,30 @@ export type Answer = { id: string; outcome: Outcome };
  * Decides commands one after another, each in a transaction of its own, in the order given.
  * A command that is already known gets its stored outcome again; an unknown job or another workshop's job is refused.
  */
-export async function sendCommands(who: Who, commands: SentCommand[]): Promise<Answer[]> {
+export async function sendCommands(who: Who, commands: readonly { id: string; [field: string]: unknown }[]): Promise<Answer[]> {
   const answers: Answer[] = [];
-  for (const c of commands) answers.push({ id: c.id, outcome: await one(who, c) });
+  for (const c of commands) {
+    const read = commandSchema.safeParse(c);
+    answers.push({ id: c.id, outcome: read.success ? await one(who, read.data) : { status: 'refused', seq: 0, refused: { code: 'not understood', problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })) }, findings: [] } });
+  }
   return answers;
 }
-async function one(who: Who, c: SentCommand): Promise<Outcome> {
-  const refuse = (code: 'no such job' | 'another person'): Outcome => ({ status: 'refused', seq: 0, refused: { code }, findings: [] });
-  if (c.person !== who.personId) return refuse('another person');
-  const second = c.override?.confirm && (await confirmingPerson(who.shopId, c.override.confirm.login, c.override.confirm.password));
-  // the second person is somebody else, and not a trainee
+/** An override with the second person in place of their password; that is somebody else, and not a trainee. */
+export async function confirmed(who: Who, sent: SentOverride | undefined): Promise<Command['override']> {
+  if (!sent) return undefined;
+  const second = sent.confirm && (await confirmingPerson(who.shopId, sent.confirm.login, sent.confirm.password));
   const confirmedBy = second && second.personId !== who.personId && second.role !== 'trainee' ? second.personId : undefined;
+  return { rules: sent.rules, reason: sent.reason, ...(confirmedBy ? { confirmedBy } : {}) };
+}
+const refuse = (code: 'no such job' | 'another person'): Outcome => ({ status: 'refused', seq: 0, refused: { code }, findings: [] });
+async function one(who: Who, c: SentCommand): Promise<Outcome> {
+  if (c.person !== who.personId) return refuse('another person');
+  const override = await confirmed(who, c.override);
   return inTransaction(async (em) => {
     const job = await openForCommand(em, who.shopId, c.job, c.id);
     if (!job) return refuse('no such job');
     if (job.known) return job.known;
-    const override = c.override && { rules: c.override.rules, reason: c.override.reason, ...(confirmedBy ? { confirmedBy } : {}) };
-    const command = { id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, override, passedAt: c.passedAt };
+    const command = { id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, override, passedAt: c.passedAt, seen: c.seen };
     const { outcome } = await appendCommand(em, who, command, c.job, job);
     // a passcode is there for the checks, and goes with the job
     if (outcome.status === 'recorded' && c.body.type === 'jobClosed') await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);

@@ -16,7 +16,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { who, ...(await benchPage(who)), now: Date.now() };
 }
 
-const waitsFor: Record<string, string> = { hands: 'hands', checks: 'checks to be answered', 'a route': 'a route', 'an answer': 'a question to be answered', time: 'the clock', 'hand-over': 'hand-over', receiving: 'receiving' };
+const waitsFor: Record<string, string> = { hands: 'hands', checks: 'checks to be answered', 'a route': 'a route', 'the fault': 'the fault to be found', agreement: 'the owner’s agreement', 'an answer': 'a question to be answered', time: 'the clock', 'hand-over': 'hand-over', receiving: 'receiving' };
 
 export default function Bench({ loaderData }: Route.ComponentProps) {
   const { who } = loaderData;
@@ -52,7 +52,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
           <div className="spread" style={{ marginBottom: 6 }}><h2>On the bench</h2><Link className="btn primary" style={{ textDecoration: 'none' }} to="/receive">Receive a device</Link></div>
           {jobs.length === 0 ? <p>Every open repair stands here with its stage, what it waits for and when it is promised. Receive a device to begin.</p> : (
             <table className="tbl">
-              <thead><tr><th scope="col">key</th><th scope="col">device</th><th scope="col">owner</th><th scope="col">task</th><th scope="col" style={{ width: 240 }}>stage</th><th scope="col">waits for</th><th scope="col">promised</th></tr></thead>
+              <thead><tr><th scope="col">key</th><th scope="col">device</th><th scope="col">owner</th><th scope="col">task</th><th scope="col" style={{ width: 210 }}>stage</th><th scope="col">waits for</th><th scope="col">at work</th><th scope="col">promised</th></tr></thead>
               <tbody>
                 {jobs.map((j, i) => (
                   <tr key={j.id} data-testid={`job-${j.tag}`}>
@@ -62,6 +62,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                     <td>{j.summary.tasks.join(', ')}</td>
                     <td><StageBar job={j} /></td>
                     <td>{j.summary.running ? <span>{`${runningName[j.summary.running.what]}, `}{j.summary.running.until > time ? left((j.summary.running.until - time) / 1000) : 'is over: go to it'}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
+                    <td className="small">{j.worker ? <>{j.worker === who.name ? 'you' : j.worker}<div className="muted">{j.summary.worker?.bench}</div></> : <span className="muted">nobody</span>}</td>
                     <td><Promised job={j} time={time} /><div className="muted small">{j.summary.promisedAs}</div></td>
                   </tr>
                 ))}
@@ -77,7 +78,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
   );
 }
 const shortModel = (j: JobLine) => j.summary.model.split(' ').slice(1).join(' ');
-const nowText = (j: JobLine): string => ({ Receive: 'plan the route', 'Hand over': 'hand it over' })[j.stage] ?? (j.summary.waits === 'checks' ? 'answer the checks' : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
+const nowText = (j: JobLine): string => ({ Receive: { 'the fault': 'find the fault', agreement: 'make the offer' }[j.summary.waits] ?? 'plan the route', 'Hand over': 'hand it over' })[j.stage] ?? (j.summary.waits === 'checks' ? 'answer the checks' : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
 function Promised({ job, time }: { job: JobLine; time: number }) {
   return job.promisedAt === null ? null : <span className={job.promisedAt < time ? 'brick strong' : 'strong'} suppressHydrationWarning>{soon(job.promisedAt, time)}</span>;
 }

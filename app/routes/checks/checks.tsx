@@ -12,7 +12,8 @@ import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
+import { useStrip, workFor } from '../../ui/head';
+import { JobHead } from '../../ui/job-head';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { functionHow, functionName, list, resultName, thingName } from '../../words/things';
@@ -55,10 +56,12 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const { state, context } = view;
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
   const next = context.route && nextStep(context.route, state, index)?.step;
-  const closed = shutState(state, index) === 'closed';
-  const round: Round = !flag(state, 'received') ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
+  // a fault that needed no opening is proved on the device as it is; before there is a route, only the first round counts
+  const unopened = !context.route && !!flag(state, 'cause') && Object.keys(state.task).length === 0;
+  const closed = shutState(state, index) === 'closed' || unopened;
+  const round: Round = !flag(state, 'received') || (!context.route && !unopened) ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
   const due = checksDue(state, index, round);
-  const mid = checksDue(state, index, 'mid');
+  const mid = context.route ? checksDue(state, index, 'mid') : [];
   const after = checksDue(state, index, 'after');
   // what is due now stands first, the rest of the record below it
   const all = [...new Map([...due, ...after, ...mid].map((c) => [c.function, c])).keys()];
@@ -73,14 +76,13 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const look = failed.flatMap((f) => suspects(index, state.touched, after.find((c) => c.function === f.function) ?? { function: f.function, because: [] } as unknown as DueCheck)).filter((s, i, l) => l.indexOf(s) === i);
   return (
     <>
-      <Head who={who} jobs={strip} current={page.id} />
-      <JobTabs id={page.id} here="checks" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
+      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="checks" />
       <main className="page stack" style={{ paddingBottom: 12 }}>
         <div className="spread">
-          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : !live ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet` : `${round === 'mid' ? 'Mid check, before closing' : 'After check, device closed'}: ${open.length} open`}</h1><p className="muted">{live || settled ? 'What was touched is due; where nothing was touched, the short list.' : 'The cell is unplugged: nothing can be tested. These will be due when it is on again.'}</p></div>
+          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before, as it came' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : !live ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet` : `${round === 'mid' ? 'Mid check, before closing' : `After check, ${unopened ? 'not opened' : 'device closed'}`}: ${open.length} open`}</h1><p className="muted">{round === 'before' ? 'What stands here is what the checks before closing and after are compared with.' : live || settled ? 'What was touched is due; where nothing was touched, the short list.' : 'The cell is unplugged: nothing can be tested. These will be due when it is on again.'}</p></div>
           <div className="row">{passcode && <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>{reveal ? `passcode ${passcode}` : 'show passcode'}</button>}
             {!ended && settled && stepIsThis && <button type="button" className="btn primary" onClick={() => { if (next) void replica.report({ type: 'stepPassed', passed: next.id, round }).then(() => go(`/jobs/${page.id}/${round === 'after' ? 'hand-over' : 'work'}`)); }}>{round === 'after' ? 'All checked: hand over' : 'All checked: go on'}</button>}
-            {!ended && settled && !stepIsThis && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/${next ? 'work' : 'hand-over'}`}>{next ? 'Back to Work' : 'To hand over'}</Link>}</div>
+            {!ended && settled && !stepIsThis && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/${round === 'before' ? 'offer' : next ? 'work' : 'hand-over'}`}>{round === 'before' ? 'To the offer' : next ? 'Back to Work' : 'To hand over'}</Link>}</div>
         </div>
         {!ended && failed.length > 0 && (
           <div className="note stop"><div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>

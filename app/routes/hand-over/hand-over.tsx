@@ -1,5 +1,6 @@
 import { useState, useSyncExternalStore } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { agreedBy } from '../../../core/consents/consents';
 import { dueAtEnd } from '../../../core/job/due-at-end';
 import { type Body, type Ending, endings } from '../../../core/job/events';
 import type { Finding } from '../../../core/job/interlocks';
@@ -11,7 +12,8 @@ import { benchTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
+import { useStrip, workFor } from '../../ui/head';
+import { JobHead } from '../../ui/job-head';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { StopSheet } from '../../ui/stop-sheet';
@@ -47,6 +49,8 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   // what will be replaced counts from the start: the owner is told before, not after
   const effects = effectsOf(index, [...new Set([...Object.keys(state.task).filter((s) => state.task[s] === 'replace'), ...replacedSlots(state)])], context.route?.input.methods);
   const close = (override?: Parameters<React.ComponentProps<typeof StopSheet>['onPass']>[0]) => {
+    // whoever gives a device back unrepaired says why: the record keeps it
+    if (ending !== 'handed over' && !note.trim()) { setSaid('Give the reason in the note: it stays in the record.'); document.getElementById('note')?.focus(); return; }
     const body: Body = { type: 'jobClosed', ending, note };
     if (due.length && !override) { setStop({ findings: due, body }); return; }
     setStop(undefined);
@@ -54,8 +58,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   };
   return (
     <>
-      <Head who={who} jobs={strip} current={page.id} />
-      <JobTabs id={page.id} here="hand-over" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
+      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="hand-over" />
       <main className="page stack">
         {said && <div className="note stop" role="alert">{said}</div>}
         <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.25fr) minmax(0,1fr)', alignItems: 'start' }}>
@@ -75,7 +78,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
           <section className="card stack">
             <h2>What the owner was told</h2>
             {consentsNeeded(effects).length === 0 && <p className="muted">Nothing changes for the owner.</p>}
-            {consentsNeeded(effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}</span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${state.consent[e.id]}`}</span> : <button type="button" className="btn slim nowrap" disabled={!!ended} onClick={() => { void replica.report({ type: 'consentGiven', effect: e.id, by: page.owner ?? 'owner at the counter' }); }}>Owner agrees</button>}</div>)}
+            {consentsNeeded(effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}</span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span> : <button type="button" className="btn slim nowrap" disabled={!!ended} onClick={() => { void replica.report({ type: 'consentGiven', effect: e.id, by: 'owner' }); }}>Owner agrees</button>}</div>)}
             {dataDue(effects).map((s) => <div key={s} className="spread" style={{ alignItems: 'center' }}><span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>{!state.data[s] && <button type="button" className="btn slim" onClick={() => { void replica.report({ type: 'dataDeclined', slot: s, reason: note.trim() || 'owner accepts the notice' }); }}>Declined</button>}</div>)}
           </section>
         </div>

@@ -1,7 +1,8 @@
 import { Button, Input } from 'antd';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
+import { symptomIds, symptomsIn } from '../../../core/diagnose/knowledge/symptoms';
 import type { FunctionId } from '../../../core/model/schema';
 import { stripFor } from '../../../server/use-cases/bench-page';
 import { receivePage } from '../../../server/use-cases/drafts';
@@ -9,12 +10,16 @@ import { receiveJob } from '../../../server/use-cases/receive-job';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
+import { ownerKey } from '../../job/outbox';
 import { Head, useStrip, workFor } from '../../ui/head';
 import { useKeys } from '../../ui/keys';
 import { TaskPicker } from '../../ui/task-picker';
-import { functionHow, functionName, resultName } from '../../words/things';
+import { symptomName } from '../../words/fault';
 import type { Route } from './+types/receive';
-import { OutlineMarks } from './outline-marks';
+import { BeforeCheck } from './before-check';
+import { OutlineMarks, PhotoButton } from './outline-marks';
+import { usePhotoUpload } from './photo-upload';
+import { SeenBefore, useSeen } from './seen-before';
 import { useDraft } from './use-draft';
 
 const isId = (id: string) => z.uuid().safeParse(id).success;
@@ -23,7 +28,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   if (!isId(params.draft)) throw new Response(null, { status: 404, statusText: 'No such draft' });
   const page = await receivePage(who, params.draft);
-  if (page.opened) throw redirect(`/jobs/${params.draft}/route`);
+  if (page.opened) throw redirect(`/jobs/${params.draft}/offer`);
   return { who, ...page, id: params.draft, now: Date.now(), strip: await stripFor(who) };
 }
 
@@ -32,76 +37,99 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   if (!isId(params.draft)) throw new Response(null, { status: 404, statusText: 'No such draft' });
   const done = await receiveJob(who, params.draft, await jsonBody(request), Date.now());
-  if (done.ok) throw redirect(`/jobs/${done.job}/route`);
+  if (done.ok) throw redirect(`/jobs/${done.job}/${done.next}`);
   return { errors: done.errors };
 }
-
-const results = ['works', 'fails', 'untested'] as const;
-const tone = { works: '', fails: 'bad', untested: 'dim' } as const;
 
 export default function Receive({ loaderData }: Route.ComponentProps) {
   const { who, models, id } = loaderData;
   const strip = useStrip(loaderData.strip);
   const { draft, change, keeping } = useDraft(id, loaderData.draft);
   const [passcode, setPasscode] = useState('');
+  const [allSymptoms, setAllSymptoms] = useState(false);
   const errors: Record<string, string> = useActionData<typeof action>()?.errors ?? {};
   const busy = useNavigation().state !== 'idle';
   const submit = useSubmit();
   const go = useNavigate();
+  const first = useRef<HTMLDivElement>(null);
   useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
-  useEffect(() => { const first = Object.keys(errors)[0]; if (first) document.getElementById(first)?.focus(); }, [errors]);
+  useEffect(() => { const f = Object.keys(errors)[0]; if (f) document.getElementById(f)?.focus(); }, [errors]);
+  useEffect(() => { first.current?.querySelector('input')?.focus(); }, []);
   const model = models.find((m) => m.hash === draft.modelHash);
   const before = draft.before ?? {};
-  const answered = model ? model.shortList.filter((f) => before[f as FunctionId]).length : 0;
-  const setBefore = (fn: string, result: (typeof results)[number]) => change({ before: { ...before, [fn]: { ...before[fn as FunctionId], result } } });
+  const marks = draft.marks ?? [];
+  const symptoms = draft.symptoms ?? [];
+  const list = (model?.shortList ?? []) as FunctionId[];
+  const answered = list.filter((f) => before[f]).length;
+  const seen = useSeen(id, draft.tag ?? '');
+  const photos = draft.photos ?? [];
+  const latest = useRef(photos);
+  latest.current = photos;
+  const kept = useCallback((p: { id: string; mark?: string }) => change({ photos: [...latest.current, p] }), [change]);
+  const upload = usePhotoUpload(id, ownerKey(who.shopId, who.personId), kept);
+  const photoUrl = (p: string) => `/jobs/${id}/photos/${p}`;
+  const dropPhoto = (p: string) => { void fetch(photoUrl(p), { method: 'DELETE' }).catch(() => {}); change({ photos: photos.filter((x) => x.id !== p) }); };
+  const suggested = symptomsIn(draft.complaint ?? '').filter((s) => !symptoms.includes(s));
+  const setSymptom = (s: (typeof symptomIds)[number], on: boolean) => change({ symptoms: on ? [...symptoms, s] : symptoms.filter((x) => x !== s) });
   const err = (f: string) => errors[f] && <span className="error" id={`${f}-error`} role="alert">{errors[f]}</span>;
   const aria = (f: string) => ({ id: f, 'aria-invalid': !!errors[f], ...(errors[f] ? { 'aria-describedby': `${f}-error` } : {}) });
   const send = () => { void submit(JSON.stringify({ ...draft, ...(passcode ? { passcode } : {}) }), { method: 'post', encType: 'application/json' }); };
+  const sending = upload.uploads.some((u) => u.state === 'sending');
+  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  const keys = useRef<(e: KeyboardEvent) => void>(undefined);
+  keys.current = (e) => {
+    if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) { e.preventDefault(); send(); }
+    else if (e.key === 'F2') { e.preventDefault(); nextSection(e.shiftKey ? -1 : 1); }
+  };
+  useEffect(() => { const down = (e: KeyboardEvent) => keys.current?.(e); window.addEventListener('keydown', down); return () => window.removeEventListener('keydown', down); }, []);
+  const past = draft.promisedAt !== null && draft.promisedAt !== undefined && draft.promisedAt < loaderData.now;
   return (
     <>
       <Head who={who} jobs={strip} />
-      <main className="page stack">
-        <div className="spread"><h1>Receive a device</h1><span className="muted" role="status">{keeping}</span></div>
+      <main className="page stack" style={{ gap: 8 }}>
+        <div className="spread"><h1>Receive a device</h1><span className="row"><span className="muted small"><kbd>F2</kbd> next part <kbd>Ctrl ↵</kbd> receive</span><span className="muted" role="status">{keeping}</span><Button type="primary" size="large" loading={busy} disabled={sending} onClick={send} title="Ctrl + Enter">Receive</Button></span></div>
         {Object.keys(errors).length > 0 && <div className="note stop" role="alert">{`${Object.keys(errors).length} ${Object.keys(errors).length === 1 ? 'thing is' : 'things are'} missing or wrong below. Nothing you typed is lost.`}</div>}
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1.15fr) minmax(0,1.1fr)', alignItems: 'start' }}>
-          <section className="card stack">
-            <h2>Device and owner</h2>
-            <fieldset style={{ border: 0, padding: 0, margin: 0 }} className="field"><legend className="strong" style={{ padding: 0 }}>Model</legend>
-              <div className="row" style={{ gap: 6 }} {...aria('modelHash')} tabIndex={-1}>{models.map((m) => <button key={m.hash} type="button" aria-pressed={m.hash === draft.modelHash} className={`btn slim ${m.hash === draft.modelHash ? 'on' : ''}`} onClick={() => change({ modelHash: m.hash, variant: m.variants[0]!.id, tasks: m.parts.filter((p) => p.kind === 'cell').slice(0, 1).map((p) => ({ slot: p.id, action: 'replace' as const })), before: {}, marks: [] })}>{m.name}</button>)}</div>{err('modelHash')}</fieldset>
+        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1.05fr) minmax(0,1.02fr)', alignItems: 'start' }}>
+          <section className="card stack" aria-label="Device and owner" ref={first as React.RefObject<HTMLElement>}>
+            <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
+              <div className="field" style={{ flex: '1.2 1 150px' }}><label htmlFor="tag">Serial or own tag</label><Input {...aria('tag')} value={draft.tag ?? ''} maxLength={60} autoComplete="off" onChange={(e) => change({ tag: e.target.value })} />{err('tag')}</div>
+              <div className="field" style={{ flex: '1 1 120px' }}><label htmlFor="modelHash">Model</label><select {...aria('modelHash')} className="pick" style={{ minWidth: 0 }} value={draft.modelHash ?? ''} onChange={(e) => { const m = models.find((x) => x.hash === e.target.value); if (m) change({ modelHash: m.hash, variant: m.variants[0]!.id, tasks: [], before: {}, marks: [] }); }}><option value="">choose…</option>{models.map((m) => <option key={m.hash} value={m.hash}>{m.name}</option>)}</select>{err('modelHash')}</div>
+            </div>
             {model && model.variants.length > 1 && <div className="field"><span className="label">Variant</span><div className="row" style={{ gap: 6 }} {...aria('variant')}>{model.variants.map((v) => <button key={v.id} type="button" aria-pressed={v.id === draft.variant} className={`btn slim ${v.id === draft.variant ? 'on' : ''}`} onClick={() => change({ variant: v.id })}>{v.name}</button>)}</div>{err('variant')}</div>}
-            <div className="field"><label htmlFor="tag">Serial number or own tag</label><Input {...aria('tag')} value={draft.tag ?? ''} maxLength={60} onChange={(e) => change({ tag: e.target.value })} />{err('tag')}</div>
+            <SeenBefore seen={seen} onAsLastTime={(j) => { const m = models.find((x) => x.hash === j.modelHash) ?? models.find((x) => x.name === model?.name); change({ ...(m ? { modelHash: m.hash } : {}), variant: j.variant, marks: j.marks, ...(j.owner && !draft.owner ? { owner: j.owner } : {}) }); }} />
             <div className="field"><label htmlFor="owner">Owner’s name</label><Input {...aria('owner')} value={draft.owner ?? ''} maxLength={80} onChange={(e) => change({ owner: e.target.value })} />{err('owner')}</div>
-            <div className="field"><label htmlFor="complaint">What the owner says is wrong</label><Input.TextArea {...aria('complaint')} rows={3} maxLength={4000} value={draft.complaint ?? ''} onChange={(e) => change({ complaint: e.target.value })} />{err('complaint')}</div>
-            {model && <div className="field"><span className="label">Tasks</span><div {...aria('tasks')} tabIndex={-1}><TaskPicker parts={model.parts} tasks={draft.tasks ?? []} onSet={(slot, a) => change({ tasks: [...(draft.tasks ?? []).filter((t) => t.slot !== slot), ...(a === 'none' ? [] : [{ slot, action: a }])] })} /></div>{err('tasks')}</div>}
-            <div className="field"><label htmlFor="promisedAt">Promised for</label><input type="datetime-local" {...aria('promisedAt')} value={draft.promisedAt ? toLocal(draft.promisedAt) : ''} onChange={(e) => change({ promisedAt: e.target.value ? new Date(e.target.value).getTime() : null })} style={{ font: 'inherit', minHeight: 44, borderRadius: 10, border: '1px solid var(--metal)', padding: '0 12px', background: 'var(--card)' }} />{err('promisedAt')}</div>
-            <div className="field"><label htmlFor="promisedAs">because of (a sailing, say)</label><Input {...aria('promisedAs')} value={draft.promisedAs ?? ''} maxLength={60} onChange={(e) => change({ promisedAs: e.target.value })} />{err('promisedAs')}</div>
+            <div className="field"><label htmlFor="complaint">What the owner says is wrong</label><Input.TextArea {...aria('complaint')} rows={2} value={draft.complaint ?? ''} onChange={(e) => change({ complaint: e.target.value })} />{(draft.complaint ?? '').length > 4000 && <span className="error" role="status">{`${draft.complaint!.length} characters; at most 4 000 are taken. Keep what matters for the repair.`}</span>}{err('complaint')}</div>
+            <div className="field" role="group" aria-label="Symptoms"><div className="row" style={{ gap: 5 }}>
+              {symptomIds.filter((s) => allSymptoms || symptoms.includes(s) || suggested.includes(s)).map((s) => { const on = symptoms.includes(s); return <button key={s} type="button" aria-pressed={on} className={`btn slim ${on ? 'on' : ''}`} onClick={() => setSymptom(s, !on)}>{on ? `${symptomName(s)} ×` : `+ ${symptomName(s)}`}</button>; })}
+              {!allSymptoms && <button type="button" className="btn slim" aria-expanded={false} onClick={() => setAllSymptoms(true)}>symptoms…</button>}
+            </div></div>
+            {model && <div className="field"><span className="label">Tasks, if they are known</span><div {...aria('tasks')} tabIndex={-1}><TaskPicker least={0} parts={model.parts} tasks={draft.tasks ?? []} onSet={(slot, a) => change({ tasks: [...(draft.tasks ?? []).filter((t) => t.slot !== slot), ...(a === 'none' ? [] : [{ slot, action: a }])] })} /></div>{err('tasks')}</div>}
+            <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
+              <div className="field" style={{ flex: '1.3 1 170px' }}><label htmlFor="promisedAt">Wanted for</label><input type="datetime-local" {...aria('promisedAt')} className="pick" value={draft.promisedAt ? toLocal(draft.promisedAt) : ''} onChange={(e) => change({ promisedAt: e.target.value ? new Date(e.target.value).getTime() : null })} />{past && !errors.promisedAt && <span className="error" role="status">This time is past.</span>}{err('promisedAt')}</div>
+              <div className="field" style={{ flex: '1 1 110px' }}><label htmlFor="promisedAs">because of</label><Input {...aria('promisedAs')} value={draft.promisedAs ?? ''} maxLength={60} placeholder="a sailing, say" onChange={(e) => change({ promisedAs: e.target.value })} />{err('promisedAs')}</div>
+            </div>
             <div className="field"><label htmlFor="passcode">Passcode for the checks</label><Input {...aria('passcode')} value={passcode} maxLength={60} autoComplete="off" onChange={(e) => setPasscode(e.target.value)} /><span className="muted small">never part of a draft; deleted when the job is closed</span>{err('passcode')}</div>
           </section>
-          <section className="card stack">
-            <h2>State on arrival</h2>
-            {model ? <OutlineMarks outline={model.outline} marks={draft.marks ?? []} onChange={(marks) => change({ marks })} /> : <p className="muted">Choose the model: its outline stands here to be marked.</p>}
+          <section className="card stack" aria-label="State on arrival">
+            <div className="spread" style={{ alignItems: 'center' }}><h2>State on arrival</h2>{model && <span className="row" style={{ gap: 6 }}>{photos.filter((p) => !p.mark).map((p) => <span key={p.id} style={{ position: 'relative' }}><a href={photoUrl(p.id)} target="_blank" rel="noreferrer"><img src={photoUrl(p.id)} alt="The device on arrival" width={44} height={44} style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }} /></a></span>)}<PhotoButton label="Photograph the device" text="Photo" onFiles={(f) => upload.add(f)} /></span>}</div>
+            {upload.uploads.map((u) => <div key={u.id} className={`note small ${u.state === 'failed' ? 'stop' : ''}`} role={u.state === 'failed' ? 'alert' : 'status'}><div className="spread" style={{ alignItems: 'center' }}><span>{u.state === 'sending' ? `Sending ${u.file.name ?? 'a photograph'}…` : u.error}</span>{u.state === 'failed' && <span className="row" style={{ gap: 6, flexWrap: 'nowrap' }}><button type="button" className="btn slim" onClick={() => upload.again(u.id)}>Again</button><button type="button" className="btn slim" aria-label={`Forget ${u.file.name ?? 'the photograph'}`} onClick={() => upload.drop(u.id)}>×</button></span>}</div></div>)}
+            {model ? <OutlineMarks outline={model.outline} marks={marks} photos={photos} photoUrl={photoUrl} onChange={(m) => { for (const p of photos) if (p.mark && !m.some((k) => k.id === p.mark)) dropPhoto(p.id); change({ marks: m }); }} onPhoto={(f, mark) => upload.add(f, mark)} /> : <p className="muted">Choose the model: its outlines stand here to be marked.</p>}
           </section>
-          <section className="card stack">
-            <div className="spread"><h2>Before: what works</h2>{model && <span className="strong">{answered} / {model.shortList.length}</span>}</div>
+          <section className="card stack" style={{ gap: 6 }} aria-label="Before-check">
+            <div className="spread"><h2>Before: what works</h2>{model && <span className="strong">{answered} / {list.length}</span>}</div>
             {err('before')}
-            {model ? (
-              <>
-                <table className="tbl" {...aria('before')} tabIndex={-1}><tbody>
-                  {model.shortList.map((f) => (
-                    <tr key={f}><td style={{ padding: '3px 10px 3px 4px', overflowWrap: 'break-word' }}><span title={functionHow[f as FunctionId]}>{functionName[f as FunctionId]}</span></td>
-                      <td style={{ padding: '3px 0' }}><fieldset aria-label={functionName[f as FunctionId]} style={{ border: 0, margin: 0, padding: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>{results.map((r) => <button key={r} type="button" aria-pressed={before[f as FunctionId]?.result === r} className={`btn slim ${before[f as FunctionId]?.result === r ? `on ${tone[r]}` : ''}`} style={{ padding: '2px 7px', minHeight: 44 }} onClick={() => setBefore(f, r)}>{r === 'untested' ? 'not tested' : resultName[r]}</button>)}</fieldset></td></tr>
-                  ))}
-                </tbody></table>
-                {answered < model.shortList.length && <button type="button" className="btn slim" onClick={() => change({ before: { ...Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' as const }])), ...before } })}>All others work</button>}
-              </>
-            ) : <p className="muted">Cold, before anything is warmed: the list that belongs to the model stands here.</p>}
+            {model ? <div {...aria('before')} tabIndex={-1}><BeforeCheck list={list} before={before} onChange={(b) => change({ before: b })} /></div> : <p className="muted">Cold, before anything is warmed: the list that belongs to the model stands here.</p>}
           </section>
         </div>
-        <div className="row" style={{ justifyContent: 'flex-end' }}><Button type="primary" size="large" loading={busy} onClick={send}>Receive and plan the route</Button></div>
       </main>
     </>
   );
+}
+/** Puts the focus into the part of the page after the one that has it, or before. */
+function nextSection(by: 1 | -1): void {
+  const parts = [...document.querySelectorAll('main section')];
+  const at = parts.findIndex((s) => s.contains(document.activeElement));
+  parts[(at + by + parts.length) % parts.length]?.querySelector<HTMLElement>('input:not([type=file]), [tabindex="0"], button')?.focus();
 }
 function toLocal(ms: number): string {
   const d = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
 import { eventText } from '../../words/events';
-import { cap, cautionLines, checkName, checkWord, doneLines, waterText } from '../../words/report';
+import { cap, cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../words/report';
 import { clock, dayAndClock } from '../../words/time';
 import type { Route } from './+types/report';
 
@@ -15,7 +15,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const d = data;
   return {
     ...rest, page: { id: d.page.id, number: d.page.number, owner: d.page.owner, people: d.page.people }, model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
-    lines: doneLines(d), conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
+    lines: doneLines(d), faultLine: faultLine(d), conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
     events: d.events.map((e) => ({ id: e.id, seq: e.seq, at: e.at, by: d.page.people[e.by] ?? '', text: eventText(index, e.body), gone: d.page.state.retracted[e.id] !== undefined, breach: e.breach?.map((b) => b.rule) ?? [] })),
   };
 }
@@ -32,12 +32,14 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
         <section className="card stack"><h2>What came in</h2>
           <p suppressHydrationWarning>{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
           {d.marks.length ? <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p> : <p>No marks on arrival.</p>}
+          {d.faultLine && <p>{d.faultLine}</p>}
+          {d.photos.length > 0 && <div className="row noprint" style={{ gap: 8 }}>{d.photos.map((p, i) => <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer"><img src={`/jobs/${d.page.id}/photos/${p}`} alt={`On arrival, ${i + 1} of ${d.photos.length}`} width={88} height={88} style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }} /></a>)}</div>}
           {d.conditionLines.map((c) => <p key={c}>{cap(c)}.</p>)}
         </section>
         <section className="card stack"><h2>{d.ending ? `What was done: ${d.ending}` : 'What has been done so far'}</h2>{d.lines.map((l) => <p key={l}>{l}</p>)}{d.closingNote && <p>{d.closingNote}</p>}<p>{waterText[d.water]}</p></section>
         <section className="card"><h2>Checks</h2>
           <table className="tbl"><thead><tr><th scope="col">function</th><th scope="col">before</th><th scope="col">before closing</th><th scope="col">after</th><th scope="col"><span className="sr">changed</span></th></tr></thead>
-            <tbody>{d.checks.map((c) => <tr key={c.function}><td>{checkName(c.function)}</td><td>{checkWord(c.before)}</td><td>{checkWord(c.mid)}</td><td>{checkWord(c.after)}</td><td>{c.changed && <strong>changed</strong>}</td></tr>)}</tbody></table>
+            <tbody>{d.checks.map((c) => <tr key={c.function}><td>{checkName(c.function)}</td><td>{checkWord(c.before)}{c.note && <span className="small muted">{` ${c.note}`}</span>}</td><td>{checkWord(c.mid)}</td><td>{checkWord(c.after)}</td><td>{c.changed && <strong>changed</strong>}</td></tr>)}</tbody></table>
         </section>
         {d.effects.length > 0 && <section className="card stack"><h2>Notices to expect</h2>{d.effects.map((e) => <p key={e.id}>{e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}</p>)}</section>}
         {d.overrides.length > 0 && <section className="card stack"><h2>Passed with a reason</h2>{d.overrides.map((o) => <p key={`${o.rule}${o.at}`}><strong>{o.rule}</strong>: {o.reason} <span className="muted" suppressHydrationWarning>{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span></p>)}</section>}

@@ -1,20 +1,25 @@
 import { useEffect, useMemo, useState } from 'react';
 import { redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
+import { agreedBy } from '../../../core/consents/consents';
 import { type Task, taskActions } from '../../../core/job/events';
 import { targetsLeft } from '../../../core/job/report';
+import type { Finding } from '../../../core/job/interlocks';
 import { flag } from '../../../core/job/state';
 import { indexModel, type IndexedModel } from '../../../core/model/index-model';
 import { consentsNeeded } from '../../../core/pairing/effects';
 import { jobRouteInput } from '../../../core/route/job-input';
 import { methodIds } from '../../../core/route/methods';
 import type { Route as Planned, Step } from '../../../core/route/types';
+import { overrideSchema } from '../../../server/use-cases/send-commands';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { useJob } from '../../job/use-job';
 import { DeviceMap } from '../../ui/device-map';
-import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
+import { useStrip, workFor } from '../../ui/head';
+import { JobHead } from '../../ui/job-head';
 import { useKeys } from '../../ui/keys';
+import { type OverrideGiven, StopSheet } from '../../ui/stop-sheet';
 import { TaskPicker } from '../../ui/task-picker';
 import { Sheet } from '../../ui/sheet';
 import { refusalText } from '../../words/findings';
@@ -22,7 +27,6 @@ import { taskName } from '../../words/steps';
 import { list, plural, thingName } from '../../words/things';
 import { minutes, money } from '../../words/time';
 import { loadJob } from '../job-loader';
-import { forgetDraft } from '../receive/use-draft';
 import type { Route } from './+types/route';
 import { MethodsCard, WaysCard } from './choice-cards';
 import { Kit } from './kit-card';
@@ -42,17 +46,21 @@ const ask = z.strictObject({
   methods: z.partialRecord(z.enum(methodIds), z.string().max(40)).optional(),
   force: z.record(z.string().max(80), z.string().max(40)).optional(),
   tasks: z.array(z.strictObject({ slot: z.string().max(60), action: z.enum(taskActions) })).max(20).default([]),
+  override: overrideSchema.optional(),
 });
 export async function action({ request, params, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
   requireSameOrigin(request);
   const read = ask.safeParse(await jsonBody(request));
   if (!read.success || !z.uuid().safeParse(params.job).success) throw new Response(null, { status: 400, statusText: 'That is not a request for a route' });
-  const { command, methods, force, tasks } = read.data;
-  const done = await adoptRoute(who, params.job, command, { ...(methods ? { methods } : {}), ...(force ? { force } : {}), more: tasks });
+  const { command, methods, force, tasks, override } = read.data;
+  const done = await adoptRoute(who, params.job, command, { ...(methods ? { methods } : {}), ...(force ? { force } : {}), more: tasks }, override);
   if (!done.ok && done.code === 'no such job') throw new Response(null, { status: 404, statusText: 'No such job' });
   if (!done.ok) return { error: `There is no safe way to the ${list('because' in done ? done.because : [])}.` };
-  if (done.outcome.status === 'refused') return { error: 'The job is closed: no route can be taken.' };
+  if (done.outcome.status === 'refused') {
+    const { refused } = done.outcome;
+    return refused.code === 'interlock' ? { findings: refused.findings } : { error: refused.code === 'closed' ? 'The job is closed: no route can be taken.' : 'The route was not taken.' };
+  }
   throw redirect(`/jobs/${params.job}/work`);
 }
 
@@ -63,7 +71,10 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const submit = useSubmit();
   const go = useNavigate();
   const busy = useNavigation().state !== 'idle';
-  const failed = useActionData<typeof action>()?.error;
+  const answered = useActionData<typeof action>();
+  const failed = answered && 'error' in answered ? answered.error : undefined;
+  const [stop, setStop] = useState<Finding[]>();
+  useEffect(() => { if (answered && 'findings' in answered) setStop(answered.findings); }, [answered]);
   const [said, setSaid] = useState<string>();
   const [clearing, setClearing] = useState<string>();
   const [hover, setHover] = useState<Step>();
@@ -72,7 +83,6 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const inForce = context.route;
   const planning = loaderData.plan !== null;
   const [wishes, setWishes] = useState<{ methods: Record<string, string>; force: Record<string, string> }>(() => ({ methods: { ...page.route?.input.methods }, force: { ...page.route?.input.force } }));
-  useEffect(() => forgetDraft(page.id), [page.id]);
   useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
 
   const input = useMemo(() => (planning ? jobRouteInput(who.settings, index, state, wishes) : undefined), [planning, who.settings, index, state, wishes]);
@@ -82,14 +92,13 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const adopted = !planning && !!inForce;
   const tasks = Object.entries(state.task).map(([slot, a]) => ({ slot, action: a }) as Task);
   const conditions = Object.keys(state.condition).filter((c) => state.condition[c]);
-  const take = () => { void submit(JSON.stringify({ command: crypto.randomUUID(), ...wishes }), { method: 'post', encType: 'application/json' }); };
+  const take = (override?: OverrideGiven) => { void submit(JSON.stringify({ command: crypto.randomUUID(), ...wishes, ...(override ? { override } : {}) }), { method: 'post', encType: 'application/json' }); };
   const report = (body: Parameters<typeof replica.report>[0], then?: () => void) => { void replica.report(body).then((d) => { setSaid(d.refused ? refusalText(index, d.refused) : undefined); if (!d.refused) then?.(); }); };
   const again = `/jobs/${page.id}/route?again=1`;
   const { currency } = who.settings;
   return (
     <>
-      <Head who={who} jobs={strip} current={page.id} />
-      <JobTabs id={page.id} here="route" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
+      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="route" />
       <main className="page stack">
         {(failed || said) && <div className="note stop" role="alert">{failed ?? said}</div>}
         {answer && 'infeasible' in answer && <div className="note stop" role="alert">{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</div>}
@@ -97,7 +106,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
           <section className="card">
             <div className="spread" style={{ marginBottom: 6 }}>
               <div><h1>{cap(list(tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`), 3))}</h1><p className="muted">{adopted ? 'The route in force.' : flag(state, 'ending') ? 'This job is closed.' : inForce ? 'Planned again from where the device stands now; what is out stays out.' : 'Computed from the model and this device’s condition.'}</p></div>
-              {adopted ? <div className="row" style={{ flexWrap: 'nowrap' }}>{!flag(state, 'ending') && <a className="btn" style={{ textDecoration: 'none' }} href={again}>Plan again</a>}<a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route/print`}>Print</a><a className="btn primary" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/work`}>To the bench</a></div> : shown && <button type="button" className="btn primary" disabled={busy} onClick={take}>Take this route</button>}
+              {adopted ? <div className="row" style={{ flexWrap: 'nowrap' }}>{!flag(state, 'ending') && <a className="btn" style={{ textDecoration: 'none' }} href={again}>Plan again</a>}<a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route/print`}>Print</a><a className="btn primary" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/work`}>To the bench</a></div> : shown && <button type="button" className="btn primary" disabled={busy} onClick={() => take()}>Take this route</button>}
             </div>
             {planning && plan.busy && <div className="note row" role="status" style={{ marginBottom: 8 }}><span style={{ flex: 1 }}>{!shown ? 'Planning…' : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, currency)} from the least; looking further.`}<span className="bar" style={{ display: 'block', marginTop: 6 }}><i style={{ width: `${(100 * plan.stage) / Math.max(1, plan.stages)}%` }} /></span></span><button type="button" className="btn slim" onClick={plan.stop}>Stop here</button></div>}
             {shown ? <StepTable index={index} plan={shown} left={(s) => (adopted ? targetsLeft(state, s).length : s.targets.length)} hover={hover} onHover={setHover} /> : !plan.busy && <p>{flag(state, 'ending') ? 'No route was taken.' : 'No route.'}</p>}
@@ -116,12 +125,13 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             {shown && <MethodsCard plan={shown} chosen={planning ? wishes.methods : {}} onChoose={planning ? (row, option) => setWishes((w) => ({ ...w, methods: { ...w.methods, [row]: option } })) : undefined} />}
             {shown && consentsNeeded(shown.effects).length > 0 && <section className="card stack">
               <h2>Tell the owner</h2>
-              {consentsNeeded(shown.effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}<span className="muted small"> {e.remedy}</span></span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${state.consent[e.id]}`}</span> : <button type="button" className="btn slim nowrap" onClick={() => report({ type: 'consentGiven', effect: e.id, by: page.owner ?? 'owner at the counter' })}>Owner agrees</button>}</div>)}
+              {consentsNeeded(shown.effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}<span className="muted small"> {e.remedy}</span></span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span> : <button type="button" className="btn slim nowrap" onClick={() => report({ type: 'consentGiven', effect: e.id, by: 'owner' })}>Owner agrees</button>}</div>)}
             </section>}
             {adopted && <p className="row"><a href={`/jobs/${page.id}/route.json`} download>Route as JSON</a></p>}
           </div>
         </div>
       </main>
+      {stop && <StopSheet index={index} findings={stop} who={who} onBack={() => setStop(undefined)} passLabel="Take the route all the same" onPass={(o) => { setStop(undefined); take(o); }} />}
       {clearing && <ClearSheet condition={clearing} onClose={() => setClearing(undefined)} onClear={(reason) => { setClearing(undefined); report({ type: 'conditionCleared', condition: clearing as 'swollen', reason }, () => void go(again)); }} />}
     </>
   );

@@ -3,8 +3,9 @@ import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
 import { bodyFor, isTargetDone } from '../../../core/job/report';
 import type { JobState } from '../../../core/job/state';
+import { noGoOfMarks } from '../../../core/job/mark-rules';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
+import type { Caution, Step } from '../../../core/route/types';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
@@ -24,6 +25,8 @@ interface Props {
   conditions: string[];
   jobId: string;
   onTarget: (body: Body) => void;
+  /** All screws of this go at once; absent where there is one or none. */
+  onAll?: (() => void) | undefined;
 }
 
 /** One sentence in big type, and below it only what is needed for that. */
@@ -34,6 +37,9 @@ export function InstructionPanel(p: Props) {
   if (now.kind === 'finished') return <><p className="muted">Prove · all steps done</p><h1 className="now-title">Everything is back</h1><p>The ledger balances below. What is left is the hand-over.</p></>;
   if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
   const { step } = now;
+  // where glass is missing on this device, its edge is as much out of bounds as the model's own
+  const broken = step.cautions.includes('depth') && !step.cautions.includes('no-go-edges') && noGoOfMarks(Object.values(state.mark), index.model.outline).length > 0;
+  const cautions: Caution[] = broken ? [...step.cautions, 'no-go-edges'] : step.cautions;
   return (
     <>
       <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>
@@ -46,7 +52,7 @@ export function InstructionPanel(p: Props) {
       {now.kind === 'do' && now.findings.map((f) => { const t = findingText(index, f); return <div key={f.rule} className={`note ${f.severity === 'warn' ? '' : 'stop'}`} style={{ marginTop: 8 }}><span className="strong">{t.what}</span> {t.instead}</div>; })}
       {p.measured !== undefined && now.kind === 'do' && <Measured index={index} target={now.target} mm={p.measured} />}
       {(step.note || howText(index, step)) && <p style={{ marginTop: 10, fontSize: 17 }}>{[step.note, howText(index, step)].filter(Boolean).join(' ')}</p>}
-      {step.cautions.length > 0 && <div className="note" style={{ marginTop: 10 }}>{step.cautions.map((c, i) => <p key={c} className={i === 0 ? 'strong' : ''}>{cautionText[c]}</p>)}</div>}
+      {cautions.length > 0 && <div className="note" style={{ marginTop: 10 }}>{cautions.map((c, i) => <p key={c} className={i === 0 ? 'strong' : ''}>{cautionText[c]}</p>)}</div>}
       {stepWhy(index, step) && step.action !== 'check' && <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>}
       {p.nextUp && <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}
     </>
@@ -57,11 +63,11 @@ const lower = (s: string) => s[0]!.toLowerCase() + s.slice(1);
 function BitChip({ steps, at, step }: Props & { step: Step }) {
   const inHand = steps.slice(0, at).findLast((s) => s.bit)?.bit;
   const change = inHand !== step.bit;
-  return <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}><Recess drive={step.bit!} size={26} /><span className="strong" style={{ fontSize: 18 }}>{driveName[step.bit!]}</span><span>{change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}</span></div>;
+  return <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}><Recess drive={step.bit!} size={26} /><span className="strong nowrap" style={{ fontSize: 18 }}>{driveName[step.bit!]}</span><span>{change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}</span></div>;
 }
 
 /** The things of a step: screws with their lengths to scale, connectors, bonds; the next one lit. */
-function Targets({ index, state, step, target, onTarget }: Props & { step: Step; target: string }) {
+function Targets({ index, state, step, target, onTarget, onAll }: Props & { step: Step; target: string }) {
   if (step.action === 'check') return null;
   if (step.action === 'heat' || holds.has(step.action)) return step.waitS > 0 ? <p style={{ fontSize: 17 }}>{`${span(step.waitS)}; it runs by itself.`}</p> : null;
   const screws = step.action === 'unscrew' || step.action === 'fasten';
@@ -79,6 +85,7 @@ function Targets({ index, state, step, target, onTarget }: Props & { step: Step;
           </tr>
         );
       })}
+      {onAll && <tr><td colSpan={5}><button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}><kbd>A</kbd>{` all ${step.targets.filter((t) => !isTargetDone(state, step, t)).length} are ${step.action === 'fasten' ? 'in' : 'out'}`}</button></td></tr>}
     </tbody></table>
   );
 }

@@ -3,30 +3,43 @@ import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
 import { instruct } from '../../../core/job/instruct';
 import type { Finding } from '../../../core/job/interlocks';
+import { bodyFor, targetsLeft } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
+import type { Face } from '../../../core/model/schema';
 import { benchTime } from '../../job/clock';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
+import { takePhoto } from '../../job/photos';
 import { type SendState, senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { DeviceMap } from '../../ui/device-map';
 import { Head, JobTabs, useNow, useStrip, workFor } from '../../ui/head';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
-import { Mat, matCells } from '../../ui/mat';
+import { MapView } from '../../ui/map-view';
+import { usePreferences } from '../../ui/preferences';
+import { say } from '../../ui/speech';
 import { type OverrideGiven, StopSheet } from '../../ui/stop-sheet';
 import { findingText, refusalText } from '../../words/findings';
 import { eventText } from '../../words/events';
-import { doneLabel } from '../../words/steps';
+import { cautionText, doneLabel, stepTitle } from '../../words/steps';
 import { thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/work';
+import { BootCard } from './boot-card';
+import { FindSheet } from './find-sheet';
 import { InstructionPanel } from './instruction-panel';
 import { KeysSheet } from './keys-sheet';
+import { ManifestCard } from './manifest-card';
+import { MatPanel } from './mat-panel';
+import { NoteSheet } from './note-sheet';
+import { NotesHere, thingsOf } from './notes-here';
+import { ProgrammerCard, useProgrammer } from './programmer-card';
 import { QuestionSheet } from './question-sheet';
-import { Tray } from './tray';
-import { ThingSheet, TroubleSheet } from './trouble-sheet';
+import { ThingSheet } from './thing-sheet';
+import { TroubleSheet } from './trouble-sheet';
+import { useMat } from './use-mat';
+import { WorkerBar } from './worker-bar';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -36,8 +49,9 @@ type Loaded = Awaited<ReturnType<typeof loader>>;
 export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
   return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {});
 }
+const noThings: readonly string[] = [];
 const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
-const quiet: SendState = { kept: 0, link: 'ok', refused: [] };
+const quiet: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
 
 export default function Work({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
@@ -49,12 +63,17 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const send = useSyncExternalStore(sender.watch, sender.snapshot, () => quiet);
   const time = useNow();
   const { state, context } = view;
+  // a press is kept from the moment it is pressed, before the outbox has been counted
+  const shownSend = useMemo(() => ({ ...send, kept: Math.max(send.kept, view.kept) }), [send, view.kept]);
   const index = indexModel(page.model);
   // the clock enters here: a wait that ends changes the instruction without any event
   const now = useMemo(() => instruct(context, state, time ? benchTime() : { at: page.now, clockKnown: true }), [context, state, time, page.now]);
 
-  const [stop, setStop] = useState<{ findings: Finding[]; body: Body }>();
-  const [sheet, setSheet] = useState<'trouble' | 'keys'>();
+  const [stop, setStop] = useState<{ findings: Finding[]; body: Body; rest: readonly Body[] }>();
+  const [sheet, setSheet] = useState<'trouble' | 'keys' | 'note' | 'find'>();
+  const [noteOf, setNoteOf] = useState<string>();
+  const [turned, setTurned] = useState<{ step: string; face: Face }>();
+  const prefs = usePreferences();
   const [picked, setPicked] = useState<string>();
   const [said, setSaid] = useState<string>();
   const [measured, setMeasured] = useState<number>();
@@ -76,12 +95,21 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const e = view.lastForeign;
   useEffect(() => { if (e) setSaid(`${page.people[e.by] ?? 'Another bench'}: ${eventText(index, e.body)}`); }, [e, index, page.people]);
 
-  const report = (body: Body, override?: OverrideGiven) => {
+  /** One after another; what is stopped or refused stops the rest, which then follows when the stop is passed. */
+  const report = (body: Body, override?: OverrideGiven, rest: readonly Body[] = []): void => {
     void replica.report(body, override ? { override } : {}).then((d) => {
-      if (d.refused?.code === 'interlock') setStop({ findings: d.refused.findings, body });
+      if (d.refused?.code === 'interlock') setStop({ findings: d.refused.findings, body, rest });
       else if (d.refused) setSaid(refusalText(index, d.refused));
+      else if (rest[0]) report(rest[0], undefined, rest.slice(1));
     });
   };
+  // whoever does the first thing at a device that nobody works on is its worker
+  const act = (...bodies: Body[]): void => {
+    const all: Body[] = flag(state, 'worker') === undefined && bodies.some((b) => b.type !== 'retracted') ? [{ type: 'takenOver', bench: who.bench }, ...bodies] : bodies;
+    if (all[0]) report(all[0], undefined, all.slice(1));
+  };
+  const programmer = useProgrammer(page.id, step, () => replica.sync());
+  const open = stop !== undefined || sheet !== undefined || picked !== undefined || now.kind === 'question';
   const press = () => {
     const s = shown.current;
     if (performance.now() < s.deadUntil || stop || sheet || picked) return;
@@ -90,9 +118,27 @@ export default function Work({ loaderData }: Route.ComponentProps) {
     else if (s.now.kind === 'no route') void go(`/jobs/${page.id}/route`);
     else if (s.now.kind === 'do') {
       const serious = s.now.findings.filter((f) => f.severity !== 'warn');
-      if (serious.length) setStop({ findings: serious, body: s.now.body });
-      else report(s.now.body);
+      if (serious.length) setStop({ findings: serious, body: s.now.body, rest: [] });
+      else if (programmer) programmer.run();
+      else act(s.now.body);
     }
+  };
+  const screwsNow = now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten') ? targetsLeft(state, now.step) : [];
+  const all = () => {
+    const s = shown.current;
+    if (performance.now() < s.deadUntil || open || s.now.kind !== 'do' || !screwsNow.length || s.now.findings.some((f) => f.severity !== 'warn')) return;
+    act(...screwsNow.map((t) => bodyFor(index, state, (s.now as { step: typeof step & object }).step, t)));
+  };
+  const spoken = step ? `${stepTitle(index, step)}. ${step.cautions[0] ? cautionText[step.cautions[0]] : ''}` : '';
+  const speak = () => { if (spoken && !say(spoken)) setSaid('This browser has no voice.'); };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each instruction
+  useEffect(() => { if (prefs.speak && spoken) say(spoken); }, [prefs.speak, step?.id]);
+  const face = turned && turned.step === (step?.id ?? '') ? turned.face : (step?.face ?? 'front');
+  const turn = () => setTurned({ step: step?.id ?? '', face: face === 'front' ? 'back' : 'front' });
+  /** What a calliper typed: of a screw that comes out it is kept, of one that goes in it is only compared. */
+  const measure = (mm: number) => {
+    setMeasured(mm);
+    if (now.kind === 'do' && now.step.action === 'unscrew') act({ type: 'screwMeasured', piece: (now.body as { piece: string }).piece, lengthMm: mm });
   };
   const last = state.trail[state.trail.length - 1];
   const undo = () => { if (last && !stop && !sheet && !picked) report({ type: 'retracted', event: last.event }); };
@@ -100,57 +146,45 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const main = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
   useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
-  const open = stop !== undefined || sheet !== undefined || picked !== undefined || now.kind === 'question';
   useKeys({
     next: press, undo,
-    trouble: () => setSheet('trouble'), keys: () => setSheet('keys'), escape: () => { setSheet(undefined); setPicked(undefined); setStop(undefined); },
+    trouble: () => setSheet('trouble'), keys: () => setSheet('keys'), note: () => { setNoteOf(undefined); setSheet('note'); }, all, turn, say: speak, search: () => setSheet('find'), escape: () => { setSheet(undefined); setPicked(undefined); setStop(undefined); },
     device: (n) => { const j = strip[n - 1]; if (j && j.id !== page.id) void go(workFor(j)); },
-    typed: (text) => { const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, '')); if (Number.isFinite(mm) && mm > 0 && mm < 100) setMeasured(mm); else setSaid(`Typed by an instrument: ${text}`); },
+    typed: (text) => { const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, '')); if (Number.isFinite(mm) && mm > 0 && mm < 50) measure(mm); else setSaid(`Typed by an instrument: ${text}`); },
   }, !open || stop !== undefined || sheet !== undefined || picked !== undefined);
 
-  const cells = useMemo(() => {
-    const used = new Set<string>();
-    for (const f of index.fasteners.keys()) if (state.place[`${f}#1`] !== undefined) used.add(f);
-    for (const s of view.context.route?.steps ?? []) if (s.action === 'unscrew' || s.action === 'fasten') for (const t of s.targets) used.add(t);
-    return matCells(index, [...used].filter((id) => index.fasteners.has(id)));
-  }, [index, view.context.route, state.place]);
-  const pages = Math.max(1, ...cells.map((c) => c.page + 1));
-  const [turned, setTurned] = useState<number>();
-  const pageNow = cells.find((c) => c.id === target)?.page;
-  // the page follows the screw in hand; turned by hand it stays until the next screw
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new target turns the page back
-  useEffect(() => setTurned(undefined), [target]);
-  const [kept, setKept] = useState(0);
-  useEffect(() => { if (pageNow !== undefined) setKept(pageNow); }, [pageNow]);
-  const matPage = Math.min(turned ?? pageNow ?? kept, pages - 1);
-  const onPage = useMemo(() => cells.filter((c) => c.page === matPage), [cells, matPage]);
+  const look = useMat(index, page.mat, state, view.context.route, target);
+  const follow = useMemo(() => (step && !['check', 'read data', 'write data', 'set aside'].includes(step.action) ? step.targets : noThings), [step]);
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   const releasing = step?.action === 'release' && index.bonds.get(step.targets[0]!)?.kind === 'perimeter-seal';
   const steps = view.context.route?.steps ?? [];
   const at = step ? steps.indexOf(step) : steps.length;
   const blocked = now.kind === 'do' && now.findings.some((f) => f.severity !== 'warn');
-  const button = now.kind === 'do' ? doneLabel(index, now.step, now.target) : now.kind === 'finished' ? 'Hand over' : now.kind === 'checks' ? 'Answer the checks' : now.kind === 'no route' ? 'Plan the route' : now.kind === 'waiting' ? 'waiting' : now.kind === 'question' ? 'answer first' : 'job is closed';
+  const button = programmer ? (step?.action === 'read data' ? 'Read them now' : 'Write and compare') : now.kind === 'do' ? doneLabel(index, now.step, now.target) : now.kind === 'finished' ? 'Hand over' : now.kind === 'checks' ? 'Answer the checks' : now.kind === 'no route' ? 'Plan the route' : now.kind === 'waiting' ? 'waiting' : now.kind === 'question' ? 'answer first' : 'job is closed';
   return (
-    <>
+    <div className="benchpage">
       <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />
       <JobTabs id={page.id} here="work" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
+      <WorkerBar state={state} who={who} page={page} onTake={() => report({ type: 'takenOver', bench: who.bench })} />
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
       <main className="work" ref={main} tabIndex={-1} style={{ outline: 'none' }} onMouseDown={(ev) => ev.preventDefault()}>
         <section className="fit" aria-label="Map">
-          <div className="spread small muted"><span>{`${index.model.name}, ${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${step?.face === 'back' ? 'back side up' : `display side up, hinge ${index.model.hinge}`}`}</span><span>10 mm ticks</span></div>
-          <DeviceMap index={index} state={state} lit={lit} now={target} showNoGo={releasing} face={step?.face ?? 'front'} onPick={setPicked} />
+          <MapView title={`${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${face === 'back' ? 'back side up' : 'display side up'}, hinge ${index.model.hinge}`} onTurn={turn} index={index} state={state} lit={lit} now={target} showNoGo={releasing} face={face} onPick={setPicked} large={prefs.text === 'large'} follow={face === (step?.face ?? 'front') ? follow : noThings} />
         </section>
         <section aria-label="Instruction" aria-live="polite">
-          <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} time={time || page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => report(body)} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
+          <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} time={time || page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => act(body)} onAll={screwsNow.length > 1 ? all : undefined} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
+          {step && programmer && <ProgrammerCard index={index} step={step} work={programmer} simulated={page.simulated} onByHand={() => act({ type: 'dataDeclined', slot: step.targets[0]!, reason: 'the programmer could not; the notice is accepted' })} />}
+          {step && <BootCard index={index} state={state} step={step} />}
+          {step && <ManifestCard index={index} state={state} step={step} route={context.route} jobId={page.id} onReport={(b) => act(b)} />}
+          <NotesHere index={index} state={state} step={step} page={page} />
         </section>
         <section aria-label="Mat" style={{ display: 'flex', flexDirection: 'column', gap: 8 }}>
-          <div className="spread small"><span className="muted">{pages > 1 ? <>Mat <button type="button" className="btn slim" onMouseDown={noFocus} onClick={() => setTurned((matPage + 1) % pages)} aria-label={`Page ${matPage + 1} of ${pages}, turn`}>{`page ${matPage + 1} / ${pages}`}</button></> : 'Mat'}</span><span className="strong">{`${Object.values(state.place).filter((p) => p.startsWith('mat/')).length} on it, ${Object.values(state.place).filter((p) => p === 'adrift').length} adrift`}</span></div>
-          <Mat index={index} state={state} cells={onPage} now={target} lit={lit} />
-          <Tray index={index} state={state} lit={lit} />
+          <MatPanel index={index} state={state} look={look} target={target} lit={lit} jobId={page.id} />
         </section>
       </main>
-      <Ledger index={index} state={state} send={send}>
+      <Ledger index={index} state={state} send={shownSend}>
         <button type="button" className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}><span className="cap">T</span><br />Trouble</button>
+        <button type="button" className="key" onMouseDown={noFocus} onClick={() => { setNoteOf(undefined); setSheet('note'); }}><span className="cap">N</span><br />Note</button>
         <button type="button" className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}><span className="cap">⌫</span><br />Undo</button>
         <button type="button" className="go" onMouseDown={noFocus} onClick={press} disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'} data-testid="go">
           <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span><br />{button}
@@ -158,14 +192,17 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       </Ledger>
       {said && <div className="flash note" role="status">{said}</div>}
       {send.refused.filter((r) => r.job === page.id).slice(0, 1).map((r) => <div key={r.id} className="flash note stop" role="alert">{refusalText(index, r.outcome.refused)} <button type="button" className="btn slim" onClick={() => sender.dismiss(r.id)}>Understood</button></div>)}
-      {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel="Do it all the same" onPass={(o) => { const b = stop.body; setStop(undefined); report(b, o); }} />}
-      {now.kind === 'question' && <QuestionSheet text={findingText(index, { rule: now.rule as Finding['rule'], ids: now.ids })} about={now.ids.map((i) => thingName(index, i)).join(', ')} onAnswer={(answer) => report({ type: 'answered', question: now.question, answer })} onUndo={last?.by === who.personId ? undo : undefined} />}
-      {sheet === 'trouble' && <TroubleSheet index={index} state={state} step={step} target={target} onClose={() => setSheet(undefined)} onReport={(b) => { setSheet(undefined); report(b); }} />}
+      {send.photos.filter((p) => p.job === page.id).slice(0, 1).map((p) => <div key={p.id} className="flash note stop" role="alert">{`A photograph was not taken: ${p.error}`} <button type="button" className="btn slim" onClick={() => void sender.forgetPhoto(p.id)}>Let it go</button></div>)}
+      {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel="Do it all the same" onPass={(o) => { const { body, rest } = stop; setStop(undefined); report(body, o, rest); }} />}
+      {now.kind === 'question' && state.question[now.question] && <QuestionSheet key={now.question} index={index} id={now.question} question={state.question[now.question]!} people={page.people} text={findingText(index, { rule: now.rule as Finding['rule'], ids: now.ids })} about={now.ids.map((i) => thingName(index, i)).join(', ')} onReport={(b) => report(b)} onUndo={last?.by === who.personId ? undo : undefined} />}
+      {sheet === 'trouble' && <TroubleSheet index={index} state={state} step={step} target={target} spares={page.spares} jobId={page.id} onClose={() => setSheet(undefined)} onReport={(...bodies) => { if (!bodies.some((b) => b.type === 'lost' || b.type === 'spilled' || (b.type === 'bondReleased' && b.torn))) setSheet(undefined); act(...bodies); }} />}
       {sheet === 'keys' && <KeysSheet onClose={() => setSheet(undefined)} />}
-      {picked && <ThingSheet index={index} state={state} id={picked} onClose={() => setPicked(undefined)} onReport={(b) => { setPicked(undefined); report(b); }} />}
+      {sheet === 'find' && <FindSheet index={index} onClose={() => setSheet(undefined)} onPick={(id) => { setSheet(undefined); setPicked(id); }} />}
+      {sheet === 'note' && <NoteSheet index={index} things={noteOf ? [noteOf] : thingsOf(step)} onClose={() => setSheet(undefined)} onReport={(b) => { setSheet(undefined); act(b); }} onPhotos={(files, thing) => { void Promise.all([...(files ?? [])].map((f) => takePhoto(sender.owner, page.id, f, thing))).then(() => sender.flush()); }} />}
+      {picked && <ThingSheet index={index} state={state} id={picked} onClose={() => setPicked(undefined)} onReport={(b) => { setPicked(undefined); act(b); }} onNote={() => { setNoteOf(picked); setPicked(undefined); setSheet('note'); }} />}
       <p className="sr"><Link to="/">Bench</Link></p>
       {/* the check must open without the server, too */}
       <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />
-    </>
+    </div>
   );
 }

@@ -2,6 +2,7 @@ import { Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import { type Role, roles } from '../../../core/job/interlocks';
+import { readAmount } from '../../../core/quote/amount';
 import { generalStations } from '../../../core/route/catalogue';
 import { methodRows, methodsOf } from '../../../core/route/methods';
 import { stripFor } from '../../../server/use-cases/bench-page';
@@ -87,11 +88,11 @@ function Money({ rate, currency, waits, may }: { rate: number; currency: string;
   const [amount, setAmount] = useState((rate / 100).toFixed(2));
   const [flash, setFlash] = useState(String(waits.solventFlashS));
   const [cool, setCool] = useState(String(waits.coolingS));
-  const minor = Math.round(Number(amount.replace(',', '.').trim()) * 100);
+  const read = readAmount(amount);
   return (
     <section className="card stack">
       <h2>Rate and waits</h2>
-      <form className="field" onSubmit={(e) => { e.preventDefault(); money.change({ do: 'rate', hourlyRateMinor: amount.trim() === '' || Number.isNaN(minor) ? null : minor }); }}>
+      <form className="field" onSubmit={(e) => { e.preventDefault(); money.change({ do: 'rate', hourlyRateMinor: read.ok ? read.minor : null }); }}>
         <label htmlFor="rate">{`An hour of hands, ${currency}`}</label><div className="row" style={{ flexWrap: 'nowrap' }}><Input id="rate" inputMode="decimal" disabled={!may} value={amount} onChange={(e) => setAmount(e.target.value)} maxLength={12} /><Button htmlType="submit" disabled={!may} loading={money.busy}>Keep</Button></div><Said said={money.said} /><Said said={money.said} field="hourlyRateMinor" />
       </form>
       <form className="stack" style={{ gap: 6 }} onSubmit={(e) => { e.preventDefault(); times.change({ do: 'waits', solventFlashS: Number(flash), coolingS: Number(cool) }); }}>

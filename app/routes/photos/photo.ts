@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { photoLimitBytes } from '../../../core/job/photo-limit';
+import { dropPhoto, keepPhoto, photoOf } from '../../../server/use-cases/photos';
+import { requirePersonForData, requireSameOrigin } from '../../context';
+import type { Route } from './+types/photo';
+
+const ids = z.object({ job: z.uuid(), photo: z.uuid() });
+const none = () => Response.json({ error: 'no such photograph' }, { status: 404 });
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const who = requirePersonForData(context);
+  const read = ids.safeParse(params);
+  const jpeg = read.success ? await photoOf(who, read.data.job, read.data.photo) : undefined;
+  // it never changes under its id, but it is for signed-in people of one workshop only
+  return jpeg ? new Response(new Uint8Array(jpeg), { headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=604800, immutable', 'X-Content-Type-Options': 'nosniff' } }) : none();
+}
+
+/** PUT takes a photograph in, DELETE removes one of a device that is still being received. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const who = requirePersonForData(context);
+  requireSameOrigin(request);
+  const read = ids.safeParse(params);
+  if (!read.success) return none();
+  if (request.method === 'DELETE') return (await dropPhoto(who, read.data.job, read.data.photo)) ? Response.json({ ok: true }) : Response.json({ error: 'It is part of the record of a received device and stays.' }, { status: 409 });
+  const bytes = await bodyWithin(request, photoLimitBytes);
+  if (!bytes) return Response.json({ error: `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.` }, { status: 413 });
+  const kept = await keepPhoto(who, read.data.job, read.data.photo, bytes);
+  return kept.ok ? Response.json(kept) : Response.json({ error: kept.error }, { status: kept.status });
+}
+
+/** Reads a body as it comes and stops at a limit, whatever its header said. */
+async function bodyWithin(request: Request, limitBytes: number): Promise<Buffer | undefined> {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += chunk.byteLength;
+    if (size > limitBytes) return undefined;
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,12 @@
+import { knownCause, knownTest } from '../../core/diagnose/fault';
+import { type SymptomId, symptoms } from '../../core/diagnose/knowledge/symptoms';
+
+export const symptomName = (id: string) => symptoms.find((s) => s.id === (id as SymptomId))?.name ?? id;
+export const testName = (id: string) => knownTest(id)?.name ?? id;
+export const causeName = (id: string) => knownCause(id)?.name ?? id;
+/** `37 %`, and never 0 or 100 for what is only nearly so. */
+export function percent(p: number): string {
+  if (p > 0 && p < 0.005) return '< 1\u00a0%';
+  if (p < 1 && p > 0.995) return '> 99\u00a0%';
+  return `${Math.round(p * 100)}\u00a0%`;
+}

@@ -1,0 +1,98 @@
+import { conditionsOf } from '../job/view';
+import type { JobState } from '../job/state';
+import { functionsOf } from '../model/functions-of';
+import type { IndexedModel } from '../model/index-model';
+import type { Condition } from '../model/schema';
+import type { Problem, Seen, Test } from './problem';
+import { causes, comebackMinutes, type KnownCause, otherWeight, past } from './knowledge/causes';
+import { type SymptomId, symptomIds, symptoms } from './knowledge/symptoms';
+import { type KnownTest, tests } from './knowledge/tests';
+
+/** What finished jobs have shown: how often a cause was found behind a symptom, and what a test said when it was that cause. */
+export interface Experience {
+  causes: Record<string, Record<string, number>>;
+  tests: Record<string, Record<string, Record<string, number>>>;
+}
+export const noExperience: Experience = { causes: {}, tests: {} };
+/** The starting guesses count as so many finished jobs for a symptom, and as so many for each row of a test. */
+export const guessJobs = { symptom: 20, row: 8 } as const;
+
+export interface Fault {
+  problem: Problem;
+  /** In the order of the problem's causes. */
+  causes: (KnownCause & { slot: string | undefined; jobs: number })[];
+  tests: readonly KnownTest[];
+  symptoms: SymptomId[];
+  /** Finished jobs with one of these symptoms, on which the causes' figures rest beside the guesses. */
+  jobs: number;
+}
+const causeById = new Map(causes.map((c) => [c.id, c]));
+const testById = new Map(tests.map((t) => [t.id, t]));
+export const knownCause = (id: string): KnownCause | undefined => causeById.get(id);
+export const knownTest = (id: string): KnownTest | undefined => testById.get(id);
+
+/** The slot of a model that a cause sits in: the one that serves its function, else the first of its kinds that the model has. */
+export function slotOfCause(index: IndexedModel, cause: KnownCause): string | undefined {
+  const fit = cause.kinds.flatMap((k) => index.model.slots.filter((s) => s.kind === k));
+  return (fit.find((s) => cause.serves && functionsOf(index, s.id).includes(cause.serves)) ?? fit[0])?.id;
+}
+
+/**
+ * The fault of a job as a problem: causes that this model can have, with chances from the symptoms, from the device's
+ * past and from finished jobs (counts on top of the guesses, a Dirichlet prior), and the tests that nothing forbids.
+ * Money in minor units. With several symptoms a cause counts by the product of its shares: one that explains them all wins.
+ * @param more what else is known of the past: `here before`
+ * @returns undefined while no symptom is recorded
+ */
+export function faultOf(index: IndexedModel, state: JobState, hourlyRateMinor: number, experience: Experience = noExperience, more: readonly string[] = []): Fault | undefined {
+  const said = symptomIds.filter((s) => state.symptom[s]);
+  if (!said.length) return undefined;
+  const conditions = conditionsOf(state);
+  const marks = Object.values(state.mark).flatMap((m) => (m ? [m.kind] : []));
+  // a condition that a mark or a symptom has set is the same news once more
+  const own = conditions.filter((c) => !marks.includes(state.condition[c]!.because) && !(c === 'wet' && state.symptom.wet));
+  const known = [...new Set([...marks, ...own, ...more])];
+  const possible = causes.map((c) => ({ ...c, slot: slotOfCause(index, c) })).filter((c) => c.kinds.length === 0 || c.slot !== undefined);
+  const weight = (c: KnownCause) => known.reduce((w, k) => w * (past[k]?.[c.id] ?? 1), said.reduce((w, s) => w * shareOf(s, c.id, experience), 1));
+  const weighed = possible.map((c) => ({ c, w: weight(c), jobs: said.reduce((n, s) => n + (experience.causes[s]?.[c.id] ?? 0), 0) })).filter((x) => x.w > 0);
+  const sum = weighed.reduce((a, x) => a + x.w, 0);
+  const minute = hourlyRateMinor / 60;
+  const display = Math.max(0, ...index.model.slots.filter((s) => s.kind === 'display').map((s) => s.price));
+  const fitted = more.includes('here before') || Object.keys(state.place).some((p) => !p.endsWith('#1'));
+  const allowed = tests.filter((t) => !(t.never ?? []).some((n) => conditions.includes(n as Condition)) && (!t.for || t.for.some((x) => state.symptom[x])) && (t.id !== 'original-back' || fitted) && !(t.needs && (state.check[`before ${t.needs}`]?.result === 'fails' || state.check['before power']?.result === 'fails')));
+  const seen: Seen[] = Object.entries(state.test).filter(([t, e]) => e.outcome !== undefined && testById.get(t)?.outcomes.some((o) => o.id === e.outcome)).sort(([, a], [, b]) => a.seq - b.seq).map(([test, e]) => ({ test, outcome: e.outcome! }));
+  const asked = [...allowed, ...tests.filter((t) => !allowed.includes(t) && seen.some((s) => s.test === t.id))];
+  const repairs = weighed.map(({ c, w }) => ({ id: c.id, prior: w / sum, repairCost: Math.round((c.task === 'replace' && c.slot ? (index.slots.get(c.slot)?.price ?? 0) : 0) + c.minutes * minute) }));
+  // whoever repairs the wrong thing looks again and pays for the right one, too: being wrong is never the cheap way out
+  const dearest = Math.max(...repairs.filter((r) => r.prior >= 0.02).map((r) => r.repairCost), 0);
+  return {
+    symptoms: said, jobs: said.reduce((n, s) => n + Object.values(experience.causes[s] ?? {}).reduce((a, b) => a + b, 0), 0),
+    causes: weighed.map(({ c, jobs }) => ({ ...c, jobs })), tests: asked,
+    problem: {
+      causes: repairs, wrongRepairPenalty: Math.round(comebackMinutes * minute) + 2 * dearest, seen,
+      tests: asked.map((t): Test => ({
+        id: t.id, outcomes: t.outcomes.map((o) => o.id), cost: Math.round((t.hands + t.wait / 10) * minute + t.risk * display),
+        likelihood: Object.fromEntries(weighed.map(({ c }) => [c.id, rowOf(t, c.id, experience)])),
+      })),
+    },
+  };
+}
+
+/** The share of a symptom's jobs that come from a cause: guess and count together; 0 for one that cannot show it. */
+function shareOf(symptom: SymptomId, cause: string, experience: Experience): number {
+  const guesses: Readonly<Record<string, number>> = { ...symptoms.find((s) => s.id === symptom)!.weights, other: otherWeight };
+  const counts = experience.causes[symptom] ?? {};
+  const total = Object.values(guesses).reduce((a, b) => a + b, 0);
+  const n = Object.values(counts).reduce((a, b) => a + b, 0);
+  // a cause that nobody thought of for this symptom still has a little, so that another symptom can bring it up
+  const guess = (guesses[cause] ?? 0.2) / total;
+  return (guessJobs.symptom * guess + (counts[cause] ?? 0)) / (guessJobs.symptom + n);
+}
+/** Chances of a test's outcomes under a cause: the row guessed, moved by what finished jobs with that cause have shown. */
+function rowOf(test: KnownTest, cause: string, experience: Experience): number[] {
+  const guess = test.given[cause] ?? test.usual;
+  const counts = experience.tests[test.id]?.[cause];
+  if (!counts) return [...guess];
+  const n = Object.values(counts).reduce((a, b) => a + b, 0);
+  return test.outcomes.map((o, i) => (guessJobs.row * guess[i]! + (counts[o.id] ?? 0)) / (guessJobs.row + n));
+}

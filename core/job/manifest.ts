@@ -1,0 +1,69 @@
+import { type IndexedModel, indexModel } from '../model/index-model';
+import { ridersOf } from '../model/riders';
+import type { Fate } from './events';
+import { type JobState, originalPiece } from './state';
+import { pieceInSlot, placeOf } from './view';
+
+/** One piece of an old assembly, and what becomes of it. */
+export interface ManifestRow {
+  rider: string;
+  fate: Fate;
+  /** Whose word that is: the model's, the chosen part's, or somebody who has looked. */
+  by: 'model' | 'part' | 'seen';
+  /** It still sits on the old assembly. */
+  still: boolean;
+  /** Nothing more to do about it: it is over, or it stays where it is on purpose. */
+  settled: boolean;
+}
+
+/** Slots whose pieces the new assembly brings, as far as anybody knows: what was seen, else the part's own list, else the model's. */
+export function arrivalsOf(index: IndexedModel, state: JobState, slot: string): string[] {
+  const own = index.slots.get(slot);
+  if (!own) return [];
+  const known = new Set(state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r)) ?? own.arrivesWith);
+  for (const r of ridersOf(index, slot, 'leaving')) {
+    const fate = r.hole ? undefined : state.fate[`${slot}/${r.id}`];
+    if (fate === 'move over') known.delete(r.id);
+    else if (fate) known.add(r.id);
+  }
+  return index.model.slots.filter((s) => known.has(s.id)).map((s) => s.id);
+}
+
+/** Arrivals that differ from the model's, by slot that is to be replaced: what the planner must be told. */
+export function arrivalsToPlan(index: IndexedModel, state: JobState): Record<string, string[]> {
+  const out: Record<string, string[]> = {};
+  for (const slot in state.task) {
+    if (state.task[slot] !== 'replace') continue;
+    const arrives = arrivalsOf(index, state, slot);
+    if (arrives.join() !== [...new Set(index.slots.get(slot)?.arrivesWith)].sort((a, b) => order(index, a) - order(index, b)).join()) out[slot] = arrives;
+  }
+  return out;
+}
+const order = (index: IndexedModel, slot: string) => index.model.slots.findIndex((s) => s.id === slot);
+
+const known = new WeakMap<IndexedModel, Map<string, IndexedModel>>();
+/** The model as it is when new assemblies bring other pieces than it says. Without a difference, the same index. */
+export function withArrivals(index: IndexedModel, arrives: Readonly<Record<string, readonly string[]>> | undefined): IndexedModel {
+  if (!arrives || !Object.keys(arrives).length) return index;
+  const key = JSON.stringify(arrives);
+  const before = known.get(index)?.get(key);
+  if (before) return before;
+  const made = indexModel({ ...index.model, slots: index.model.slots.map((s) => (arrives[s.id] ? { ...s, arrivesWith: [...arrives[s.id]!] } : s)) });
+  known.set(index, (known.get(index) ?? new Map()).set(key, made));
+  return made;
+}
+
+/** Every piece of the old assembly in a slot, with what becomes of it: nothing is forgotten that is not on this list. */
+export function manifestOf(index: IndexedModel, state: JobState, slot: string): ManifestRow[] {
+  const arrives = new Set(ridersOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map((r) => r.id));
+  return ridersOf(index, slot, 'leaving').filter((r) => !r.hole).map(({ id }) => {
+    const seen = state.fate[`${slot}/${id}`] as Fate | undefined;
+    const fate: Fate = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
+    const carrier = index.slots.get(id)!.carrier;
+    const still = placeOf(state, originalPiece(id), index) === `slot/${id}` && (carrier === undefined || pieceInSlot(state, slot) === originalPiece(slot) || placeOf(state, originalPiece(slot), index) === 'tray');
+    return { rider: id, fate, by: seen ? 'seen' : state.part[slot] ? 'part' : 'model', still, settled: fate !== 'move over' || !still };
+  });
+}
+
+/** Pieces that must move over and still sit on the old assembly: they would leave with it. */
+export const forgotten = (index: IndexedModel, state: JobState, slot: string): string[] => manifestOf(index, state, slot).filter((r) => !r.settled).map((r) => r.rider);

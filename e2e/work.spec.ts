@@ -1,0 +1,238 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob } from './app';
+
+const axe = async (page: Page, where: string) => {
+  const found = await new AxeBuilder({ page }).analyze();
+  expect(found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+};
+const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
+
+test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 2);
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'The mat was knocked' }).click();
+  await page.getByRole('button', { name: '2 screws on the mat are mixed up' }).click();
+  await page.getByRole('link', { name: 'Sort the 2' }).click();
+  await expect(page.getByText('0 measured of 2')).toBeVisible();
+  // a calliper types fast and ends with Enter, wherever the focus is
+  await page.locator('body').click({ position: { x: 5, y: 400 } });
+  await page.keyboard.type('4.19\n');
+  await expect(page.getByText('1 measured of 2')).toBeVisible();
+  await page.getByLabel('Length, mm').fill('two');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('is no length in mm');
+  await axe(page, 'sort');
+  await page.reload();
+  await expect(page.getByText('1 measured of 2')).toBeVisible();
+  await page.getByRole('button', { name: 'That is all: 1 screw adrift' }).click();
+  await page.waitForURL(/\/work$/);
+  await expect(page.getByTestId('adrift')).toContainText('screw A');
+  await page.keyboard.press('t');
+  await expect(page.getByText(/is adrift: look here/)).toBeVisible();
+  await expect(page.getByRole('dialog')).toContainText(/on the loudspeaker, magnetic, \d+ mm away/);
+  await axe(page, 'adrift');
+  await page.getByRole('button', { name: /is found/ }).click();
+  await expect(page.getByTestId('adrift')).toHaveCount(0);
+  await settled(page);
+  expect((await types(page, job)).filter((t) => ['spilled', 'sorted', 'lost', 'found'].includes(t))).toEqual(['spilled', 'sorted', 'lost', 'found']);
+});
+
+test('a stripped screw is scrapped and one from the spares box takes its place; all screws of a go at once by A', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'Head is stripped' }).click();
+  await expect(page.getByRole('dialog')).toContainText('A fresh bit');
+  await page.getByRole('button', { name: 'A1 is out, scrap it' }).click();
+  await expect(go(page)).toContainText('A2 is out');
+  await page.keyboard.press('a');
+  await expect(page.getByTestId('instruction')).not.toContainText('outside screws');
+  await settled(page);
+  // when it goes back, its own is scrap: take one that fits
+  await page.getByRole('button', { name: 'whole', exact: true }).click();
+  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
+  await page.getByRole('button', { name: 'another screw is in A1' }).click();
+  await settled(page);
+  const log = await logOf(page, job);
+  expect(log.find((e) => e.body.type === 'pieceSetAside')!.body).toMatchObject({ piece: 'A1#1', to: 'scrap' });
+  expect(log.filter((e) => e.body.type === 'takenOver')).toHaveLength(1);
+});
+
+test('a screw measured too long when it comes out is told at once, kept, and stops its own hole at refitting', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.type('7.40\n');
+  await expect(page.getByText(/7.4 here, this hole takes 6.7/)).toBeVisible();
+  await press(page, 1);
+  await settled(page);
+  expect((await logOf(page, job)).find((e) => e.body.type === 'screwMeasured')!.body).toMatchObject({ piece: 'A1#1', lengthMm: 7.4 });
+  await page.getByRole('button', { name: 'whole', exact: true }).click();
+  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
+  await page.getByRole('button', { name: 'A1 is in', exact: true }).click();
+  await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText('measured longer than the hole bears');
+});
+
+test('a note and a photograph of a thing come back the next time with this model', async ({ page }) => {
+  await signIn(page);
+  const first = await newJob(page, 'Sprig');
+  await page.keyboard.press('n');
+  await expect(page.getByLabel('What is to be remembered')).toBeFocused();
+  await page.getByLabel('What is to be remembered').fill('left one is longer than it looks');
+  await page.getByLabel('About').selectOption('A1');
+  await axe(page, 'note');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.keyboard.press('n');
+  await page.getByLabel('About').selectOption('A1');
+  await page.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
+  await expect(page.getByRole('region', { name: 'Notes here' }).getByRole('img')).toBeVisible();
+  await expect.poll(async () => (await types(page, first)).slice(-2)).toEqual(['noted', 'photographed']);
+  await newJob(page, 'Sprig');
+  await expect(page.getByRole('region', { name: 'Notes here' })).toContainText('left one is longer than it looks');
+});
+
+test('somebody else’s device says so and is taken over by an entry', async ({ page, browser }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  const bench = await (await browser.newContext()).newPage();
+  await signIn(bench, 'marek');
+  await bench.goto(`/jobs/${job}/work`);
+  await expect(bench.getByText(/Tova works on this at Ferry bench/)).toBeVisible();
+  await bench.getByRole('button', { name: 'Take it over' }).click();
+  await expect(bench.getByText(/works on this/)).toHaveCount(0);
+  await expect(page.getByText(/Marek works on this/)).toBeVisible();
+  expect((await types(page, job)).at(-1)).toBe('takenOver');
+  await bench.context().close();
+});
+
+test('the log goes back to a point by taking back one entry after another, and says what stops it', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 5);
+  await settled(page);
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  const log = await logOf(page, job);
+  const target = log.filter((e) => e.body.type === 'screwOut')[0]!;
+  await page.getByRole('button', { name: `Back to entry ${target.seq}` }).click();
+  await expect(page.getByRole('alert')).toContainText(`stands as after #${target.seq}`);
+  await axe(page, 'log');
+  await page.getByRole('button', { name: 'Take them back' }).click();
+  await expect(page.getByText(/entries were taken back/)).toBeVisible();
+  await expect.poll(async () => (await logOf(page, job)).length).toBe(2 * log.length - target.seq);
+  const after = await logOf(page, job);
+  expect(after.slice(log.length).map((e) => e.body.type)).toEqual(log.slice(target.seq).map(() => 'retracted'));
+  await page.getByLabel('Kind').selectOption('screws');
+  await expect(page.locator('tbody tr')).toHaveCount(log.filter((e) => e.body.type === 'screwOut').length);
+  await page.getByLabel('Kind').selectOption('all');
+  const agreed = log.findLast((e) => e.body.type === 'received')!;
+  await page.getByRole('button', { name: `Back to entry ${agreed.seq}` }).click();
+  await expect(page.getByRole('alert')).toContainText(/stops there: the next cannot be taken back|so that the job stands/);
+  await page.getByRole('button', { name: 'Take them back' }).click();
+  await expect(page.getByText(/Stopped after \d+ .*cannot be taken back: it was signed/)).toBeVisible();
+});
+
+test('identity data: read with the pedal at the programmer, a bad read has its way out, and the log keeps what was proved', async ({ page }) => {
+  await signIn(page);
+  const job = await workedJob(page, 'display', 'read data');
+  await expect(page.getByTestId('instruction')).toContainText('Read and save the data of the old display');
+  await page.getByLabel(/behaves as if/).selectOption('checksum');
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('alert')).toContainText('The checksum is wrong');
+  await axe(page, 'programmer');
+  await page.getByLabel(/behaves as if/).selectOption('none');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByTestId('instruction')).not.toContainText('Read and save');
+  expect((await logOf(page, job)).find((e) => e.body.type === 'dataRead')!.body).toMatchObject({ slot: 'display', data: expect.stringMatching(/^[0-9a-f]{64}$/) });
+});
+
+test('dark, larger text and no letter keys: kept in this browser, right from the first paint', async ({ page }) => {
+  await signIn(page);
+  const job = await newJob(page);
+  await page.keyboard.press('?');
+  await page.getByRole('button', { name: 'Dark, for the microscope' }).click();
+  await page.getByRole('button', { name: 'larger' }).click();
+  await page.getByLabel('shortcuts of one letter or digit').uncheck();
+  await page.keyboard.press('Escape');
+  await axe(page, 'work, dark');
+  await page.goto(`/jobs/${job}/work`);
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await expect(page.locator('html')).toHaveAttribute('data-text', 'large');
+  await page.waitForTimeout(500);
+  await page.keyboard.press('t');
+  await page.waitForTimeout(300);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await press(page, 1, 'PageDown');
+});
+
+test('the map comes closer by wheel and keys, goes back to the step, and a drag picks nothing', async ({ page }) => {
+  await signIn(page);
+  await newJob(page);
+  const map = page.locator('svg[aria-label^="Map"]');
+  const width = async () => Number((await map.getAttribute('viewBox'))!.split(' ')[2]);
+  const box = (await map.boundingBox())!;
+  const whole = await width();
+  await page.mouse.move(box.x + box.width * 0.7, box.y + box.height / 2);
+  await page.mouse.wheel(0, -600);
+  await expect.poll(width).toBeLessThan(whole * 0.75);
+  const near = await width();
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.6, box.y + box.height / 2 + 40, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('-');
+  await expect.poll(width).toBeGreaterThan(near);
+  await page.keyboard.press('0');
+  await page.waitForTimeout(200);
+  await page.keyboard.press('v');
+  await expect(map).toHaveAttribute('aria-label', /back/);
+});
+
+test('a timer that runs out rings once, on one of several tabs, and also right after a reload', async ({ page, context }) => {
+  await signIn(page);
+  const line = { id: crypto.randomUUID(), number: 999, tag: 'RING', stage: 'Open', seq: 1, summary: { model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'time', running: { what: 'heat', until: Date.now() + 4000 }, done: 1, total: 5, conditions: [], promisedAs: '', by: '' }, promisedAt: null, ending: null, openedAt: Date.now(), updatedAt: Date.now(), owner: null };
+  const tab = await context.newPage();
+  for (const p of [page, tab]) {
+    // other devices of the demo may ring, too
+    await p.addInitScript((id) => { document.addEventListener('snavek-rung', (e) => { if ((e as CustomEvent<string>).detail.startsWith(id)) sessionStorage.setItem('rung', String(Number(sessionStorage.getItem('rung') ?? 0) + 1)); }); }, line.id);
+    await p.route('**/strip', (r) => r.fulfill({ json: [line] }));
+    await p.goto('/');
+    await expect(p.locator('.dev', { hasText: 'Mica 9' }).first()).toBeVisible();
+  }
+  await expect(page.locator('.dev', { hasText: 'heat over' })).toBeVisible();
+  const rings = async () => (await Promise.all([page, tab].map((p) => p.evaluate(() => Number(sessionStorage.getItem('rung') ?? 0))))).reduce((a, b) => a + b, 0);
+  await expect.poll(rings).toBe(1);
+  await page.reload();
+  await page.waitForTimeout(2500);
+  expect(await rings()).toBe(1);
+});
+
+test('the bench starts cold without a server, works on, and loses nothing', async ({ page, context, server }) => {
+  await signIn(page);
+  const job = await newJob(page, 'Sprig');
+  await press(page, 1);
+  await settled(page);
+  // the service worker keeps the pages of the job
+  await expect.poll(() => page.evaluate(async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined, `/jobs/${job}/work`)).toBe(true);
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await press(page, 2);
+  await settled(page);
+  await page.close();
+  await server.stop('SIGKILL');
+  const cold = await context.newPage();
+  try {
+    await cold.goto(`/jobs/${job}/work`);
+    // as it stood at the last press, not as it was when the page was kept
+    await expect(cold.getByTestId('screws-out')).toContainText('2 / 10');
+    await press(cold, 2);
+    await cold.keyboard.press('n');
+    await cold.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
+    await expect(cold.getByTestId('kept')).toContainText('3 kept');
+    await cold.goto('/');
+    await expect(cold.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+  } finally { await server.start(); }
+  await cold.goto(`/jobs/${job}/work`);
+  await settled(cold);
+  await expect.poll(async () => (await types(cold, job)).slice(-3).toSorted()).toEqual(['catchFreed', 'catchFreed', 'photographed']);
+});
