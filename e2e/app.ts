@@ -126,6 +126,10 @@ export async function received(page: Page, model: string, task?: { part: string;
   await page.waitForURL(`/jobs/${id}/offer`);
   return id;
 }
+/** A calliper or a scanner: characters closer together than a browser driven key by key can send on a busy machine, then Enter. */
+export const typedBurst = (page: Page, text: string) => page.evaluate((keys) => {
+  for (const key of keys) (document.activeElement ?? document.body).dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+}, [...text, 'Enter']);
 export const go = (page: Page) => page.getByTestId('go');
 /** Presses a key so many times, each time waiting for the instruction to change. */
 export async function press(page: Page, times: number, key = 'Space'): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, go, logOf, newJob, press, settled, signIn, test } from './app';
+import { expect, go, logOf, newJob, press, settled, signIn, test, typedBurst } from './app';
 
 test('a second tab and another bench show a change without reloading, and together take out one screw', async ({ page, context, browser }) => {
   await signIn(page);
@@ -53,11 +53,11 @@ test('a held pedal counts once', async ({ page }) => {
 test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({ page }) => {
   await signIn(page);
   const job = await newJob(page);
-  await page.keyboard.type('2.41\n');
+  await typedBurst(page, '2.41');
   await expect(page.getByText(/2.41 here, this hole takes 6.7/)).toBeVisible();
   expect(page.url()).toContain(`${job}/work`);
   await expect(go(page)).toContainText('A1 is out');
-  await page.keyboard.type('6.70\n');
+  await typedBurst(page, '6.70');
   await expect(page.getByText(/6.7 mm: right for A1/)).toBeVisible();
   expect((await logOf(page, job)).some((e) => e.body.type === 'screwOut')).toBe(false);
 });

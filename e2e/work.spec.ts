@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob } from './app';
+import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob, typedBurst } from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -19,7 +19,7 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await expect(page.getByText('0 measured of 2')).toBeVisible();
   // a calliper types fast and ends with Enter, wherever the focus is
   await page.locator('body').click({ position: { x: 5, y: 400 } });
-  await page.keyboard.type('4.19\n');
+  await typedBurst(page, '4.19');
   await expect(page.getByText('1 measured of 2')).toBeVisible();
   await page.getByLabel('Length, mm').fill('two');
   await page.keyboard.press('Enter');
@@ -64,7 +64,7 @@ test('a stripped screw is scrapped and one from the spares box takes its place; 
 test('a screw measured too long when it comes out is told at once, kept, and stops its own hole at refitting', async ({ page }) => {
   await signIn(page);
   const job = await newJob(page);
-  await page.keyboard.type('7.40\n');
+  await typedBurst(page, '7.40');
   await expect(page.getByText(/7.4 here, this hole takes 6.7/)).toBeVisible();
   await press(page, 1);
   await settled(page);

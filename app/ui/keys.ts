@@ -3,6 +3,9 @@ import { preferences } from './preferences';
 
 /** Characters closer together than this come from a calliper or a scanner, not from fingers. */
 export const burstGapMs = 35;
+/** The same after a digit: callipers over a radio link take longer between two, and changing device has a tenth of a second. */
+const numberGapMs = 100;
+const gapAfter = (key: string) => (/[\d.,]/.test(key) ? numberGapMs : burstGapMs);
 export type KeyMap = Partial<Record<'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape' | 'all' | 'note' | 'turn' | 'say', () => void>> & { device?: (n: number) => void; typed?: (text: string) => void };
 
 /** Shortcuts of one character. */
@@ -24,6 +27,7 @@ export function useKeys(map: KeyMap, on = true): void {
     if (!on) return;
     let burst = '';
     let last = 0;
+    let gap = burstGapMs;
     let single: ReturnType<typeof setTimeout> | undefined;
     const shortcut = (key: string) => {
       const m = current.current;
@@ -35,14 +39,15 @@ export function useKeys(map: KeyMap, on = true): void {
     const down = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || isTyping(document.activeElement)) return;
       const now = e.timeStamp;
-      const fast = now - last < burstGapMs;
+      const fast = now - last < gap;
       if (e.key.length === 1 && e.key !== ' ') {
         if (e.repeat) return;
         clearTimeout(single);
         burst = fast ? burst + e.key : e.key;
         last = now;
+        gap = gapAfter(e.key);
         // a lone character is a shortcut only when nothing follows it as fast as an instrument types
-        if (burst.length === 1) { const key = e.key; single = setTimeout(() => { if (burst === key) shortcut(key); burst = ''; }, burstGapMs + 15); }
+        if (burst.length === 1) { const key = e.key; single = setTimeout(() => { if (burst === key) shortcut(key); burst = ''; }, gap + 15); }
         if (e.key === '/' || e.key === '?') e.preventDefault();
         return;
       }
