@@ -18,23 +18,35 @@ export async function presses(page: Page, n: number): Promise<number[]> {
   }, n);
 }
 
-interface TraceEvent { name: string; ph: string; ts: number; dur?: number; pid: number; tid: number; args?: { name?: string } }
-/** Main-thread work in each frame of 16.7 ms, ms, from a trace of the browser: of the renderer's thread that does most. */
-function workPerFrame(trace: Buffer): number[] {
+interface TraceEvent { name: string; ph: string; ts: number; dur?: number; /** Processor time of the thread, µs. */ tdur?: number; pid: number; tid: number; args?: { name?: string } }
+/**
+ * What the main thread does in each frame of 16.7 ms, from a trace of the browser: of the renderer's thread that does most,
+ * a task within a task counted with the outer one. `work` is the thread's processor time, ms; `clock` also has the time in
+ * which it waits for the compositor, or for a core that the drawing, the tracing and the server share with it.
+ */
+function workPerFrame(trace: Buffer): { work: number[]; clock: number[] } {
   const { traceEvents } = JSON.parse(trace.toString()) as { traceEvents: TraceEvent[] };
   const main = new Set(traceEvents.filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain').map((e) => `${e.pid} ${e.tid}`));
   const tasks = new Map<string, TraceEvent[]>();
   for (const e of traceEvents) if (e.ph === 'X' && (e.name === 'RunTask' || e.name.endsWith('::RunTask')) && e.dur !== undefined && main.has(`${e.pid} ${e.tid}`)) { const key = `${e.pid} ${e.tid}`; const l = tasks.get(key); if (l) l.push(e); else tasks.set(key, [e]); }
   const total = (l: TraceEvent[]) => l.reduce((s, e) => s + e.dur!, 0);
   const busiest = [...tasks.values()].sort((a, b) => total(b) - total(a))[0] ?? [];
-  const frames = new Map<number, number>();
-  for (const e of busiest) { const k = Math.floor(e.ts / 16_667); frames.set(k, (frames.get(k) ?? 0) + e.dur! / 1000); }
-  return [...frames.values()];
+  const frames = new Map<number, { work: number; clock: number }>();
+  let end = 0;
+  for (const e of busiest.sort((a, b) => a.ts - b.ts || b.dur! - a.dur!)) {
+    if (e.ts < end) continue;
+    end = e.ts + e.dur!;
+    const k = Math.floor(e.ts / 16_667);
+    const f = frames.get(k) ?? { work: 0, clock: 0 };
+    frames.set(k, { work: f.work + (e.tdur ?? e.dur!) / 1000, clock: f.clock + e.dur! / 1000 });
+  }
+  return { work: [...frames.values()].map((f) => f.work), clock: [...frames.values()].map((f) => f.clock) };
 }
 
 /** The largest device: a housing rebuild of 139 screws with hundreds of entries behind it, on a slow machine; and the map under the hand. */
 export async function benchAtlas(chrome: Browser, origin: string, job: string): Promise<void> {
-  const page = await (await chrome.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const context = await chrome.newContext({ viewport: { width: 1280, height: 800 } });
+  let page = await context.newPage();
   await page.goto(`${origin}/sign-in`);
   await page.click('button[value=tova]');
   await page.waitForURL(`${origin}/`);
@@ -47,13 +59,19 @@ export async function benchAtlas(chrome: Browser, origin: string, job: string): 
   const slow = await presses(page, 40);
   figure({ what: 'Atlas, processor four times slower: key press to ledger, median', value: median(slow), unit: 'ms', aim: '< 50', ok: median(slow) < 50 });
   figure({ what: 'the same, 95 %', value: percentile(slow, 0.95), unit: 'ms', aim: '< 100', ok: percentile(slow, 0.95) < 100 });
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  // the map on a page that was never slowed
+  await page.close();
+  page = await context.newPage();
+  await page.goto(`${origin}/jobs/${job}/work`);
+  await page.getByTestId('instruction').waitFor();
+  await page.waitForTimeout(1500);
   const box = (await page.locator('svg[aria-label^="Map"]').boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.4);
   await chrome.startTracing(page, { categories: ['toplevel', 'devtools.timeline', 'disabled-by-default-devtools.timeline'] });
   for (let k = 0; k < 90; k++) { await page.mouse.wheel(0, k < 45 ? -40 : 40); await page.waitForTimeout(16); }
-  const frames = workPerFrame(await chrome.stopTracing());
-  figure({ what: 'Atlas, zooming the map: main-thread work a frame, 95 %', value: percentile(frames, 0.95), unit: 'ms', aim: '< 8', ok: frames.length > 20 && percentile(frames, 0.95) < 8 });
-  figure({ what: 'frames counted', value: frames.length, unit: '' });
+  const { work, clock } = workPerFrame(await chrome.stopTracing());
+  figure({ what: 'Atlas, zooming the map: main-thread work a frame, 95 %', value: percentile(work, 0.95), unit: 'ms', aim: '< 8', ok: work.length > 20 && percentile(work, 0.95) < 8 });
+  figure({ what: 'the same by the clock, with waiting for other threads', value: percentile(clock, 0.95), unit: 'ms' });
+  figure({ what: 'frames counted', value: work.length, unit: '' });
   await page.context().close();
 }

@@ -52,6 +52,11 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
   await page.waitForURL('/');
 }
 let n = 0;
+/**
+ * Each job of a run is promised before all earlier ones, so that it comes first on the strip: what is promised goes back
+ * twenty seconds for every second of the run, which also holds in a worker that has been started anew.
+ */
+const promise = (): number => { const from = Number(process.env.SNAVEK_TEST_FROM); return from + 12 * 3_600_000 - 20 * (Date.now() - from); };
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
 export async function newJob(page: Page, name: 'Mica 9' | 'Sprig' = 'Mica 9', slot = 'cell'): Promise<string> {
   const id = crypto.randomUUID();
@@ -59,7 +64,7 @@ export async function newJob(page: Page, name: 'Mica 9' | 'Sprig' = 'Mica 9', sl
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const { model } = read;
   const sent = async (path: string, data: unknown) => { const r = await page.request.post(path, { data, maxRedirects: 0 }); if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`); };
-  await sent(`/receive/${id}`, { modelHash: contentHash(model), variant: model.variants[0]!.id, tag: `E2E-${++n}-${id.slice(0, 4)}`, complaint: 'flat by noon', tasks: [{ slot, action: 'replace' }], promisedAt: Date.now() + (70 - n) * 60_000, before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])) });
+  await sent(`/receive/${id}`, { modelHash: contentHash(model), variant: model.variants[0]!.id, tag: `E2E-${++n}-${id.slice(0, 4)}`, complaint: 'flat by noon', tasks: [{ slot, action: 'replace' }], promisedAt: promise(), before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])) });
   const log = await logOf(page, id);
   const state = fold(empty(), log as never);
   await sent('/commands', { commands: consentsFor(indexModel(ofVariant(model, model.variants[0]!.id)), state).filter((c) => !c.optional).map((c) => ({ id: crypto.randomUUID(), job: id, person: log[0]!.by, body: { type: 'consentGiven', effect: c.id, by: 'owner', ...(c.answers ? { answer: c.answers[1] } : {}) }, at: Date.now(), clockKnown: true })) });
@@ -117,7 +122,7 @@ export async function received(page: Page, model: string, task?: { part: string;
   await page.getByLabel('Serial or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: model });
   await page.getByLabel('What the owner says is wrong').fill('flat by noon');
-  await page.getByLabel('Wanted for').fill(new Date(Date.now() + (70 - n) * 60_000).toISOString().slice(0, 16));
+  await page.getByLabel('Wanted for').fill(new Date(promise()).toISOString().slice(0, 16));
   if (task?.action) await page.getByLabel('What to do').selectOption(task.action);
   await page.getByLabel('Part', { exact: true }).selectOption(task?.part ?? 'cell');
   await page.getByRole('button', { name: 'Add', exact: true }).click();

@@ -4,8 +4,9 @@ import { coveredBy } from '../../core/model/covers';
 import type { JobState } from '../../core/job/state';
 import { isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Face, Slot } from '../../core/model/schema';
-import { ScrewHead } from './recess';
+import type { Face } from '../../core/model/schema';
+import { plugLabels } from './map-labels';
+import { type BondLook, BondPatch, Plug, plugWidth, ScrewMark, SlotPlate } from './map-things';
 import { thingName } from '../words/things';
 
 export interface MapProps {
@@ -68,19 +69,7 @@ export function frameOf(index: IndexedModel, face: Face, ids: readonly string[])
 /** Whether a thing can be seen from above now: nothing that hides it is still in its place. */
 const seen = (index: IndexedModel, state: JobState, id: string) => coveredBy(index, id).every((c) => poseOf(state, c) !== 'in');
 
-const fillOf = (s: Slot): string => (s.kind === 'cell' ? 'var(--cell)' : s.kind === 'board' ? 'var(--board)' : s.kind === 'display' ? 'var(--glass)' : s.kind === 'bracket' ? 'var(--metal-soft)' : 'var(--part)');
-
-/** Text is fitted to its piece: a size that leaves a margin, nothing below what can be read at arm's length. */
-function Label({ s, text, large }: { s: Slot; text: string; large: boolean | undefined }) {
-  const words = text.split(' ');
-  const lines = text.length * 1.55 > s.shape.w - 1 && words.length > 1 ? [words.slice(0, Math.ceil(words.length / 2)).join(' '), words.slice(Math.ceil(words.length / 2)).join(' ')] : [text];
-  const longest = Math.max(...lines.map((l) => l.length));
-  const size = Math.min(large ? 5.2 : 4, (s.shape.w - 1.2) / (longest * 0.54), (s.shape.h - 0.6) / (lines.length * 1.15));
-  if (size < 2.2) return null;
-  const x = s.shape.x + s.shape.w / 2;
-  const y = s.shape.y + s.shape.h / 2 - ((lines.length - 1) * size * 1.15) / 2;
-  return <>{lines.map((l, i) => <text key={l} x={x} y={y + i * size * 1.15} fontSize={size} textAnchor="middle" dominantBaseline="central">{l}</text>)}</>;
-}
+const bondLook = (state: JobState, id: string): BondLook => (state.bond[id] === 'renewed' ? 'renewed' : isWhole(state, id) ? 'whole' : state.bond[id] === 'torn' ? 'torn' : 'open');
 
 /**
  * The device to scale, the same way up as on the bench: every screw, connector and piece that the model knows, with
@@ -91,16 +80,25 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
   const noGo = [...index.model.noGo, ...noGoOfMarks(Object.values(state.mark), outline)];
   const { W, H, X, flap, flapX, onFlap, whole } = placing(index, face);
   const back = face === 'back';
-  const text = large ? 1.35 : 1;
+  const plugText = large ? 4 : 3;
   /** What covers this side. */
   const display = index.model.slots.find((s) => s.kind === (back ? 'back' : 'display'));
-  const turned = <T extends { at: { x: number; y: number } }>(t: T): T => (back ? { ...t, at: { ...t.at, x: X(t.at.x) } } : t);
   const open = display === undefined ? back : poseOf(state, display.id) !== 'in';
   const away = display !== undefined && pieceInSlot(state, display.id) === undefined;
-  const slots = index.model.slots.filter((s) => s.face === face && !s.carrier && s.id !== display?.id).sort((a, b) => a.layer - b.layer).map((s) => (back ? { ...s, shape: { ...s.shape, x: X(s.shape.x, s.shape.w) } } : s));
+  const slots = index.model.slots.filter((s) => s.face === face && !s.carrier && s.id !== display?.id).sort((a, b) => a.layer - b.layer);
   const carried = (holds: readonly string[]) => holds.every((h) => index.slots.get(h)?.carrier);
-  const pick = (id: string) => (onPick ? { onClick: () => onPick(id), style: { cursor: 'pointer' } } : {});
   const isLit = (id: string) => lit.includes(id);
+  /** What lies on the cover itself and goes with it. */
+  const byCover = (held: readonly string[]) => carried(held) && index.slots.get(held[0]!)?.carrier === display?.id;
+  const onCover = {
+    slots: index.model.slots.filter((s) => s.carrier !== undefined && s.carrier === display?.id),
+    bonds: index.model.bonds.filter((b) => byCover(b.holds)),
+    plugs: index.model.connectors.filter((c) => carried(c.joins) && c.joins.some((j) => index.slots.get(j)?.carrier === display?.id)),
+    screws: index.model.fasteners.filter((f) => byCover(f.holds)),
+  };
+  const bonds = open ? index.model.bonds.filter((b) => b.kind !== 'perimeter-seal' && b.face === face && b.holds[0] !== display?.id && (seen(index, state, b.id) || isLit(b.id)) && b.holds.some((h) => !index.slots.get(h)?.carrier)) : [];
+  const plugs = open ? index.model.connectors.filter((c) => c.face === face && seen(index, state, c.id) && !carried(c.joins) && (isLit(c.id) || c.joins.some((j) => pieceInSlot(state, j) !== undefined))) : [];
+  const names = plugLabels(plugs.map((c) => ({ id: c.id, name: c.name, x: X(c.at.x), y: c.at.y, w: plugWidth(c) })), plugText);
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   const rim = seal ? (state.bond[seal.id] === 'released' || state.bond[seal.id] === 'torn' ? 'broken' : state.bond[seal.id] === 'renewed' ? 'renewed' : 'whole') : undefined;
   return (
@@ -114,65 +112,27 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
         <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
         <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{!display ? '' : away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
         {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
-        {open && index.model.slots.filter((s) => s.carrier === display?.id).map((s) => {
-          const x = onFlap(s.shape.x, s.shape.w);
-          const on = isLit(s.id);
-          const here = pieceInSlot(state, s.id) !== undefined;
-          return <g key={s.id}><title>{`${s.name}${here ? '' : ', out'}`}</title><rect x={x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={!here ? 'none' : on ? 'var(--saffron-soft)' : 'var(--part)'} stroke={on ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.3} {...(here ? {} : { strokeDasharray: '1.4 1' })} />{here && <Label s={{ ...s, shape: { ...s.shape, x } }} text={s.label ?? s.name} large={large} />}</g>;
-        })}
-        {open && index.model.bonds.filter((b) => carried(b.holds) && index.slots.get(b.holds[0]!)?.carrier === display?.id).map((b) => <g key={b.id}><title>{`${b.name}, ${isWhole(state, b.id) ? 'whole' : 'open'}`}</title><rect x={onFlap(b.shape.x, b.shape.w)} y={b.shape.y} width={b.shape.w} height={b.shape.h} rx={1} fill={b.id === now ? 'var(--saffron)' : state.bond[b.id] === 'renewed' ? 'var(--moss-light)' : isWhole(state, b.id) ? 'var(--saffron-light)' : 'none'} fillOpacity={0.6} stroke={isLit(b.id) ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={0.3} {...(isWhole(state, b.id) ? {} : { strokeDasharray: '1 0.8' })} /></g>)}
-        {open && index.model.connectors.filter((c) => carried(c.joins) && c.joins.some((j) => index.slots.get(j)?.carrier === display?.id)).map((c) => { const on = isOn(state, c.id); const w = Math.min(c.widthMm, 9); return <g key={c.id}><title>{`${c.name} connector, ${on ? 'on' : 'off'}`}</title><rect x={onFlap(c.at.x) - w / 2} y={c.at.y - 1.5} width={w} height={3} rx={0.7} fill={on ? 'var(--petrol)' : 'var(--card)'} stroke={c.id === now ? 'var(--saffron)' : 'var(--petrol)'} strokeWidth={0.5} {...(on ? {} : { strokeDasharray: '0.9 0.7' })} /></g>; })}
-        {open && index.model.fasteners.filter((f) => carried(f.holds) && index.slots.get(f.holds[0]!)?.carrier === display?.id).map((f) => <g key={f.id}><title>{`${thingName(index, f.id)}, ${f.lengthMm} mm`}</title>{pieceInHole(state, f.id) !== undefined ? <ScrewHead drive={f.drive} x={onFlap(f.at.x)} y={f.at.y} r={1.3} tone={f.id === now ? 'now' : 'on'} /> : <circle cx={onFlap(f.at.x)} cy={f.at.y} r={1.1} fill="none" stroke="var(--metal)" strokeWidth={0.35} strokeDasharray="0.9 0.7" />}{f.id === now && <circle cx={onFlap(f.at.x)} cy={f.at.y} r={2.5} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}</g>)}
+        {open && onCover.slots.map((s) => { const here = pieceInSlot(state, s.id) !== undefined; return <SlotPlate key={s.id} slot={s} x={onFlap(s.shape.x, s.shape.w)} here={here} lit={isLit(s.id)} named={here} large={large} />; })}
+        {open && onCover.bonds.map((b) => <BondPatch key={b.id} bond={b} x={onFlap(b.shape.x, b.shape.w)} look={bondLook(state, b.id)} lit={isLit(b.id)} now={b.id === now} />)}
+        {open && onCover.plugs.map((c) => <Plug key={c.id} plug={c} x={onFlap(c.at.x)} on={isOn(state, c.id)} now={c.id === now} textMm={plugText} />)}
+        {open && onCover.screws.map((f) => <ScrewMark key={f.id} screw={f} x={onFlap(f.at.x)} title={`${thingName(index, f.id)}, ${f.lengthMm} mm`} shown={pieceInHole(state, f.id) !== undefined} now={f.id === now} />)}
       </g>
       <rect x={0} y={0} width={W} height={H} rx={outline.cornerMm} fill="var(--paper)" stroke="var(--ink)" strokeWidth={0.6} />
       {!open && display && (
-        <g {...pick(display.id)}>
+        <g {...(onPick ? { className: 'pickable', onClick: () => onPick(display.id) } : {})}>
           <rect x={display.shape.x} y={display.shape.y} width={display.shape.w} height={display.shape.h} rx={display.shape.r} fill="var(--glass)" stroke={isLit(display.id) ? 'var(--saffron)' : 'var(--metal)'} strokeWidth={isLit(display.id) ? 0.9 : 0.3} />
           <text x={W / 2} y={H / 2} fontSize={4.2} textAnchor="middle">{display.name}</text>
         </g>
       )}
       {open && slots.map((s) => {
         const here = pieceInSlot(state, s.id) !== undefined;
-        const on = isLit(s.id);
-        return (
-          <g key={s.id} className="thing" {...pick(s.id)}>
-            <title>{`${s.name}${here ? '' : ', out'}`}</title>
-            <rect x={s.shape.x} y={s.shape.y} width={s.shape.w} height={s.shape.h} rx={s.shape.r} fill={here && s.kind !== 'frame' ? (on ? 'var(--saffron-soft)' : fillOf(s)) : 'none'} stroke={on ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'} strokeWidth={on ? 0.7 : 0.35} {...(here ? {} : { strokeDasharray: '1.4 1' })} />
-            {here && s.kind !== 'board' && s.kind !== 'frame' && seen(index, state, s.id) && <Label s={s} text={s.label ?? s.name} large={large} />}
-          </g>
-        );
+        return <SlotPlate key={s.id} slot={s} x={X(s.shape.x, s.shape.w)} here={here} lit={isLit(s.id)} named={here && s.kind !== 'board' && s.kind !== 'frame' && seen(index, state, s.id)} large={large} onPick={onPick} />;
       })}
-      {open && index.model.bonds.filter((b) => b.kind !== 'perimeter-seal' && b.face === face && b.holds[0] !== display?.id && (seen(index, state, b.id) || isLit(b.id)) && b.holds.some((h) => !index.slots.get(h)?.carrier)).map((b) => (
-        <g key={b.id} {...pick(b.id)}>
-          <title>{`${b.name}, ${state.bond[b.id] === 'renewed' ? 'renewed' : isWhole(state, b.id) ? 'whole' : state.bond[b.id] === 'torn' ? 'torn' : 'open'}`}</title>
-          <rect x={X(b.shape.x, b.shape.w)} y={b.shape.y} width={b.shape.w} height={b.shape.h} rx={1} fill={b.id === now ? 'var(--saffron)' : state.bond[b.id] === 'renewed' ? 'var(--moss-light)' : isWhole(state, b.id) ? 'var(--saffron-light)' : 'none'} fillOpacity={b.kind === 'tape' ? 0.25 : 0.9} stroke={isLit(b.id) ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={b.id === now ? 0.7 : 0.3} {...(isWhole(state, b.id) ? {} : { strokeDasharray: '1 0.8' })} />
-        </g>
-      ))}
-      {open && index.model.connectors.filter((c) => c.face === face && seen(index, state, c.id) && !carried(c.joins) && (isLit(c.id) || c.joins.some((j) => pieceInSlot(state, j) !== undefined))).map(turned).map((c) => {
-        const on = isOn(state, c.id);
-        const w = Math.min(c.widthMm, 9);
-        return (
-          <g key={c.id} {...pick(c.id)}>
-            <title>{`${c.name} connector, ${on ? 'on' : 'off'}`}</title>
-            {c.id === now && !on && (c.press === 'ends' ? [-1, 1] : [0]).map((end, k) => <g key={end}><circle cx={c.at.x + end * (w / 2 - 0.6)} cy={c.at.y - 4.6} r={1.5} fill="var(--saffron)" /><text x={c.at.x + end * (w / 2 - 0.6)} y={c.at.y - 4.5} fontSize={2.2} textAnchor="middle" dominantBaseline="central">{c.press === 'ends' ? k + 1 : '↓'}</text></g>)}
-            {c.id === now && <rect x={c.at.x - w / 2 - 1.4} y={c.at.y - 2.9} width={w + 2.8} height={5.8} rx={2} fill="none" stroke="var(--saffron)" strokeWidth={0.9} />}
-            <rect x={c.at.x - w / 2} y={c.at.y - 1.5} width={w} height={3} rx={0.7} fill={on ? 'var(--petrol)' : 'var(--card)'} stroke="var(--petrol)" strokeWidth={0.5} />
-            {!on && <path d={`M${c.at.x - w / 2 + 1} ${c.at.y}H${c.at.x + w / 2 - 1}`} stroke="var(--petrol)" strokeWidth={0.5} strokeDasharray="0.9 0.7" />}
-            <text x={c.at.x} y={c.at.y + 3.9} fontSize={3 * text} textAnchor="middle" fill="var(--petrol)">{c.name}</text>
-          </g>
-        );
-      })}
-      {index.model.fasteners.filter((f) => f.face === face && (f.layer > (display?.layer ?? 99) || (open && seen(index, state, f.id))) && !carried(f.holds)).map(turned).map((f) => {
+      {bonds.map((b) => <BondPatch key={b.id} bond={b} x={X(b.shape.x, b.shape.w)} look={bondLook(state, b.id)} lit={isLit(b.id)} now={b.id === now} onPick={onPick} />)}
+      {plugs.map((c) => <Plug key={c.id} plug={c} x={X(c.at.x)} on={isOn(state, c.id)} now={c.id === now} nameAt={names.get(c.id)!} textMm={plugText} onPick={onPick} />)}
+      {index.model.fasteners.filter((f) => f.face === face && (f.layer > (display?.layer ?? 99) || (open && seen(index, state, f.id))) && !carried(f.holds)).map((f) => {
         const inHole = pieceInHole(state, f.id) !== undefined;
-        const owner = f.holds.every((h) => pieceInSlot(state, h) !== undefined);
-        const r = Math.max(f.headMm / 2, 1.05) * 1.25;
-        return (
-          <g key={f.id} {...pick(f.id)}>
-            <title>{`${thingName(index, f.id)}, ${f.lengthMm} mm, ${inHole ? 'in' : 'out'}`}</title>
-            {inHole && owner ? <ScrewHead drive={f.drive} x={f.at.x} y={f.at.y} r={r} tone={f.id === now ? 'now' : 'on'} /> : <circle cx={f.at.x} cy={f.at.y} r={r * 0.9} fill="none" pointerEvents="all" stroke="var(--metal)" strokeWidth={0.35} strokeDasharray="0.9 0.7" />}
-            {f.id === now && <circle cx={f.at.x} cy={f.at.y} r={r + 1.3} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}
-          </g>
-        );
+        return <ScrewMark key={f.id} screw={f} x={X(f.at.x)} title={`${thingName(index, f.id)}, ${f.lengthMm} mm, ${inHole ? 'in' : 'out'}`} shown={inHole && f.holds.every((h) => pieceInSlot(state, h) !== undefined)} now={f.id === now} onPick={onPick} />;
       })}
       {rim && !back && (
         <rect pointerEvents="none" x={1.4} y={1.4} width={W - 2.8} height={H - 2.8} rx={outline.cornerMm - 1} fill="none" stroke={rim === 'broken' ? 'var(--brick)' : 'var(--moss)'} strokeWidth={isLit(seal!.id) ? 1.5 : 0.8} {...(rim === 'broken' ? { strokeDasharray: '3 1.4' } : {})}>

@@ -96,7 +96,7 @@ describe('the instruction', () => {
   const draw = (b: Bench, measured?: number) => {
     const now = instruct(b.context, b.state, { at: b.at, clockKnown: true });
     const at = now.kind === 'do' || now.kind === 'waiting' || now.kind === 'checks' ? plan.steps.indexOf(now.step) : 0;
-    return renderToStaticMarkup(<MemoryRouter><InstructionPanel index={index} state={b.state} now={now} steps={plan.steps} at={at} time={b.at} measured={measured} nextUp={plan.steps[at + 1]} conditions={[]} jobId="j" onTarget={() => {}} /></MemoryRouter>).replace(/<[^>]+>/g, ' ').replace(/&#x27;/g, '’').replace(/\s+/g, ' ');
+    return renderToStaticMarkup(<MemoryRouter><InstructionPanel index={index} state={b.state} now={now} steps={plan.steps} at={at} firstAt={b.at} measured={measured} nextUp={plan.steps[at + 1]} conditions={[]} jobId="j" onTarget={() => {}} /></MemoryRouter>).replace(/<[^>]+>/g, ' ').replace(/&#x27;/g, '’').replace(/\s+/g, ' ');
   };
   test('has the bit, the screws with their lengths, the reason and what comes next', () => {
     const text = draw(pressed(1));

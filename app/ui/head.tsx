@@ -3,26 +3,14 @@ import { Form, Link, NavLink } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { stages } from '../../core/job/stage';
-import { benchTime } from '../job/clock';
 import { listen } from '../job/channel';
 import { forgetPages } from '../job/install';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
+import { useNow } from '../job/ticker';
 import { runningName } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
 import { useAlarms } from '../job/alarms';
-
-/** A second's tick for everything that counts down; quiet on the server. */
-let now = 0;
-const tickers = new Set<() => void>();
-let ticking = false;
-export function useNow(): number {
-  return useSyncExternalStore(
-    (cb) => { tickers.add(cb); if (!ticking) { ticking = true; setInterval(() => { now = benchTime().at; for (const t of tickers) t(); }, 1000); } if (!now) { now = benchTime().at; cb(); } return () => void tickers.delete(cb); },
-    () => now,
-    () => 0,
-  );
-}
 
 /** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
 export function useStrip(first: JobLine[]): JobLine[] {

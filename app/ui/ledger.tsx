@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { balance } from '../../core/job/balance';
 import { flag, type JobState } from '../../core/job/state';
 import { shutState } from '../../core/job/view';
@@ -8,7 +8,7 @@ import { list, pieceName } from '../words/things';
 
 /** The balance, always at the same place and always true; with what is kept here and not yet confirmed. */
 export function Ledger({ index, state, send, children }: { index: IndexedModel; state: JobState; send: SendState; children?: ReactNode }) {
-  const b = balance(state, index);
+  const b = useMemo(() => balance(state, index), [state, index]);
   const rim = index.model.bonds.find((x) => x.kind === 'perimeter-seal');
   const sealWord = !rim ? 'none' : state.bond[rim.id] === undefined ? 'whole' : shutState(state, index) === 'closed' && flag(state, 'unsealed') ? 'left off' : flag(state, 'seal') === 'applied' ? 'new' : 'broken';
   const cellOut = index.cellSlot !== undefined && b.piecesOut.includes(index.cellSlot);

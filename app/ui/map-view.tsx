@@ -31,6 +31,8 @@ interface Props extends Omit<MapProps, 'svg'> {
 export function MapView({ follow, title, onTurn, ...map }: Props) {
   const { index, face = 'front' } = map;
   const svg = useRef<SVGSVGElement>(null);
+  /** What is shifted while the hand moves: a layer of its own, so that the picture itself stays as it was drawn. */
+  const glide = useRef<HTMLDivElement>(null);
   const whole = useMemo(() => wholeFrame(index, face), [index, face]);
   const look = useRef<Frame>(whole);
   const frame = useRef(0);
@@ -43,7 +45,7 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
     if (!el) return;
     const f = look.current;
     drawn.current = f;
-    el.style.transform = '';
+    glide.current!.style.transform = '';
     el.setAttribute('viewBox', `${f.x} ${f.y} ${f.w} ${f.h}`);
   }, []);
   const show = useCallback((f: Frame, moving = false) => {
@@ -60,9 +62,9 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
       const k = Math.min(w / c.w, h / c.h);
       const s = c.w / f.w;
       const at = (size: number, span: number, from: number, to: number) => { const o = (size - k * span) / 2; return o - s * o + (from - to) * k * s; };
-      el.style.transform = `translate(${at(w, c.w, c.x, f.x)}px, ${at(h, c.h, c.y, f.y)}px) scale(${s})`;
+      glide.current!.style.transform = `translate(${at(w, c.w, c.x, f.x)}px, ${at(h, c.h, c.y, f.y)}px) scale(${s})`;
     });
-    rest.current = setTimeout(draw, 140);
+    rest.current = setTimeout(draw, 220);
   }, [whole, draw]);
   useEffect(() => () => { cancelAnimationFrame(frame.current); clearTimeout(rest.current); }, []);
   const by = useCallback((k: number) => { const f = look.current; setAuto(false); show(about(f, f.x + f.w / 2, f.y + f.h / 2, k, whole)); }, [show, whole]);
@@ -75,7 +77,7 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
     const el = svg.current!;
     // by the frame around it, which stays still while the picture moves
     const at = (e: { clientX: number; clientY: number }): [number, number] => {
-      const box = el.parentElement!.getBoundingClientRect();
+      const box = glide.current!.parentElement!.getBoundingClientRect();
       const f = look.current;
       const k = Math.min(box.width / f.w, box.height / f.h);
       return [f.x + (e.clientX - box.left - (box.width - k * f.w) / 2) / k, f.y + (e.clientY - box.top - (box.height - k * f.h) / 2) / k];
@@ -134,7 +136,7 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
         <button type="button" className="btn slim" onMouseDown={still} onClick={() => { if (auto) { setAuto(false); show(whole); } else setAuto(true); }} aria-pressed={auto}>{auto ? 'whole' : 'to the step'}</button>
         <button type="button" className="btn slim" onMouseDown={still} onClick={onTurn}>Turn over</button>
       </span></div>
-      <div className="mapview"><DeviceMap {...map} svg={svg} /></div>
+      <div className="mapview"><div className="glide" ref={glide}><DeviceMap {...map} svg={svg} /></div></div>
     </>
   );
 }

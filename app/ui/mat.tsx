@@ -2,6 +2,7 @@ import { memo } from 'react';
 import type { JobState } from '../../core/job/state';
 import { pieceInHole, piecesAt, screwSpec } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
+import type { Fastener } from '../../core/model/schema';
 import { type MatCell, matPage } from '../../core/screws/mat-layout';
 import { LengthBar, ScrewHead } from './recess';
 
@@ -12,6 +13,20 @@ export function lying(state: JobState, fastener: string): { piece: string | unde
   const own = empty ? Object.keys(state.place).filter((p) => p.startsWith(`${fastener}#`)) : [];
   return { piece, adrift: empty && own.some((p) => state.place[p] === 'adrift'), mixed: empty && own.some((p) => state.place[p] === 'mixed') };
 }
+
+/** A cell of the mat with its screw, or the place for it. Drawn anew only when something about this one screw has changed. */
+const MatPlace = memo(function MatPlace({ screw: { id, drive, lengthMm: own }, x, y, lies, lengthMm, now, bold, large }: { screw: Fastener; x: number; y: number; lies: 'here' | 'adrift' | 'mixed' | 'in its hole'; lengthMm: number; now: boolean; bold: boolean; large: boolean | undefined }) {
+  const odd = lies === 'adrift' || lies === 'mixed';
+  return (
+    <g>
+      <title>{`${id}, ${own} mm, ${lies === 'here' ? 'on the mat' : lies === 'mixed' ? 'mixed up' : lies}`}</title>
+      {lies === 'here' ? <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} /> : <circle cx={x} cy={y - 1.5} r={2.5} fill="none" stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={odd ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
+      {odd && <text x={x} y={y - 1.3} fontSize={3.8} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
+      {now && <circle cx={x} cy={y - 1.5} r={4.1} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
+      <text x={x} y={y + 5} fontSize={large ? 4.4 : 3.7} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: bold ? 700 : 400 }}>{large ? id : `${id} ${lengthMm}`}</text>
+    </g>
+  );
+});
 
 interface Props { index: IndexedModel; state: JobState; cells: readonly MatCell[]; now: string | undefined; lit: readonly string[]; large?: boolean }
 /**
@@ -24,19 +39,10 @@ export const Mat = memo(function Mat({ index, state, cells, now, lit, used, larg
     <svg viewBox={`0 0 ${widthMm} ${heightMm}`} style={{ flex: 'none' }} role="img" aria-label="Mat: where the screws lie">
       <rect width={widthMm} height={heightMm} rx={4} fill="var(--mat)" />
       {cells.map(({ id, x, y }) => {
-        const f = index.fasteners.get(id)!;
         const { piece, adrift, mixed } = lying(state, id);
         if (!used.has(id) && !piece && !adrift && !mixed) return <circle key={id} cx={x} cy={y - 1.5} r={0.8} fill="var(--mat-line)"><title>{`${id}, not on this route`}</title></circle>;
-        const odd = adrift || mixed;
-        return (
-          <g key={id}>
-            <title>{`${id}, ${f.lengthMm} mm, ${piece ? 'on the mat' : adrift ? 'adrift' : mixed ? 'mixed up' : 'in its hole'}`}</title>
-            {piece ? <ScrewHead drive={f.drive} x={x} y={y - 1.5} r={2.7} tone={id === now ? 'now' : 'light'} /> : <circle cx={x} cy={y - 1.5} r={2.5} fill="none" stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={odd ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
-            {odd && <text x={x} y={y - 1.3} fontSize={3.8} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
-            {id === now && <circle cx={x} cy={y - 1.5} r={4.1} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
-            <text x={x} y={y + 5} fontSize={large ? 4.4 : 3.7} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: lit.includes(id) ? 700 : 400 }}>{large ? id : `${id} ${piece ? (screwSpec(state, index, piece)?.lengthMm ?? f.lengthMm) : f.lengthMm}`}</text>
-          </g>
-        );
+        const screw = index.fasteners.get(id)!;
+        return <MatPlace key={id} screw={screw} x={x} y={y} lies={piece ? 'here' : adrift ? 'adrift' : mixed ? 'mixed' : 'in its hole'} lengthMm={piece ? screwSpec(state, index, piece)!.lengthMm : screw.lengthMm} now={id === now} bold={lit.includes(id)} large={large} />;
       })}
     </svg>
   );

@@ -6,6 +6,7 @@ import type { JobState } from '../../../core/job/state';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Caution, Step } from '../../../core/route/types';
+import { useNow } from '../../job/ticker';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
@@ -19,7 +20,8 @@ interface Props {
   now: Instruction;
   steps: Step[];
   at: number;
-  time: number;
+  /** The server's time of the page, until this one has its own: ms since 1970. */
+  firstAt: number;
   measured: number | undefined;
   nextUp: Step | undefined;
   conditions: string[];
@@ -90,7 +92,8 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
   );
 }
 
-function Waiting({ until, known, time, step, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
+function Waiting({ until, known, firstAt, step, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
+  const time = useNow() || firstAt;
   return (
     <div className="stack">
       <div style={{ fontSize: 54, fontWeight: 700, lineHeight: 1.1 }} role="timer">{known ? left((until - time) / 1000) : 'clock not known'}</div>

@@ -1,19 +1,17 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
-import { instruct } from '../../../core/job/instruct';
 import type { Finding } from '../../../core/job/interlocks';
 import { bodyFor, targetsLeft } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
 import type { Face } from '../../../core/model/schema';
-import { benchTime } from '../../job/clock';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { takePhoto } from '../../job/photos';
 import { type SendState, senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { Head, JobTabs, useNow, useStrip, workFor } from '../../ui/head';
+import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
@@ -38,6 +36,7 @@ import { ProgrammerCard, useProgrammer } from './programmer-card';
 import { QuestionSheet } from './question-sheet';
 import { ThingSheet } from './thing-sheet';
 import { TroubleSheet } from './trouble-sheet';
+import { useInstruction } from './use-instruction';
 import { useMat } from './use-mat';
 import { WorkerBar } from './worker-bar';
 
@@ -61,13 +60,11 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const go = useNavigate();
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const send = useSyncExternalStore(sender.watch, sender.snapshot, () => quiet);
-  const time = useNow();
   const { state, context } = view;
   // a press is kept from the moment it is pressed, before the outbox has been counted
   const shownSend = useMemo(() => ({ ...send, kept: Math.max(send.kept, view.kept) }), [send, view.kept]);
   const index = indexModel(page.model);
-  // the clock enters here: a wait that ends changes the instruction without any event
-  const now = useMemo(() => instruct(context, state, time ? benchTime() : { at: page.now, clockKnown: true }), [context, state, time, page.now]);
+  const now = useInstruction(context, state, page.now);
 
   const [stop, setStop] = useState<{ findings: Finding[]; body: Body; rest: readonly Body[] }>();
   const [sheet, setSheet] = useState<'trouble' | 'keys' | 'note' | 'find'>();
@@ -172,7 +169,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
           <MapView title={`${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${face === 'back' ? 'back side up' : 'display side up'}, hinge ${index.model.hinge}`} onTurn={turn} index={index} state={state} lit={lit} now={target} showNoGo={releasing} face={face} onPick={setPicked} large={prefs.text === 'large'} follow={face === (step?.face ?? 'front') ? follow : noThings} />
         </section>
         <section aria-label="Instruction" aria-live="polite">
-          <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} time={time || page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => act(body)} onAll={screwsNow.length > 1 ? all : undefined} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
+          <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} firstAt={page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => act(body)} onAll={screwsNow.length > 1 ? all : undefined} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
           {step && programmer && <ProgrammerCard index={index} step={step} work={programmer} simulated={page.simulated} onByHand={() => act({ type: 'dataDeclined', slot: step.targets[0]!, reason: 'the programmer could not; the notice is accepted' })} />}
           {step && <BootCard index={index} state={state} step={step} />}
           {step && <ManifestCard index={index} state={state} step={step} route={context.route} jobId={page.id} onReport={(b) => act(b)} />}
