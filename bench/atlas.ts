@@ -45,26 +45,14 @@ function workPerFrame(trace: Buffer): { work: number[]; clock: number[] } {
 
 /** The largest device: a housing rebuild of 139 screws with hundreds of entries behind it, on a slow machine; and the map under the hand. */
 export async function benchAtlas(chrome: Browser, origin: string, job: string): Promise<void> {
-  const context = await chrome.newContext({ viewport: { width: 1280, height: 800 } });
-  let page = await context.newPage();
+  const page = await (await chrome.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(`${origin}/sign-in`);
   await page.click('button[value=tova]');
   await page.waitForURL(`${origin}/`);
   await page.goto(`${origin}/jobs/${job}/work`);
   await page.getByTestId('instruction').waitFor();
   await page.waitForTimeout(1500);
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await presses(page, 4);
-  const slow = await presses(page, 40);
-  figure({ what: 'Atlas, processor four times slower: key press to ledger, median', value: median(slow), unit: 'ms', aim: '< 50', ok: median(slow) < 50 });
-  figure({ what: 'the same, 95 %', value: percentile(slow, 0.95), unit: 'ms', aim: '< 100', ok: percentile(slow, 0.95) < 100 });
-  // the map on a page that was never slowed
-  await page.close();
-  page = await context.newPage();
-  await page.goto(`${origin}/jobs/${job}/work`);
-  await page.getByTestId('instruction').waitFor();
-  await page.waitForTimeout(1500);
+  // the map first: a process that was slowed stays slow for a while
   const box = (await page.locator('svg[aria-label^="Map"]').boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.4);
   await chrome.startTracing(page, { categories: ['toplevel', 'devtools.timeline', 'disabled-by-default-devtools.timeline'] });
@@ -73,5 +61,11 @@ export async function benchAtlas(chrome: Browser, origin: string, job: string): 
   figure({ what: 'Atlas, zooming the map: main-thread work a frame, 95 %', value: percentile(work, 0.95), unit: 'ms', aim: '< 8', ok: work.length > 20 && percentile(work, 0.95) < 8 });
   figure({ what: 'the same by the clock, with waiting for other threads', value: percentile(clock, 0.95), unit: 'ms' });
   figure({ what: 'frames counted', value: work.length, unit: '' });
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await presses(page, 4);
+  const slow = await presses(page, 40);
+  figure({ what: 'Atlas, processor four times slower: key press to ledger, median', value: median(slow), unit: 'ms', aim: '< 50', ok: median(slow) < 50 });
+  figure({ what: 'the same, 95 %', value: percentile(slow, 0.95), unit: 'ms', aim: '< 100', ok: percentile(slow, 0.95) < 100 });
   await page.context().close();
 }
