@@ -46,9 +46,14 @@ export class Replica {
   #context(): Context {
     return { index: indexModel(this.page.model), route: this.#route, waits: this.who.settings.waits, person: this.who.personId, role: this.who.role };
   }
+  #painted: unknown[] = [];
   watch = (w: () => void) => { this.#watchers.add(w); return () => void this.#watchers.delete(w); };
   snapshot = () => this.view;
-  #paint(change: Partial<View> = {}): void {
+  #paint(change?: Partial<View>): void {
+    // what is painted already is not worked out again: the outbox and the other tabs say the same thing more than once
+    const from = [this.#base, this.#route, ...this.#kept.map((c) => c.id)];
+    if (!change && from.length === this.#painted.length && from.every((x, k) => x === this.#painted[k])) return;
+    this.#painted = from;
     let state = this.#base;
     const context = this.#context();
     for (const c of this.#kept) for (const e of decide(context, state, c).events) state = evolve(state, e);
@@ -145,7 +150,7 @@ export class Replica {
         if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
         this.#kept = this.#kept.filter((c) => c.id !== id);
       }
-      if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : {});
+      if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : undefined);
       if (events.length) this.#remember();
     } catch { /* the link is shown by the sender; the stream asks again when it is back */ }
   }

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, NavLink } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
@@ -56,7 +56,7 @@ function useKept(who: Who): number {
 /** What a notification says. */
 const rungText = (j: JobLine) => `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningName[j.summary.running!.what]} is over`;
 
-export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
+export const Head = memo(function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
   const time = useNow();
   const kept = useKept(who);
   useAlarms(jobs, time, rungText);
@@ -90,7 +90,7 @@ export function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; 
       {link && <span className="sr" role="status">{link}</span>}
     </header>
   );
-}
+});
 
 /** The screens of one job. */
 export function JobTabs({ id, here, title, conditions = [] }: { id: string; conditions?: string[]; here: 'fault' | 'offer' | 'route' | 'work' | 'checks' | 'hand-over' | 'log'; title: string }) {
