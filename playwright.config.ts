@@ -10,6 +10,8 @@ export default defineConfig({
   reporter: 'list', timeout: 120_000, expect: { timeout: 20_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`, viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'UTC', trace: 'off',
+    // every test begins with an empty browser: it would fetch the whole app for its store each time; the test of the store allows it
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

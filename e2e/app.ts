@@ -51,12 +51,17 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
   await page.locator(`button[value=${login}]`).click();
   await page.waitForURL('/');
 }
+/** Signed in without having seen the sign-in page or the bench: for a test that begins elsewhere. */
+export async function signedIn(page: Page, login = 'tova'): Promise<void> {
+  const r = await page.request.post('/sign-in', { form: { demo: login, to: '/' }, maxRedirects: 0 });
+  expect(r.status()).toBe(302);
+}
 let n = 0;
 /**
- * Each job of a run is promised before all earlier ones, so that it comes first on the strip: what is promised goes back
- * twenty seconds for every second of the run, which also holds in a worker that has been started anew.
+ * Each job of a run is promised before all earlier ones, and before the demo's, so that it comes first on the strip: what is
+ * promised goes back two seconds for every second of the run, which also holds in a worker that has been started anew.
  */
-const promise = (): number => { const from = Number(process.env.SNAVEK_TEST_FROM); return from + 12 * 3_600_000 - 20 * (Date.now() - from); };
+const promise = (): number => { const from = Number(process.env.SNAVEK_TEST_FROM); return from + 70 * 60_000 - 2 * (Date.now() - from); };
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
 export async function newJob(page: Page, name: 'Mica 9' | 'Sprig' = 'Mica 9', slot = 'cell'): Promise<string> {
   const id = crypto.randomUUID();

@@ -1,12 +1,12 @@
-import { expect, go, logOf, newJob, press, settled, signIn, test, typedBurst } from './app';
+import { expect, go, logOf, newJob, press, settled, test, typedBurst, signedIn } from './app';
 
 test('a second tab and another bench show a change without reloading, and together take out one screw', async ({ page, context, browser }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   const tab = await context.newPage();
   await tab.goto(`/jobs/${job}/work`);
   const bench = await (await browser.newContext()).newPage();
-  await signIn(bench, 'marek');
+  await signedIn(bench, 'marek');
   await bench.goto(`/jobs/${job}/work`);
   for (const p of [tab, bench]) await expect(go(p)).toContainText('A1 is out');
   await Promise.all([page.keyboard.press('Space'), bench.keyboard.press('Space')]);
@@ -18,10 +18,10 @@ test('a second tab and another bench show a change without reloading, and togeth
 });
 
 test('the pedal is dead for a moment when somebody else has just changed the target', async ({ page, browser }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   const bench = await (await browser.newContext()).newPage();
-  await signIn(bench, 'marek');
+  await signedIn(bench, 'marek');
   await bench.goto(`/jobs/${job}/work`);
   await expect(go(bench)).toContainText('A1 is out');
   // press in the very frame in which the other bench's event has been painted
@@ -40,7 +40,7 @@ test('the pedal is dead for a moment when somebody else has just changed the tar
 });
 
 test('a held pedal counts once', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.down('PageDown');
   for (let k = 0; k < 6; k++) await page.keyboard.down('PageDown');
@@ -51,7 +51,7 @@ test('a held pedal counts once', async ({ page }) => {
 });
 
 test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await typedBurst(page, '2.41');
   await expect(page.getByText(/2.41 here, this hole takes 6.7/)).toBeVisible();
@@ -63,7 +63,7 @@ test('a calliper that types 2.41 and Enter while the focus is nowhere is a measu
 });
 
 test('a focused button and a shortcut never both act on one key; 1 to 9 change device; ? shows the keys', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   await newJob(page);
   await page.getByRole('button', { name: /Trouble/ }).focus();
   await page.keyboard.press('Space');
@@ -80,7 +80,7 @@ test('a focused button and a shortcut never both act on one key; 1 to 9 change d
 });
 
 test('undo takes back the latest entry of one’s own; a lost screw is adrift until it is found', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('screws-out')).toContainText('1 / 32');
@@ -99,7 +99,7 @@ test('undo takes back the latest entry of one’s own; a lost screw is adrift un
 });
 
 test('a connector reported off while the cell is on is recorded and asked about; the pedal does not answer', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 14);
   await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'panel and touch connector' }) }).last().click();

@@ -1,7 +1,7 @@
-import { database, expect, go, logOf, newJob, origin, press, pressTo, settled, signIn, test } from './app';
+import { database, expect, go, logOf, newJob, origin, press, pressTo, settled, signIn, test, signedIn } from './app';
 
 test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 1);
   await settled(page);
@@ -19,7 +19,7 @@ test('the database stops in the middle of work: events are kept, then confirmed 
 });
 
 test('the server is killed between two screws: work goes on, a reload keeps what is kept, nothing is doubled', async ({ page, server }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 1);
   await settled(page);
@@ -34,7 +34,7 @@ test('the server is killed between two screws: work goes on, a reload keeps what
 });
 
 test('another device is at hand while the server is away, if this browser has seen it', async ({ page, server }) => {
-  await signIn(page);
+  await signedIn(page);
   const first = await newJob(page, 'Sprig');
   const second = await newJob(page, 'Mica 9');
   await server.stop('SIGKILL');
@@ -52,7 +52,7 @@ test('another device is at hand while the server is away, if this browser has se
 });
 
 test('a session that has expired keeps what is unsent; another person does not send it, the same one does', async ({ page, context }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await context.clearCookies();
   await page.keyboard.press('Space');
@@ -72,7 +72,7 @@ test('a session that has expired keeps what is unsent; another person does not s
 });
 
 test('asked to stop, the server ends its streams and goes quietly', async ({ page, server }) => {
-  await signIn(page);
+  await signedIn(page);
   await newJob(page, 'Sprig');
   expect(await server.stop('SIGTERM')).toBe(0);
   await server.start();

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { agreed, expect, logOf, openReceive, received, signIn, test } from './app';
+import { agreed, expect, logOf, openReceive, received, signIn, test, signedIn } from './app';
 import { receiveByKeyboard } from './receive-by-keyboard';
 
 const axe = async (page: Page, what: string) => {
@@ -26,7 +26,7 @@ test('a known model is received with the keyboard alone', async ({ page }) => {
 });
 
 test('what cannot be tested because of a fault is answered so, and taken back with it', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   await openReceive(page);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Mica 9' });
   const row = (name: string) => page.getByRole('group', { name: new RegExp(`^${name}:`) });
@@ -39,7 +39,7 @@ test('what cannot be tested because of a fault is answered so, and taken back wi
 });
 
 test('photographs: kept with their mark over a closed browser; too large, HEIC and broken ones are refused in words', async ({ page, context }) => {
-  await signIn(page);
+  await signedIn(page);
   const id = await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`PHOTO-${id.slice(0, 5)}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Mica 9' });
@@ -77,7 +77,7 @@ test('photographs: kept with their mark over a closed browser; too large, HEIC a
 });
 
 test('a complaint of 100 kB stays in the form and is refused in words', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   await openReceive(page);
   await page.getByLabel('What the owner says is wrong').fill('dark screen '.repeat(8400));
   await expect(page.getByText(/100800 characters; at most 4 000/)).toBeVisible();
@@ -125,7 +125,7 @@ test('a dark screen: harmless tests first, folk remedies refused, each outcome m
 });
 
 test('an offer: part, remedy, limit and promise; agreed with a signature; printed; then the route', async ({ page }) => {
-  await signIn(page, 'marek');
+  await signedIn(page, 'marek');
   const job = await received(page, 'Mica 9', { part: 'display' });
   const range = page.getByTestId('range');
   await expect(range).toBeVisible();
@@ -175,7 +175,7 @@ test('an offer: part, remedy, limit and promise; agreed with a signature; printe
 });
 
 test('a route that nobody agreed to is not taken by a technician; an owner passes it with a reason', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await received(page, 'Sprig');
   await page.getByTestId('consent-price').waitFor();
   await page.goto(`/jobs/${job}/route`);
@@ -193,7 +193,7 @@ test('a route that nobody agreed to is not taken by a technician; an owner passe
 });
 
 test('declined at the offer: closed with the reason, and found with it', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await received(page, 'Sprig');
   await page.getByTestId('range').waitFor();
   await page.getByRole('button', { name: 'Declined…' }).click();
@@ -232,7 +232,7 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
 });
 
 test('a phone that was only flat: charged, proved without being opened, and handed over', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`FLAT-${Date.now() % 1e5}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Sprig' });

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { agreed, expect, go, logOf, newJob, press, pressTo, signIn, test } from './app';
+import { agreed, expect, go, logOf, newJob, press, pressTo, signIn, test, signedIn } from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -120,7 +120,7 @@ test('a swollen device is never offered heat; a technician cannot clear it, a le
 });
 
 test('a stop says what would happen; a reason passes it and stays in the record', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await page.keyboard.press('Space');
   await page.goto(`/jobs/${job}/hand-over`);

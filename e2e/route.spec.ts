@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { agreed, expect, go, logOf, newJob, press, received, settled, signIn, test } from './app';
+import { agreed, expect, go, logOf, newJob, press, received, settled, signIn, test, signedIn } from './app';
 
 const axe = async (page: Page, what: string) => {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -8,7 +8,7 @@ const axe = async (page: Page, what: string) => {
 };
 
 test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await received(page, 'Mica 9 Wide', { part: 'ear speaker' });
   await agreed(page, job);
   await expect(page.getByRole('row', { name: /Shift the board 3 mm to the bottom/ })).toBeVisible();
@@ -35,7 +35,7 @@ test('another way is insisted on and a method chosen for the job: planned again 
 });
 
 test('a task that comes up at the bench is added, and the route is planned again from where the device stands', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 2);
   await settled(page);
@@ -54,7 +54,7 @@ test('a task that comes up at the bench is added, and the route is planned again
 });
 
 test('a whole housing: hundreds of steps planned and proved while one looks, and the first of them at the bench', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await received(page, 'Atlas', { part: 'housing' });
   await agreed(page, job);
   await expect(page.getByRole('heading', { name: 'Replace the housing' })).toBeVisible();

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob, typedBurst } from './app';
+import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob, typedBurst, signedIn } from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -9,7 +9,7 @@ const axe = async (page: Page, where: string) => {
 const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
 
 test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 2);
   await page.keyboard.press('t');
@@ -41,7 +41,7 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
 });
 
 test('a stripped screw is scrapped and one from the spares box takes its place; all screws of a go at once by A', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('t');
   await page.getByRole('button', { name: 'Head is stripped' }).click();
@@ -62,7 +62,7 @@ test('a stripped screw is scrapped and one from the spares box takes its place; 
 });
 
 test('a screw measured too long when it comes out is told at once, kept, and stops its own hole at refitting', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await typedBurst(page, '7.40');
   await expect(page.getByText(/7.4 here, this hole takes 6.7/)).toBeVisible();
@@ -76,7 +76,7 @@ test('a screw measured too long when it comes out is told at once, kept, and sto
 });
 
 test('a note and a photograph of a thing come back the next time with this model', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const first = await newJob(page, 'Sprig');
   await page.keyboard.press('n');
   await expect(page.getByLabel('What is to be remembered')).toBeFocused();
@@ -94,10 +94,10 @@ test('a note and a photograph of a thing come back the next time with this model
 });
 
 test('somebody else’s device says so and is taken over by an entry', async ({ page, browser }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   const bench = await (await browser.newContext()).newPage();
-  await signIn(bench, 'marek');
+  await signedIn(bench, 'marek');
   await bench.goto(`/jobs/${job}/work`);
   await expect(bench.getByText(/Tova works on this at Ferry bench/)).toBeVisible();
   await bench.getByRole('button', { name: 'Take it over' }).click();
@@ -108,7 +108,7 @@ test('somebody else’s device says so and is taken over by an entry', async ({ 
 });
 
 test('the log goes back to a point by taking back one entry after another, and says what stops it', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 5);
   await settled(page);
@@ -134,7 +134,7 @@ test('the log goes back to a point by taking back one entry after another, and s
 });
 
 test('identity data: read with the pedal at the programmer, a bad read has its way out, and the log keeps what was proved', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await workedJob(page, 'display', 'read data');
   await expect(page.getByTestId('instruction')).toContainText('Read and save the data of the old display');
   await page.getByLabel(/behaves as if/).selectOption('checksum');
@@ -148,7 +148,7 @@ test('identity data: read with the pedal at the programmer, a bad read has its w
 });
 
 test('dark, larger text and no letter keys: kept in this browser, right from the first paint', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('?');
   await page.getByRole('button', { name: 'Dark, for the microscope' }).click();
@@ -167,7 +167,7 @@ test('dark, larger text and no letter keys: kept in this browser, right from the
 });
 
 test('the map comes closer by wheel and keys, goes back to the step, and a drag picks nothing', async ({ page }) => {
-  await signIn(page);
+  await signedIn(page);
   await newJob(page);
   const map = page.locator('svg[aria-label^="Map"]');
   const width = async () => Number((await map.getAttribute('viewBox'))!.split(' ')[2]);
@@ -208,31 +208,34 @@ test('a timer that runs out rings once, on one of several tabs, and also right a
   expect(await rings()).toBe(1);
 });
 
-test('the bench starts cold without a server, works on, and loses nothing', async ({ page, context, server }) => {
-  await signIn(page);
-  const job = await newJob(page, 'Sprig');
-  await press(page, 1);
-  await settled(page);
-  // the service worker keeps the pages of the job
-  await expect.poll(() => page.evaluate(async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined, `/jobs/${job}/work`)).toBe(true);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await press(page, 2);
-  await settled(page);
-  await page.close();
-  await server.stop('SIGKILL');
-  const cold = await context.newPage();
-  try {
+test.describe('as an installed app', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('the bench starts cold without a server, works on, and loses nothing', async ({ page, context, server }) => {
+    await signedIn(page);
+    const job = await newJob(page, 'Sprig');
+    await press(page, 1);
+    await settled(page);
+    // the service worker keeps the pages of the job
+    await expect.poll(() => page.evaluate(async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined, `/jobs/${job}/work`)).toBe(true);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await press(page, 2);
+    await settled(page);
+    await page.close();
+    await server.stop('SIGKILL');
+    const cold = await context.newPage();
+    try {
+      await cold.goto(`/jobs/${job}/work`);
+      // as it stood at the last press, not as it was when the page was kept
+      await expect(cold.getByTestId('screws-out')).toContainText('2 / 10');
+      await press(cold, 2);
+      await cold.keyboard.press('n');
+      await cold.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
+      await expect(cold.getByTestId('kept')).toContainText('3 kept');
+      await cold.goto('/');
+      await expect(cold.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+    } finally { await server.start(); }
     await cold.goto(`/jobs/${job}/work`);
-    // as it stood at the last press, not as it was when the page was kept
-    await expect(cold.getByTestId('screws-out')).toContainText('2 / 10');
-    await press(cold, 2);
-    await cold.keyboard.press('n');
-    await cold.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
-    await expect(cold.getByTestId('kept')).toContainText('3 kept');
-    await cold.goto('/');
-    await expect(cold.getByRole('heading', { name: 'On the bench' })).toBeVisible();
-  } finally { await server.start(); }
-  await cold.goto(`/jobs/${job}/work`);
-  await settled(cold);
-  await expect.poll(async () => (await types(cold, job)).slice(-3).toSorted()).toEqual(['catchFreed', 'catchFreed', 'photographed']);
+    await settled(cold);
+    await expect.poll(async () => (await types(cold, job)).slice(-3).toSorted()).toEqual(['catchFreed', 'catchFreed', 'photographed']);
+  });
 });
