@@ -17,8 +17,8 @@ const app = express();
 // once it is asked to stop, a kept-alive connection takes no new stream
 app.use((_req, res, next) => { if (ending) { res.set('Connection', 'close').status(503).end(); return; } next(); });
 app.disable('x-powered-by');
-// never compress an event stream: compression would hold the events back
-app.use(compression({ filter: (req, res) => !String(res.getHeader('Content-Type') ?? '').startsWith('text/event-stream') && compression.filter(req, res) }));
+// never compress an event stream: compression would hold the events back; nor the short answers to commands, which it only delays
+app.use(compression({ filter: (req, res) => req.path !== '/commands' && !String(res.getHeader('Content-Type') ?? '').startsWith('text/event-stream') && compression.filter(req, res) }));
 app.use(helmet({
   contentSecurityPolicy: production
     ? { directives: { 'script-src': ["'self'", "'unsafe-inline'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'connect-src': ["'self'"], 'upgrade-insecure-requests': null } }

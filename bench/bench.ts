@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
+import { benchAppend } from './append';
 import { benchAtlas, presses } from './atlas';
 import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
@@ -57,33 +58,6 @@ async function load(): Promise<string[]> {
   return ids;
 }
 
-/** Bare fsynced commits of one row, by so many clients at once: the reference. */
-async function bareCommits(clients: number, each: number): Promise<number[]> {
-  const times: number[] = [];
-  await Promise.all(Array.from({ length: clients }, async () => {
-    const c = new pg.Client(superUrl);
-    await c.connect();
-    await c.query('create table if not exists bare (n bigserial primary key, t text)').catch(() => {});
-    for (let k = 0; k < each; k++) { const t = performance.now(); await c.query(`insert into bare (t) values ($1)`, ['x'.repeat(200)]); times.push(performance.now() - t); }
-    await c.end();
-  }));
-  return times;
-}
-async function appends(cookie: string, person: string, ids: string[], clients: number, each: number): Promise<number[]> {
-  const times: number[] = [];
-  await Promise.all(Array.from({ length: clients }, async (_, c) => {
-    for (let k = 0; k < each; k++) {
-      const job = ids[(c * 7919 + k * 104_729) % ids.length]!;
-      const body = JSON.stringify({ commands: [{ id: randomUUID(), job, person, body: { type: 'noted', text: 'bench' }, at: Date.now(), clockKnown: true }] });
-      const t = performance.now();
-      const res = await fetch(`${origin}/commands`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body });
-      const answer = (await res.json()) as { answers: { outcome: { status: string } }[] };
-      times.push(performance.now() - t);
-      if (answer.answers[0]?.outcome.status !== 'recorded') throw new Error(JSON.stringify(answer));
-    }
-  }));
-  return times;
-}
 /** Processor time of a process so far, ms. */
 const cpuMs = (pid: number) => { const f = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' '); return (Number(f[11]) + Number(f[12])) * 10; };
 
@@ -184,12 +158,7 @@ try {
   // the loaded jobs are closed for the bench list; a note is taken all the same
   console.log(`        ${rows[0]!.n} events in the database`);
   await client.end();
-  for (const clients of [1, 8]) {
-    await appends(cookie, rows[0]!.id, ids, clients, 30);
-    const bare = median(await bareCommits(clients, 300));
-    const mine = await appends(cookie, rows[0]!.id, ids, clients, 300);
-    figure({ what: `append of one event through the endpoint, ${clients} client${clients > 1 ? 's' : ''}, p50`, value: median(mine), unit: 'ms', aim: '< 3 bare commits', ok: median(mine) < 3 * bare, reference: { what: 'a bare fsynced commit', value: bare } });
-  }
+  await benchAppend(origin, superUrl, cookie, rows[0]!.id, ids);
   await pages(server, cookie, open.rows[0]!.id);
   const echo = await benchLive([origin], cookie, rows[0]!.id, ids);
   const second = await startServer(port + 1);

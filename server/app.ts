@@ -48,9 +48,11 @@ app.use((req, res, next) => {
   next();
 });
 
+const build = () => import('virtual:react-router/server-build');
 app.use(
   createRequestHandler({
-    build: () => import('virtual:react-router/server-build'),
+    // given as a function, it is asked, and all its routes are ranked anew, at every request: right while one develops
+    build: import.meta.env.PROD ? await build() : build,
     async getLoadContext(req) {
       const context = new RouterContextProvider();
       const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;

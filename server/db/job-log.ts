@@ -46,6 +46,13 @@ export async function routeOf(em: EntityManager, shopId: string, hash: string | 
   return row && keep(routes, key, row.route);
 }
 
+/**
+ * States that this process has seen committed. A log is only ever written on, so a state of a seq stays true for that seq:
+ * from a held one only what came after it is read. Held after the commit, never before: what is rolled back was not there.
+ */
+const held = new Map<string, JobState>();
+export function holdState(shopId: string, jobId: string, state: JobState): void { const key = `${shopId} ${jobId}`; held.delete(key); keep(held, key, state); }
+
 /** Locks a job for the rest of the transaction; undefined when this workshop has no such job. */
 export async function lockJob(em: EntityManager, jobId: string): Promise<{ model_hash: string; variant: string } | undefined> {
   const [row] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ? for update`, [jobId]);
@@ -58,10 +65,14 @@ export interface OpenedJob { model_hash: string; variant: string; state: JobStat
  * @returns undefined when this workshop has no such job; `known` when the command has been decided before
  */
 export async function openForCommand(em: EntityManager, shopId: string, jobId: string, commandId: string): Promise<OpenedJob | undefined> {
-  const [row] = await em.execute<{ is_there: boolean; model_hash: string; variant: string; outcome: Outcome | null; state: JobState | null; events: JobEvent[] | null }[]>(
-    `select * from open_job(?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion]);
+  const base = held.get(`${shopId} ${jobId}`);
+  const [row] = await em.execute<{ is_there: boolean; from_held: boolean; model_hash: string; variant: string; outcome: Outcome | null; state: JobState | null; events: JobEvent[] | null }[]>(
+    `select * from open_job(?, ?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion, base?.seq ?? 0]);
   if (!row?.is_there) return undefined;
-  return { model_hash: row.model_hash, variant: row.variant, known: row.outcome ?? undefined, state: row.outcome ? empty() : foldInto(row.state ?? empty(), row.events ?? []) };
+  const { model_hash, variant } = row;
+  if (row.outcome) return { model_hash, variant, known: row.outcome, state: empty() };
+  const events = row.events ?? [];
+  return { model_hash, variant, known: undefined, state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events) };
 }
 
 /** A job's state at the head of its log: the last snapshot and what came after it. */
@@ -128,14 +139,7 @@ export async function appendCommand(em: EntityManager, who: Who, command: Comman
   const after = adopted ? contextFor(who, index, asked) : context;
   const outcome: Outcome = { status: 'recorded', seq: next.seq, events: decided.events, findings: decided.findings };
   const stage = stageOf(next, after.index, after.route);
-  await em.execute(
-    `with given as (select (e->>'seq')::int as seq, e as event from jsonb_array_elements(?::jsonb) e),
-       log as (insert into job_event (shop_id, job_id, seq, event) select shop_now(), ?::uuid, seq, event from given),
-       done as (insert into job_command (shop_id, command_id, job_id, outcome) values (shop_now(), ?, ?::uuid, ?::jsonb)),
-       head as (update job set seq = ?, stage = ?, summary = ?::jsonb, ending = ?, promised_at = to_timestamp(?), updated_at = now() where id = ?::uuid)
-     select pg_notify('snavek_job', ?)`,
-    [JSON.stringify(decided.events), jobId, command.id, jobId, JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, promised(next), jobId, JSON.stringify({ shop: who.shopId, job: jobId, seq: next.seq })],
-  );
+  await em.execute(`select append_events(?, ?, ?::jsonb, ?::jsonb, ?, ?, ?::jsonb, ?, ?)`, [jobId, command.id, JSON.stringify(decided.events), JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, promised(next)]);
   if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
     await em.execute(`insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`, [jobId, next.seq, coreVersion, JSON.stringify(next)]);
     await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [jobId, next.seq - 2 * snapshotEvery]);

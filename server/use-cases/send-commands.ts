@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { Command } from '../../core/job/decide';
 import { bodySchema } from '../../core/job/event-schema';
 import { pathText } from '../../core/model/check-model';
-import { appendCommand, openForCommand } from '../db/job-log';
+import type { JobState } from '../../core/job/state';
+import { appendCommand, holdState, openForCommand } from '../db/job-log';
 import { inTransaction } from '../db/orm';
 import type { Outcome, Who } from '../types';
 import { confirmingPerson } from './sign-in';
@@ -52,14 +53,18 @@ const refuse = (code: 'no such job' | 'another person'): Outcome => ({ status: '
 async function one(who: Who, c: SentCommand): Promise<Outcome> {
   if (c.person !== who.personId) return refuse('another person');
   const override = await confirmed(who, c.override);
-  return inTransaction(async (em) => {
+  let next: JobState | undefined;
+  const outcome = await inTransaction(async (em): Promise<Outcome> => {
     const job = await openForCommand(em, who.shopId, c.job, c.id);
     if (!job) return refuse('no such job');
     if (job.known) return job.known;
     const command = { id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, override, passedAt: c.passedAt, seen: c.seen };
-    const { outcome } = await appendCommand(em, who, command, c.job, job);
+    const { outcome, state } = await appendCommand(em, who, command, c.job, job);
+    next = state;
     // a passcode is there for the checks, and goes with the job
     if (outcome.status === 'recorded' && c.body.type === 'jobClosed') await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);
     return outcome;
   });
+  if (next) holdState(who.shopId, c.job, next);
+  return outcome;
 }
