@@ -42,12 +42,16 @@ test('the pedal is dead for a moment when somebody else has just changed the tar
 test('a held pedal counts once', async ({ page }) => {
   await signedIn(page);
   const job = await newJob(page);
+  // and the screw is seen going to its place, once
+  await page.evaluate(() => { const w = window as unknown as { travels: number }; w.travels = 0; new MutationObserver((m) => { for (const c of m) for (const n of c.addedNodes) if ((n as Element).className === 'travel') w.travels++; }).observe(document.body, { childList: true }); });
   await page.keyboard.down('PageDown');
   for (let k = 0; k < 6; k++) await page.keyboard.down('PageDown');
   await page.keyboard.up('PageDown');
   await expect(go(page)).toContainText('A2 is out');
   await settled(page);
   expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
+  expect(await page.evaluate(() => (window as unknown as { travels: number }).travels)).toBe(1);
+  await expect(page.locator('.travel')).toHaveCount(0);
 });
 
 test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({ page }) => {

@@ -52,7 +52,7 @@ test('a stripped screw is scrapped and one from the spares box takes its place; 
   await expect(page.getByTestId('instruction')).not.toContainText('outside screws');
   await settled(page);
   // when it goes back, its own is scrap: take one that fits
-  await page.getByRole('button', { name: 'whole', exact: true }).click();
+  await page.getByRole('button', { name: 'follow', exact: true }).click();
   await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
   await page.getByRole('button', { name: 'another screw is in A1' }).click();
   await settled(page);
@@ -69,7 +69,7 @@ test('a screw measured too long when it comes out is told at once, kept, and sto
   await press(page, 1);
   await settled(page);
   expect((await logOf(page, job)).find((e) => e.body.type === 'screwMeasured')!.body).toMatchObject({ piece: 'A1#1', lengthMm: 7.4 });
-  await page.getByRole('button', { name: 'whole', exact: true }).click();
+  await page.getByRole('button', { name: 'follow', exact: true }).click();
   await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
   await page.getByRole('button', { name: 'A1 is in', exact: true }).click();
   await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText('measured longer than the hole bears');

@@ -29,15 +29,21 @@ export interface MapProps {
 export interface Frame { x: number; y: number; w: number; h: number }
 const gap = 4;
 
+/** What covers a side. */
+const coverKind = (face: Face) => (face === 'back' ? 'back' : 'display');
+
 /** Where the device and its open cover lie in the drawing. */
 function placing(index: IndexedModel, face: Face) {
   const { outline: { widthMm: W, heightMm: H }, hinge } = index.model;
   const back = face === 'back';
-  const flap = W * 0.92;
+  // a side that does not open has nothing to fold away
+  const opens = index.model.slots.some((s) => s.kind === coverKind(face));
+  const flap = opens ? W * 0.92 : 0;
+  const beside = opens ? flap + gap : 0;
   const atLeft = (hinge === 'left') !== back;
-  const flapX = atLeft ? -flap - gap : W + gap;
+  const flapX = atLeft ? -beside : W + gap;
   return {
-    W, H, flap, flapX, whole: { x: -(atLeft ? flap + gap : 0) - 1, y: -4, w: W + flap + gap + 2, h: H + 6 } satisfies Frame,
+    W, H, flap, flapX, whole: { x: -(atLeft ? beside : 0) - 1, y: -4, w: W + beside + 2, h: H + 6 } satisfies Frame,
     X: (x: number, w = 0) => (back ? W - x - w : x),
     /** Something on the open cover is seen from its inside. */
     onFlap: (x: number, w = 0) => flapX + (flap - W) / 2 + (W - x - w),
@@ -82,7 +88,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
   const back = face === 'back';
   const plugText = large ? 4 : 3;
   /** What covers this side. */
-  const display = index.model.slots.find((s) => s.kind === (back ? 'back' : 'display'));
+  const display = index.model.slots.find((s) => s.kind === coverKind(face));
   const open = display === undefined ? back : poseOf(state, display.id) !== 'in';
   const away = display !== undefined && pieceInSlot(state, display.id) === undefined;
   const slots = index.model.slots.filter((s) => s.face === face && !s.carrier && s.id !== display?.id).sort((a, b) => a.layer - b.layer);
@@ -108,16 +114,17 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
       </defs>
       {Array.from({ length: Math.floor(W / 10) + 1 }, (_, i) => <line key={`t${i * 10}`} x1={i * 10} x2={i * 10} y1={-3} y2={-1.2} stroke="var(--metal)" strokeWidth={0.25} />)}
       {/* the open display, on the side of its hinge */}
-      <g opacity={open && (!away || lit.some((id) => index.slots.get(id)?.carrier)) ? 1 : 0.55}>
+      {display && <g opacity={open && (!away || lit.some((id) => index.slots.get(id)?.carrier)) ? 1 : 0.55}>
         <rect x={flapX} y={0.5} width={flap} height={H - 1} rx={outline.cornerMm} fill={open && !away ? 'var(--glass)' : 'none'} stroke="var(--metal)" strokeWidth={0.4} strokeDasharray="1.6 1.1" />
-        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{!display ? '' : away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
+        <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
         {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
         {open && onCover.slots.map((s) => { const here = pieceInSlot(state, s.id) !== undefined; return <SlotPlate key={s.id} slot={s} x={onFlap(s.shape.x, s.shape.w)} here={here} lit={isLit(s.id)} named={here} large={large} />; })}
         {open && onCover.bonds.map((b) => <BondPatch key={b.id} bond={b} x={onFlap(b.shape.x, b.shape.w)} look={bondLook(state, b.id)} lit={isLit(b.id)} now={b.id === now} />)}
         {open && onCover.plugs.map((c) => <Plug key={c.id} plug={c} x={onFlap(c.at.x)} on={isOn(state, c.id)} now={c.id === now} textMm={plugText} />)}
         {open && onCover.screws.map((f) => <ScrewMark key={f.id} screw={f} x={onFlap(f.at.x)} title={`${thingName(index, f.id)}, ${f.lengthMm} mm`} shown={pieceInHole(state, f.id) !== undefined} now={f.id === now} />)}
-      </g>
+      </g>}
       <rect x={0} y={0} width={W} height={H} rx={outline.cornerMm} fill="var(--paper)" stroke="var(--ink)" strokeWidth={0.6} />
+      {!display && !slots.length && <text x={W / 2} y={H / 2} fontSize={3.6} textAnchor="middle" fill="var(--muted)">nothing comes off on this side</text>}
       {!open && display && (
         <g {...(onPick ? { className: 'pickable', onClick: () => onPick(display.id) } : {})}>
           <rect x={display.shape.x} y={display.shape.y} width={display.shape.w} height={display.shape.h} rx={display.shape.r} fill="var(--glass)" stroke={isLit(display.id) ? 'var(--saffron)' : 'var(--metal)'} strokeWidth={isLit(display.id) ? 0.9 : 0.3} />

@@ -72,7 +72,7 @@ export const ScrewMark = memo(function ScrewMark({ screw, x, title, shown, now, 
   const r = Math.max(screw.headMm / 2, 1.05) * 1.25;
   const { y } = screw.at;
   return (
-    <g {...picks(onPick, screw.id)}>
+    <g {...picks(onPick, screw.id)} data-hole={screw.id}>
       <title>{title}</title>
       {shown ? <ScrewHead drive={screw.drive} x={x} y={y} r={r} tone={now ? 'now' : 'on'} /> : <circle cx={x} cy={y} r={r * 0.9} fill="none" pointerEvents="all" stroke="var(--metal)" strokeWidth={0.35} strokeDasharray="0.9 0.7" />}
       {now && <circle cx={x} cy={y} r={r + 1.3} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}

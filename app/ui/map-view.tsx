@@ -71,6 +71,9 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
   const goTo = follow.join(' ');
   // biome-ignore lint/correctness/useExhaustiveDependencies: the things are what their names say
   useLayoutEffect(() => { if (!auto) return; const f = frameOf(index, face, follow); show(f ? within(f, whole, closestByItself) : whole); }, [goTo, auto, index, face, whole, show]);
+  // the other side lies elsewhere in its drawing: it is seen whole first
+  const side = useRef(whole);
+  useLayoutEffect(() => { if (side.current === whole) return; side.current = whole; if (!auto) show(whole); }, [whole, auto, show]);
   // a new drawing of the same map must not forget the look
   useLayoutEffect(() => { const f = drawn.current; svg.current?.setAttribute('viewBox', `${f.x} ${f.y} ${f.w} ${f.h}`); });
   useEffect(() => {
@@ -130,10 +133,10 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
   const still = (e: { preventDefault: () => void }) => e.preventDefault();
   return (
     <>
-      <div className="spread small muted" style={{ alignItems: 'center' }}><span title="Ticks at the top are 10 mm apart">{title}</span><span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
+      <div className="spread small muted" style={{ alignItems: 'center' }}><span title="Ticks at the top are 10 mm apart" style={{ flex: 1, minWidth: 0 }}>{title}</span><span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
         <button type="button" className="btn slim" onMouseDown={still} onClick={() => by(0.75)} aria-label="Closer">+</button>
         <button type="button" className="btn slim" onMouseDown={still} onClick={() => by(1 / 0.75)} disabled={!near} aria-label="Further away">−</button>
-        <button type="button" className="btn slim" onMouseDown={still} onClick={() => { if (auto) { setAuto(false); show(whole); } else setAuto(true); }} aria-pressed={auto}>{auto ? 'whole' : 'to the step'}</button>
+        <button type="button" className="btn slim" onMouseDown={still} onClick={() => { if (auto) { setAuto(false); show(whole); } else setAuto(true); }} aria-pressed={auto} title={auto ? 'Show all of it' : 'Go where the step is, and with it'}>follow</button>
         <button type="button" className="btn slim" onMouseDown={still} onClick={onTurn}>Turn over</button>
       </span></div>
       <div className="mapview"><div className="glide" ref={glide}><DeviceMap {...map} svg={svg} /></div></div>

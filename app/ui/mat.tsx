@@ -18,11 +18,11 @@ export function lying(state: JobState, fastener: string): { piece: string | unde
 const MatPlace = memo(function MatPlace({ screw: { id, drive, lengthMm: own }, x, y, lies, lengthMm, now, bold, large }: { screw: Fastener; x: number; y: number; lies: 'here' | 'adrift' | 'mixed' | 'in its hole'; lengthMm: number; now: boolean; bold: boolean; large: boolean | undefined }) {
   const odd = lies === 'adrift' || lies === 'mixed';
   return (
-    <g>
+    <g data-mat={id}>
       <title>{`${id}, ${own} mm, ${lies === 'here' ? 'on the mat' : lies === 'mixed' ? 'mixed up' : lies}`}</title>
       {lies === 'here' ? <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} /> : <circle cx={x} cy={y - 1.5} r={2.5} fill="none" stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={odd ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
       {odd && <text x={x} y={y - 1.3} fontSize={3.8} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
-      {now && <circle cx={x} cy={y - 1.5} r={4.1} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
+      {now && <circle cx={x} cy={y - 1.5} r={3.5} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
       <text x={x} y={y + 5} fontSize={large ? 4.4 : 3.7} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: bold ? 700 : 400 }}>{large ? id : `${id} ${lengthMm}`}</text>
     </g>
   );

@@ -16,6 +16,7 @@ import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
+import { useScrewTravel } from '../../ui/screw-travel';
 import { say } from '../../ui/speech';
 import { type OverrideGiven, StopSheet } from '../../ui/stop-sheet';
 import { findingText, refusalText } from '../../words/findings';
@@ -150,6 +151,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
     typed: (text) => { const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, '')); if (Number.isFinite(mm) && mm > 0 && mm < 50) measure(mm); else setSaid(`Typed by an instrument: ${text}`); },
   }, !open || stop !== undefined || sheet !== undefined || picked !== undefined);
 
+  useScrewTravel(page.id, state.place);
   const look = useMat(index, page.mat, state, view.context.route, target);
   const follow = useMemo(() => (step && !['check', 'read data', 'write data', 'set aside'].includes(step.action) ? step.targets : noThings), [step]);
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
