@@ -11,6 +11,7 @@ export function Ledger({ index, state, send, children }: { index: IndexedModel; 
   const b = useMemo(() => balance(state, index), [state, index]);
   const rim = index.model.bonds.find((x) => x.kind === 'perimeter-seal');
   const sealWord = !rim ? 'none' : state.bond[rim.id] === undefined ? 'whole' : shutState(state, index) === 'closed' && flag(state, 'unsealed') ? 'left off' : flag(state, 'seal') === 'applied' ? 'new' : 'broken';
+  const others = b.bondsOpen.filter((x) => x !== rim?.id).length;
   const cellOut = index.cellSlot !== undefined && b.piecesOut.includes(index.cellSlot);
   return (
     <section className="ledger" aria-label="Ledger">
@@ -27,7 +28,7 @@ export function Ledger({ index, state, send, children }: { index: IndexedModel; 
       <Count big={String(b.piecesOut.length)} cap={b.piecesOut.length === 1 ? 'part out' : 'parts out'} />
       {b.filmsOn.length + b.masksOn.length > 0 && <Count big={String(b.filmsOn.length + b.masksOn.length)} cap="films still on" />}
       {b.adrift.length + b.strays.length > 0 && <Count big={String(b.adrift.length + b.strays.length)} cap={b.adrift.length ? `adrift: ${list(b.adrift.map((p) => pieceName(index, p)), 2)}` : 'stray inside'} alarm />}
-      <div><div className={`big ${sealWord === 'broken' ? 'brick' : ''}`} style={{ fontSize: 18 }}>seal</div><div className="cap">{sealWord === 'broken' ? 'broken, renew' : sealWord}{b.bondsOpen.length - (rim && b.bondsOpen.includes(rim.id) ? 1 : 0) > 0 && `; ${b.bondsOpen.length - (rim && b.bondsOpen.includes(rim.id) ? 1 : 0)} more to renew`}</div></div>
+      <div><div className={`big ${sealWord === 'broken' ? 'brick' : ''}`} style={{ fontSize: 18 }}>seal</div><div className="cap">{sealWord === 'broken' ? 'broken, renew' : sealWord}{others > 0 && `; ${others} more`}</div></div>
       <div role="status" className={send.link === 'ok' && !send.kept ? '' : 'alarm'} data-testid="kept">
         <div className="big" style={{ fontSize: 18 }}>{send.kept} kept</div>
         <div className="cap">{send.link === 'no server' ? 'server is away: kept here' : send.link === 'signed out' ? <a href="/sign-in">sign in to send</a> : send.kept ? 'being confirmed' : send.counted ? 'all confirmed' : 'looking'}</div>

@@ -6,6 +6,7 @@ import { tests as knownTests } from '../diagnose/knowledge/tests';
 import { unaccounted } from './balance';
 import { type Command, decide } from './decide';
 import { type Body, final, isGate, type JobEvent } from './events';
+import { nextStep } from './report';
 import { evolve, fold } from './evolve';
 import { empty, holderOf, type JobState, tableNames } from './state';
 import { placeOf } from './view';
@@ -230,6 +231,17 @@ describe('by identity, not by count', () => {
     const rules = bench.do({ type: 'deviceClosed' }).findings.map((f) => f.rule);
     expect(rules).toContain('piece adrift');
     expect(unaccounted(bench.state, index)).toContain('B1#1');
+  });
+  test('a screw that flies off while it comes out is not asked for again, and stays adrift', () => {
+    const bench = new Bench(index, plan).open();
+    const step = plan.steps.find((s) => s.action === 'unscrew')!;
+    while (nextStep(plan, bench.state, index)!.step !== step) bench.next();
+    const [flown, ...rest] = step.targets;
+    bench.do({ type: 'lost', piece: `${flown}#1` });
+    expect(nextStep(plan, bench.state, index)).toEqual({ step, left: rest });
+    for (const _ of rest) bench.next();
+    expect(nextStep(plan, bench.state, index)!.step).not.toBe(step);
+    expect(bench.state.place[`${flown}#1`]).toBe('adrift');
   });
   test('the right number of screws with one in another’s hole does not balance', () => {
     const bench = new Bench(index, plan).open();

@@ -56,13 +56,22 @@ export const isTargetDone = (state: JobState, step: Step, target: string) => sta
 export const targetsLeft = (state: JobState, step: Step) => step.targets.filter((t) => !isTargetDone(state, step, t));
 
 /**
+ * What of a step is left to do on this device: neither reported nor shown by the device already. A hole that is empty has
+ * no screw to come out, wherever that screw is: one that flew off is adrift, and must not be reported as on the mat.
+ */
+export function stillToDo(index: IndexedModel, state: JobState, step: Step): string[] {
+  const open = targetsLeft(state, step);
+  if (step.action === 'check') return open;
+  return open.filter((t) => !(step.action === 'unscrew' && pieceInHole(state, t) === undefined) && !isAlready(index, state, bodyFor(index, state, step, t)));
+}
+
+/**
  * Where the route stands: the first step that has something left to do, with what is left.
  * What the device already shows (done before this route was planned, or out of order) is not asked for again.
  */
 export function nextStep(route: Route, state: JobState, index: IndexedModel): { step: Step; left: string[] } | undefined {
   for (const step of route.steps) {
-    const open = targetsLeft(state, step);
-    const left = step.action === 'check' ? open : open.filter((t) => !isAlready(index, state, bodyFor(index, state, step, t)));
+    const left = stillToDo(index, state, step);
     if (left.length) return { step, left };
   }
   return undefined;

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
-import { bodyFor, isTargetDone } from '../../../core/job/report';
+import { bodyFor, stillToDo } from '../../../core/job/report';
 import type { JobState } from '../../../core/job/state';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -75,10 +75,11 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
   const screws = step.action === 'unscrew' || step.action === 'fasten';
   if (!screws && step.targets.length < 2) return null;
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
+  const left = stillToDo(index, state, step);
   return (
     <table className="targets" aria-label="Things of this step"><tbody>
       {step.targets.map((t) => {
-        const done = isTargetDone(state, step, t);
+        const done = !left.includes(t);
         const f = index.fasteners.get(t);
         return (
           <tr key={t} className={done ? 'done' : t === target ? 'now' : ''}>
@@ -87,7 +88,7 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
           </tr>
         );
       })}
-      {onAll && <tr><td colSpan={5}><button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}><kbd>A</kbd>{` all ${step.targets.filter((t) => !isTargetDone(state, step, t)).length} are ${step.action === 'fasten' ? 'in' : 'out'}`}</button></td></tr>}
+      {onAll && <tr><td colSpan={5}><button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}><kbd>A</kbd>{` all ${left.length} are ${step.action === 'fasten' ? 'in' : 'out'}`}</button></td></tr>}
     </tbody></table>
   );
 }

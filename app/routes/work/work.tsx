@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalS
 import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
 import type { Finding } from '../../../core/job/interlocks';
-import { bodyFor, targetsLeft } from '../../../core/job/report';
+import { bodyFor, stillToDo } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
 import type { Face } from '../../../core/model/schema';
@@ -121,7 +121,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       else act(s.now.body);
     }
   };
-  const screwsNow = now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten') ? targetsLeft(state, now.step) : [];
+  const screwsNow = now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten') ? stillToDo(index, state, now.step) : [];
   const all = () => {
     const s = shown.current;
     if (performance.now() < s.deadUntil || open || s.now.kind !== 'do' || !screwsNow.length || s.now.findings.some((f) => f.severity !== 'warn')) return;
