@@ -43,7 +43,7 @@ export function assign(cost: readonly ArrayLike<number>[]): Assignment | undefin
 }
 
 /** Dijkstra over columns by reduced costs: the cheapest alternating path from a row to a column that ends it. */
-function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Float64Array, rowOf: Int32Array, start: number, ends: (column: number) => boolean, barred?: (column: number) => boolean) {
+function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Float64Array, rowOf: Int32Array, start: number, ends: (column: number) => boolean, barred?: (column: number) => boolean, upTo = Infinity) {
   const n = u.length;
   const dist = new Float64Array(n).fill(Infinity);
   const from = new Int32Array(n).fill(-1);
@@ -62,7 +62,7 @@ function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Fl
       }
       if (dist[j]! < best) { best = dist[j]!; next = j; }
     }
-    if (next === -1) return undefined;
+    if (next === -1 || best > upTo) return undefined;
     done[next] = 1;
     base = best;
     if (ends(next)) return { dist, from, done, end: next };
@@ -72,12 +72,13 @@ function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Fl
 
 /**
  * How much dearer the best assignment is in which this row takes none of the barred columns (its own is one of them).
- * @returns the difference, >= 0 (`Infinity` when there is none), and each changed row with its other column
+ * @param upTo what is dearer than this is not looked for further
+ * @returns the difference, >= 0 (`Infinity` when there is none up to there), and each changed row with its other column
  */
-export function withoutPair(cost: readonly ArrayLike<number>[], a: Assignment, row: number, barred: (column: number) => boolean): { dearer: number; changes: { row: number; column: number }[] } {
+export function withoutPair(cost: readonly ArrayLike<number>[], a: Assignment, row: number, barred: (column: number) => boolean, upTo = Infinity): { dearer: number; changes: { row: number; column: number }[] } {
   const own = a.columnOf[row]!;
   // its own column is free then: the path that comes back to it closes the circle
-  const path = shortestPath(cost, a.u, a.v, a.rowOf, row, (j) => j === own, barred);
+  const path = shortestPath(cost, a.u, a.v, a.rowOf, row, (j) => j === own, barred, upTo);
   if (!path) return { dearer: Infinity, changes: [] };
   const changes: { row: number; column: number }[] = [];
   for (let j = path.end; ; ) { const i = path.from[j]!; changes.push({ row: i, column: j }); if (i === row) break; j = a.columnOf[i]!; }

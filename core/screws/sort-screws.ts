@@ -67,7 +67,7 @@ export function sortScrews(p: SortProblem): SortAnswer {
     const h = p.holes[j]!;
     out.assignments.push({ screw: s.id, hole: h.id });
     mayHurt(i, j);
-    const other = withoutPair(cost, best, i, (c) => c < holes && spec[c] === spec[j]);
+    const other = withoutPair(cost, best, i, (c) => c < holes && spec[c] === spec[j], margin);
     if (!(other.dearer < margin)) continue;
     // who would then be in this hole, or in one just like it
     const rivals = other.changes.filter((c) => c.row < p.screws.length && c.column < holes && spec[c.column] === spec[j]);
