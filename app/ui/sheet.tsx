@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useRef } from 'react';
 
-/** A question on top of the screen: keeps the focus in it, closes with Escape, gives the focus back. */
-export function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+/** A question on top of the screen: keeps the focus in it, closes with Escape, gives the focus back. Without `onClose` it must be answered. */
+export function Sheet({ title, onClose, children }: { title: string; onClose?: () => void; children: ReactNode }) {
   const box = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const d = box.current!;
@@ -11,8 +11,8 @@ export function Sheet({ title, onClose, children }: { title: string; onClose: ()
     return () => d.close();
   }, []);
   return (
-    <dialog ref={box} aria-label={title} onCancel={(e) => { e.preventDefault(); onClose(); }} style={{ border: '1px solid var(--line)', borderRadius: 10, background: 'var(--card)', color: 'var(--ink)', padding: '20px 24px', width: 'min(640px, 94vw)' }}>
-      <div className="stack"><div className="spread"><h2>{title}</h2><button type="button" className="btn slim" onClick={onClose}>Back</button></div>{children}</div>
+    <dialog ref={box} aria-label={title} onCancel={(e) => { e.preventDefault(); onClose?.(); }} style={{ border: '1px solid var(--line)', borderRadius: 10, background: 'var(--card)', color: 'var(--ink)', padding: '20px 24px', width: 'min(640px, 94vw)' }}>
+      <div className="stack"><div className="spread"><h2>{title}</h2>{onClose && <button type="button" className="btn slim" onClick={onClose}>Back</button>}</div>{children}</div>
     </dialog>
   );
 }

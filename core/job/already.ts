@@ -32,7 +32,7 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'tested': return state.test[body.test]?.outcome === body.outcome && (body.note ?? '') === (state.test[body.test]?.note ?? '');
     case 'testDeclined': return state.test[body.test]?.declined === body.reason;
     case 'causeStated': { const found = flag(state, 'cause'); return body.cause === 'none' ? !found : found?.id === body.cause && found.because === body.because; }
-    case 'consentGiven': return state.consent[body.effect] === body.by && state.answer[body.effect] === body.answer && state.signature[body.effect] === body.signature;
+    case 'consentGiven': return state.consent[body.effect] === body.by && (body.answer === undefined || state.answer[body.effect] === body.answer) && (body.signature === undefined || state.signature[body.effect] === body.signature);
     case 'quoted': { const q = flag(state, 'quote'); return q !== undefined && (Object.keys(body) as (keyof typeof body)[]).every((k) => k === 'type' || q[k] === body[k]); }
     case 'promised': return flag(state, 'promisedAt') === body.at && flag(state, 'promisedAs') === body.as;
     case 'photographed': return state.photo[body.photo] !== undefined;

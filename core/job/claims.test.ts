@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
-import { claimOf, putTruth } from './claims';
+import { claimOf, otherTruths, putTruth } from './claims';
 import { instruct } from './instruct';
 
 describe('what an entry says of a thing', () => {
@@ -15,6 +15,13 @@ describe('what an entry says of a thing', () => {
     const written: unknown[] = [];
     for (const about of ['piece A1#1', 'connector K-cell', 'weather today']) putTruth((t, k, v) => written.push([t, k, v]), about, 'x');
     expect(written).toEqual([['place', 'A1#1', 'x'], ['connector', 'K-cell', 'x']]);
+  });
+  test('both benches may be wrong: a screw can be in its hole all the same; a plug has no third way', () => {
+    const index = indexed(mica9);
+    expect(otherTruths(index, 'piece A1#1', ['mat/A1', 'adrift'])).toEqual(['hole/A1']);
+    expect(otherTruths(index, 'bond seal', ['released', 'torn'])).toEqual(['renewed']);
+    expect(otherTruths(index, 'connector K-cell', ['on', 'off'])).toEqual([]);
+    expect(otherTruths(index, 'piece cell#1', ['aside/owner', 'aside/recycling'])).toEqual([]);
   });
   test('a contradiction is asked about before any instruction; the truth ends it, and cannot be taken back', () => {
     const b = new Bench(indexed(mica9), route(mica9)).open();

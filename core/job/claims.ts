@@ -1,5 +1,6 @@
+import type { IndexedModel } from '../model/index-model';
 import type { Body } from './events';
-import type { TableName } from './state';
+import { holderOf, type TableName } from './state';
 
 /**
  * What an event says of one thing: of a piece where it lies, of a plug, a bond or a slot how it stands. Two benches that
@@ -22,6 +23,12 @@ export function claimOf(body: Body): { about: string; value: string } | undefine
     case 'truthNamed': return { about: body.about, value: body.value };
     default: return undefined;
   }
+}
+/** How a thing could stand besides what was claimed: two benches may both be wrong. A plug or a hook has only two ways. */
+export function otherTruths(index: IndexedModel, about: string, claimed: readonly string[]): string[] {
+  const [kind, id] = [about.slice(0, about.indexOf(' ')), about.slice(about.indexOf(' ') + 1)];
+  const all = kind === 'bond' ? ['released', 'torn', 'renewed'] : kind === 'piece' && index.fasteners.has(holderOf(id)) ? [`hole/${holderOf(id)}`, `mat/${holderOf(id)}`, 'adrift'] : [];
+  return all.filter((v) => !claimed.includes(v));
 }
 const tableOf: Record<string, TableName> = { piece: 'place', connector: 'connector', bond: 'bond', catch: 'catch' };
 

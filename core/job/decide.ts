@@ -67,7 +67,9 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   const unknown = unknownThing(context.index, body);
   if (unknown) return none({ code: 'unknown thing', id: unknown });
   if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
-  if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected') return none({ code: 'closed' });
+  // a closed job is only written on: notes, corrections, and a note of oneself that is taken back
+  const noteBack = body.type === 'retracted' && state.trail[state.trail.length - 1]?.type === 'noted';
+  if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected' && !noteBack) return none({ code: 'closed' });
 
   if (body.type === 'retracted') {
     const latest = state.trail[state.trail.length - 1];
