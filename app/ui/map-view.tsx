@@ -136,7 +136,7 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
       <div className="spread small muted" style={{ alignItems: 'center' }}><span title="Ticks at the top are 10 mm apart" style={{ flex: 1, minWidth: 0 }}>{title}</span><span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
         <button type="button" className="btn slim" onMouseDown={still} onClick={() => by(0.75)} aria-label="Closer">+</button>
         <button type="button" className="btn slim" onMouseDown={still} onClick={() => by(1 / 0.75)} disabled={!near} aria-label="Further away">−</button>
-        <button type="button" className="btn slim" onMouseDown={still} onClick={() => { if (auto) { setAuto(false); show(whole); } else setAuto(true); }} aria-pressed={auto} title={auto ? 'Show all of it' : 'Go where the step is, and with it'}>follow</button>
+        <button type="button" className={`btn slim ${auto ? 'held' : ''}`} onMouseDown={still} onClick={() => { if (auto) { setAuto(false); show(whole); } else setAuto(true); }} aria-pressed={auto} title={auto ? 'Show all of it' : 'Go where the step is, and with it'}>follow</button>
         <button type="button" className="btn slim" onMouseDown={still} onClick={onTurn}>Turn over</button>
       </span></div>
       <div className="mapview"><div className="glide" ref={glide}><DeviceMap {...map} svg={svg} /></div></div>
