@@ -23,7 +23,7 @@ export async function atlasJob(origin: string, cookie: string, person: string, e
   // the job's own entries so far, and then the course of the work
   const from = bench.commands.length;
   bench.at = Date.now() - 6 * 3_600_000;
-  for (let k = 0; k < 2000 && bench.commands.length - from < entries - 40; k++) if (!bench.next()) break;
+  for (let k = 0; k < 2000 && bench.commands.length - from < entries; k++) if (!bench.next()) break;
   const course = bench.commands.slice(from);
   // in the midst of screws, where a press takes one out or puts one in
   while (course.length && !['screwOut', 'screwIn'].includes(course.at(-1)!.body.type)) course.pop();

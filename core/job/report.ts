@@ -52,8 +52,16 @@ export function stepFor(route: Route, state: JobState, body: Body): { step: stri
   return undefined;
 }
 
-export const isTargetDone = (state: JobState, step: Step, target: string) => state.progress[`${step.id} ${target}`] === 1;
-export const targetsLeft = (state: JobState, step: Step) => step.targets.filter((t) => !isTargetDone(state, step, t));
+/** Names of a step's targets in the table of progress. A rebuild asks for a thousand of them at each press: made once. */
+const names = new WeakMap<Step, string[]>();
+function progressNames(step: Step): string[] {
+  let known = names.get(step);
+  if (!known) { known = step.targets.map((t) => `${step.id} ${t}`); names.set(step, known); }
+  return known;
+}
+export const targetsLeft = (state: JobState, step: Step): string[] => { const known = progressNames(step); return step.targets.filter((_, k) => state.progress[known[k]!] !== 1); };
+/** Whether every target of a step has been reported. */
+export const isStepDone = (state: JobState, step: Step) => progressNames(step).every((n) => state.progress[n] === 1);
 
 /**
  * What of a step is left to do on this device: neither reported nor shown by the device already. A hole that is empty has
@@ -71,6 +79,7 @@ export function stillToDo(index: IndexedModel, state: JobState, step: Step): str
  */
 export function nextStep(route: Route, state: JobState, index: IndexedModel): { step: Step; left: string[] } | undefined {
   for (const step of route.steps) {
+    if (isStepDone(state, step)) continue;
     const left = stillToDo(index, state, step);
     if (left.length) return { step, left };
   }

@@ -1,7 +1,7 @@
 import { checksDue } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Phase, Route } from '../route/types';
-import { nextStep } from './report';
+import { isStepDone, nextStep } from './report';
 import { flag, type JobState } from './state';
 
 export const stages = ['Receive', 'Open', 'Strip', 'Swap', 'Refit', 'Prove', 'Hand over'] as const;
@@ -31,10 +31,10 @@ export function stageOf(state: JobState, index: IndexedModel, route: Route | und
 
 /** Seconds of hands that the route's open steps still take, likely. Without a route it is not known: 0. */
 export const handsLeft = (state: JobState, route: Route | undefined): number =>
-  flag(state, 'ending') !== undefined || !route ? 0 : Math.round(route.steps.filter((s) => !s.targets.every((t) => state.progress[`${s.id} ${t}`])).reduce((sum, s) => sum + s.handsS.likely, 0));
+  flag(state, 'ending') !== undefined || !route ? 0 : Math.round(route.steps.filter((s) => !isStepDone(state, s)).reduce((sum, s) => sum + s.handsS.likely, 0));
 
 /** How far each stage is, for the strip: the share of its steps that are done. */
 export function progressOf(state: JobState, route: Route | undefined): { done: number; total: number } {
   if (!route) return { done: 0, total: 0 };
-  return { done: route.steps.filter((s) => s.targets.every((t) => state.progress[`${s.id} ${t}`])).length, total: route.steps.length };
+  return { done: route.steps.filter((s) => isStepDone(state, s)).length, total: route.steps.length };
 }

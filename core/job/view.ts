@@ -35,13 +35,16 @@ function byPlace(places: JobState['place']): Map<string, string[]> {
   }
   return map;
 }
+/** Names of the pieces that devices come with: a picture asks for each of them at every press, so they are made once. */
+const firsts = new Map<string, string>();
 /** The first of them: what a picture of the device asks of every hole and slot. */
-function firstAt(state: JobState, holder: string, place: string): string | undefined {
-  const first = originalPiece(holder);
-  return state.place[first] === undefined ? first : byPlace(state.place).get(place)?.[0];
+function firstAt(state: JobState, holder: string, kind: 'hole' | 'slot'): string | undefined {
+  let first = firsts.get(holder);
+  if (first === undefined) { first = originalPiece(holder); firsts.set(holder, first); }
+  return state.place[first] === undefined ? first : byPlace(state.place).get(`${kind}/${holder}`)?.[0];
 }
-export const pieceInHole = (state: JobState, fastener: string): string | undefined => firstAt(state, fastener, `hole/${fastener}`);
-export const pieceInSlot = (state: JobState, slot: string): string | undefined => firstAt(state, slot, `slot/${slot}`);
+export const pieceInHole = (state: JobState, fastener: string): string | undefined => firstAt(state, fastener, 'hole');
+export const pieceInSlot = (state: JobState, slot: string): string | undefined => firstAt(state, slot, 'slot');
 
 export const isOn = (state: JobState, connector: string) => (state.connector[connector] ?? 'on') === 'on';
 export const isWhole = (state: JobState, bond: string) => { const b = state.bond[bond]; return b === undefined || b === 'renewed'; };
