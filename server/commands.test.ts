@@ -6,7 +6,7 @@ import { loader as pdf } from '../app/routes/report/report-pdf';
 import type { Body } from '../core/job/events';
 import { fold } from '../core/job/evolve';
 import { empty, originalPiece } from '../core/job/state';
-import { inShop } from './db/orm';
+import { asOwner, inShop } from './db/orm';
 import { loadState } from './db/job-log';
 import { call, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import { type SentCommand, sendCommands } from './use-cases/send-commands';
@@ -58,6 +58,24 @@ describe('a command', () => {
     expect(Number(snap!.n)).toBeGreaterThan(0);
     const log = (await eventsOf(tova, job)).map((e) => e.event) as never[];
     expect(await inShop(tova.shopId, (em) => loadState(em, job))).toEqual(JSON.parse(JSON.stringify(fold(empty(), log))));
+  });
+  test('after the database was put back to an earlier day goes on from what is in the log, not from what the process remembers', async () => {
+    const job = await openJob(world, tova);
+    await sendCommands(tova, [cmd(tova, job, out('A1')), cmd(tova, job, out('A2'))]);
+    const log = await eventsOf(tova, job);
+    const kept = log.at(-2)!.event.seq;
+    await asOwner((orm) => orm.em.fork().transactional(async (em) => {
+      await em.execute(`select set_config('app.shop', ?, true)`, [tova.shopId]);
+      await em.execute('alter table job_event disable trigger job_event_append_only');
+      await em.execute('delete from job_event where job_id = ? and seq > ?', [job, kept]);
+      await em.execute('update job set seq = ? where id = ?', [kept, job]);
+      await em.execute('alter table job_event enable trigger job_event_append_only');
+    }));
+    const [answer] = await sendCommands(tova, [cmd(tova, job, out('A2'))]);
+    expect(answer!.outcome).toMatchObject({ status: 'recorded', seq: kept + 1 });
+    const now = (await eventsOf(tova, job)).map((e) => e.event);
+    expect(now.map((e) => e.seq)).toEqual(now.map((_, k) => k + 1));
+    expect(now.filter((e) => e.body.type === 'screwOut')).toHaveLength(2);
   });
   test('of another person’s outbox is refused and leaves no trace', async () => {
     const job = await openJob(world, tova);

@@ -72,4 +72,4 @@ export async function call(fn: ((args: never) => unknown) | undefined, who: Who 
     throw e;
   }
 }
-export const eventsOf = (who: Who, job: string): Promise<{ seq: number; event: { id: string; body: { type: string } } }[]> => inShop(who.shopId, (em) => em.execute(`select seq, event from job_event where job_id = ? order by seq`, [job]));
+export const eventsOf = (who: Who, job: string): Promise<{ seq: number; event: { id: string; seq: number; body: { type: string } } }[]> => inShop(who.shopId, (em) => em.execute(`select seq, event from job_event where job_id = ? order by seq`, [job]));
