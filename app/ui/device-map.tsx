@@ -119,7 +119,7 @@ export const DeviceMap = memo(function DeviceMap({ index, state, lit, now, showN
         <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">{away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}</text>
         {open && !away && <text x={flapX + flap / 2} y={H / 2 + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">{`propped at ${index.model.openMaxDeg}°`}</text>}
         {open && onCover.slots.map((s) => { const here = pieceInSlot(state, s.id) !== undefined; return <SlotPlate key={s.id} slot={s} x={onFlap(s.shape.x, s.shape.w)} here={here} lit={isLit(s.id)} named={here} large={large} />; })}
-        {open && onCover.bonds.map((b) => <BondPatch key={b.id} bond={b} x={onFlap(b.shape.x, b.shape.w)} look={bondLook(state, b.id)} lit={isLit(b.id)} now={b.id === now} />)}
+        {open && onCover.bonds.map((b) => <BondPatch key={b.id} bond={b} x={onFlap(b.shape.x, b.shape.w)} look={bondLook(state, b.id)} lit={isLit(b.id)} now={b.id === now} over />)}
         {open && onCover.plugs.map((c) => <Plug key={c.id} plug={c} x={onFlap(c.at.x)} on={isOn(state, c.id)} now={c.id === now} textMm={plugText} />)}
         {open && onCover.screws.map((f) => <ScrewMark key={f.id} screw={f} x={onFlap(f.at.x)} title={`${thingName(index, f.id)}, ${f.lengthMm} mm`} shown={pieceInHole(state, f.id) !== undefined} now={f.id === now} />)}
       </g>}

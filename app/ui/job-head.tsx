@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { flag, type JobState } from '../../core/job/state';
 import { conditionsOf } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
@@ -6,8 +7,23 @@ import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { Head, JobTabs } from './head';
 
+type Props = { who: Who; strip: JobLine[]; page: JobPage; index: IndexedModel; state: JobState; here: React.ComponentProps<typeof JobTabs>['here'] };
+
+/** A screen of one job that is read from the top down: its head, what has just been refused or said, and the rest. */
+export function JobScreen({ said, children, ...head }: Props & { said: string | undefined; children: ReactNode }) {
+  return (
+    <>
+      <JobHead {...head} />
+      <main className="page stack">
+        {said && <div className="note stop" role="alert">{said}</div>}
+        {children}
+      </main>
+    </>
+  );
+}
+
 /** What stands on top of every screen of one job: the open devices, its screens, which device it is, and what is wrong with it. */
-export function JobHead({ who, strip, page, index, state, here }: { who: Who; strip: JobLine[]; page: JobPage; index: IndexedModel; state: JobState; here: React.ComponentProps<typeof JobTabs>['here'] }) {
+export function JobHead({ who, strip, page, index, state, here }: Props) {
   return (
     <>
       <Head who={who} jobs={strip} current={page.id} />

@@ -36,13 +36,13 @@ export const SlotPlate = memo(function SlotPlate({ slot, x, here, lit, named, la
 
 export type BondLook = 'whole' | 'renewed' | 'torn' | 'open';
 /** A strip or a bed of glue: whole, renewed, or what is left of it. */
-export const BondPatch = memo(function BondPatch({ bond, x, look, lit, now, onPick }: { bond: Bond; x: number; look: BondLook; lit: boolean; now: boolean; onPick?: Pick }) {
+export const BondPatch = memo(function BondPatch({ bond, x, look, lit, now, over, onPick }: { bond: Bond; x: number; look: BondLook; lit: boolean; now: boolean; /** It lies over a name, which must stay readable. */ over?: boolean; onPick?: Pick }) {
   const { y, w, h } = bond.shape;
   const held = look === 'whole' || look === 'renewed';
   return (
     <g {...picks(onPick, bond.id)}>
       <title>{`${bond.name}, ${look}`}</title>
-      <rect x={x} y={y} width={w} height={h} rx={1} fill={now ? 'var(--saffron)' : look === 'renewed' ? 'var(--moss-light)' : held ? 'var(--saffron-light)' : 'none'} fillOpacity={bond.kind === 'tape' ? 0.25 : 0.9} stroke={lit ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={now ? 0.7 : 0.3} {...(held ? {} : { strokeDasharray: '1 0.8' })} />
+      <rect x={x} y={y} width={w} height={h} rx={1} fill={now ? 'var(--saffron)' : look === 'renewed' ? 'var(--moss-light)' : held ? 'var(--saffron-light)' : 'none'} fillOpacity={over || bond.kind === 'tape' ? 0.25 : 0.9} stroke={lit ? 'var(--saffron-ink)' : 'var(--metal)'} strokeWidth={now ? 0.7 : 0.3} {...(held ? {} : { strokeDasharray: '1 0.8' })} />
     </g>
   );
 });

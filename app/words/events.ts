@@ -4,6 +4,7 @@ import { consentName } from './consents';
 import { causeName, symptomName, testName } from './fault';
 import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
+import { holderOf } from '../../core/job/state';
 import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
 /** One event in words, for the report, the log and the message about another bench. */
@@ -87,5 +88,5 @@ const measureText = (m: { lengthMm: number; headMm?: number | undefined }) => `$
 /** One account of a thing: `screw C3 is in its hole`. */
 export function claimText(index: IndexedModel, about: string, value: string): string {
   const [kind, id] = [about.slice(0, about.indexOf(' ')), about.slice(about.indexOf(' ') + 1)];
-  return kind === 'piece' ? `${pieceName(index, id)} ${placeText(value)}` : `${thingName(index, id)} is ${value}`;
+  return kind === 'piece' ? `${pieceName(index, id)} ${value === `hole/${holderOf(id)}` ? 'is in its own hole' : placeText(value)}` : `${thingName(index, id)} is ${value}`;
 }

@@ -1,6 +1,6 @@
 import type { ReportData } from '../../server/report/report-data';
 import { causeName, testName } from './fault';
-import { functionName, pieceName, plural, resultName, thingName } from './things';
+import { cap, functionName, pieceName, plural, resultName, thingName } from './things';
 
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
@@ -26,5 +26,4 @@ export function doneLines(d: ReportData): string[] {
 }
 export const checkWord = (r: string | undefined) => (r ? resultName[r as keyof typeof resultName] : '–');
 export const checkName = (f: string) => functionName[f as keyof typeof functionName] ?? f;
-export const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
 export const cautionLines = ['Keep it dry and away from heat today while the adhesive sets.', 'If the device gets hot, swells or smells: switch it off, put it outside on stone, and bring it back.'];

@@ -53,3 +53,5 @@ export function placeText(place: string): string {
   const [where, what] = [place.split('/')[0], place.split('/')[1] ?? ''];
   return { hole: `is in ${what}`, slot: 'is in its place', mat: 'is on the mat', mixed: 'lies mixed up', tray: 'is in the tray', adrift: 'is adrift', aside: `is put aside: ${what}` }[where as 'hole'] ?? place;
 }
+/** With a capital, as a sentence or a heading begins. */
+export const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);

@@ -1,8 +1,7 @@
 import { consentName, consentText } from '../../app/words/consents';
 import { adviceName } from '../../app/words/offer';
-import { cap } from '../../app/words/report';
 import { taskName } from '../../app/words/steps';
-import { thingName } from '../../app/words/things';
+import { cap, thingName } from '../../app/words/things';
 import { dayAndClock, money } from '../../app/words/time';
 import { agreedBy, consentsFor } from '../../core/consents/consents';
 import type { Task } from '../../core/job/events';

@@ -1,5 +1,6 @@
 import { eventText } from '../../app/words/events';
-import { cap, cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../app/words/report';
+import { cap } from '../../app/words/things';
+import { cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../app/words/report';
 import { dayAndClock } from '../../app/words/time';
 import { pdfDocument } from './document';
 import type { ReportData } from './report-data';

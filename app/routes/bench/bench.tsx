@@ -1,14 +1,14 @@
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { useEffect } from 'react';
 import { benchPage, type JobLine } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
 import { useNow } from '../../job/ticker';
-import { Head, screenFor, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, screenFor, useStrip } from '../../ui/head';
+import { usePageKeys } from '../../ui/page-keys';
 import { left, soon } from '../../words/time';
-import { runningName, plural } from '../../words/things';
+import { cap, runningName, plural } from '../../words/things';
 import { stages } from '../../../core/job/stage';
 import type { Route } from './+types/bench';
 
@@ -23,9 +23,8 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
   const { who } = loaderData;
   const jobs = useStrip(loaderData.jobs);
   const time = useNow() || loaderData.now;
-  const go = useNavigate();
   useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ device: (n) => { const j = jobs[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(jobs);
   const running = jobs.filter((j) => j.summary.running);
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
   const late = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
@@ -87,4 +86,3 @@ function StageBar({ job }: { job: JobLine }) {
   const at = stages.indexOf(job.stage as 'Open');
   return <><span className="strong">{job.stage}</span>{job.summary.total > 0 && <span className="muted small"> {job.summary.done} / {job.summary.total} steps</span>}<div className="bars" aria-hidden="true">{stages.map((s, i) => <i key={s} className={i < at ? 'done' : i === at ? 'now' : ''} style={i < at ? { background: 'var(--petrol)' } : i === at ? { background: 'var(--saffron)' } : {}} />)}</div></>;
 }
-const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);

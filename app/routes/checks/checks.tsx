@@ -12,9 +12,9 @@ import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { useStrip, workFor } from '../../ui/head';
+import { useStrip } from '../../ui/head';
 import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
 import { functionHow, functionName, list, resultName, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
@@ -54,7 +54,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const [reveal, setReveal] = useState(false);
   const index = indexModel(page.model);
   const { state, context } = view;
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); }, next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
+  usePageKeys(strip, { next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
   const next = context.route && nextStep(context.route, state, index)?.step;
   // a fault that needed no opening is proved on the device as it is; before there is a route, only the first round counts
   const unopened = !context.route && !!flag(state, 'cause') && Object.keys(state.task).length === 0;

@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { z } from 'zod';
 import { faultOf, knownCause, noExperience } from '../../../core/diagnose/fault';
 import { faultView } from '../../../core/diagnose/next';
@@ -12,12 +12,12 @@ import { faultPage } from '../../../server/use-cases/fault-page';
 import { requirePerson } from '../../context';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip, workFor } from '../../ui/head';
-import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { useStrip } from '../../ui/head';
+import { JobScreen } from '../../ui/job-head';
+import { usePageKeys } from '../../ui/page-keys';
 import { useReport } from '../../ui/use-report';
 import { causeName } from '../../words/fault';
-import { thingName } from '../../words/things';
+import { cap, thingName } from '../../words/things';
 import type { Route } from './+types/fault';
 import { Causes } from './causes-card';
 import { NextTest } from './next-test';
@@ -40,13 +40,12 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   notePerson(who);
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
-  const go = useNavigate();
   const search = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<string>();
   const index = indexModel(page.model);
   const { state } = view;
   const { report, said, stop } = useReport(replica, index, who);
-  useKeys({ search: () => search.current?.focus(), device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip, { search: () => search.current?.focus() });
   const past = earlier.length ? ['here before'] : [];
   // biome-ignore lint/correctness/useExhaustiveDependencies: the past does not change while the page is open
   const fault = useMemo(() => faultOf(index, state, who.settings.hourlyRateMinor, experience, past), [index, state, who, experience]);
@@ -73,9 +72,7 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   const currentView = seen?.tests.find((t) => t.test.id === current);
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="fault" />
-      <main className="page stack">
-        {said && <div className="note stop" role="alert">{said}</div>}
+      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="fault" said={said}>
         <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}>
           <div className="stack">
             {found ? (
@@ -96,9 +93,8 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
             {seen && <Tests seen={seen} state={state} current={current} search={search} onChoose={(id) => setChosen(id)} currency={who.settings.currency} />}
           </div>
         </div>
-      </main>
+      </JobScreen>
       {stop}
     </>
   );
 }
-const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);

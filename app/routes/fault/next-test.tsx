@@ -6,7 +6,7 @@ import type { JobState } from '../../../core/job/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { causeName, percent } from '../../words/fault';
 import { taskName } from '../../words/steps';
-import { thingName } from '../../words/things';
+import { cap, thingName } from '../../words/things';
 import { money } from '../../words/time';
 
 interface Props {
@@ -73,4 +73,3 @@ export function NextTest({ index, fault, seen, current, proposed, state, currenc
   );
 }
 const minutesText = (m: number) => (m < 1 ? `${m * 60} s` : `${m} min`);
-const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);

@@ -1,5 +1,5 @@
 import { useState, useSyncExternalStore } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { agreedBy } from '../../../core/consents/consents';
 import { dueAtEnd } from '../../../core/job/due-at-end';
 import { type Body, type Ending, endings } from '../../../core/job/events';
@@ -12,9 +12,9 @@ import { benchTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { useStrip, workFor } from '../../ui/head';
-import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { useStrip } from '../../ui/head';
+import { JobScreen } from '../../ui/job-head';
+import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
 import { StopSheet } from '../../ui/stop-sheet';
 import { findingText, refusalText } from '../../words/findings';
@@ -36,14 +36,13 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   const strip = useStrip(page.strip);
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const send = useSyncExternalStore(sender.watch, sender.snapshot, sender.snapshot);
-  const go = useNavigate();
   const index = indexModel(page.model);
   const { state, context } = view;
   const [ending, setEnding] = useState<Ending>('handed over');
   const [note, setNote] = useState('');
   const [said, setSaid] = useState<string>();
   const [stop, setStop] = useState<{ findings: Finding[]; body: Body }>();
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip);
   const ended = flag(state, 'ending');
   const due = dueAtEnd({ index, state, waits: context.waits, role: who.role, methods: context.route?.input.methods, now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) } }, ending);
   // what will be replaced counts from the start: the owner is told before, not after
@@ -58,9 +57,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   };
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="hand-over" />
-      <main className="page stack">
-        {said && <div className="note stop" role="alert">{said}</div>}
+      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="hand-over" said={said}>
         <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.25fr) minmax(0,1fr)', alignItems: 'start' }}>
           <section className="card stack">
             {ended ? <><h1>{`Closed: ${ended}`}</h1><p>The record is complete. Passcode and session data of this job are gone; the log stays.</p></> : (
@@ -82,7 +79,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
             {dataDue(effects).map((s) => <div key={s} className="spread" style={{ alignItems: 'center' }}><span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>{!state.data[s] && <button type="button" className="btn slim" onClick={() => { void replica.report({ type: 'dataDeclined', slot: s, reason: note.trim() || 'owner accepts the notice' }); }}>Declined</button>}</div>)}
           </section>
         </div>
-      </main>
+      </JobScreen>
       <Ledger index={index} state={state} send={send} />
       {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel={`${endingText[ending][0]} all the same`} onPass={close} />}
     </>

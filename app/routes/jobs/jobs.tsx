@@ -1,12 +1,12 @@
-import { Form, Link, useNavigate } from 'react-router';
+import { Form, Link } from 'react-router';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
 import { jobsPage, stripFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
-import { Head, screenFor, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, screenFor, useStrip } from '../../ui/head';
+import { usePageKeys } from '../../ui/page-keys';
 import { dayAndClock } from '../../words/time';
 import type { Route } from './+types/jobs';
 
@@ -23,9 +23,8 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   const { who, q, page, jobs, total } = loaderData;
   const strip = useStrip(loaderData.strip);
   const search = useRef<HTMLInputElement>(null);
-  const go = useNavigate();
   useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ search: () => search.current?.focus(), device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip, { search: () => search.current?.focus() });
   return (
     <>
       <Head who={who} jobs={strip} />

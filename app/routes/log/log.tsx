@@ -1,14 +1,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { type BodyType, final, gates, type JobEvent } from '../../../core/job/events';
 import { indexModel } from '../../../core/model/index-model';
 import { jobEvents } from '../../../server/use-cases/job-page';
 import { startChannel } from '../../job/channel';
 import { notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip, workFor } from '../../ui/head';
+import { useStrip } from '../../ui/head';
 import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { usePageKeys } from '../../ui/page-keys';
 import { eventText } from '../../words/events';
 import { refusalText } from '../../words/findings';
 import { plural } from '../../words/things';
@@ -36,7 +35,6 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   notePerson(who);
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
-  const go = useNavigate();
   const index = indexModel(page.model);
   const { state } = view;
   const [events, setEvents] = useState(loaderData.events);
@@ -55,7 +53,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
     if (head <= after) return;
     void fetch(`/jobs/${page.id}/events?after=${after}`).then(async (r) => { if (!r.ok) return; const more = ((await r.json()) as { events: JobEvent[] }).events; setEvents((old) => [...old, ...more.filter((e) => e.seq > (old.at(-1)?.seq ?? 0))]); }).catch(() => {});
   }, [head, events, page.id]);
-  useKeys({ search: () => search.current?.focus(), device: (n) => { const j = strip[n - 1]; if (j && j.id !== page.id) void go(workFor(j)); } });
+  usePageKeys(strip, { search: () => search.current?.focus() });
   const { people } = page;
   const name = (id: string) => people[id] ?? 'somebody';
   const number = /^#?(\d+)$/.exec(text.trim())?.[1];

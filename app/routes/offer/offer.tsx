@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { z } from 'zod';
 import { type Consent, consentsFor, openConsents, slotsToReplace } from '../../../core/consents/consents';
 import type { Body, BodyOf, Task } from '../../../core/job/events';
@@ -17,13 +17,13 @@ import { requirePerson } from '../../context';
 import { useJob } from '../../job/use-job';
 import type { QuoteAsked, QuotedOption } from '../../workers/quote.worker';
 import { useNow } from '../../job/ticker';
-import { useStrip, workFor } from '../../ui/head';
-import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { useStrip } from '../../ui/head';
+import { JobScreen } from '../../ui/job-head';
+import { usePageKeys } from '../../ui/page-keys';
 import { useReport } from '../../ui/use-report';
 import { TaskPicker } from '../../ui/task-picker';
 import { taskName } from '../../words/steps';
-import { list, thingName } from '../../words/things';
+import { cap, list, thingName } from '../../words/things';
 import { money } from '../../words/time';
 import type { Route } from './+types/offer';
 import { ConsentsCard, type Given } from './consents-card';
@@ -48,7 +48,6 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
   const { who, page, parts, waiting, benches } = loaderData;
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
-  const go = useNavigate();
   const time = useNow() || page.now;
   const [busy, setBusy] = useState(false);
   const [signers, setSigners] = useState<Record<string, string>>({});
@@ -60,7 +59,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
   const ended = flag(state, 'ending') !== undefined;
   const recorded = flag(state, 'quote');
   const figures = useFigures(page.id, recorded && { limit: recorded.limitMinor, replacement: recorded.replacementMinor });
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip);
   const { currency } = who.settings;
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const replaced = slotsToReplace(state);
@@ -112,9 +111,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
   const open = openConsents(consents, state);
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="offer" />
-      <main className="page stack">
-        {said && <div className="note stop" role="alert">{said}</div>}
+      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="offer" said={said}>
         <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.45fr) minmax(0,1fr)', alignItems: 'start' }}>
           <div className="stack">
             <section className="card stack" aria-label="Tasks">
@@ -142,12 +139,11 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
             )}
           </div>
         </div>
-      </main>
+      </JobScreen>
       {stop}
     </>
   );
 }
-const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
 const entryOf = (p: StockPart): PartEntry => ({ part: p.id, name: p.name, provenance: p.provenance, supplier: p.supplier, lot: p.lot, serial: p.serial, priceMinor: p.priceMinor, arrivesWith: p.arrivesWith, released: p.released, proof: p.proof });
 /** Of the parts that could be taken instead, the cheapest of each provenance; two at most. */
 function alternatives(parts: readonly StockPart[], slot: string, state: JobState): StockPart[] {

@@ -7,7 +7,7 @@ import { compareRemedies } from '../../../core/pairing/compare';
 import type { Remedy } from '../../../core/pairing/remedies';
 import type { StockPart } from '../../../server/use-cases/stock';
 import { becomesName, remedyHow, remedyName, storeName } from '../../words/remedies';
-import { functionName, list, thingName } from '../../words/things';
+import { cap, functionName, list, thingName } from '../../words/things';
 import { money } from '../../words/time';
 
 interface Props { index: IndexedModel; state: JobState; slots: string[]; parts: StockPart[]; currency: string; method: ReturnType<typeof methodsOf>['display-data']; disabled: boolean; onPart: (slot: string, part: StockPart | undefined) => void; onRemedy: (slot: string, remedy: Remedy) => void }
@@ -59,4 +59,3 @@ function Effects({ index, slot, compared, chosen, disabled, onRemedy }: { index:
     </>
   );
 }
-const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);

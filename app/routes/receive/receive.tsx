@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
+import { redirect, useActionData, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
 import { symptomIds, symptomsIn } from '../../../core/diagnose/knowledge/symptoms';
 import type { FunctionId } from '../../../core/model/schema';
@@ -11,8 +11,8 @@ import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';
-import { Head, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, useStrip } from '../../ui/head';
+import { usePageKeys } from '../../ui/page-keys';
 import { TaskPicker } from '../../ui/task-picker';
 import { symptomName } from '../../words/fault';
 import type { Route } from './+types/receive';
@@ -50,7 +50,6 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   const errors: Record<string, string> = useActionData<typeof action>()?.errors ?? {};
   const busy = useNavigation().state !== 'idle';
   const submit = useSubmit();
-  const go = useNavigate();
   const first = useRef<HTMLDivElement>(null);
   useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
   useEffect(() => { const f = Object.keys(errors)[0]; if (f) document.getElementById(f)?.focus(); }, [errors]);
@@ -75,7 +74,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   const aria = (f: string) => ({ id: f, 'aria-invalid': !!errors[f], ...(errors[f] ? { 'aria-describedby': `${f}-error` } : {}) });
   const send = () => { void submit(JSON.stringify({ ...draft, ...(passcode ? { passcode } : {}) }), { method: 'post', encType: 'application/json' }); };
   const sending = upload.uploads.some((u) => u.state === 'sending');
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip);
   const keys = useRef<(e: KeyboardEvent) => void>(undefined);
   keys.current = (e) => {
     if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) { e.preventDefault(); send(); }

@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
 import { eventText } from '../../words/events';
-import { cap, cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../words/report';
+import { cap } from '../../words/things';
+import { cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../words/report';
 import { clock, dayAndClock } from '../../words/time';
 import type { Route } from './+types/report';
 

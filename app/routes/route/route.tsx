@@ -16,15 +16,15 @@ import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { useJob } from '../../job/use-job';
 import { DeviceMap } from '../../ui/device-map';
-import { useStrip, workFor } from '../../ui/head';
-import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { useStrip } from '../../ui/head';
+import { JobScreen } from '../../ui/job-head';
+import { usePageKeys } from '../../ui/page-keys';
 import { type OverrideGiven, StopSheet } from '../../ui/stop-sheet';
 import { TaskPicker } from '../../ui/task-picker';
 import { Sheet } from '../../ui/sheet';
 import { refusalText } from '../../words/findings';
 import { taskName } from '../../words/steps';
-import { list, plural, thingName } from '../../words/things';
+import { cap, list, plural, thingName } from '../../words/things';
 import { minutes, money } from '../../words/time';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/route';
@@ -83,7 +83,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const inForce = context.route;
   const planning = loaderData.plan !== null;
   const [wishes, setWishes] = useState<{ methods: Record<string, string>; force: Record<string, string> }>(() => ({ methods: { ...page.route?.input.methods }, force: { ...page.route?.input.force } }));
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip);
 
   const input = useMemo(() => (planning ? jobRouteInput(who.settings, index, state, wishes) : undefined), [planning, who.settings, index, state, wishes]);
   const plan = usePlan(loaderData.plan ?? undefined, page.model, flag(state, 'modelHash') ?? '', input);
@@ -98,9 +98,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const { currency } = who.settings;
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="route" />
-      <main className="page stack">
-        {(failed || said) && <div className="note stop" role="alert">{failed ?? said}</div>}
+      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="route" said={failed ?? said}>
         {answer && 'infeasible' in answer && <div className="note stop" role="alert">{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</div>}
         <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.8fr) minmax(0,1.05fr)', alignItems: 'start' }}>
           <section className="card">
@@ -130,13 +128,12 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             {adopted && <p className="row"><a href={`/jobs/${page.id}/route.json`} download>Route as JSON</a></p>}
           </div>
         </div>
-      </main>
+      </JobScreen>
       {stop && <StopSheet index={index} findings={stop} who={who} onBack={() => setStop(undefined)} passLabel="Take the route all the same" onPass={(o) => { setStop(undefined); take(o); }} />}
       {clearing && <ClearSheet condition={clearing} onClose={() => setClearing(undefined)} onClear={(reason) => { setClearing(undefined); report({ type: 'conditionCleared', condition: clearing as 'swollen', reason }, () => void go(again)); }} />}
     </>
   );
 }
-const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
 const without = (o: Record<string, string>, key: string) => Object.fromEntries(Object.entries(o).filter(([k]) => k !== key));
 /** For pointing at things before the device is open: the display laid aside, nothing else. */
 function revealed<T extends { pose: Record<string, 'folded' | 'shifted'>; place: Record<string, string> }>(state: T, index: IndexedModel): T {

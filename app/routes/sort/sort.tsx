@@ -7,9 +7,9 @@ import { type Drive, drives } from '../../../core/model/schema';
 import type { LooseScrew } from '../../../core/screws/sort-screws';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip, workFor } from '../../ui/head';
-import { JobHead } from '../../ui/job-head';
-import { useKeys } from '../../ui/keys';
+import { useStrip } from '../../ui/head';
+import { JobScreen } from '../../ui/job-head';
+import { usePageKeys } from '../../ui/page-keys';
 import { Mat } from '../../ui/mat';
 import { Recess } from '../../ui/recess';
 import { useReport } from '../../ui/use-report';
@@ -71,7 +71,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
     setScrews([...screws, { id, ...(chosen ? { drive: chosen } : {}), lengthMm: mm }]);
     if (heads) setHeadOf(id);
   };
-  useKeys({ typed: take, device: (n) => { const j = strip[n - 1]; if (j && j.id !== page.id) void go(workFor(j)); } });
+  usePageKeys(strip, { typed: take });
   useEffect(() => { if (holes.length) input.current?.focus(); }, [holes.length]);
   const at = new Map(heap?.sorted.assignments.map((a) => [a.screw, a.hole]));
   const doubt = new Map(heap?.sorted.doubtful.map((d) => [d.hole, d]));
@@ -91,9 +91,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   };
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="work" />
-      <main className="page stack">
-        {said && <div className="note stop" role="alert">{said}</div>}
+      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="work" said={said}>
         {!heap ? <LooseForm index={index} state={state} onReport={(b) => void report(b)} /> : (
           <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}>
             <div className="stack">
@@ -135,7 +133,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
             </div>
           </div>
         )}
-      </main>
+      </JobScreen>
       {stop}
     </>
   );

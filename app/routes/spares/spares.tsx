@@ -1,17 +1,14 @@
-import { useEffect, useRef, useState } from 'react';
-import { useFetcher, useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
 import { drives } from '../../../core/model/schema';
 import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { startChannel } from '../../job/channel';
-import { setServerTime } from '../../job/clock';
 import { CsvImport } from '../../ui/csv-import';
-import { Head, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, } from '../../ui/head';
 import { LengthBar, Recess } from '../../ui/recess';
 import { StockTabs } from '../../ui/stock-tabs';
+import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import type { Route } from './+types/spares';
 
@@ -30,15 +27,8 @@ const blank = { drive: 'PH000', thread: 'M1.2', length_mm: '', head_mm: '', coun
 /** Loose screws by what they are: what stands in when one is lost, stripped or does not hold. */
 export default function Spares({ loaderData }: Route.ComponentProps) {
   const { who, may, screws } = loaderData;
-  const strip = useStrip(loaderData.strip);
-  const go = useNavigate();
-  const search = useRef<HTMLInputElement>(null);
+  const { strip, search, ask, said, busy } = useStock<Said>(loaderData);
   const [text, setText] = useState('');
-  const fetcher = useFetcher<Said>();
-  const said = fetcher.data;
-  const ask = (body: Record<string, unknown>) => { void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' }); };
-  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ search: () => search.current?.focus(), device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
   const shown = screws.filter((s) => words.every((w) => `${s.drive} ${s.thread} ${s.lengthMm} ${s.headMm} ${s.note}`.toLowerCase().includes(w)));
   const longest = Math.max(2.4, ...screws.map((s) => s.lengthMm));
@@ -61,7 +51,7 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
           </section>
           <div className="stack">
             {said && (said.ok ? <div className="note safe" role="status">{said.said}</div> : said.errors.form && <div className="note stop" role="alert">{said.errors.form}</div>)}
-            {may ? <><AddScrew said={said} busy={fetcher.state !== 'idle'} ask={ask} /><CsvImport hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known." error={said && !said.ok ? said.errors.csv : undefined} onCsv={(csv) => ask({ do: 'import', csv })} /></> : <section className="card"><p className="muted">An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.</p></section>}
+            {may ? <><AddScrew said={said} busy={busy} ask={ask} /><CsvImport hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known." error={said && !said.ok ? said.errors.csv : undefined} onCsv={(csv) => ask({ do: 'import', csv })} /></> : <section className="card"><p className="muted">An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.</p></section>}
           </div>
         </div>
       </main>

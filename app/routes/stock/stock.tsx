@@ -1,16 +1,14 @@
-import { useEffect, useRef, useState } from 'react';
-import { Form, Link, useFetcher, useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Form, Link, } from 'react-router';
 import { z } from 'zod';
 import { provenances, releases } from '../../../core/job/events';
 import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeStock, mayStock, stockPage, type StockModel, type StockPart } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { startChannel } from '../../job/channel';
-import { setServerTime } from '../../job/clock';
 import { CsvImport } from '../../ui/csv-import';
-import { Head, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, } from '../../ui/head';
 import { StockTabs } from '../../ui/stock-tabs';
+import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import { money } from '../../words/time';
 import type { Route } from './+types/stock';
@@ -32,15 +30,8 @@ type Said = Awaited<ReturnType<typeof action>>;
 
 export default function Stock({ loaderData }: Route.ComponentProps) {
   const { who, q, page, parts, total, free, models, may } = loaderData;
-  const strip = useStrip(loaderData.strip);
-  const search = useRef<HTMLInputElement>(null);
-  const go = useNavigate();
-  const fetcher = useFetcher<Said>();
-  const ask = (body: Record<string, unknown>) => { void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' }); };
-  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ search: () => search.current?.focus(), device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  const { strip, search, ask, said, busy } = useStock<Said>(loaderData);
   const name = (p: StockPart) => models.find((m) => m.id === p.modelId);
-  const said = fetcher.data;
   return (
     <>
       <Head who={who} jobs={strip} />
@@ -67,7 +58,7 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
           </section>
           <div className="stack">
             {said && (said.ok ? <div className="note safe" role="status">{said.said}</div> : said.errors.form && <div className="note stop" role="alert">{said.errors.form}</div>)}
-            {may ? <><AddPart models={models} currency={who.settings.currency} said={said} busy={fetcher.state !== 'idle'} ask={ask} /><CsvImport hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known." error={said && !said.ok ? said.errors.csv : undefined} onCsv={(csv) => ask({ do: 'import', csv })} /></> : <section className="card"><p className="muted">An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.</p></section>}
+            {may ? <><AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} /><CsvImport hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known." error={said && !said.ok ? said.errors.csv : undefined} onCsv={(csv) => ask({ do: 'import', csv })} /></> : <section className="card"><p className="muted">An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.</p></section>}
           </div>
         </div>
       </main>

@@ -21,7 +21,7 @@ export function QuestionSheet(p: Props) {
         </div>
       ) : (
         <form className="stack" onSubmit={(e) => { e.preventDefault(); if (answer.trim()) p.onReport({ type: 'answered', question: p.id, answer: answer.trim() }); }}>
-          <div className="field"><label htmlFor="answer">{`How does it stand now${p.about ? ` with the ${p.about}` : ''}?`}</label><textarea id="answer" rows={2} required maxLength={1000} value={answer} onChange={(e) => setAnswer(e.target.value)} style={{ font: 'inherit', padding: 10, borderRadius: 8 }} /></div>
+          <div className="field"><label htmlFor="answer">{`How does it stand now${p.about ? ` with the ${p.about}` : ''}?`}</label><textarea id="answer" data-first rows={2} required maxLength={1000} value={answer} onChange={(e) => setAnswer(e.target.value)} style={{ font: 'inherit', padding: 10, borderRadius: 8 }} /></div>
           <div className="row"><button type="submit" className="btn primary">That is how it stands</button>{p.onUndo && <button type="button" className="btn" onClick={p.onUndo}>It did not happen: take it back</button>}</div>
         </form>
       )}

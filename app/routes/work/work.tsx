@@ -11,8 +11,8 @@ import { ownerKey } from '../../job/outbox';
 import { takePhoto } from '../../job/photos';
 import { type SendState, senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { Head, JobTabs, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, JobTabs, useStrip } from '../../ui/head';
+import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
@@ -144,10 +144,10 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const main = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
   useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
-  useKeys({
+  usePageKeys(strip, {
     next: press, undo,
     trouble: () => setSheet('trouble'), keys: () => setSheet('keys'), note: () => { setNoteOf(undefined); setSheet('note'); }, all, turn, say: speak, search: () => setSheet('find'), escape: () => { setSheet(undefined); setPicked(undefined); setStop(undefined); },
-    device: (n) => { const j = strip[n - 1]; if (j && j.id !== page.id) void go(workFor(j)); },
+    
     typed: (text) => { const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, '')); if (Number.isFinite(mm) && mm > 0 && mm < 50) measure(mm); else setSaid(`Typed by an instrument: ${text}`); },
   }, !open || stop !== undefined || sheet !== undefined || picked !== undefined);
 

@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
-import { useFetcher, useNavigate } from 'react-router';
+import { useFetcher } from 'react-router';
 import { type Role, roles } from '../../../core/job/interlocks';
 import { readAmount } from '../../../core/quote/amount';
 import { generalStations } from '../../../core/route/catalogue';
@@ -10,8 +10,8 @@ import { changeWorkshop, mayChange, type Person, workshopPage } from '../../../s
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
-import { Head, useStrip, workFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { Head, useStrip } from '../../ui/head';
+import { usePageKeys } from '../../ui/page-keys';
 import type { Route } from './+types/workshop';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -42,9 +42,8 @@ const Said = ({ said, field }: { said: Said | undefined; field?: string }) => {
 export default function Workshop({ loaderData }: Route.ComponentProps) {
   const { who, may, settings, people, name } = loaderData;
   const strip = useStrip(loaderData.strip);
-  const go = useNavigate();
   useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useKeys({ device: (n) => { const j = strip[n - 1]; if (j) void go(workFor(j)); } });
+  usePageKeys(strip);
   return (
     <>
       <Head who={who} jobs={strip} />
