@@ -1,13 +1,60 @@
 /** The rings: arrows point inwards. */
 module.exports = {
   forbidden: [
-    { name: 'core-is-pure', comment: 'core imports nothing of the app, the server or the demo', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' }, to: { path: '^(app|server|demo|cli)/' } },
-    { name: 'core-packages', comment: 'core uses Zod and small numeric packages only', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' }, to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(zod|flatqueue|d3-random|pure-rand)/' } },
-    { name: 'screens-call-use-cases', comment: 'of the server, a route module uses the use cases, the session, reports, and types', severity: 'error', from: { path: '^app/routes/' }, to: { path: '^server/', pathNot: '^server/(use-cases|report)/', dependencyTypesNot: ['type-only'] } },
-    { name: 'ui-knows-no-route', severity: 'error', from: { path: '^app/(ui|words|job)/', pathNot: '\\.test\\.tsx?$' }, to: { path: '^(app/routes|server)/', dependencyTypesNot: ['type-only'] } },
-    { name: 'server-knows-no-screen', comment: 'the report speaks with the words of the interface; the app module mounts the screens', severity: 'error', from: { path: '^server/', pathNot: '^server/(app|report/(report|offer)-pdf)\\.ts$|\\.test\\.ts$|^server/testing/' }, to: { path: '^app/' } },
-    { name: 'demo-for-seed-only', severity: 'error', from: { path: '^(app|server)/', pathNot: '^server/seed/|\\.test\\.ts$|^server/testing/' }, to: { path: '^demo/' } },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'core-is-pure',
+      comment: 'core imports nothing of the app, the server or the demo',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
+      to: { path: '^(app|server|demo|cli)/' },
+    },
+    {
+      name: 'core-packages',
+      comment: 'core uses Zod and small numeric packages only',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
+      to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(zod|flatqueue|d3-random|pure-rand)/' },
+    },
+    {
+      name: 'screens-call-use-cases',
+      comment: 'of the server, a route module uses the use cases, the session, reports, and types',
+      severity: 'error',
+      from: { path: '^app/routes/' },
+      to: { path: '^server/', pathNot: '^server/(use-cases|report)/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'ui-knows-no-route',
+      severity: 'error',
+      from: { path: '^app/(ui|words|job)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^(app/routes|server)/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'server-knows-no-screen',
+      comment: 'the report speaks with the words of the interface; the app module mounts the screens',
+      severity: 'error',
+      from: {
+        path: '^server/',
+        pathNot: '^server/(app|report/(report|offer)-pdf)\\.ts$|\\.test\\.ts$|^server/testing/',
+      },
+      to: { path: '^app/' },
+    },
+    {
+      name: 'demo-for-seed-only',
+      severity: 'error',
+      from: { path: '^(app|server)/', pathNot: '^server/seed/|\\.test\\.ts$|^server/testing/' },
+      to: { path: '^demo/' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, exclude: { path: '\\+types|virtual:' } },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    exclude: { path: '\\+types|virtual:' },
+  },
 };

@@ -4,17 +4,32 @@ const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);
 // told to every worker: see promise() in e2e/app.ts
 process.env.SNAVEK_TEST_FROM ??= String(Date.now());
 export default defineConfig({
-  testDir: 'e2e', workers: 1,
+  testDir: 'e2e',
+  workers: 1,
   // a machine of a landing is shared: what passes only at the second go is listed as flaky and looked into, not lost
   retries: process.env.CI ? 1 : 0,
-  reporter: 'list', timeout: 120_000, expect: { timeout: 20_000 },
+  reporter: 'list',
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   use: {
-    baseURL: `http://127.0.0.1:${port}`, viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'UTC', trace: 'off',
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    trace: 'off',
     // every test begins with an empty browser: it would fetch the whole app for its store each time; the test of the store allows it
     serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
 });

@@ -15,23 +15,60 @@ const data = process.env.SNAVEK_DATA ?? '.data';
 let ending = false;
 const app = express();
 // once it is asked to stop, a kept-alive connection takes no new stream
-app.use((_req, res, next) => { if (ending) { res.set('Connection', 'close').status(503).end(); return; } next(); });
+app.use((_req, res, next) => {
+  if (ending) {
+    res.set('Connection', 'close').status(503).end();
+    return;
+  }
+  next();
+});
 app.disable('x-powered-by');
 // never compress an event stream: compression would hold the events back; nor the short answers to commands, which it only delays
-app.use(compression({ filter: (req, res) => req.path !== '/commands' && !String(res.getHeader('Content-Type') ?? '').startsWith('text/event-stream') && compression.filter(req, res) }));
-app.use(helmet({
-  contentSecurityPolicy: production
-    ? { directives: { 'script-src': ["'self'", "'unsafe-inline'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'connect-src': ["'self'"], 'upgrade-insecure-requests': null } }
-    : false,
-  strictTransportSecurity: loopback ? false : undefined,
-  crossOriginEmbedderPolicy: false,
-}));
+app.use(
+  compression({
+    filter: (req, res) =>
+      req.path !== '/commands' &&
+      !String(res.getHeader('Content-Type') ?? '').startsWith('text/event-stream') &&
+      compression.filter(req, res),
+  }),
+);
+app.use(
+  helmet({
+    contentSecurityPolicy: production
+      ? {
+          directives: {
+            'script-src': ["'self'", "'unsafe-inline'"],
+            'style-src': ["'self'", "'unsafe-inline'"],
+            'img-src': ["'self'", 'data:', 'blob:'],
+            'connect-src': ["'self'"],
+            'upgrade-insecure-requests': null,
+          },
+        }
+      : false,
+    strictTransportSecurity: loopback ? false : undefined,
+    crossOriginEmbedderPolicy: false,
+  }),
+);
 let main;
 if (production) {
-  app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
   // a newer app must be seen at once
-  app.get('/sw.js', (_req, res, next) => { res.set('Cache-Control', 'no-cache'); next(); });
-  app.use(express.static('build/client', { setHeaders: (res, path) => { if (path.endsWith('sw.js')) res.set('Cache-Control', 'no-cache'); }, maxAge: '1h', index: false }));
+  app.get('/sw.js', (_req, res, next) => {
+    res.set('Cache-Control', 'no-cache');
+    next();
+  });
+  app.use(
+    express.static('build/client', {
+      setHeaders: (res, path) => {
+        if (path.endsWith('sw.js')) res.set('Cache-Control', 'no-cache');
+      },
+      maxAge: '1h',
+      index: false,
+    }),
+  );
   main = await import('./build/server/index.js');
   app.use(main.app);
 } else {
@@ -39,7 +76,14 @@ if (production) {
   const vite = await (await import('vite')).createServer({ server: { middlewareMode: true } });
   app.use(vite.middlewares);
   const load = () => vite.ssrLoadModule('./server/app.ts');
-  app.use(async (req, res, next) => { try { (await load()).app(req, res, next); } catch (e) { vite.ssrFixStacktrace(e); next(e); } });
+  app.use(async (req, res, next) => {
+    try {
+      (await load()).app(req, res, next);
+    } catch (e) {
+      vite.ssrFixStacktrace(e);
+      next(e);
+    }
+  });
   main = await load();
 }
 await main.start();
@@ -48,17 +92,34 @@ await main.start();
 const key = process.env.TLS_KEY ?? join(data, 'tls-key.pem');
 const cert = process.env.TLS_CERT ?? join(data, 'tls-cert.pem');
 const tls = !loopback && existsSync(key) && existsSync(cert);
-if (!loopback && !tls) { console.error(`HOST=${host} is not loopback: set TLS_KEY and TLS_CERT, or start with npm run demo, which makes a certificate.`); process.exit(1); }
+if (!loopback && !tls) {
+  console.error(
+    `HOST=${host} is not loopback: set TLS_KEY and TLS_CERT, or start with npm run demo, which makes a certificate.`,
+  );
+  process.exit(1);
+}
 if (tls) process.env.SNAVEK_TLS = '1';
-const server = tls ? createTlsServer({ key: readFileSync(key), cert: readFileSync(cert) }, app) : createServer(app);
-server.on('error', (e) => { console.error(e.code === 'EADDRINUSE' ? `Port ${port} is taken: choose another one with PORT=....` : e.message); process.exit(1); });
+const server = tls
+  ? createTlsServer({ key: readFileSync(key), cert: readFileSync(cert) }, app)
+  : createServer(app);
+server.on('error', (e) => {
+  console.error(
+    e.code === 'EADDRINUSE' ? `Port ${port} is taken: choose another one with PORT=....` : e.message,
+  );
+  process.exit(1);
+});
 server.listen(port, host, async () => {
   const origin = `${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${server.address().port}`;
   if (tls) process.env.NODE_TLS_REJECT_UNAUTHORIZED ??= '0';
   await main.warmUp(origin);
   if (tls) delete process.env.NODE_TLS_REJECT_UNAUTHORIZED;
   console.log(`Snavek is ready on ${origin}`);
-  if (process.env.SNAVEK_DEMO === '1') console.log(loopback ? 'Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).' : 'Sign in as tova with the password port-sellen.');
+  if (process.env.SNAVEK_DEMO === '1')
+    console.log(
+      loopback
+        ? 'Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).'
+        : 'Sign in as tova with the password port-sellen.',
+    );
 });
 
 async function end(signal) {

@@ -4,7 +4,14 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   ssr: { noExternal: true, target: 'node' },
   build: {
-    ssr: true, outDir: 'build-tools', target: 'node20', emptyOutDir: true, copyPublicDir: false,
-    rollupOptions: { input: { snavek: 'cli/main.ts', 'plan-thread': 'server/threads/plan.thread.ts' }, output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name].mjs' } },
+    ssr: true,
+    outDir: 'build-tools',
+    target: 'node20',
+    emptyOutDir: true,
+    copyPublicDir: false,
+    rollupOptions: {
+      input: { snavek: 'cli/main.ts', 'plan-thread': 'server/threads/plan.thread.ts' },
+      output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name].mjs' },
+    },
   },
 });

@@ -3,8 +3,24 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', environment: 'node', testTimeout: 60_000, include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.{ts,tsx}'] } },
-      { test: { name: 'integration', environment: 'node', include: ['server/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000, fileParallelism: false } },
+      {
+        test: {
+          name: 'unit',
+          environment: 'node',
+          testTimeout: 60_000,
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.{ts,tsx}'],
+        },
+      },
+      {
+        test: {
+          name: 'integration',
+          environment: 'node',
+          include: ['server/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

@@ -34,17 +34,36 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
-  return <ConfigProvider theme={themes[usePreferences().theme]}><Outlet /></ConfigProvider>;
+  return (
+    <ConfigProvider theme={themes[usePreferences().theme]}>
+      <Outlet />
+    </ConfigProvider>
+  );
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
   const title = known ? `${error.statusText || `Error ${error.status}`}` : 'This page cannot be shown';
   return (
-    <main className="page"><div className="card stack">
-      <h1>{title}</h1>
-      <p>{known && error.status === 404 ? 'There is no such page in this workshop.' : known && error.status === 503 ? 'What is kept in this browser stays kept and is sent when the database is back.' : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}</p>
-      <p className="row"><a className="btn" href="/">To the bench</a><button type="button" className="btn" onClick={() => window.location.reload()}>Load again</button></p>
-    </div></main>
+    <main className="page">
+      <div className="card stack">
+        <h1>{title}</h1>
+        <p>
+          {known && error.status === 404
+            ? 'There is no such page in this workshop.'
+            : known && error.status === 503
+              ? 'What is kept in this browser stays kept and is sent when the database is back.'
+              : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}
+        </p>
+        <p className="row">
+          <a className="btn" href="/">
+            To the bench
+          </a>
+          <button type="button" className="btn" onClick={() => window.location.reload()}>
+            Load again
+          </button>
+        </p>
+      </div>
+    </main>
   );
 }

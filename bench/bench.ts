@@ -21,17 +21,45 @@ const origin = `http://127.0.0.1:${port}`;
 const jobs = Number(process.argv.find((a) => a.startsWith('--jobs='))?.slice(7) ?? 20_000);
 const eventsEach = 50;
 const url = process.env.DATABASE_URL!;
-const superUrl = (() => { const u = new URL(url); u.username = 'postgres'; return u.href; })();
+const superUrl = (() => {
+  const u = new URL(url);
+  u.username = 'postgres';
+  return u.href;
+})();
 
 /** Starts the built server, with the demo workshop, and waits until it is ready. */
 async function startServer(at = port): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', PORT: String(at), HOST: '127.0.0.1', SNAVEK_DEMO: '1', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] });
-  for (let k = 0; k < 240; k++) { if (await fetch(`http://127.0.0.1:${at}/healthz`).then((r) => r.ok, () => false)) return child; await new Promise((r) => setTimeout(r, 250)); }
+  const child = spawn(process.execPath, ['server.mjs'], {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: String(at),
+      HOST: '127.0.0.1',
+      SNAVEK_DEMO: '1',
+      LOG_LEVEL: 'error',
+    },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  for (let k = 0; k < 240; k++) {
+    if (
+      await fetch(`http://127.0.0.1:${at}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return child;
+    await new Promise((r) => setTimeout(r, 250));
+  }
   throw new Error('the server did not start');
 }
 async function signIn(): Promise<string> {
   const body = new URLSearchParams({ demo: 'tova', to: '/' });
-  const res = await fetch(`${origin}/sign-in`, { method: 'POST', body, redirect: 'manual', headers: { origin } });
+  const res = await fetch(`${origin}/sign-in`, {
+    method: 'POST',
+    body,
+    redirect: 'manual',
+    headers: { origin },
+  });
   return res.headers.get('set-cookie')!.split(';')[0]!;
 }
 
@@ -39,46 +67,111 @@ async function signIn(): Promise<string> {
 async function load(): Promise<string[]> {
   const client = new pg.Client(superUrl);
   await client.connect();
-  const { rows: [p] } = await client.query<{ shop: string; person: string; hash: string; route: string }>(`select p.shop_id as shop, p.id as person, (select hash from device_model where model_id = 'mica-9') as hash, (select r.hash from route r join device_model m on m.hash = r.route->>'modelHash' where m.model_id = 'mica-9' limit 1) as route from person p where login = 'tova'`);
+  const {
+    rows: [p],
+  } = await client.query<{ shop: string; person: string; hash: string; route: string }>(
+    `select p.shop_id as shop, p.id as person, (select hash from device_model where model_id = 'mica-9') as hash, (select r.hash from route r join device_model m on m.hash = r.route->>'modelHash' where m.model_id = 'mica-9' limit 1) as route from person p where login = 'tova'`,
+  );
   const log = longLog(eventsEach).log.slice(0, eventsEach);
   const ids = Array.from({ length: jobs }, () => randomUUID());
   const copy = async (sql: string, lines: (id: string, n: number) => string) => {
-    const psql = spawn('psql', [superUrl, '-X', '-q', '-v', 'ON_ERROR_STOP=1', '-c', sql], { stdio: ['pipe', 'inherit', 'inherit'] });
-    for (let n = 0; n < ids.length; n++) if (!psql.stdin.write(lines(ids[n]!, n))) await once(psql.stdin, 'drain');
+    const psql = spawn('psql', [superUrl, '-X', '-q', '-v', 'ON_ERROR_STOP=1', '-c', sql], {
+      stdio: ['pipe', 'inherit', 'inherit'],
+    });
+    for (let n = 0; n < ids.length; n++)
+      if (!psql.stdin.write(lines(ids[n]!, n))) await once(psql.stdin, 'drain');
     psql.stdin.end();
     const [code] = await once(psql, 'exit');
     if (code !== 0) throw new Error(`COPY failed: ${sql}`);
   };
-  const summary = JSON.stringify({ model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'hands', running: null, done: 0, total: 48, conditions: [], promisedAs: '', by: '' });
-  const text = log.map((e) => JSON.stringify({ ...e, by: p!.person, body: e.body.type === 'opened' ? { ...e.body, modelHash: p!.hash } : e.body.type === 'routeAdopted' ? { ...e.body, modelHash: p!.hash, routeHash: p!.route } : e.body }).replaceAll('\\', '\\\\'));
-  await copy('copy job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, ending) from stdin', (id, n) => `${p!.shop}\t${id}\t${10_000 + n}\tB${n}\t${p!.hash}\tstandard\t${eventsEach}\tStrip\t${summary}\thanded over\n`);
-  await copy('copy job_event (shop_id, job_id, seq, event) from stdin', (id) => `${text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n')}\n`);
+  const summary = JSON.stringify({
+    model: 'Tarnwick Mica 9',
+    variant: '',
+    tasks: ['cell'],
+    waits: 'hands',
+    running: null,
+    done: 0,
+    total: 48,
+    conditions: [],
+    promisedAs: '',
+    by: '',
+  });
+  const text = log.map((e) =>
+    JSON.stringify({
+      ...e,
+      by: p!.person,
+      body:
+        e.body.type === 'opened'
+          ? { ...e.body, modelHash: p!.hash }
+          : e.body.type === 'routeAdopted'
+            ? { ...e.body, modelHash: p!.hash, routeHash: p!.route }
+            : e.body,
+    }).replaceAll('\\', '\\\\'),
+  );
+  await copy(
+    'copy job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, ending) from stdin',
+    (id, n) =>
+      `${p!.shop}\t${id}\t${10_000 + n}\tB${n}\t${p!.hash}\tstandard\t${eventsEach}\tStrip\t${summary}\thanded over\n`,
+  );
+  await copy(
+    'copy job_event (shop_id, job_id, seq, event) from stdin',
+    (id) => `${text.map((t, i) => `${p!.shop}\t${id}\t${i + 1}\t${t}`).join('\n')}\n`,
+  );
   await client.query('vacuum analyze');
   await client.end();
   return ids;
 }
 
 /** Processor time of a process so far, ms. */
-const cpuMs = (pid: number) => { const f = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' '); return (Number(f[11]) + Number(f[12])) * 10; };
+const cpuMs = (pid: number) => {
+  const f = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ');
+  return (Number(f[11]) + Number(f[12])) * 10;
+};
 
 async function pages(server: ChildProcess, cookie: string, job: string): Promise<void> {
-  const css = execFileSync('bash', ['-c', 'ls build/client/assets/*.css | head -1'], { encoding: 'utf8' }).trim().replace('build/client', '');
+  const css = execFileSync('bash', ['-c', 'ls build/client/assets/*.css | head -1'], { encoding: 'utf8' })
+    .trim()
+    .replace('build/client', '');
   for (const connections of [1, 4]) {
     const run = async (path: string) => {
       const before = cpuMs(server.pid!);
       const r = await autocannon({ url: origin + path, connections, duration: 4, headers: { cookie } });
       if (r.non2xx) throw new Error(`${path}: ${r.non2xx} answers that are not 200`);
-      return { p50: r.latency.p50 || r.latency.average, cpu: (cpuMs(server.pid!) - before) / r.requests.total };
+      return {
+        p50: r.latency.p50 || r.latency.average,
+        cpu: (cpuMs(server.pid!) - before) / r.requests.total,
+      };
     };
     const fixed = await run(css);
     const work = await run(`/jobs/${job}/work`);
-    figure({ what: `Work page, ${connections} at once: server time`, value: work.p50, unit: 'ms', reference: { what: 'a static file', value: Math.max(fixed.p50, 0.5) } });
-    figure({ what: `Work page, ${connections} at once: processor time a request`, value: work.cpu, unit: 'ms', reference: { what: 'a static file', value: Math.max(fixed.cpu, 0.01) } });
+    figure({
+      what: `Work page, ${connections} at once: server time`,
+      value: work.p50,
+      unit: 'ms',
+      reference: { what: 'a static file', value: Math.max(fixed.p50, 0.5) },
+    });
+    figure({
+      what: `Work page, ${connections} at once: processor time a request`,
+      value: work.cpu,
+      unit: 'ms',
+      reference: { what: 'a static file', value: Math.max(fixed.cpu, 0.01) },
+    });
   }
 }
 
 async function browser(large: string): Promise<void> {
-  const chrome = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const chrome = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   try {
     const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${origin}/sign-in`);
@@ -91,20 +184,48 @@ async function browser(large: string): Promise<void> {
     await page.waitForTimeout(1500);
     // a house method changed on the Route screen, until the route that follows is proved and painted
     const toScreen: number[] = [];
-    for (const want of ['solvent', 'heat', 'solvent', 'heat', 'solvent', 'heat', 'solvent', 'heat', 'solvent']) {
-      toScreen.push(await page.evaluate(async (value) => {
-        const select = [...document.querySelectorAll<HTMLSelectElement>('select.pick')].find((s) => [...s.options].some((o) => o.value === 'heat-solvent'))!;
-        const table = document.querySelector('table[aria-label="The route"]')!;
-        const t = performance.now();
-        const painted = new Promise<void>((r) => { const m = new MutationObserver(() => { if (/Warm the display/.test(table.textContent!) === (value === 'heat')) { m.disconnect(); requestAnimationFrame(() => setTimeout(r)); } }); m.observe(table, { subtree: true, childList: true, characterData: true }); });
-        Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, value);
-        select.dispatchEvent(new Event('change', { bubbles: true }));
-        await painted;
-        return performance.now() - t;
-      }, want));
+    for (const want of [
+      'solvent',
+      'heat',
+      'solvent',
+      'heat',
+      'solvent',
+      'heat',
+      'solvent',
+      'heat',
+      'solvent',
+    ]) {
+      toScreen.push(
+        await page.evaluate(async (value) => {
+          const select = [...document.querySelectorAll<HTMLSelectElement>('select.pick')].find((s) =>
+            [...s.options].some((o) => o.value === 'heat-solvent'),
+          )!;
+          const table = document.querySelector('table[aria-label="The route"]')!;
+          const t = performance.now();
+          const painted = new Promise<void>((r) => {
+            const m = new MutationObserver(() => {
+              if (/Warm the display/.test(table.textContent!) === (value === 'heat')) {
+                m.disconnect();
+                requestAnimationFrame(() => setTimeout(r));
+              }
+            });
+            m.observe(table, { subtree: true, childList: true, characterData: true });
+          });
+          Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, value);
+          select.dispatchEvent(new Event('change', { bubbles: true }));
+          await painted;
+          return performance.now() - t;
+        }, want),
+      );
       await page.waitForTimeout(400);
     }
-    figure({ what: 'Route screen: from a changed wish to the proved route', value: median(toScreen), unit: 'ms', aim: '< 200', ok: median(toScreen) < 200 });
+    figure({
+      what: 'Route screen: from a changed wish to the proved route',
+      value: median(toScreen),
+      unit: 'ms',
+      aim: '< 200',
+      ok: median(toScreen) < 200,
+    });
     await page.close();
     const typed = await chrome.newPage({ baseURL: origin, viewport: { width: 1280, height: 800 } });
     await typed.goto(`${origin}/sign-in`);
@@ -122,8 +243,13 @@ async function browser(large: string): Promise<void> {
     await cdp.send('Network.enable');
     await cdp.send('Network.setCacheDisabled', { cacheDisabled: true });
     const names = new Map<string, string>();
-    cdp.on('Network.responseReceived', (e) => { if (e.response.url.endsWith('.js')) names.set(e.requestId, e.response.url.split('/').pop()!); });
-    cdp.on('Network.loadingFinished', (e) => { const n = names.get(e.requestId); if (n) scripts.set(n, e.encodedDataLength); });
+    cdp.on('Network.responseReceived', (e) => {
+      if (e.response.url.endsWith('.js')) names.set(e.requestId, e.response.url.split('/').pop()!);
+    });
+    cdp.on('Network.loadingFinished', (e) => {
+      const n = names.get(e.requestId);
+      if (n) scripts.set(n, e.encodedDataLength);
+    });
     await work.click('button[value=tova]');
     await work.waitForURL(`${origin}/`);
     scripts.clear();
@@ -131,15 +257,30 @@ async function browser(large: string): Promise<void> {
     await work.goto(origin + href);
     await work.waitForLoadState('networkidle').catch(() => {});
     const total = [...scripts.values()].reduce((s, x) => s + x, 0) / 1000;
-    figure({ what: 'first load of Work: compressed script', value: total, unit: 'kB', aim: '< 350', ok: total < 350 && total > 0 });
-    for (const [n, size] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 8)) console.log(`        ${n.padEnd(44)} ${(size / 1000).toFixed(1)} kB`);
+    figure({
+      what: 'first load of Work: compressed script',
+      value: total,
+      unit: 'kB',
+      aim: '< 350',
+      ok: total < 350 && total > 0,
+    });
+    for (const [n, size] of [...scripts].sort((a, b) => b[1] - a[1]).slice(0, 8))
+      console.log(`        ${n.padEnd(44)} ${(size / 1000).toFixed(1)} kB`);
     const times = await presses(work, 60);
     const ms = median(times);
-    figure({ what: 'key press to the ledger’s change, median', value: ms, unit: 'ms', aim: '< 50', ok: ms < 50 });
+    figure({
+      what: 'key press to the ledger’s change, median',
+      value: ms,
+      unit: 'ms',
+      aim: '< 50',
+      ok: ms < 50,
+    });
     figure({ what: 'key press to the ledger’s change, 95 %', value: percentile(times, 0.95), unit: 'ms' });
     await fresh.close();
     await benchAtlas(chrome, origin, large);
-  } finally { await chrome.close(); }
+  } finally {
+    await chrome.close();
+  }
 }
 
 console.log(`Snavek, measured on this machine; ${jobs} jobs, ${jobs * eventsEach} events\n`);
@@ -153,7 +294,9 @@ try {
   const ids = await load();
   const client = new pg.Client(superUrl);
   await client.connect();
-  const { rows } = await client.query<{ id: string; n: string }>(`select id, (select count(*) from job_event) as n from person where login = 'tova'`);
+  const { rows } = await client.query<{ id: string; n: string }>(
+    `select id, (select count(*) from job_event) as n from person where login = 'tova'`,
+  );
   const open = await client.query<{ id: string }>(`select id from job where tag = 'MC9-4417'`);
   // the loaded jobs are closed for the bench list; a note is taken all the same
   console.log(`        ${rows[0]!.n} events in the database`);
@@ -162,7 +305,12 @@ try {
   await pages(server, cookie, open.rows[0]!.id);
   const echo = await benchLive([origin], cookie, rows[0]!.id, ids);
   const second = await startServer(port + 1);
-  try { await benchLive([origin, `http://127.0.0.1:${port + 1}`], cookie, rows[0]!.id, ids, echo); } finally { second.kill('SIGTERM'); await once(second, 'exit'); }
+  try {
+    await benchLive([origin, `http://127.0.0.1:${port + 1}`], cookie, rows[0]!.id, ids, echo);
+  } finally {
+    second.kill('SIGTERM');
+    await once(second, 'exit');
+  }
   const large = await atlasJob(origin, cookie, rows[0]!.id, 400);
   await browser(large);
 } finally {

@@ -5,7 +5,17 @@ import { main } from './snavek';
 function write(fd: number, text: string): void {
   const bytes = Buffer.from(text);
   for (let at = 0; at < bytes.length; ) {
-    try { at += writeSync(fd, bytes, at); } catch (e) { if ((e as NodeJS.ErrnoException).code !== 'EAGAIN') throw e; }
+    try {
+      at += writeSync(fd, bytes, at);
+    } catch (e) {
+      if ((e as NodeJS.ErrnoException).code !== 'EAGAIN') throw e;
+    }
   }
 }
-process.exitCode = main(process.argv.slice(2), (t) => write(1, t), (t) => write(2, t), () => readFileSync(0, 'utf8'), () => performance.now());
+process.exitCode = main(
+  process.argv.slice(2),
+  (t) => write(1, t),
+  (t) => write(2, t),
+  () => readFileSync(0, 'utf8'),
+  () => performance.now(),
+);

@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { pathText } from '../core/model/check-model';
 
 /** What is wrong with an input: where, and what was expected there. */
-export interface Problem { path: string; text: string }
+export interface Problem {
+  path: string;
+  text: string;
+}
 /** What a verb has to say: an answer, or that none exists. */
 export type Answer = { answer: unknown } | { infeasible: true; because: unknown };
 export interface Limits {
@@ -26,7 +29,10 @@ export const id = z.string().min(1);
 export const cost = z.number().min(0);
 
 /** Reads an input by its schema. Every problem is told, each as one line: `path: expected …, got …`. */
-export function readInput<T>(v: Verb<T>, json: unknown): { ok: true; input: T } | { ok: false; problems: Problem[] } {
+export function readInput<T>(
+  v: Verb<T>,
+  json: unknown,
+): { ok: true; input: T } | { ok: false; problems: Problem[] } {
   if (v.anyInput) return { ok: true, input: json as T };
   const read = v.schema.safeParse(json);
   if (!read.success) return { ok: false, problems: read.error.issues.flatMap((i) => issueProblems(i, json)) };
@@ -40,16 +46,46 @@ function issueProblems(issue: Issue, json: unknown): Problem[] {
   const got = short(valueAt(json, issue.path));
   const line = (expected: string): Problem[] => [{ path, text: `expected ${expected}, got ${got}` }];
   switch (issue.code) {
-    case 'invalid_type': return line(typeName[issue.expected] ?? `${issue.expected}`);
-    case 'too_small': return line(issue.origin === 'number' ? `a number ${issue.inclusive ? '>=' : '>'} ${issue.minimum}` : `at least ${issue.minimum} ${issue.origin === 'string' ? 'characters' : 'entries'}`);
-    case 'too_big': return line(issue.origin === 'number' ? `a number ${issue.inclusive ? '<=' : '<'} ${issue.maximum}` : `at most ${issue.maximum} ${issue.origin === 'string' ? 'characters' : 'entries'}`);
-    case 'invalid_value': return line(issue.values.map((x) => JSON.stringify(x)).join(' or '));
-    case 'unrecognized_keys': return issue.keys.map((k) => ({ path: pathText([...issue.path, k]), text: 'no such field is known here' }));
-    default: return [{ path, text: issue.message }];
+    case 'invalid_type':
+      return line(typeName[issue.expected] ?? `${issue.expected}`);
+    case 'too_small':
+      return line(
+        issue.origin === 'number'
+          ? `a number ${issue.inclusive ? '>=' : '>'} ${issue.minimum}`
+          : `at least ${issue.minimum} ${issue.origin === 'string' ? 'characters' : 'entries'}`,
+      );
+    case 'too_big':
+      return line(
+        issue.origin === 'number'
+          ? `a number ${issue.inclusive ? '<=' : '<'} ${issue.maximum}`
+          : `at most ${issue.maximum} ${issue.origin === 'string' ? 'characters' : 'entries'}`,
+      );
+    case 'invalid_value':
+      return line(issue.values.map((x) => JSON.stringify(x)).join(' or '));
+    case 'unrecognized_keys':
+      return issue.keys.map((k) => ({
+        path: pathText([...issue.path, k]),
+        text: 'no such field is known here',
+      }));
+    default:
+      return [{ path, text: issue.message }];
   }
 }
-const typeName: Record<string, string> = { number: 'a number', int: 'a whole number', string: 'a text', array: 'a list', object: 'an object', boolean: 'true or false', null: 'null', tuple: 'a list of two' };
-const valueAt = (json: unknown, path: readonly PropertyKey[]): unknown => path.reduce<unknown>((v, k) => (v && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[k] : undefined), json);
+const typeName: Record<string, string> = {
+  number: 'a number',
+  int: 'a whole number',
+  string: 'a text',
+  array: 'a list',
+  object: 'an object',
+  boolean: 'true or false',
+  null: 'null',
+  tuple: 'a list of two',
+};
+const valueAt = (json: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (v, k) => (v && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[k] : undefined),
+    json,
+  );
 function short(v: unknown): string {
   if (v === undefined) return 'nothing';
   const text = JSON.stringify(v) ?? String(v);
@@ -61,9 +97,17 @@ export function doubled(ids: readonly { id: string; path: string }[]): Problem[]
   const first = new Map<string, string>();
   return ids.flatMap(({ id: name, path }) => {
     const before = first.get(name);
-    if (before === undefined) { first.set(name, path); return []; }
+    if (before === undefined) {
+      first.set(name, path);
+      return [];
+    }
     return [{ path, text: `the id ${name} is already used at ${before}` }];
   });
 }
 /** The places that name something which is not there. */
-export const dangling = (known: ReadonlySet<string>, what: string, uses: readonly { id: string; path: string }[]): Problem[] => uses.filter((u) => !known.has(u.id)).map((u) => ({ path: u.path, text: `there is no ${what} ${u.id}` }));
+export const dangling = (
+  known: ReadonlySet<string>,
+  what: string,
+  uses: readonly { id: string; path: string }[],
+): Problem[] =>
+  uses.filter((u) => !known.has(u.id)).map((u) => ({ path: u.path, text: `there is no ${what} ${u.id}` }));

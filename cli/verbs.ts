@@ -8,4 +8,12 @@ import { screws } from './verbs/screws';
 import { ways } from './verbs/ways';
 
 /** Every verb of the command line by its name. */
-export const verbs: Record<string, Verb> = { order, ways, diagnose, inspect, screws, route, 'model check': modelCheck };
+export const verbs: Record<string, Verb> = {
+  order,
+  ways,
+  diagnose,
+  inspect,
+  screws,
+  route,
+  'model check': modelCheck,
+};

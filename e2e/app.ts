@@ -20,11 +20,29 @@ export class Server {
   #child: ChildProcess | undefined;
   out = '';
   async start(): Promise<void> {
-    this.#child = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', PORT: String(port), HOST: '127.0.0.1', SNAVEK_DEMO: '1', LOG_LEVEL: 'warn', TZ: 'UTC' }, stdio: ['ignore', 'pipe', 'pipe'] });
-    this.#child.stdout!.on('data', (d: Buffer) => { this.out += d; });
-    this.#child.stderr!.on('data', (d: Buffer) => { this.out += d; });
+    this.#child = spawn(process.execPath, ['server.mjs'], {
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        PORT: String(port),
+        HOST: '127.0.0.1',
+        SNAVEK_DEMO: '1',
+        LOG_LEVEL: 'warn',
+        TZ: 'UTC',
+      },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.#child.stdout!.on('data', (d: Buffer) => {
+      this.out += d;
+    });
+    this.#child.stderr!.on('data', (d: Buffer) => {
+      this.out += d;
+    });
     for (let k = 0; k < 240; k++) {
-      const ok = await fetch(`${origin}/healthz`).then((r) => r.ok, () => false);
+      const ok = await fetch(`${origin}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      );
       if (ok) return;
       if (this.#child.exitCode !== null) break;
       await new Promise((r) => setTimeout(r, 250));
@@ -39,10 +57,20 @@ export class Server {
     return gone;
   }
 }
-export const database = (verb: 'start' | 'stop') => { execFileSync('bash', ['scripts/pg.sh', verb], { stdio: 'ignore' }); };
+export const database = (verb: 'start' | 'stop') => {
+  execFileSync('bash', ['scripts/pg.sh', verb], { stdio: 'ignore' });
+};
 
 export const test = base.extend<object, { server: Server }>({
-  server: [async ({}, use) => { const s = new Server(); await s.start(); await use(s); await s.stop(); }, { scope: 'worker', auto: true, timeout: 120_000 }],
+  server: [
+    async ({}, use) => {
+      const s = new Server();
+      await s.start();
+      await use(s);
+      await s.stop();
+    },
+    { scope: 'worker', auto: true, timeout: 120_000 },
+  ],
 });
 export { expect };
 
@@ -61,18 +89,54 @@ let n = 0;
  * Each job of a run is promised before all earlier ones, and before the demo's, so that it comes first on the strip: what is
  * promised goes back two seconds for every second of the run, which also holds in a worker that has been started anew.
  */
-const promise = (): number => { const from = Number(process.env.SNAVEK_TEST_FROM); return from + 70 * 60_000 - 2 * (Date.now() - from); };
+const promise = (): number => {
+  const from = Number(process.env.SNAVEK_TEST_FROM);
+  return from + 70 * 60_000 - 2 * (Date.now() - from);
+};
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
-export async function newJob(page: Page, name: 'Mica 9' | 'Sprig' = 'Mica 9', slot = 'cell'): Promise<string> {
+export async function newJob(
+  page: Page,
+  name: 'Mica 9' | 'Sprig' = 'Mica 9',
+  slot = 'cell',
+): Promise<string> {
   const id = crypto.randomUUID();
-  const read = checkModel(JSON.parse(readFileSync(`demo/models/${name === 'Sprig' ? 'sprig' : 'mica-9'}.json`, 'utf8')));
+  const read = checkModel(
+    JSON.parse(readFileSync(`demo/models/${name === 'Sprig' ? 'sprig' : 'mica-9'}.json`, 'utf8')),
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const { model } = read;
-  const sent = async (path: string, data: unknown) => { const r = await page.request.post(path, { data, maxRedirects: 0 }); if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`); };
-  await sent(`/receive/${id}`, { modelHash: contentHash(model), variant: model.variants[0]!.id, tag: `E2E-${++n}-${id.slice(0, 4)}`, complaint: 'flat by noon', tasks: [{ slot, action: 'replace' }], promisedAt: promise(), before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])) });
+  const sent = async (path: string, data: unknown) => {
+    const r = await page.request.post(path, { data, maxRedirects: 0 });
+    if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`);
+  };
+  await sent(`/receive/${id}`, {
+    modelHash: contentHash(model),
+    variant: model.variants[0]!.id,
+    tag: `E2E-${++n}-${id.slice(0, 4)}`,
+    complaint: 'flat by noon',
+    tasks: [{ slot, action: 'replace' }],
+    promisedAt: promise(),
+    before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])),
+  });
   const log = await logOf(page, id);
   const state = fold(empty(), log as never);
-  await sent('/commands', { commands: consentsFor(indexModel(ofVariant(model, model.variants[0]!.id)), state).filter((c) => !c.optional).map((c) => ({ id: crypto.randomUUID(), job: id, person: log[0]!.by, body: { type: 'consentGiven', effect: c.id, by: 'owner', ...(c.answers ? { answer: c.answers[1] } : {}) }, at: Date.now(), clockKnown: true })) });
+  await sent('/commands', {
+    commands: consentsFor(indexModel(ofVariant(model, model.variants[0]!.id)), state)
+      .filter((c) => !c.optional)
+      .map((c) => ({
+        id: crypto.randomUUID(),
+        job: id,
+        person: log[0]!.by,
+        body: {
+          type: 'consentGiven',
+          effect: c.id,
+          by: 'owner',
+          ...(c.answers ? { answer: c.answers[1] } : {}),
+        },
+        at: Date.now(),
+        clockKnown: true,
+      })),
+  });
   await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
   await page.goto(`/jobs/${id}/work`);
   await expect(page.getByTestId('instruction')).toBeVisible();
@@ -92,13 +156,29 @@ export async function workedJob(page: Page, slot: string, until: StepAction): Pr
   const read = checkModel(JSON.parse(readFileSync('demo/models/mica-9.json', 'utf8')));
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const route = (await (await page.request.get(`/jobs/${id}/route.json`)).json()) as Route;
-  const bench = new Bench(indexModel(ofVariant(read.model, read.model.variants[0]!.id)), route, log[0]!.by, 'technician', crypto.randomUUID());
+  const bench = new Bench(
+    indexModel(ofVariant(read.model, read.model.variants[0]!.id)),
+    route,
+    log[0]!.by,
+    'technician',
+    crypto.randomUUID(),
+  );
   bench.state = fold(empty(), log as never);
   bench.at = Date.now() - 3_600_000;
   bench.paceMs = 1000;
   const from = bench.commands.length;
-  for (let k = 0; k < 200; k++) { const i = instruct(bench.context, bench.state, { at: bench.at, clockKnown: true }); if ((i.kind === 'do' || i.kind === 'checks') && i.step.action === until) break; bench.next(); }
-  const r = await page.request.post('/commands', { data: { commands: bench.commands.slice(from).map((c) => ({ id: c.id, job: id, person: log[0]!.by, body: c.body, at: c.at, clockKnown: true })) } });
+  for (let k = 0; k < 200; k++) {
+    const i = instruct(bench.context, bench.state, { at: bench.at, clockKnown: true });
+    if ((i.kind === 'do' || i.kind === 'checks') && i.step.action === until) break;
+    bench.next();
+  }
+  const r = await page.request.post('/commands', {
+    data: {
+      commands: bench.commands
+        .slice(from)
+        .map((c) => ({ id: c.id, job: id, person: log[0]!.by, body: c.body, at: c.at, clockKnown: true })),
+    },
+  });
   if (!r.ok()) throw new Error(await r.text());
   await page.goto(`/jobs/${id}/work`);
   await expect(page.getByTestId('instruction')).toBeVisible();
@@ -115,14 +195,19 @@ export async function openReceive(page: Page, id: string = crypto.randomUUID()):
 export async function agreed(page: Page, id: string): Promise<void> {
   // the price is worked out, recorded, and part of what is agreed to
   await page.getByTestId('consent-price').waitFor();
-  if (await page.getByRole('radio', { name: 'recycled' }).count()) await page.getByRole('radio', { name: 'recycled' }).click();
+  if (await page.getByRole('radio', { name: 'recycled' }).count())
+    await page.getByRole('radio', { name: 'recycled' }).click();
   await page.getByLabel('Agreed by').fill('Runa');
   await page.getByRole('button', { name: /^All \d+ agreed$/ }).click();
   await page.getByRole('link', { name: 'Agreed: to the route' }).click();
   await page.waitForURL(`/jobs/${id}/route`);
 }
 /** Receives a device at the counter and stops at its offer. `task` in place of a new cell. */
-export async function received(page: Page, model: string, task?: { part: string; action?: string }): Promise<string> {
+export async function received(
+  page: Page,
+  model: string,
+  task?: { part: string; action?: string },
+): Promise<string> {
   const id = await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: model });
@@ -137,9 +222,16 @@ export async function received(page: Page, model: string, task?: { part: string;
   return id;
 }
 /** A calliper or a scanner: characters closer together than a browser driven key by key can send on a busy machine, then Enter. */
-export const typedBurst = (page: Page, text: string) => page.evaluate((keys) => {
-  for (const key of keys) (document.activeElement ?? document.body).dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
-}, [...text, 'Enter']);
+export const typedBurst = (page: Page, text: string) =>
+  page.evaluate(
+    (keys) => {
+      for (const key of keys)
+        (document.activeElement ?? document.body).dispatchEvent(
+          new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
+        );
+    },
+    [...text, 'Enter'],
+  );
 export const go = (page: Page) => page.getByTestId('go');
 /** Presses a key so many times, each time waiting for the instruction to change. */
 export async function press(page: Page, times: number, key = 'Space'): Promise<void> {
@@ -158,6 +250,11 @@ export async function pressTo(page: Page, url: RegExp): Promise<void> {
 }
 /** Waits until everything that was kept is confirmed. */
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
-export async function logOf(page: Page, job: string): Promise<{ id: string; seq: number; by: string; body: { type: string; [k: string]: unknown }; breach?: unknown[] }[]> {
+export async function logOf(
+  page: Page,
+  job: string,
+): Promise<
+  { id: string; seq: number; by: string; body: { type: string; [k: string]: unknown }; breach?: unknown[] }[]
+> {
   return (await (await page.request.get(`/jobs/${job}/log.json`)).json()).events;
 }

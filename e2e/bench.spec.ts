@@ -1,6 +1,10 @@
 import { expect, go, logOf, newJob, press, settled, test, typedBurst, signedIn } from './app';
 
-test('a second tab and another bench show a change without reloading, and together take out one screw', async ({ page, context, browser }) => {
+test('a second tab and another bench show a change without reloading, and together take out one screw', async ({
+  page,
+  context,
+  browser,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   const tab = await context.newPage();
@@ -10,14 +14,20 @@ test('a second tab and another bench show a change without reloading, and togeth
   await bench.goto(`/jobs/${job}/work`);
   for (const p of [tab, bench]) await expect(go(p)).toContainText('A1 is out');
   await Promise.all([page.keyboard.press('Space'), bench.keyboard.press('Space')]);
-  for (const p of [page, tab, bench]) { await expect(go(p)).toContainText('A2 is out'); await expect(p.getByTestId('screws-out')).toContainText('1 / 32'); }
+  for (const p of [page, tab, bench]) {
+    await expect(go(p)).toContainText('A2 is out');
+    await expect(p.getByTestId('screws-out')).toContainText('1 / 32');
+  }
   await settled(page);
   await settled(bench);
   expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
   await bench.context().close();
 });
 
-test('the pedal is dead for a moment when somebody else has just changed the target', async ({ page, browser }) => {
+test('the pedal is dead for a moment when somebody else has just changed the target', async ({
+  page,
+  browser,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   const bench = await (await browser.newContext()).newPage();
@@ -27,7 +37,10 @@ test('the pedal is dead for a moment when somebody else has just changed the tar
   // press in the very frame in which the other bench's event has been painted
   await bench.evaluate(() => {
     const button = document.querySelector('[data-testid=go]')!;
-    new MutationObserver(() => { if (button.textContent?.includes('A2')) window.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown' })); }).observe(button, { childList: true, subtree: true, characterData: true });
+    new MutationObserver(() => {
+      if (button.textContent?.includes('A2'))
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown' }));
+    }).observe(button, { childList: true, subtree: true, characterData: true });
   });
   await page.keyboard.press('Space');
   await expect(go(bench)).toContainText('A2 is out');
@@ -43,7 +56,13 @@ test('a held pedal counts once', async ({ page }) => {
   await signedIn(page);
   const job = await newJob(page);
   // and the screw is seen going to its place, once
-  await page.evaluate(() => { const w = window as unknown as { travels: number }; w.travels = 0; new MutationObserver((m) => { for (const c of m) for (const n of c.addedNodes) if ((n as Element).className === 'travel') w.travels++; }).observe(document.body, { childList: true }); });
+  await page.evaluate(() => {
+    const w = window as unknown as { travels: number };
+    w.travels = 0;
+    new MutationObserver((m) => {
+      for (const c of m) for (const n of c.addedNodes) if ((n as Element).className === 'travel') w.travels++;
+    }).observe(document.body, { childList: true });
+  });
   await page.keyboard.down('PageDown');
   for (let k = 0; k < 6; k++) await page.keyboard.down('PageDown');
   await page.keyboard.up('PageDown');
@@ -54,7 +73,9 @@ test('a held pedal counts once', async ({ page }) => {
   await expect(page.locator('.travel')).toHaveCount(0);
 });
 
-test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({ page }) => {
+test('a calliper that types 2.41 and Enter while the focus is nowhere is a measurement and no shortcut', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   await typedBurst(page, '2.41');
@@ -66,7 +87,9 @@ test('a calliper that types 2.41 and Enter while the focus is nowhere is a measu
   expect((await logOf(page, job)).some((e) => e.body.type === 'screwOut')).toBe(false);
 });
 
-test('a focused button and a shortcut never both act on one key; 1 to 9 change device; ? shows the keys', async ({ page }) => {
+test('a focused button and a shortcut never both act on one key; 1 to 9 change device; ? shows the keys', async ({
+  page,
+}) => {
   await signedIn(page);
   await newJob(page);
   await page.getByRole('button', { name: /Trouble/ }).focus();
@@ -83,7 +106,9 @@ test('a focused button and a shortcut never both act on one key; 1 to 9 change d
   await page.waitForURL(second);
 });
 
-test('undo takes back the latest entry of one’s own; a lost screw is adrift until it is found', async ({ page }) => {
+test('undo takes back the latest entry of one’s own; a lost screw is adrift until it is found', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('Space');
@@ -99,14 +124,27 @@ test('undo takes back the latest entry of one’s own; a lost screw is adrift un
   await page.getByRole('button', { name: 'screw A1 is found' }).click();
   await expect(page.getByTestId('adrift')).toHaveCount(0);
   await settled(page);
-  expect((await logOf(page, job)).map((e) => e.body.type).slice(-5)).toEqual(['screwOut', 'retracted', 'screwOut', 'lost', 'found']);
+  expect((await logOf(page, job)).map((e) => e.body.type).slice(-5)).toEqual([
+    'screwOut',
+    'retracted',
+    'screwOut',
+    'lost',
+    'found',
+  ]);
 });
 
-test('a connector reported off while the cell is on is recorded and asked about; the pedal does not answer', async ({ page }) => {
+test('a connector reported off while the cell is on is recorded and asked about; the pedal does not answer', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 14);
-  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'panel and touch connector' }) }).last().click();
+  await page
+    .locator('svg[aria-label^="Map"] g', {
+      has: page.locator('title', { hasText: 'panel and touch connector' }),
+    })
+    .last()
+    .click();
   await page.getByRole('button', { name: 'it is off' }).click();
   await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText('The cell is still on');
   // neither the pedal nor Space answers: nothing in the question has been chosen beforehand
@@ -119,7 +157,10 @@ test('a connector reported off while the cell is on is recorded and asked about;
   expect((await logOf(page, job)).filter((e) => e.breach)).toHaveLength(1);
 });
 
-test('two benches that could not hear each other say different things: asked, not answered by a pedal, and both may be wrong', async ({ page, browser }) => {
+test('two benches that could not hear each other say different things: asked, not answered by a pedal, and both may be wrong', async ({
+  page,
+  browser,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   const other = await browser.newContext();

@@ -1,6 +1,21 @@
-import { database, expect, go, logOf, newJob, origin, press, pressTo, settled, signIn, test, signedIn } from './app';
+import {
+  database,
+  expect,
+  go,
+  logOf,
+  newJob,
+  origin,
+  press,
+  pressTo,
+  settled,
+  signIn,
+  test,
+  signedIn,
+} from './app';
 
-test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({ page }) => {
+test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 1);
@@ -11,14 +26,27 @@ test('the database stops in the middle of work: events are kept, then confirmed 
     await press(page, 6);
     await expect(page.getByTestId('kept')).toContainText('6 kept');
     await expect(page.getByTestId('kept')).toContainText('server is away');
-  } finally { database('start'); }
+  } finally {
+    database('start');
+  }
   await expect(page.getByTestId('kept')).toContainText('all confirmed', { timeout: 30_000 });
   const log = await logOf(page, job);
-  expect(log.map((e) => e.body.type).slice(-7)).toEqual(['screwOut', 'screwOut', 'catchFreed', 'catchFreed', 'catchFreed', 'catchFreed', 'pieceMoved']);
+  expect(log.map((e) => e.body.type).slice(-7)).toEqual([
+    'screwOut',
+    'screwOut',
+    'catchFreed',
+    'catchFreed',
+    'catchFreed',
+    'catchFreed',
+    'pieceMoved',
+  ]);
   expect(log.map((e) => e.seq)).toEqual(log.map((_, i) => i + 1));
 });
 
-test('the server is killed between two screws: work goes on, a reload keeps what is kept, nothing is doubled', async ({ page, server }) => {
+test('the server is killed between two screws: work goes on, a reload keeps what is kept, nothing is doubled', async ({
+  page,
+  server,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 1);
@@ -30,10 +58,15 @@ test('the server is killed between two screws: work goes on, a reload keeps what
   await page.reload();
   await expect(go(page)).toContainText('clip');
   await settled(page);
-  expect((await logOf(page, job)).filter((e) => ['screwOut', 'catchFreed'].includes(e.body.type))).toHaveLength(4);
+  expect(
+    (await logOf(page, job)).filter((e) => ['screwOut', 'catchFreed'].includes(e.body.type)),
+  ).toHaveLength(4);
 });
 
-test('another device is at hand while the server is away, if this browser has seen it', async ({ page, server }) => {
+test('another device is at hand while the server is away, if this browser has seen it', async ({
+  page,
+  server,
+}) => {
   await signedIn(page);
   const first = await newJob(page, 'Sprig');
   const second = await newJob(page, 'Mica 9');
@@ -45,13 +78,18 @@ test('another device is at hand while the server is away, if this browser has se
     await page.waitForTimeout(300);
     await press(page, 1);
     await expect(page.getByTestId('kept')).toContainText('1 kept');
-  } finally { await server.start(); }
+  } finally {
+    await server.start();
+  }
   await settled(page);
   expect((await logOf(page, first)).filter((e) => e.body.type === 'screwOut')).toHaveLength(1);
   expect((await logOf(page, second)).filter((e) => e.body.type === 'screwOut')).toHaveLength(0);
 });
 
-test('a session that has expired keeps what is unsent; another person does not send it, the same one does', async ({ page, context }) => {
+test('a session that has expired keeps what is unsent; another person does not send it, the same one does', async ({
+  page,
+  context,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await context.clearCookies();
@@ -86,7 +124,10 @@ test('an unknown job and a page that is not there say so', async ({ page }) => {
   await expect(page.getByText('There is no such page in this workshop.')).toBeVisible();
 });
 
-test('with the server away a check is answered all the same, and confirmed later', async ({ page, server }) => {
+test('with the server away a check is answered all the same, and confirmed later', async ({
+  page,
+  server,
+}) => {
   await signIn(page);
   const href = (await page.getByTestId('job-SPR-0931').getByRole('link').getAttribute('href'))!;
   const job = href.split('/')[2]!;
@@ -100,7 +141,9 @@ test('with the server away a check is answered all the same, and confirmed later
     await page.getByRole('button', { name: 'All checked: go on' }).click();
     await expect(page.getByTestId('instruction')).toHaveText('Put the cover plate back');
     await expect(page.getByTestId('kept')).not.toContainText('0 kept');
-  } finally { await server.start(); }
+  } finally {
+    await server.start();
+  }
   await settled(page);
   expect((await logOf(page, job)).filter((e) => e.body.type === 'stepPassed')).toHaveLength(1);
 });

@@ -1,10 +1,21 @@
 import type { Page } from '@playwright/test';
 
 /** Receives a known model with the keyboard alone, from the empty form to its offer. @returns keys pressed and seconds taken by the machine */
-export async function receiveByKeyboard(page: Page, tag: string): Promise<{ keys: number; seconds: number; job: string }> {
+export async function receiveByKeyboard(
+  page: Page,
+  tag: string,
+): Promise<{ keys: number; seconds: number; job: string }> {
   let keys = 0;
-  const key = async (k: string, times = 1) => { for (let i = 0; i < times; i++) { await page.keyboard.press(k); keys++; } };
-  const type = async (text: string) => { await page.keyboard.type(text); keys += text.length; };
+  const key = async (k: string, times = 1) => {
+    for (let i = 0; i < times; i++) {
+      await page.keyboard.press(k);
+      keys++;
+    }
+  };
+  const type = async (text: string) => {
+    await page.keyboard.type(text);
+    keys += text.length;
+  };
   await page.goto('/receive');
   await page.waitForFunction(() => document.activeElement?.id === 'tag');
   const began = Date.now();

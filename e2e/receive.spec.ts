@@ -9,10 +9,18 @@ import { receiveByKeyboard } from './receive-by-keyboard';
 
 const axe = async (page: Page, what: string) => {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${what}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+  expect(
+    violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${what}: ${v.id} ${v.nodes[0]?.html}`),
+  ).toEqual([]);
 };
 const dir = mkdtempSync(join(tmpdir(), 'snavek-'));
-const file = (name: string, bytes: Buffer) => { const path = join(dir, name); writeFileSync(path, bytes); return path; };
+const file = (name: string, bytes: Buffer) => {
+  const path = join(dir, name);
+  writeFileSync(path, bytes);
+  return path;
+};
 
 test('a known model is received with the keyboard alone', async ({ page }) => {
   await signIn(page);
@@ -20,8 +28,12 @@ test('a known model is received with the keyboard alone', async ({ page }) => {
   console.log(`received with ${keys} keys in ${seconds.toFixed(1)} s of machine time`);
   expect(keys).toBeLessThan(90);
   const log = await logOf(page, job);
-  expect(log.filter((e) => e.body.type === 'symptomSet').map((e) => e.body.symptom)).toEqual(['short-battery']);
-  expect(log.filter((e) => e.body.type === 'checked' && e.body.result === 'fails').map((e) => e.body.function)).toEqual(['cameras']);
+  expect(log.filter((e) => e.body.type === 'symptomSet').map((e) => e.body.symptom)).toEqual([
+    'short-battery',
+  ]);
+  expect(
+    log.filter((e) => e.body.type === 'checked' && e.body.result === 'fails').map((e) => e.body.function),
+  ).toEqual(['cameras']);
   expect(log.filter((e) => e.body.type === 'checked')).toHaveLength(12);
 });
 
@@ -38,20 +50,41 @@ test('what cannot be tested because of a fault is answered so, and taken back wi
   await expect(row('touch')).toHaveAccessibleName('touch: open');
 });
 
-test('photographs: kept with their mark over a closed browser; too large, HEIC and broken ones are refused in words', async ({ page, context }) => {
+test('photographs: kept with their mark over a closed browser; too large, HEIC and broken ones are refused in words', async ({
+  page,
+  context,
+}) => {
   await signedIn(page);
   const id = await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`PHOTO-${id.slice(0, 5)}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Mica 9' });
   await page.getByRole('radio', { name: 'dent' }).click();
   await page.getByRole('button', { name: 'mark frame' }).click();
-  const choose = async (button: string, path: string) => { const chooser = page.waitForEvent('filechooser'); await page.getByRole('button', { name: button }).click(); await (await chooser).setFiles(path); };
-  await choose('Photograph: dent', file('dent.png', await sharp({ create: { width: 900, height: 700, channels: 3, background: '#775533' } }).png().toBuffer()));
+  const choose = async (button: string, path: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: button }).click();
+    await (await chooser).setFiles(path);
+  };
+  await choose(
+    'Photograph: dent',
+    file(
+      'dent.png',
+      await sharp({ create: { width: 900, height: 700, channels: 3, background: '#775533' } })
+        .png()
+        .toBuffer(),
+    ),
+  );
   await expect(page.getByRole('img', { name: 'dent, frame' })).toBeVisible();
   await choose('Photograph the device', file('big.jpg', Buffer.alloc(60_000_000, 7)));
   await expect(page.getByText(/big.jpg has 60 MB; at most 25 MB/)).toBeVisible();
   await page.getByRole('button', { name: 'Forget big.jpg' }).click();
-  await choose('Photograph the device', file('phone.heic', Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(400)])));
+  await choose(
+    'Photograph the device',
+    file(
+      'phone.heic',
+      Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(400)]),
+    ),
+  );
   await expect(page.getByText(/This is a HEIC picture/)).toBeVisible();
   await page.getByRole('button', { name: 'Forget phone.heic' }).click();
   await choose('Photograph the device', file('torn.jpg', Buffer.from('not a picture at all')));
@@ -59,7 +92,15 @@ test('photographs: kept with their mark over a closed browser; too large, HEIC a
   await page.getByRole('button', { name: 'Forget torn.jpg' }).click();
   // the server does not answer: kept in this browser, and there again when the page is opened anew
   await page.route('**/photos/*', (r) => (r.request().method() === 'PUT' ? r.abort() : r.continue()));
-  await choose('Photograph the device', file('later.png', await sharp({ create: { width: 90, height: 70, channels: 3, background: '#335577' } }).png().toBuffer()));
+  await choose(
+    'Photograph the device',
+    file(
+      'later.png',
+      await sharp({ create: { width: 90, height: 70, channels: 3, background: '#335577' } })
+        .png()
+        .toBuffer(),
+    ),
+  );
   await expect(page.getByText('The server is away: it is kept here')).toBeVisible();
   await page.unroute('**/photos/*');
   await page.reload();
@@ -86,7 +127,9 @@ test('a complaint of 100 kB stays in the form and is refused in words', async ({
   expect((await page.getByLabel('What the owner says is wrong').inputValue()).length).toBe(100_800);
 });
 
-test('a dark screen: harmless tests first, folk remedies refused, each outcome moves the causes, and the fault becomes the task', async ({ page }) => {
+test('a dark screen: harmless tests first, folk remedies refused, each outcome moves the causes, and the fault becomes the task', async ({
+  page,
+}) => {
   await signIn(page);
   await page.getByTestId('job-MC9-8260').getByRole('link').click();
   await page.waitForURL(/\/fault$/);
@@ -109,12 +152,27 @@ test('a dark screen: harmless tests first, folk remedies refused, each outcome m
   await expect(page.getByRole('dialog')).toContainText('Not tried yet, though it opens nothing');
   await page.getByRole('button', { name: 'Back', exact: true }).click();
   await page.getByRole('button', { name: 'Back to the proposed one' }).click();
-  for (let k = 0; k < 12 && (await page.getByRole('button', { name: 'no image' }).or(page.getByRole('button', { name: 'steady' })).or(page.getByRole('button', { name: 'still dark' })).count()); k++) {
+  for (
+    let k = 0;
+    k < 12 &&
+    (await page
+      .getByRole('button', { name: 'no image' })
+      .or(page.getByRole('button', { name: 'steady' }))
+      .or(page.getByRole('button', { name: 'still dark' }))
+      .count());
+    k++
+  ) {
     const before = await page.getByTestId('next').innerText();
-    await page.getByRole('button', { name: 'no image' }).or(page.getByRole('button', { name: 'steady' })).or(page.getByRole('button', { name: 'still dark' })).click();
+    await page
+      .getByRole('button', { name: 'no image' })
+      .or(page.getByRole('button', { name: 'steady' }))
+      .or(page.getByRole('button', { name: 'still dark' }))
+      .click();
     await expect(page.getByTestId('next')).not.toHaveText(before);
   }
-  await expect(page.getByRole('img', { name: /Chances after each test: before any test: .*panel defective/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Chances after each test: before any test: .*panel defective/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'This is it: panel defective' }).click();
   await page.getByLabel('panel defective: what shows it?').fill('ink at the lower edge');
   await page.getByRole('button', { name: 'State it' }).click();
@@ -124,16 +182,24 @@ test('a dark screen: harmless tests first, folk remedies refused, each outcome m
   await expect(page.getByText('ink at the lower edge')).toBeVisible();
 });
 
-test('an offer: part, remedy, limit and promise; agreed with a signature; printed; then the route', async ({ page }) => {
+test('an offer: part, remedy, limit and promise; agreed with a signature; printed; then the route', async ({
+  page,
+}) => {
   await signedIn(page, 'marek');
   const job = await received(page, 'Mica 9', { part: 'display' });
   const range = page.getByTestId('range');
   await expect(range).toBeVisible();
   const list = await range.innerText();
-  await page.getByRole('listitem').filter({ hasText: 'TA-9031' }).getByRole('button', { name: 'Choose' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'TA-9031' })
+    .getByRole('button', { name: 'Choose' })
+    .click();
   await expect(page.getByRole('button', { name: 'Chosen' })).toBeVisible();
   await expect(range).not.toHaveText(list);
-  await expect(page.getByRole('listitem').filter({ hasText: 'locked to an account' }).getByRole('button')).toBeDisabled();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'locked to an account' }).getByRole('button'),
+  ).toBeDisabled();
   // the identity chip instead of copied data: another list of consents
   await expect(page.getByTestId('consent-chip')).toHaveCount(0);
   await page.getByRole('button', { name: 'chip moved' }).click();
@@ -174,7 +240,9 @@ test('an offer: part, remedy, limit and promise; agreed with a signature; printe
   await page.waitForURL(/\/work$/);
 });
 
-test('a route that nobody agreed to is not taken by a technician; an owner passes it with a reason', async ({ page }) => {
+test('a route that nobody agreed to is not taken by a technician; an owner passes it with a reason', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await received(page, 'Sprig');
   await page.getByTestId('consent-price').waitFor();
@@ -204,7 +272,9 @@ test('declined at the offer: closed with the reason, and found with it', async (
   await expect(page.getByText('wants a newer phone').first()).toBeVisible();
 });
 
-test('the stock: a part is added with a comma in its price, a wrong file is refused by line, a technician only looks', async ({ page }) => {
+test('the stock: a part is added with a comma in its price, a wrong file is refused by line, a technician only looks', async ({
+  page,
+}) => {
   await signIn(page, 'marek');
   await page.getByRole('link', { name: 'Stock' }).click();
   await axe(page, 'stock');
@@ -218,7 +288,11 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
   await page.getByLabel('Price, EUR').fill('23,90');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByTestId('part-E2E-CS-1')).toContainText('€23.90');
-  await page.getByLabel('CSV file').setInputFiles(file('parts.csv', Buffer.from('model,slot,provenance,price\nsprig,cell,new original,ten\n')));
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles(
+      file('parts.csv', Buffer.from('model,slot,provenance,price\nsprig,cell,new original,ten\n')),
+    );
   await expect(page.getByText(/Nothing was taken in. line 2, price/)).toBeVisible();
   await page.getByLabel('CSV file').setInputFiles(file('parts2.csv', Buffer.from('model;slot\n')));
   await expect(page.getByText(/There is no line below|A column is missing/)).toBeVisible();
@@ -231,14 +305,19 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
   await expect(page.getByText('Add a part')).toHaveCount(0);
 });
 
-test('a phone that was only flat: charged, proved without being opened, and handed over', async ({ page }) => {
+test('a phone that was only flat: charged, proved without being opened, and handed over', async ({
+  page,
+}) => {
   await signedIn(page);
   await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`FLAT-${Date.now() % 1e5}`);
   await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Sprig' });
   await page.getByLabel('What the owner says is wrong').fill('does not start');
   await page.getByRole('button', { name: '+ does not start' }).click();
-  await page.getByRole('group', { name: /^starts and restarts/ }).getByRole('button', { name: 'does not' }).click();
+  await page
+    .getByRole('group', { name: /^starts and restarts/ })
+    .getByRole('button', { name: 'does not' })
+    .click();
   await expect(page.getByText('10 / 10')).toBeVisible();
   await page.getByRole('button', { name: 'Receive', exact: true }).click();
   await page.waitForURL(/\/fault$/);
@@ -251,7 +330,11 @@ test('a phone that was only flat: charged, proved without being opened, and hand
   await page.getByRole('link', { name: 'Check it, hand it over' }).click();
   await expect(page.getByRole('heading', { name: /^After check/ })).toBeVisible();
   await page.getByRole('button', { name: /open ones are as they should be/ }).click();
-  for (const open of await page.getByTestId(/^check-/).getByRole('button', { name: 'works', exact: true }).all()) if ((await open.getAttribute('aria-pressed')) === 'false') await open.click();
+  for (const open of await page
+    .getByTestId(/^check-/)
+    .getByRole('button', { name: 'works', exact: true })
+    .all())
+    if ((await open.getAttribute('aria-pressed')) === 'false') await open.click();
   await page.goto(`/jobs/${job}/hand-over`);
   await expect(page.getByRole('heading', { name: 'Ready to hand over' })).toBeVisible();
   await page.getByRole('button', { name: 'Hand it over' }).click();

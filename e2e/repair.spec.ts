@@ -4,10 +4,16 @@ import { agreed, expect, go, logOf, newJob, press, pressTo, signIn, test, signed
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
-  expect(found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+  expect(
+    found.violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`),
+  ).toEqual([]);
 };
 
-test('a Sprig from intake to hand-over by the pedal, with nothing serious for axe on the way', async ({ page }) => {
+test('a Sprig from intake to hand-over by the pedal, with nothing serious for axe on the way', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await page.goto('/sign-in');
   await axe(page, 'sign in');
@@ -26,7 +32,10 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByLabel('Passcode for the checks').fill('482913');
   await page.getByRole('img', { name: 'Outline, front' }).click({ position: { x: 40, y: 60 } });
   await expect(page.getByRole('button', { name: /crack on the front/ })).toBeVisible();
-  await page.getByRole('group', { name: /^radios/ }).getByRole('button', { name: 'not tested' }).click();
+  await page
+    .getByRole('group', { name: /^radios/ })
+    .getByRole('button', { name: 'not tested' })
+    .click();
   await page.getByRole('button', { name: 'All others work' }).click();
   await expect(page.getByText('kept on the server')).toBeVisible({ timeout: 2000 });
   await axe(page, 'receive');
@@ -40,7 +49,9 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByTestId('consent-price').waitFor();
   await axe(page, 'offer');
   await agreed(page, page.url().split('/')[4]!);
-  await expect(page.getByRole('row', { name: /Lift the cover plate out/ })).toContainText('covers the cell connector');
+  await expect(page.getByRole('row', { name: /Lift the cover plate out/ })).toContainText(
+    'covers the cell connector',
+  );
   await axe(page, 'route');
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(/\/work$/);
@@ -56,7 +67,18 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await expect(page.getByTestId('cell-state')).toContainText('Cell unplugged');
   await expect(page.getByTestId('screws-out')).toContainText('8 / 10');
   await page.getByRole('timer').waitFor({ state: 'detached', timeout: 60_000 });
-  for (const done of ['double-sided tape under the cell is free', 'cell is out', 'old cell is aside', 'film is off', 'double-sided tape under the cell is laid', 'cell is in', 'cell is on']) { await expect(go(page)).toContainText(done); await page.keyboard.press('PageDown'); }
+  for (const done of [
+    'double-sided tape under the cell is free',
+    'cell is out',
+    'old cell is aside',
+    'film is off',
+    'double-sided tape under the cell is laid',
+    'cell is in',
+    'cell is on',
+  ]) {
+    await expect(go(page)).toContainText(done);
+    await page.keyboard.press('PageDown');
+  }
   await expect(page.getByTestId('instruction')).toHaveText('Check before closing');
 
   // mid check: one function fails, the job does not go on; then it works
@@ -99,7 +121,9 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await axe(page, 'jobs');
 });
 
-test('a swollen device is never offered heat; a technician cannot clear it, a lead can, and the route changes', async ({ page }) => {
+test('a swollen device is never offered heat; a technician cannot clear it, a lead can, and the route changes', async ({
+  page,
+}) => {
   await signIn(page);
   await page.getByTestId('job-MC9-7702').getByRole('link').click();
   await page.getByRole('link', { name: 'Route' }).click();

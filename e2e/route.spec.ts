@@ -4,10 +4,16 @@ import { agreed, expect, go, logOf, newJob, press, received, settled, signIn, te
 
 const axe = async (page: Page, what: string) => {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${what}: ${v.id} ${v.nodes[0]?.target.join(' ')}`)).toEqual([]);
+  expect(
+    violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${what}: ${v.id} ${v.nodes[0]?.target.join(' ')}`),
+  ).toEqual([]);
 };
 
-test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({ page }) => {
+test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await received(page, 'Mica 9 Wide', { part: 'ear speaker' });
   await agreed(page, job);
@@ -15,7 +21,10 @@ test('another way is insisted on and a method chosen for the job: planned again 
   await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible();
   const ways = page.getByRole('region', { name: 'Other ways' });
   const other = ways.getByRole('radio', { name: /With the board out/ });
-  await expect(async () => { await other.click(); await expect(other).toBeChecked({ timeout: 500 }); }).toPass();
+  await expect(async () => {
+    await other.click();
+    await expect(other).toBeChecked({ timeout: 500 });
+  }).toPass();
   await expect(page.getByRole('row', { name: /Lift the board out/ })).toBeVisible();
   await expect(ways).toContainText('insisted on');
   await page.getByLabel('Softening the seal').selectOption('solvent');
@@ -25,7 +34,12 @@ test('another way is insisted on and a method chosen for the job: planned again 
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(`/jobs/${job}/work`);
   const route = await (await page.request.get(`/jobs/${job}/route.json`)).json();
-  expect(route).toMatchObject({ format: 'snavek.route', version: 1, optimal: true, input: { force: { 'ear-speaker@out': 'board-out' }, methods: { softening: 'solvent' } } });
+  expect(route).toMatchObject({
+    format: 'snavek.route',
+    version: 1,
+    optimal: true,
+    input: { force: { 'ear-speaker@out': 'board-out' }, methods: { softening: 'solvent' } },
+  });
   await page.goto(`/jobs/${job}/route/print`);
   await expect(page.getByRole('listitem')).toHaveCount(route.steps.length);
   await axe(page, 'print');
@@ -34,7 +48,9 @@ test('another way is insisted on and a method chosen for the job: planned again 
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(4);
 });
 
-test('a task that comes up at the bench is added, and the route is planned again from where the device stands', async ({ page }) => {
+test('a task that comes up at the bench is added, and the route is planned again from where the device stands', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 2);
@@ -42,10 +58,15 @@ test('a task that comes up at the bench is added, and the route is planned again
   await page.goto(`/jobs/${job}/route`);
   const add = page.getByRole('button', { name: 'Add', exact: true });
   // as a person would who sees that the page was not awake yet
-  await expect(async () => { await page.getByLabel('Part', { exact: true }).selectOption('loudspeaker'); await expect(add).toBeEnabled({ timeout: 500 }); }).toPass();
+  await expect(async () => {
+    await page.getByLabel('Part', { exact: true }).selectOption('loudspeaker');
+    await expect(add).toBeEnabled({ timeout: 500 });
+  }).toPass();
   await add.click();
   await page.waitForURL(/again=1/);
-  await expect(page.getByRole('heading', { name: 'Replace the cell and replace the loudspeaker' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Replace the cell and replace the loudspeaker' }),
+  ).toBeVisible();
   await expect(page.getByRole('row', { name: /Take out 2 outside screws/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(/\/work$/);
@@ -53,12 +74,16 @@ test('a task that comes up at the bench is added, and the route is planned again
   expect((await logOf(page, job)).map((e) => e.body.type).slice(-2)).toEqual(['taskSet', 'routeAdopted']);
 });
 
-test('a whole housing: hundreds of steps planned and proved while one looks, and the first of them at the bench', async ({ page }) => {
+test('a whole housing: hundreds of steps planned and proved while one looks, and the first of them at the bench', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await received(page, 'Atlas', { part: 'housing' });
   await agreed(page, job);
   await expect(page.getByRole('heading', { name: 'Replace the housing' })).toBeVisible();
-  await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('ways and order together proved to be the cheapest')).toBeVisible({
+    timeout: 20_000,
+  });
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(`/jobs/${job}/work`);
   await press(page, 3);
@@ -66,7 +91,9 @@ test('a whole housing: hundreds of steps planned and proved while one looks, and
   await expect(go(page)).toContainText('is out');
 });
 
-test('the workshop’s methods: an owner changes one and the next route follows it; a technician may look', async ({ page }) => {
+test('the workshop’s methods: an owner changes one and the next route follows it; a technician may look', async ({
+  page,
+}) => {
   await signIn(page, 'tova');
   await page.getByRole('link', { name: 'Workshop' }).click();
   await expect(page.getByLabel('Leak test', { exact: true })).toBeDisabled();
@@ -83,7 +110,12 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await expect(page.getByLabel('Device cools before alcohol, s')).toHaveValue('30');
   await page.getByLabel('An hour of hands, EUR').fill('62,50');
   await page.getByRole('button', { name: 'Keep' }).first().click();
-  await expect(page.getByRole('status').getByText('Kept.', { exact: true }).or(page.locator('form').filter({ hasText: 'An hour of hands' }).getByText('Kept.'))).toBeVisible();
+  await expect(
+    page
+      .getByRole('status')
+      .getByText('Kept.', { exact: true })
+      .or(page.locator('form').filter({ hasText: 'An hour of hands' }).getByText('Kept.')),
+  ).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('An hour of hands, EUR')).toHaveValue('62.50');
   await page.getByText('Add a person').click();

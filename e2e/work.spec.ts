@@ -1,14 +1,32 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, go, logOf, newJob, press, settled, signIn, test, workedJob, typedBurst, signedIn } from './app';
+import {
+  expect,
+  go,
+  logOf,
+  newJob,
+  press,
+  settled,
+  signIn,
+  test,
+  workedJob,
+  typedBurst,
+  signedIn,
+} from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
-  expect(found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+  expect(
+    found.violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`),
+  ).toEqual([]);
 };
 const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
 
-test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({ page }) => {
+test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 2);
@@ -37,10 +55,17 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.getByRole('button', { name: /is found/ }).click();
   await expect(page.getByTestId('adrift')).toHaveCount(0);
   await settled(page);
-  expect((await types(page, job)).filter((t) => ['spilled', 'sorted', 'lost', 'found'].includes(t))).toEqual(['spilled', 'sorted', 'lost', 'found']);
+  expect((await types(page, job)).filter((t) => ['spilled', 'sorted', 'lost', 'found'].includes(t))).toEqual([
+    'spilled',
+    'sorted',
+    'lost',
+    'found',
+  ]);
 });
 
-test('a stripped screw is scrapped and one from the spares box takes its place; all screws of a go at once by A', async ({ page }) => {
+test('a stripped screw is scrapped and one from the spares box takes its place; all screws of a go at once by A', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('t');
@@ -53,26 +78,42 @@ test('a stripped screw is scrapped and one from the spares box takes its place; 
   await settled(page);
   // when it goes back, its own is scrap: take one that fits
   await page.getByRole('button', { name: 'follow', exact: true }).click();
-  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
+  await page
+    .locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) })
+    .last()
+    .click();
   await page.getByRole('button', { name: 'another screw is in A1' }).click();
   await settled(page);
   const log = await logOf(page, job);
-  expect(log.find((e) => e.body.type === 'pieceSetAside')!.body).toMatchObject({ piece: 'A1#1', to: 'scrap' });
+  expect(log.find((e) => e.body.type === 'pieceSetAside')!.body).toMatchObject({
+    piece: 'A1#1',
+    to: 'scrap',
+  });
   expect(log.filter((e) => e.body.type === 'takenOver')).toHaveLength(1);
 });
 
-test('a screw measured too long when it comes out is told at once, kept, and stops its own hole at refitting', async ({ page }) => {
+test('a screw measured too long when it comes out is told at once, kept, and stops its own hole at refitting', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   await typedBurst(page, '7.40');
   await expect(page.getByText(/7.4 here, this hole takes 6.7/)).toBeVisible();
   await press(page, 1);
   await settled(page);
-  expect((await logOf(page, job)).find((e) => e.body.type === 'screwMeasured')!.body).toMatchObject({ piece: 'A1#1', lengthMm: 7.4 });
+  expect((await logOf(page, job)).find((e) => e.body.type === 'screwMeasured')!.body).toMatchObject({
+    piece: 'A1#1',
+    lengthMm: 7.4,
+  });
   await page.getByRole('button', { name: 'follow', exact: true }).click();
-  await page.locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) }).last().click();
+  await page
+    .locator('svg[aria-label^="Map"] g', { has: page.locator('title', { hasText: 'screw A1' }) })
+    .last()
+    .click();
   await page.getByRole('button', { name: 'A1 is in', exact: true }).click();
-  await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText('measured longer than the hole bears');
+  await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText(
+    'measured longer than the hole bears',
+  );
 });
 
 test('a note and a photograph of a thing come back the next time with this model', async ({ page }) => {
@@ -86,11 +127,20 @@ test('a note and a photograph of a thing come back the next time with this model
   await page.getByRole('button', { name: 'Keep the note' }).click();
   await page.keyboard.press('n');
   await page.getByLabel('About').selectOption('A1');
-  await page.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'a.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  });
   await expect(page.getByRole('region', { name: 'Notes here' }).getByRole('img')).toBeVisible();
   await expect.poll(async () => (await types(page, first)).slice(-2)).toEqual(['noted', 'photographed']);
   await newJob(page, 'Sprig');
-  await expect(page.getByRole('region', { name: 'Notes here' })).toContainText('left one is longer than it looks');
+  await expect(page.getByRole('region', { name: 'Notes here' })).toContainText(
+    'left one is longer than it looks',
+  );
 });
 
 test('somebody else’s device says so and is taken over by an entry', async ({ page, browser }) => {
@@ -107,7 +157,9 @@ test('somebody else’s device says so and is taken over by an entry', async ({ 
   await bench.context().close();
 });
 
-test('the log goes back to a point by taking back one entry after another, and says what stops it', async ({ page }) => {
+test('the log goes back to a point by taking back one entry after another, and says what stops it', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page, 'Sprig');
   await press(page, 5);
@@ -122,18 +174,24 @@ test('the log goes back to a point by taking back one entry after another, and s
   await expect(page.getByText(/entries were taken back/)).toBeVisible();
   await expect.poll(async () => (await logOf(page, job)).length).toBe(2 * log.length - target.seq);
   const after = await logOf(page, job);
-  expect(after.slice(log.length).map((e) => e.body.type)).toEqual(log.slice(target.seq).map(() => 'retracted'));
+  expect(after.slice(log.length).map((e) => e.body.type)).toEqual(
+    log.slice(target.seq).map(() => 'retracted'),
+  );
   await page.getByLabel('Kind').selectOption('screws');
   await expect(page.locator('tbody tr')).toHaveCount(log.filter((e) => e.body.type === 'screwOut').length);
   await page.getByLabel('Kind').selectOption('all');
   const agreed = log.findLast((e) => e.body.type === 'received')!;
   await page.getByRole('button', { name: `Back to entry ${agreed.seq}` }).click();
-  await expect(page.getByRole('alert')).toContainText(/stops there: the next cannot be taken back|so that the job stands/);
+  await expect(page.getByRole('alert')).toContainText(
+    /stops there: the next cannot be taken back|so that the job stands/,
+  );
   await page.getByRole('button', { name: 'Take them back' }).click();
   await expect(page.getByText(/Stopped after \d+ .*cannot be taken back: it was signed/)).toBeVisible();
 });
 
-test('identity data: read with the pedal at the programmer, a bad read has its way out, and the log keeps what was proved', async ({ page }) => {
+test('identity data: read with the pedal at the programmer, a bad read has its way out, and the log keeps what was proved', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await workedJob(page, 'display', 'read data');
   await expect(page.getByTestId('instruction')).toContainText('Read and save the data of the old display');
@@ -144,10 +202,15 @@ test('identity data: read with the pedal at the programmer, a bad read has its w
   await page.getByLabel(/behaves as if/).selectOption('none');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('instruction')).not.toContainText('Read and save');
-  expect((await logOf(page, job)).find((e) => e.body.type === 'dataRead')!.body).toMatchObject({ slot: 'display', data: expect.stringMatching(/^[0-9a-f]{64}$/) });
+  expect((await logOf(page, job)).find((e) => e.body.type === 'dataRead')!.body).toMatchObject({
+    slot: 'display',
+    data: expect.stringMatching(/^[0-9a-f]{64}$/),
+  });
 });
 
-test('dark, larger text and no letter keys: kept in this browser, right from the first paint', async ({ page }) => {
+test('dark, larger text and no letter keys: kept in this browser, right from the first paint', async ({
+  page,
+}) => {
   await signedIn(page);
   const job = await newJob(page);
   await page.keyboard.press('?');
@@ -166,7 +229,9 @@ test('dark, larger text and no letter keys: kept in this browser, right from the
   await press(page, 1, 'PageDown');
 });
 
-test('the map comes closer by wheel and keys, goes back to the step, and a drag picks nothing', async ({ page }) => {
+test('the map comes closer by wheel and keys, goes back to the step, and a drag picks nothing', async ({
+  page,
+}) => {
   await signedIn(page);
   await newJob(page);
   const map = page.locator('svg[aria-label^="Map"]');
@@ -189,19 +254,53 @@ test('the map comes closer by wheel and keys, goes back to the step, and a drag 
   await expect(map).toHaveAttribute('aria-label', /back/);
 });
 
-test('a timer that runs out rings once, on one of several tabs, and also right after a reload', async ({ page, context }) => {
+test('a timer that runs out rings once, on one of several tabs, and also right after a reload', async ({
+  page,
+  context,
+}) => {
   await signIn(page);
-  const line = { id: crypto.randomUUID(), number: 999, tag: 'RING', stage: 'Open', seq: 1, summary: { model: 'Tarnwick Mica 9', variant: '', tasks: ['cell'], waits: 'time', running: { what: 'heat', until: Date.now() + 4000 }, done: 1, total: 5, conditions: [], promisedAs: '', by: '' }, promisedAt: null, ending: null, openedAt: Date.now(), updatedAt: Date.now(), owner: null };
+  const line = {
+    id: crypto.randomUUID(),
+    number: 999,
+    tag: 'RING',
+    stage: 'Open',
+    seq: 1,
+    summary: {
+      model: 'Tarnwick Mica 9',
+      variant: '',
+      tasks: ['cell'],
+      waits: 'time',
+      running: { what: 'heat', until: Date.now() + 4000 },
+      done: 1,
+      total: 5,
+      conditions: [],
+      promisedAs: '',
+      by: '',
+    },
+    promisedAt: null,
+    ending: null,
+    openedAt: Date.now(),
+    updatedAt: Date.now(),
+    owner: null,
+  };
   const tab = await context.newPage();
   for (const p of [page, tab]) {
     // other devices of the demo may ring, too
-    await p.addInitScript((id) => { document.addEventListener('snavek-rung', (e) => { if ((e as CustomEvent<string>).detail.startsWith(id)) sessionStorage.setItem('rung', String(Number(sessionStorage.getItem('rung') ?? 0) + 1)); }); }, line.id);
+    await p.addInitScript((id) => {
+      document.addEventListener('snavek-rung', (e) => {
+        if ((e as CustomEvent<string>).detail.startsWith(id))
+          sessionStorage.setItem('rung', String(Number(sessionStorage.getItem('rung') ?? 0) + 1));
+      });
+    }, line.id);
     await p.route('**/strip', (r) => r.fulfill({ json: [line] }));
     await p.goto('/');
     await expect(p.locator('.dev', { hasText: 'Mica 9' }).first()).toBeVisible();
   }
   await expect(page.locator('.dev', { hasText: 'heat over' })).toBeVisible();
-  const rings = async () => (await Promise.all([page, tab].map((p) => p.evaluate(() => Number(sessionStorage.getItem('rung') ?? 0))))).reduce((a, b) => a + b, 0);
+  const rings = async () =>
+    (
+      await Promise.all([page, tab].map((p) => p.evaluate(() => Number(sessionStorage.getItem('rung') ?? 0))))
+    ).reduce((a, b) => a + b, 0);
   await expect.poll(rings).toBe(1);
   await page.reload();
   await page.waitForTimeout(2500);
@@ -210,13 +309,24 @@ test('a timer that runs out rings once, on one of several tabs, and also right a
 
 test.describe('as an installed app', () => {
   test.use({ serviceWorkers: 'allow' });
-  test('the bench starts cold without a server, works on, and loses nothing', async ({ page, context, server }) => {
+  test('the bench starts cold without a server, works on, and loses nothing', async ({
+    page,
+    context,
+    server,
+  }) => {
     await signedIn(page);
     const job = await newJob(page, 'Sprig');
     await press(page, 1);
     await settled(page);
     // the service worker keeps the pages of the job
-    await expect.poll(() => page.evaluate(async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined, `/jobs/${job}/work`)).toBe(true);
+    await expect
+      .poll(() =>
+        page.evaluate(
+          async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined,
+          `/jobs/${job}/work`,
+        ),
+      )
+      .toBe(true);
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await press(page, 2);
     await settled(page);
@@ -229,13 +339,24 @@ test.describe('as an installed app', () => {
       await expect(cold.getByTestId('screws-out')).toContainText('2 / 10');
       await press(cold, 2);
       await cold.keyboard.press('n');
-      await cold.locator('input[type=file]').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64') });
+      await cold.locator('input[type=file]').setInputFiles({
+        name: 'a.png',
+        mimeType: 'image/png',
+        buffer: Buffer.from(
+          'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
+          'base64',
+        ),
+      });
       await expect(cold.getByTestId('kept')).toContainText('3 kept');
       await cold.goto('/');
       await expect(cold.getByRole('heading', { name: 'On the bench' })).toBeVisible();
-    } finally { await server.start(); }
+    } finally {
+      await server.start();
+    }
     await cold.goto(`/jobs/${job}/work`);
     await settled(cold);
-    await expect.poll(async () => (await types(cold, job)).slice(-3).toSorted()).toEqual(['catchFreed', 'catchFreed', 'photographed']);
+    await expect
+      .poll(async () => (await types(cold, job)).slice(-3).toSorted())
+      .toEqual(['catchFreed', 'catchFreed', 'photographed']);
   });
 });

@@ -8,20 +8,60 @@ import { tools } from './tools.mjs';
 tools();
 
 const stamp = 'build/.sources';
-const files = (dir) => readdirSync(dir, { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? files(join(dir, e.name)) : [join(dir, e.name)]));
-const sources = ['app', 'core', 'server', 'demo', 'public'].flatMap(files).concat(['vite.config.ts', 'vite.sw.config.ts', 'react-router.config.ts', 'package-lock.json', 'scripts/build.mjs', 'scripts/antd-css.mjs']).filter((f) => !/\.test\.tsx?$/.test(f) && f !== join('app', 'antd.css') && existsSync(f)).sort();
+const files = (dir) =>
+  readdirSync(dir, { withFileTypes: true }).flatMap((e) =>
+    e.isDirectory() ? files(join(dir, e.name)) : [join(dir, e.name)],
+  );
+const sources = ['app', 'core', 'server', 'demo', 'public']
+  .flatMap(files)
+  .concat([
+    'vite.config.ts',
+    'vite.sw.config.ts',
+    'react-router.config.ts',
+    'package-lock.json',
+    'scripts/build.mjs',
+    'scripts/antd-css.mjs',
+  ])
+  .filter((f) => !/\.test\.tsx?$/.test(f) && f !== join('app', 'antd.css') && existsSync(f))
+  .sort();
 const hash = createHash('sha256');
 for (const f of sources) hash.update(f).update(statSync(f).size.toString()).update(readFileSync(f));
 const now = hash.digest('hex');
-if (!process.argv.includes('--force') && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) process.exit(0);
+if (!process.argv.includes('--force') && existsSync(stamp) && readFileSync(stamp, 'utf8') === now)
+  process.exit(0);
 console.log('building');
-for (const [program, ...args] of [[process.execPath, 'scripts/antd-css.mjs'], [process.execPath, 'node_modules/@react-router/dev/bin.js', 'build'], [process.execPath, 'node_modules/vite/bin/vite.js', 'build', '--config', 'vite.sw.config.ts', '--logLevel', 'error']]) {
+for (const [program, ...args] of [
+  [process.execPath, 'scripts/antd-css.mjs'],
+  [process.execPath, 'node_modules/@react-router/dev/bin.js', 'build'],
+  [
+    process.execPath,
+    'node_modules/vite/bin/vite.js',
+    'build',
+    '--config',
+    'vite.sw.config.ts',
+    '--logLevel',
+    'error',
+  ],
+]) {
   const r = spawnSync(program, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
-  if (r.status !== 0) { console.error(r.stdout, r.stderr); process.exit(1); }
+  if (r.status !== 0) {
+    console.error(r.stdout, r.stderr);
+    process.exit(1);
+  }
 }
 // what the service worker keeps: every file of the app; names in assets/ carry their own revision
-const kept = files('build/client').filter((f) => !f.endsWith('sw.js')).map((f) => ({ url: `/${f.slice('build/client/'.length)}`, revision: f.includes('/assets/') ? null : createHash('sha256').update(readFileSync(f)).digest('hex').slice(0, 16) }));
+const kept = files('build/client')
+  .filter((f) => !f.endsWith('sw.js'))
+  .map((f) => ({
+    url: `/${f.slice('build/client/'.length)}`,
+    revision: f.includes('/assets/')
+      ? null
+      : createHash('sha256').update(readFileSync(f)).digest('hex').slice(0, 16),
+  }));
 const worker = readFileSync('build/client/sw.js', 'utf8');
-if (!worker.includes('self.__WB_MANIFEST')) { console.error('the service worker does not name its list of files'); process.exit(1); }
+if (!worker.includes('self.__WB_MANIFEST')) {
+  console.error('the service worker does not name its list of files');
+  process.exit(1);
+}
 writeFileSync('build/client/sw.js', worker.replace('self.__WB_MANIFEST', JSON.stringify(kept)));
 writeFileSync(stamp, now);

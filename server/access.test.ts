@@ -6,7 +6,9 @@ import { asOwner, getOrm, inShop } from './db/orm';
 import { keepPhoto } from './use-cases/photos';
 import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
 
-const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: never) => unknown }>('../app/routes/**/*.{ts,tsx}');
+const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: never) => unknown }>(
+  '../app/routes/**/*.{ts,tsx}',
+);
 let world: World;
 let job: string;
 const draft = randomUUID();
@@ -15,41 +17,101 @@ const photo = randomUUID();
 beforeAll(async () => {
   world = await makeWorld();
   job = await openJob(world, world.own.get('technician')!);
-  pixel = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888888' } }).png().toBuffer();
+  pixel = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888888' } })
+    .png()
+    .toBuffer();
   await keepPhoto(world.own.get('technician')!, job, photo, pixel);
 }, 120_000);
 afterAll(endWorld);
 
-const json = (body: unknown): RequestInit => ({ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
-type Case = { params?: () => Record<string, string>; nobody: number; other: number | 'own rows only'; own?: number; body?: () => RequestInit };
+const json = (body: unknown): RequestInit => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
+type Case = {
+  params?: () => Record<string, string>;
+  nobody: number;
+  other: number | 'own rows only';
+  own?: number;
+  body?: () => RequestInit;
+};
 /** One case for each handler of each route; the test below fails on a handler that has none. */
 const cases: Record<string, Case> = {
   'loader /': { nobody: 302, other: 'own rows only' },
   'loader /sign-in': { nobody: 200, other: 302, own: 302 },
-  'action /sign-in': { nobody: 200, other: 200, body: () => { const f = new FormData(); f.set('login', ''); return { method: 'POST', body: f }; } },
+  'action /sign-in': {
+    nobody: 200,
+    other: 200,
+    body: () => {
+      const f = new FormData();
+      f.set('login', '');
+      return { method: 'POST', body: f };
+    },
+  },
   'loader /sign-out': { nobody: 401, other: 302, own: 302 },
   'action /sign-out': { nobody: 401, other: 302, own: 302, body: () => ({ method: 'POST' }) },
   'loader /receive': { nobody: 302, other: 302, own: 302 },
   'loader /receive/:draft': { params: () => ({ draft: randomUUID() }), nobody: 302, other: 'own rows only' },
-  'action /receive/:draft': { params: () => ({ draft: randomUUID() }), nobody: 302, other: 302, own: 302, body: () => json(receipt(world.models.get('mica-9')!)) },
-  'action /drafts/:draft': { params: () => ({ draft }), nobody: 401, other: 200, body: () => json({ tag: 'x' }) },
+  'action /receive/:draft': {
+    params: () => ({ draft: randomUUID() }),
+    nobody: 302,
+    other: 302,
+    own: 302,
+    body: () => json(receipt(world.models.get('mica-9')!)),
+  },
+  'action /drafts/:draft': {
+    params: () => ({ draft }),
+    nobody: 401,
+    other: 200,
+    body: () => json({ tag: 'x' }),
+  },
   'loader /receive/:draft/history': { params: () => ({ draft }), nobody: 401, other: 'own rows only' },
   'loader /stock': { nobody: 302, other: 'own rows only' },
   'action /stock': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock.csv': { nobody: 401, other: 'own rows only' },
   'loader /jobs/:job/photos/:photo': { params: () => ({ job, photo }), nobody: 401, other: 404 },
-  'action /jobs/:job/photos/:photo': { params: () => ({ job, photo: randomUUID() }), nobody: 401, other: 200, body: () => ({ method: 'PUT', body: new Uint8Array(pixel), duplex: 'half' }) as RequestInit },
-  'action /jobs/:job/signatures/:signature': { params: () => ({ job, signature: randomUUID() }), nobody: 401, other: 404, body: () => json({ name: 'Runa', strokes: [[[1, 1], [20, 30]]] }) },
+  'action /jobs/:job/photos/:photo': {
+    params: () => ({ job, photo: randomUUID() }),
+    nobody: 401,
+    other: 200,
+    body: () => ({ method: 'PUT', body: new Uint8Array(pixel), duplex: 'half' }) as RequestInit,
+  },
+  'action /jobs/:job/signatures/:signature': {
+    params: () => ({ job, signature: randomUUID() }),
+    nobody: 401,
+    other: 404,
+    body: () =>
+      json({
+        name: 'Runa',
+        strokes: [
+          [
+            [1, 1],
+            [20, 30],
+          ],
+        ],
+      }),
+  },
   'loader /jobs/:job/fault': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /jobs': { nobody: 302, other: 'own rows only' },
   'loader /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404 },
-  'action /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404, own: 302, body: () => json({ command: randomUUID() }) },
+  'action /jobs/:job/route': {
+    params: () => ({ job }),
+    nobody: 302,
+    other: 404,
+    own: 302,
+    body: () => json({ command: randomUUID() }),
+  },
   'loader /jobs/:job/route/print': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/route.json': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /workshop': { nobody: 302, other: 'own rows only' },
-  'action /workshop': { nobody: 302, other: 200, body: () => json({ do: 'method', row: 'screws', option: 'reuse' }) },
+  'action /workshop': {
+    nobody: 302,
+    other: 200,
+    body: () => json({ do: 'method', row: 'screws', option: 'reuse' }),
+  },
   'loader /jobs/:job/work': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/checks': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/hand-over': { params: () => ({ job }), nobody: 302, other: 404 },
@@ -63,19 +125,46 @@ const cases: Record<string, Case> = {
   'loader /jobs/:job/sort': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/mat': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/log': { params: () => ({ job }), nobody: 302, other: 404 },
-  'action /jobs/:job/identity': { params: () => ({ job }), nobody: 401, other: 404, body: () => json({ do: 'read', command: randomUUID(), slot: 'display', at: Date.now(), clockKnown: true }) },
-  'action /commands': { nobody: 401, other: 200, body: () => json({ commands: [{ id: randomUUID(), job, person: randomUUID(), body: { type: 'noted', text: 'x' }, at: Date.now(), clockKnown: true }] }) },
+  'action /jobs/:job/identity': {
+    params: () => ({ job }),
+    nobody: 401,
+    other: 404,
+    body: () =>
+      json({ do: 'read', command: randomUUID(), slot: 'display', at: Date.now(), clockKnown: true }),
+  },
+  'action /commands': {
+    nobody: 401,
+    other: 200,
+    body: () =>
+      json({
+        commands: [
+          {
+            id: randomUUID(),
+            job,
+            person: randomUUID(),
+            body: { type: 'noted', text: 'x' },
+            at: Date.now(),
+            clockKnown: true,
+          },
+        ],
+      }),
+  },
   'loader /live': { nobody: 401, other: 'own rows only' },
   'loader /strip': { nobody: 401, other: 'own rows only' },
 };
 
-interface Handler { key: string; fn: (a: never) => unknown; path: string }
+interface Handler {
+  key: string;
+  fn: (a: never) => unknown;
+  path: string;
+}
 async function handlers(): Promise<Handler[]> {
   const out: Handler[] = [];
   for (const r of await routes) {
     const path = `/${r.path ?? ''}`;
     const mod = await modules[`../app/${r.file}`]!();
-    for (const kind of ['loader', 'action'] as const) if (mod[kind]) out.push({ key: `${kind} ${path}`, fn: mod[kind]!, path });
+    for (const kind of ['loader', 'action'] as const)
+      if (mod[kind]) out.push({ key: `${kind} ${path}`, fn: mod[kind]!, path });
   }
   return out;
 }
@@ -92,7 +181,8 @@ describe('who may ask', () => {
         const params = c.params?.() ?? {};
         const url = path.replace(/:(\w+)/g, (_m, k: string) => params[k] ?? '');
         const abort = new AbortController();
-        const who = role === 'nobody' ? undefined : role === 'other' ? world.other.get('owner') : world.own.get(role);
+        const who =
+          role === 'nobody' ? undefined : role === 'other' ? world.other.get('owner') : world.own.get(role);
         const answer = await call(fn, who, url, params, { ...(c.body?.() ?? {}), signal: abort.signal });
         abort.abort();
         return answer;
@@ -102,38 +192,93 @@ describe('who may ask', () => {
       expect(other.status, `${key} another workshop`).toBe(c.other === 'own rows only' ? 200 : c.other);
       // whatever another workshop is told, nothing of this one is in it
       expect(JSON.stringify(other.body ?? ''), `${key} another workshop`).not.toContain(job);
-      for (const role of ['owner', 'lead', 'technician', 'trainee'] as const) expect((await ask(role)).status, `${key} ${role}`).toBe(c.own ?? 200);
+      for (const role of ['owner', 'lead', 'technician', 'trainee'] as const)
+        expect((await ask(role)).status, `${key} ${role}`).toBe(c.own ?? 200);
     }
   }, 120_000);
 
   test('a form or command from another site is not taken', async () => {
-    const { action } = (await modules['../app/routes/work/commands.ts']!()) as { action: (a: never) => unknown };
-    const answer = await call(action, world.own.get('owner'), '/commands', {}, { ...json({ commands: [] }), headers: { origin: 'https://elsewhere.example' } });
+    const { action } = (await modules['../app/routes/work/commands.ts']!()) as {
+      action: (a: never) => unknown;
+    };
+    const answer = await call(
+      action,
+      world.own.get('owner'),
+      '/commands',
+      {},
+      { ...json({ commands: [] }), headers: { origin: 'https://elsewhere.example' } },
+    );
     expect(answer.status).toBe(403);
   });
 });
 
 describe('row-level security', () => {
   test('is forced on every table that has a workshop, and the app’s role owns nothing', async () => {
-    const rows = await asOwner((orm) => orm.em.getConnection().execute<{ relname: string; ok: boolean; owner: string }[]>(
-      `select c.relname, c.relrowsecurity and c.relforcerowsecurity as ok, r.rolname as owner from pg_class c join pg_roles r on r.oid = c.relowner join pg_attribute a on a.attrelid = c.oid and a.attname in ('shop_id')
-       where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace`));
+    const rows = await asOwner((orm) =>
+      orm.em.getConnection().execute<{ relname: string; ok: boolean; owner: string }[]>(
+        `select c.relname, c.relrowsecurity and c.relforcerowsecurity as ok, r.rolname as owner from pg_class c join pg_roles r on r.oid = c.relowner join pg_attribute a on a.attrelid = c.oid and a.attname in ('shop_id')
+       where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace`,
+      ),
+    );
     expect(rows.length).toBeGreaterThanOrEqual(10);
-    for (const r of rows) { expect(r.ok, r.relname).toBe(true); expect(r.owner).not.toBe('snavek_app'); }
+    for (const r of rows) {
+      expect(r.ok, r.relname).toBe(true);
+      expect(r.owner).not.toBe('snavek_app');
+    }
   });
   test('one workshop sees no row of another in any table, and cannot write one', async () => {
     const own = world.own.get('owner')!;
     const other = world.other.get('owner')!;
     await openJob(world, other);
-    for (const table of ['person', 'session', 'route', 'job', 'job_event', 'job_command', 'job_snapshot', 'job_private', 'draft', 'photo', 'part', 'spare_screw', 'identity_data']) {
-      const seen = await inShop(other.shopId, (em) => em.execute<{ shop_id: string }[]>(`select shop_id from ${table}`));
-      expect(seen.every((r) => r.shop_id === other.shopId), table).toBe(true);
-      expect(await (await getOrm()).em.getConnection().execute(`select 1 from ${table}`), `${table} without a workshop`).toEqual([]);
+    for (const table of [
+      'person',
+      'session',
+      'route',
+      'job',
+      'job_event',
+      'job_command',
+      'job_snapshot',
+      'job_private',
+      'draft',
+      'photo',
+      'part',
+      'spare_screw',
+      'identity_data',
+    ]) {
+      const seen = await inShop(other.shopId, (em) =>
+        em.execute<{ shop_id: string }[]>(`select shop_id from ${table}`),
+      );
+      expect(
+        seen.every((r) => r.shop_id === other.shopId),
+        table,
+      ).toBe(true);
+      expect(
+        await (await getOrm()).em.getConnection().execute(`select 1 from ${table}`),
+        `${table} without a workshop`,
+      ).toEqual([]);
     }
-    await expect(inShop(other.shopId, (em) => em.execute(`insert into job_private (shop_id, job_id, kind, value) values (?, ?, 'owner', 'x')`, [own.shopId, job]))).rejects.toThrow(/row-level security/);
+    await expect(
+      inShop(other.shopId, (em) =>
+        em.execute(`insert into job_private (shop_id, job_id, kind, value) values (?, ?, 'owner', 'x')`, [
+          own.shopId,
+          job,
+        ]),
+      ),
+    ).rejects.toThrow(/row-level security/);
   });
   test('a log is never rewritten, not even by its own workshop', async () => {
-    await expect(inShop(world.own.get('owner')!.shopId, (em) => em.execute(`update job_event set event = '{}' where job_id = ?`, [job]))).rejects.toThrow(/permission denied/);
-    await expect(asOwner((orm) => orm.em.fork().transactional(async (em) => { await em.execute(`select set_config('app.shop', ?, true)`, [world.own.get('owner')!.shopId]); await em.execute(`update job_event set event = '{}' where job_id = ?`, [job]); }))).rejects.toThrow(/never rewritten/);
+    await expect(
+      inShop(world.own.get('owner')!.shopId, (em) =>
+        em.execute(`update job_event set event = '{}' where job_id = ?`, [job]),
+      ),
+    ).rejects.toThrow(/permission denied/);
+    await expect(
+      asOwner((orm) =>
+        orm.em.fork().transactional(async (em) => {
+          await em.execute(`select set_config('app.shop', ?, true)`, [world.own.get('owner')!.shopId]);
+          await em.execute(`update job_event set event = '{}' where job_id = ?`, [job]);
+        }),
+      ),
+    ).rejects.toThrow(/never rewritten/);
   });
 });

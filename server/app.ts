@@ -25,7 +25,9 @@ app.get('/healthz', async (_req, res) => {
     const orm = await getOrm();
     migrations = await migrationsApplied(orm.em);
     database = true;
-  } catch { /* said below */ }
+  } catch {
+    /* said below */
+  }
   const ok = database && migrations && warm;
   res.status(ok ? 200 : 503).json({ ok, database, migrations, warm });
 });
@@ -35,7 +37,14 @@ const limitFor = (path: string) => (/^\/jobs\/[^/]+\/photos\//.test(path) ? phot
 app.use((req, res, next) => {
   const length = Number(req.headers['content-length'] ?? 0);
   const limitBytes = limitFor(req.path);
-  if (length > limitBytes) { res.status(413).json({ error: `too large: ${mb(length)} MB, at most ${mb(limitBytes)} MB`, limitBytes, gotBytes: length }); return; }
+  if (length > limitBytes) {
+    res.status(413).json({
+      error: `too large: ${mb(length)} MB, at most ${mb(limitBytes)} MB`,
+      limitBytes,
+      gotBytes: length,
+    });
+    return;
+  }
   next();
 });
 
@@ -43,7 +52,15 @@ app.use((req, res, next) => {
   const began = process.hrtime.bigint();
   res.on('finish', () => {
     if (req.url.startsWith('/assets/')) return;
-    log[res.statusCode >= 500 ? 'error' : 'info']({ method: req.method, path: req.url.split('?')[0], status: res.statusCode, ms: Number(process.hrtime.bigint() - began) / 1e6 }, 'request');
+    log[res.statusCode >= 500 ? 'error' : 'info'](
+      {
+        method: req.method,
+        path: req.url.split('?')[0],
+        status: res.statusCode,
+        ms: Number(process.hrtime.bigint() - began) / 1e6,
+      },
+      'request',
+    );
   });
   next();
 });
@@ -56,9 +73,18 @@ app.use(
     async getLoadContext(req) {
       const context = new RouterContextProvider();
       const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;
-      const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch((e: Error) => e);
+      const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch(
+        (e: Error) => e,
+      );
       context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
-      context.set(whoContext, who instanceof Error ? { state: 'no database', why: who.message } : who ? { state: 'known', who } : { state: 'nobody' });
+      context.set(
+        whoContext,
+        who instanceof Error
+          ? { state: 'no database', why: who.message }
+          : who
+            ? { state: 'known', who }
+            : { state: 'nobody' },
+      );
       return context;
     },
   }),
@@ -76,7 +102,9 @@ export async function warmUp(origin: string): Promise<void> {
   await fetch(`${origin}/sign-in`).then((r) => r.text());
   warm = true;
 }
-export function endStreams(): void { stopping.abort(); }
+export function endStreams(): void {
+  stopping.abort();
+}
 export async function stop(): Promise<void> {
   await endPlanner();
   await closeBus();

@@ -1,4 +1,7 @@
 import pino from 'pino';
 
 /** Structured log lines on standard error; no names, no passcodes, no bodies of requests. */
-export const log = pino({ level: process.env.LOG_LEVEL ?? 'info', base: { app: 'snavek' } }, pino.destination({ fd: 2, sync: false }));
+export const log = pino(
+  { level: process.env.LOG_LEVEL ?? 'info', base: { app: 'snavek' } },
+  pino.destination({ fd: 2, sync: false }),
+);

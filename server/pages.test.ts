@@ -24,10 +24,30 @@ import { sendCommands } from './use-cases/send-commands';
 let world: World;
 let tova: Who;
 let marek: Who;
-beforeAll(async () => { world = await makeWorld(); tova = world.own.get('technician')!; marek = world.own.get('lead')!; }, 120_000);
-afterAll(async () => { await closeBus(); await endWorld(); });
+beforeAll(async () => {
+  world = await makeWorld();
+  tova = world.own.get('technician')!;
+  marek = world.own.get('lead')!;
+}, 120_000);
+afterAll(async () => {
+  await closeBus();
+  await endWorld();
+});
 
-const send = async (who: Who, job: string, ...bodies: Body[]) => (await sendCommands(who, bodies.map((body) => ({ id: randomUUID(), job, person: who.personId, body, at: Date.now(), clockKnown: true })))).map((a) => a.outcome);
+const send = async (who: Who, job: string, ...bodies: Body[]) =>
+  (
+    await sendCommands(
+      who,
+      bodies.map((body) => ({
+        id: randomUUID(),
+        job,
+        person: who.personId,
+        body,
+        at: Date.now(),
+        clockKnown: true,
+      })),
+    )
+  ).map((a) => a.outcome);
 
 describe('the bench', () => {
   test('lists open jobs, the soonest promised first, with what each waits for', async () => {
@@ -37,16 +57,32 @@ describe('the bench', () => {
     const { jobs: list } = await benchPage(tova);
     const at = (id: string) => list.findIndex((j) => j.id === id);
     expect(at(soon)).toBeLessThan(at(late));
-    expect(list[at(soon)]).toMatchObject({ stage: 'Open', owner: 'Runa', summary: { waits: 'hands', total: 54, done: 0, model: 'Tarnwick Mica 9' } });
+    expect(list[at(soon)]).toMatchObject({
+      stage: 'Open',
+      owner: 'Runa',
+      summary: { waits: 'hands', total: 54, done: 0, model: 'Tarnwick Mica 9' },
+    });
     expect(list[at(fresh)]).toMatchObject({ stage: 'Receive', summary: { waits: 'agreement' } });
   });
   test('shows what runs by itself until it ends, and a condition that stands', async () => {
     const job = await openJob(world, tova, { tag: 'WARM' });
-    await send(tova, job, { type: 'acted', act: 'switch off', target: 'device' }, { type: 'screwOut', fastener: 'A1', piece: 'A1#1' }, { type: 'screwOut', fastener: 'A2', piece: 'A2#1' }, { type: 'heatStarted', station: 'hot-plate', forS: 300 });
+    await send(
+      tova,
+      job,
+      { type: 'acted', act: 'switch off', target: 'device' },
+      { type: 'screwOut', fastener: 'A1', piece: 'A1#1' },
+      { type: 'screwOut', fastener: 'A2', piece: 'A2#1' },
+      { type: 'heatStarted', station: 'hot-plate', forS: 300 },
+    );
     const line = async () => (await benchPage(tova)).jobs.find((j) => j.id === job)!.summary;
     expect((await line()).running).toMatchObject({ what: 'heat' });
     expect((await line()).waits).toBe('time');
-    await send(tova, job, { type: 'heatEnded' }, { type: 'conditionSet', condition: 'swollen', because: 'seen' });
+    await send(
+      tova,
+      job,
+      { type: 'heatEnded' },
+      { type: 'conditionSet', condition: 'swollen', because: 'seen' },
+    );
     expect(await line()).toMatchObject({ running: null, conditions: ['swollen'] });
   });
   test('a closed job leaves it and is found again by number, tag, model and owner', async () => {
@@ -54,7 +90,11 @@ describe('the bench', () => {
     await send(tova, job, { type: 'jobClosed', ending: 'declined', note: '' });
     expect((await benchPage(tova)).jobs.some((j) => j.id === job)).toBe(false);
     const number = (await jobPage(tova, job))!.number;
-    for (const words of ['ODD_100%', 'Yrsa', String(number)]) expect((await jobsPage(tova, words, 0)).jobs.map((j) => j.id), words).toContain(job);
+    for (const words of ['ODD_100%', 'Yrsa', String(number)])
+      expect(
+        (await jobsPage(tova, words, 0)).jobs.map((j) => j.id),
+        words,
+      ).toContain(job);
     // what has a meaning in a pattern is taken as it is written
     expect((await jobsPage(tova, '%', 0)).jobs.map((j) => j.tag)).toEqual(['ODD_100%']);
     expect((await jobsPage(tova, "'; drop table job; --", 0)).total).toBe(0);
@@ -81,7 +121,14 @@ describe('drafts', () => {
   test('Receive offers the shipped models with their variants, outlines and parts', async () => {
     const { models } = await receivePage(tova, randomUUID());
     expect(models.map((m) => m.name)).toEqual(expect.arrayContaining(['Mica 9', 'Sprig']));
-    expect(models.find((m) => m.name === 'Mica 9')).toMatchObject({ outline: { widthMm: 71.5 }, parts: expect.arrayContaining([{ id: 'cell', name: 'cell', kind: 'cell' }, { id: 'display', name: 'display', kind: 'display' }]), variants: [{ id: 'standard' }, { id: 'traceless' }] });
+    expect(models.find((m) => m.name === 'Mica 9')).toMatchObject({
+      outline: { widthMm: 71.5 },
+      parts: expect.arrayContaining([
+        { id: 'cell', name: 'cell', kind: 'cell' },
+        { id: 'display', name: 'display', kind: 'display' },
+      ]),
+      variants: [{ id: 'standard' }, { id: 'traceless' }],
+    });
   });
 });
 
@@ -112,13 +159,23 @@ describe('a job’s own page', () => {
     const command = randomUUID();
     await adoptRoute(tova, job, command);
     await adoptRoute(tova, job, command);
-    expect((await jobEvents(tova, job, 0))!.events.filter((e) => e.body.type === 'routeAdopted')).toHaveLength(1);
+    expect(
+      (await jobEvents(tova, job, 0))!.events.filter((e) => e.body.type === 'routeAdopted'),
+    ).toHaveLength(1);
   });
 });
 
 describe('the report', () => {
   test('tells marks, checks that changed, what was replaced, overrides with reason and person, and leaves out what was taken back', async () => {
-    const job = await openJob(world, marek, { marks: [{ id: 'm1', side: 'back', x: 10, y: 20, kind: 'earlier repair', note: 'foreign glue' }], complaint: 'flat', before: { ...Object.fromEntries(mica9.shortList.map((f) => [f, { result: f === 'charging' ? 'fails' : 'works' }])) } });
+    const job = await openJob(world, marek, {
+      marks: [{ id: 'm1', side: 'back', x: 10, y: 20, kind: 'earlier repair', note: 'foreign glue' }],
+      complaint: 'flat',
+      before: {
+        ...Object.fromEntries(
+          mica9.shortList.map((f) => [f, { result: f === 'charging' ? 'fails' : 'works' }]),
+        ),
+      },
+    });
     await send(marek, job, { type: 'noted', text: 'kept note' }, { type: 'noted', text: 'wrong note' });
     const last = (await jobEvents(marek, job, 0))!.events.at(-1)!;
     await send(marek, job, { type: 'retracted', event: last.id });
@@ -128,15 +185,56 @@ describe('the report', () => {
     bench.state = page.state;
     bench.at = Date.now();
     bench.finish();
-    bench.commands.push({ ...bench.commands.at(-1)!, body: { type: 'quoted', p10Minor: 1, p50Minor: 2, p90Minor: 3, meanMinor: 2, limitMinor: null, chance: null, replacementMinor: null, advice: 'repair' } });
-    const commands = bench.commands.map((c) => ({ id: randomUUID(), job, person: marek.personId, body: c.body, at: c.at, clockKnown: true }));
+    bench.commands.push({
+      ...bench.commands.at(-1)!,
+      body: {
+        type: 'quoted',
+        p10Minor: 1,
+        p50Minor: 2,
+        p90Minor: 3,
+        meanMinor: 2,
+        limitMinor: null,
+        chance: null,
+        replacementMinor: null,
+        advice: 'repair',
+      },
+    });
+    const commands = bench.commands.map((c) => ({
+      id: randomUUID(),
+      job,
+      person: marek.personId,
+      body: c.body,
+      at: c.at,
+      clockKnown: true,
+    }));
     await sendCommands(marek, commands);
     await send(marek, job, { type: 'checked', round: 'after', function: 'charging', result: 'works' });
-    await sendCommands(marek, [{ id: randomUUID(), job, person: marek.personId, body: { type: 'jobClosed', ending: 'handed over', note: 'grilles cleaned' }, at: bench.at + 5000, clockKnown: true, override: { rules: ['consent open'], reason: 'owner in a hurry' } }]);
+    await sendCommands(marek, [
+      {
+        id: randomUUID(),
+        job,
+        person: marek.personId,
+        body: { type: 'jobClosed', ending: 'handed over', note: 'grilles cleaned' },
+        at: bench.at + 5000,
+        clockKnown: true,
+        override: { rules: ['consent open'], reason: 'owner in a hurry' },
+      },
+    ]);
     const d = (await reportData(marek, job))!;
-    expect(d).toMatchObject({ ending: 'handed over', complaint: 'flat', closingNote: 'grilles cleaned', water: 'sealed, leak tested', adrift: [], marks: [{ kind: 'earlier repair', note: 'foreign glue' }] });
+    expect(d).toMatchObject({
+      ending: 'handed over',
+      complaint: 'flat',
+      closingNote: 'grilles cleaned',
+      water: 'sealed, leak tested',
+      adrift: [],
+      marks: [{ kind: 'earlier repair', note: 'foreign glue' }],
+    });
     expect(d.done).toEqual([{ slot: 'cell', old: 'aside/recycling' }]);
-    expect(d.checks.find((c) => c.function === 'charging')).toMatchObject({ before: 'fails', after: 'works', changed: true });
+    expect(d.checks.find((c) => c.function === 'charging')).toMatchObject({
+      before: 'fails',
+      after: 'works',
+      changed: true,
+    });
     expect(d.notes.map((n) => n.text)).toEqual(['kept note']);
     expect(d.effects.map((e) => e.agreed)).toEqual(['owner', 'owner']);
     expect(d.overrides).toMatchObject([{ rule: 'consent open', reason: 'owner in a hurry', by: 'Marek' }]);
@@ -154,7 +252,11 @@ test('the event stream carries job and number of the own workshop only', async (
   await send(world.other.get('technician')!, others, { type: 'noted', text: 'x' });
   await send(tova, own, { type: 'noted', text: 'y' });
   let text = '';
-  for (let k = 0; k < 20 && !text.includes('event: change'); k++) { const { value, done } = await reader.read(); if (done) break; text += new TextDecoder().decode(value); }
+  for (let k = 0; k < 20 && !text.includes('event: change'); k++) {
+    const { value, done } = await reader.read();
+    if (done) break;
+    text += new TextDecoder().decode(value);
+  }
   abort.abort();
   expect(text).toContain('event: hello');
   expect(text).toContain(`"job":"${own}"`);
@@ -165,9 +267,20 @@ test('the event stream carries job and number of the own workshop only', async (
 describe('the demo data', () => {
   test('is made once: open jobs at different stages and closed ones, each log one that the app could write', async () => {
     expect(await seedDemo(Date.now())).toBe(false);
-    const [w] = await asOwner((orm) => orm.em.getConnection().execute<{ id: string }[]>(`select id from workshop where demo`));
-    const rows = await inShop(w!.id, (em) => em.execute<{ stage: string; ending: string | null; seq: number; n: string }[]>(`select j.stage, j.ending, j.seq, (select count(*) from job_event e where e.job_id = j.id) as n from job j`));
-    expect(rows.filter((r) => r.ending === null).map((r) => r.stage).toSorted()).toEqual(['Open', 'Open', 'Prove', 'Receive', 'Receive', 'Strip']);
+    const [w] = await asOwner((orm) =>
+      orm.em.getConnection().execute<{ id: string }[]>(`select id from workshop where demo`),
+    );
+    const rows = await inShop(w!.id, (em) =>
+      em.execute<{ stage: string; ending: string | null; seq: number; n: string }[]>(
+        `select j.stage, j.ending, j.seq, (select count(*) from job_event e where e.job_id = j.id) as n from job j`,
+      ),
+    );
+    expect(
+      rows
+        .filter((r) => r.ending === null)
+        .map((r) => r.stage)
+        .toSorted(),
+    ).toEqual(['Open', 'Open', 'Prove', 'Receive', 'Receive', 'Strip']);
     expect(rows.filter((r) => r.ending !== null)).toHaveLength(closedJobs.length);
     for (const r of rows) expect(Number(r.n)).toBe(r.seq);
   });

@@ -10,8 +10,20 @@ const planSeconds = 3;
 let pool: Piscina | undefined;
 
 /** The planner's threads: a bounded queue, never the request loop. A full queue is said as such. */
-export async function planInThread(index: IndexedModel, modelHash: string, input: RouteInput): Promise<RouteResult> {
-  pool ??= watched(new Piscina({ filename: resolve('build-tools/plan-thread.mjs'), minThreads: 0, maxThreads: Math.max(1, availableParallelism() - 1), maxQueue: 32, idleTimeout: 60_000 }));
+export async function planInThread(
+  index: IndexedModel,
+  modelHash: string,
+  input: RouteInput,
+): Promise<RouteResult> {
+  pool ??= watched(
+    new Piscina({
+      filename: resolve('build-tools/plan-thread.mjs'),
+      minThreads: 0,
+      maxThreads: Math.max(1, availableParallelism() - 1),
+      maxQueue: 32,
+      idleTimeout: 60_000,
+    }),
+  );
   return pool.run({ model: index.model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
 }
 /** A thread that dies fails its own request; the server goes on. */

@@ -25,14 +25,28 @@ let world: World;
 let tova: Who;
 let marek: Who;
 let bo: Who;
-beforeAll(async () => { world = await makeWorld(); tova = world.own.get('technician')!; marek = world.own.get('lead')!; bo = world.own.get('trainee')!; }, 120_000);
+beforeAll(async () => {
+  world = await makeWorld();
+  tova = world.own.get('technician')!;
+  marek = world.own.get('lead')!;
+  bo = world.own.get('trainee')!;
+}, 120_000);
 afterAll(endWorld);
 
-const send = async (who: Who, job: string, body: Body) => (await sendCommands(who, [{ id: randomUUID(), job, person: who.personId, body, at: Date.now(), clockKnown: true }]))[0]!.outcome;
+const send = async (who: Who, job: string, body: Body) =>
+  (
+    await sendCommands(who, [
+      { id: randomUUID(), job, person: who.personId, body, at: Date.now(), clockKnown: true },
+    ])
+  )[0]!.outcome;
 const mica = () => world.models.get('mica-9')!;
 
 describe('photographs', () => {
-  const picture = () => sharp({ create: { width: 3000, height: 1500, channels: 3, background: '#446688' } }).withExif({ IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } }).jpeg().toBuffer();
+  const picture = () =>
+    sharp({ create: { width: 3000, height: 1500, channels: 3, background: '#446688' } })
+      .withExif({ IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+      .jpeg()
+      .toBuffer();
   test('are encoded anew: smaller, upright, with nothing of the file but the picture', async () => {
     const [job, photo] = [randomUUID(), randomUUID()];
     const sent = await picture();
@@ -48,7 +62,12 @@ describe('photographs', () => {
   });
   test('that are HEIC, broken, empty or no picture are refused with what to do', async () => {
     const heic = Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(40)]);
-    for (const [bytes, words] of [[heic, /HEIC.*JPEG/], [(await picture()).subarray(0, 900), /damaged/], [Buffer.alloc(0), /empty/], [Buffer.from('<svg/onload=alert(1)>'), /not a picture/]] as const) {
+    for (const [bytes, words] of [
+      [heic, /HEIC.*JPEG/],
+      [(await picture()).subarray(0, 900), /damaged/],
+      [Buffer.alloc(0), /empty/],
+      [Buffer.from('<svg/onload=alert(1)>'), /not a picture/],
+    ] as const) {
       const r = await keepPhoto(tova, randomUUID(), randomUUID(), Buffer.from(bytes));
       expect(r.ok).toBe(false);
       if (!r.ok) expect(r.error).toMatch(words);
@@ -56,8 +75,22 @@ describe('photographs', () => {
   });
   test('larger than the limit are cut off as they come, whatever the header says', async () => {
     let sent = 0;
-    const body = new ReadableStream({ pull(c) { if (sent >= 60) c.close(); else { sent++; c.enqueue(new Uint8Array(1_000_000)); } } });
-    const r = await call(photoAction as never, tova, '/jobs/x/photos/y', { job: randomUUID(), photo: randomUUID() }, { method: 'PUT', body, duplex: 'half' } as RequestInit);
+    const body = new ReadableStream({
+      pull(c) {
+        if (sent >= 60) c.close();
+        else {
+          sent++;
+          c.enqueue(new Uint8Array(1_000_000));
+        }
+      },
+    });
+    const r = await call(
+      photoAction as never,
+      tova,
+      '/jobs/x/photos/y',
+      { job: randomUUID(), photo: randomUUID() },
+      { method: 'PUT', body, duplex: 'half' } as RequestInit,
+    );
     expect(r.status).toBe(413);
     expect(JSON.stringify(r.body)).toContain('larger than 25 MB');
     expect(sent).toBeLessThan(40);
@@ -65,11 +98,26 @@ describe('photographs', () => {
   test('of a device that is being received can be removed, of one that has been received they stay', async () => {
     const [draft, photo] = [randomUUID(), randomUUID()];
     await keepPhoto(tova, draft, photo, await picture());
-    const done = await receiveJob(tova, draft, receipt(mica(), { photos: [{ id: photo, mark: 'm1' }], marks: [{ id: 'm1', side: 'frame', x: 0, y: 40, kind: 'dent', severity: 3 }] }), Date.now());
+    const done = await receiveJob(
+      tova,
+      draft,
+      receipt(mica(), {
+        photos: [{ id: photo, mark: 'm1' }],
+        marks: [{ id: 'm1', side: 'frame', x: 0, y: 40, kind: 'dent', severity: 3 }],
+      }),
+      Date.now(),
+    );
     expect(done).toMatchObject({ ok: true });
-    expect((await jobPage(tova, draft))!.state).toMatchObject({ photo: { [photo]: 'm1' }, mark: { m1: { kind: 'dent', side: 'frame', severity: 3 } } });
+    expect((await jobPage(tova, draft))!.state).toMatchObject({
+      photo: { [photo]: 'm1' },
+      mark: { m1: { kind: 'dent', side: 'frame', severity: 3 } },
+    });
     expect(await dropPhoto(tova, draft, photo)).toBe(false);
-    expect((await call(photoLoader as never, tova, '/x', { job: draft, photo })).response!.headers.get('content-type')).toBe('image/jpeg');
+    expect(
+      (await call(photoLoader as never, tova, '/x', { job: draft, photo })).response!.headers.get(
+        'content-type',
+      ),
+    ).toBe('image/jpeg');
     const other = randomUUID();
     await keepPhoto(tova, draft, other, await picture());
     const fresh = randomUUID();
@@ -85,27 +133,53 @@ describe('receiving', () => {
     await saveDraft(tova, id, { complaint });
     const r = await receiveJob(tova, id, receipt(mica(), { complaint }), Date.now());
     expect(r).toMatchObject({ ok: false, errors: { complaint: expect.stringContaining('this has 100000') } });
-    expect(await inShop(tova.shopId, (em) => em.execute(`select length(body->>'complaint') as n from draft where id = ?`, [id]))).toEqual([{ n: 100_000 }]);
+    expect(
+      await inShop(tova.shopId, (em) =>
+        em.execute(`select length(body->>'complaint') as n from draft where id = ?`, [id]),
+      ),
+    ).toEqual([{ n: 100_000 }]);
   });
   test('without tasks a device goes to its fault; with them to its offer', async () => {
-    expect(await receiveJob(tova, randomUUID(), receipt(mica(), { tasks: [], promisedAt: null, symptoms: ['no-picture'] }), Date.now())).toMatchObject({ ok: true, next: 'fault' });
-    expect(await receiveJob(tova, randomUUID(), receipt(mica()), Date.now())).toMatchObject({ ok: true, next: 'offer' });
+    expect(
+      await receiveJob(
+        tova,
+        randomUUID(),
+        receipt(mica(), { tasks: [], promisedAt: null, symptoms: ['no-picture'] }),
+        Date.now(),
+      ),
+    ).toMatchObject({ ok: true, next: 'fault' });
+    expect(await receiveJob(tova, randomUUID(), receipt(mica()), Date.now())).toMatchObject({
+      ok: true,
+      next: 'offer',
+    });
   });
   test('two technicians who receive the same device: one job, and the other is told which', async () => {
     const form = receipt(mica(), { tag: `SAME-${randomUUID().slice(0, 6)}` });
     await saveDraft(marek, randomUUID(), { tag: form.tag.toLowerCase() });
     expect((await receivingNow(tova, form.tag, randomUUID())).others).toMatchObject([{ name: 'Marek' }]);
-    const both = await Promise.all([receiveJob(tova, randomUUID(), form, Date.now()), receiveJob(marek, randomUUID(), form, Date.now())]);
+    const both = await Promise.all([
+      receiveJob(tova, randomUUID(), form, Date.now()),
+      receiveJob(marek, randomUUID(), form, Date.now()),
+    ]);
     expect(both.filter((r) => r.ok)).toHaveLength(1);
-    expect(both.find((r) => !r.ok)).toMatchObject({ errors: { tag: expect.stringMatching(/here already: job \d+, at Receive/) } });
+    expect(both.find((r) => !r.ok)).toMatchObject({
+      errors: { tag: expect.stringMatching(/here already: job \d+, at Receive/) },
+    });
   });
   test('a device that has been here comes with its marks and history, for its own workshop only', async () => {
     const tag = `BACK-${randomUUID().slice(0, 6)}`;
-    const job = await openJob(world, tova, { tag, marks: [{ id: 'm1', side: 'back', x: 5, y: 6, kind: 'crack' }] }, false);
+    const job = await openJob(
+      world,
+      tova,
+      { tag, marks: [{ id: 'm1', side: 'back', x: 5, y: 6, kind: 'crack' }] },
+      false,
+    );
     await send(tova, job, { type: 'causeStated', cause: 'cell-worn', because: 'seen' });
     await send(tova, job, { type: 'jobClosed', ending: 'declined', note: 'too dear' });
     const { earlier } = await receivingNow(tova, tag.toLowerCase(), randomUUID());
-    expect(earlier).toMatchObject([{ ending: 'declined', cause: 'cell-worn', marks: [{ id: 'm1', kind: 'crack' }], tasks: ['cell'] }]);
+    expect(earlier).toMatchObject([
+      { ending: 'declined', cause: 'cell-worn', marks: [{ id: 'm1', kind: 'crack' }], tasks: ['cell'] },
+    ]);
     expect((await receivingNow(world.other.get('owner')!, tag, randomUUID())).earlier).toEqual([]);
   });
 });
@@ -115,68 +189,175 @@ describe('the fault', () => {
     const before = await inShop(tova.shopId, experienceOf);
     const n = (e: typeof before) => e.causes['short-battery']?.['cell-worn'] ?? 0;
     const open = await openJob(world, marek, {}, false);
-    for (const b of [{ type: 'symptomSet', symptom: 'short-battery', on: true }, { type: 'tested', test: 'battery-page', outcome: 'worn' }, { type: 'causeStated', cause: 'cell-worn', because: 'health' }] as Body[]) await send(marek, open, b);
+    for (const b of [
+      { type: 'symptomSet', symptom: 'short-battery', on: true },
+      { type: 'tested', test: 'battery-page', outcome: 'worn' },
+      { type: 'causeStated', cause: 'cell-worn', because: 'health' },
+    ] as Body[])
+      await send(marek, open, b);
     expect(n(await inShop(tova.shopId, experienceOf))).toBe(n(before));
-    await sendCommands(marek, [{ id: randomUUID(), job: open, person: marek.personId, body: { type: 'jobClosed', ending: 'handed over', note: '' }, at: Date.now(), clockKnown: true, override: { rules: ['after check open', 'consent open', 'ledger does not balance', 'device open', 'identity data open'], reason: 'test' } }]);
+    await sendCommands(marek, [
+      {
+        id: randomUUID(),
+        job: open,
+        person: marek.personId,
+        body: { type: 'jobClosed', ending: 'handed over', note: '' },
+        at: Date.now(),
+        clockKnown: true,
+        override: {
+          rules: [
+            'after check open',
+            'consent open',
+            'ledger does not balance',
+            'device open',
+            'identity data open',
+          ],
+          reason: 'test',
+        },
+      },
+    ]);
     const after = await inShop(tova.shopId, experienceOf);
     expect(n(after)).toBe(n(before) + 1);
-    expect(after.tests['battery-page']!['cell-worn']!.worn).toBe((before.tests['battery-page']?.['cell-worn']?.worn ?? 0) + 1);
+    expect(after.tests['battery-page']!['cell-worn']!.worn).toBe(
+      (before.tests['battery-page']?.['cell-worn']?.worn ?? 0) + 1,
+    );
     // the demo workshop has finished jobs of its own
     expect(await inShop(world.other.get('owner')!.shopId, experienceOf)).toEqual({ causes: {}, tests: {} });
   });
   test('the route waits for the harmless tests, and a trainee’s way past them for a second person', async () => {
-    const job = await openJob(world, bo, { symptoms: ['no-start'], tasks: [{ slot: 'display', action: 'replace' }] }, false);
+    const job = await openJob(
+      world,
+      bo,
+      { symptoms: ['no-start'], tasks: [{ slot: 'display', action: 'replace' }] },
+      false,
+    );
     await agreeAll(bo, job);
     const first = await adoptRoute(bo, job, randomUUID());
-    expect(first).toMatchObject({ ok: true, outcome: { status: 'refused', refused: { code: 'interlock', findings: [{ rule: 'harmless first' }] } } });
+    expect(first).toMatchObject({
+      ok: true,
+      outcome: { status: 'refused', refused: { code: 'interlock', findings: [{ rule: 'harmless first' }] } },
+    });
     const reason = { rules: ['harmless first'], reason: 'tried at home by the owner' };
-    expect(await adoptRoute(bo, job, randomUUID(), {}, reason)).toMatchObject({ outcome: { refused: { code: 'second person needed' } } });
-    expect(await adoptRoute(bo, job, randomUUID(), {}, { ...reason, confirm: { login: tova.login, password: 'a-long-password' } })).toMatchObject({ outcome: { status: 'recorded' } });
+    expect(await adoptRoute(bo, job, randomUUID(), {}, reason)).toMatchObject({
+      outcome: { refused: { code: 'second person needed' } },
+    });
+    expect(
+      await adoptRoute(
+        bo,
+        job,
+        randomUUID(),
+        {},
+        { ...reason, confirm: { login: tova.login, password: 'a-long-password' } },
+      ),
+    ).toMatchObject({ outcome: { status: 'recorded' } });
     expect((await eventsOf(bo, job)).some((e) => e.event.body.type === 'overridden')).toBe(true);
   });
 });
 
-const line = (more: Record<string, string> = {}): Record<string, string> => ({ model: 'mica-9', slot: 'cell', provenance: 'new original', price: '42.50', serial: `C-${randomUUID().slice(0, 6)}`, ...more });
+const line = (more: Record<string, string> = {}): Record<string, string> => ({
+  model: 'mica-9',
+  slot: 'cell',
+  provenance: 'new original',
+  price: '42.50',
+  serial: `C-${randomUUID().slice(0, 6)}`,
+  ...more,
+});
 async function addPart(more: Record<string, string> = {}): Promise<string> {
   const part = line(more);
   const said = await changeStock(marek, { do: 'add', part });
   if (!said.ok) throw new Error(JSON.stringify(said));
   return (await stockPage(marek, part.serial!, 0)).parts[0]!.id;
 }
-const choose = (id: string): Body => ({ type: 'partChosen', slot: 'cell', part: id, name: 'made up by the client', provenance: 'pulled', supplier: '', lot: '', serial: '', priceMinor: 1, arrivesWith: [], released: 'not needed', proof: '' });
+const choose = (id: string): Body => ({
+  type: 'partChosen',
+  slot: 'cell',
+  part: id,
+  name: 'made up by the client',
+  provenance: 'pulled',
+  supplier: '',
+  lot: '',
+  serial: '',
+  priceMinor: 1,
+  arrivesWith: [],
+  released: 'not needed',
+  proof: '',
+});
 
 describe('the stock', () => {
   test('a part is added by a lead, found, priced with a comma, and what is wrong is said at its field', async () => {
     const id = await addPart({ price: '12,50', supplier: 'Harbour Parts' });
-    expect((await stockPage(tova, 'harbour parts', 0)).parts.find((p) => p.id === id)).toMatchObject({ priceMinor: 1250, name: 'cell', kind: 'cell' });
-    for (const [more, field] of [[{ price: '1,250' }, 'price'], [{ price: '-3' }, 'price'], [{ price: 'dear' }, 'price'], [{ slot: 'wing' }, 'slot'], [{ model: 'none' }, 'model'], [{ provenance: 'found' }, 'provenance'], [{ released: 'proof seen' }, 'proof'], [{ arrives_with: 'wing' }, 'arrives_with']] as const) {
-      expect(await changeStock(marek, { do: 'add', part: line(more as Record<string, string>) }), JSON.stringify(more)).toMatchObject({ ok: false, errors: { [field]: expect.any(String) } });
+    expect((await stockPage(tova, 'harbour parts', 0)).parts.find((p) => p.id === id)).toMatchObject({
+      priceMinor: 1250,
+      name: 'cell',
+      kind: 'cell',
+    });
+    for (const [more, field] of [
+      [{ price: '1,250' }, 'price'],
+      [{ price: '-3' }, 'price'],
+      [{ price: 'dear' }, 'price'],
+      [{ slot: 'wing' }, 'slot'],
+      [{ model: 'none' }, 'model'],
+      [{ provenance: 'found' }, 'provenance'],
+      [{ released: 'proof seen' }, 'proof'],
+      [{ arrives_with: 'wing' }, 'arrives_with'],
+    ] as const) {
+      expect(
+        await changeStock(marek, { do: 'add', part: line(more as Record<string, string>) }),
+        JSON.stringify(more),
+      ).toMatchObject({ ok: false, errors: { [field]: expect.any(String) } });
     }
     expect(await changeStock(tova, { do: 'add', part: line() })).toMatchObject({ ok: false, status: 403 });
   });
   test('goes out as CSV and comes in again the same; quotes, commas, line breaks and formulas survive (RFC 4180)', async () => {
     const other = world.other.get('owner')!;
-    const odd = line({ supplier: 'Quay, "North"\nshed 2', lot: '=1+1', arrives_with: 'ear-speaker;sensor-flex', slot: 'display' });
+    const odd = line({
+      supplier: 'Quay, "North"\nshed 2',
+      lot: '=1+1',
+      arrives_with: 'ear-speaker;sensor-flex',
+      slot: 'display',
+    });
     expect(await changeStock(other, { do: 'add', part: odd })).toMatchObject({ ok: true });
     const csv = await stockCsv(other);
-    expect(csv.split('\r\n')[0]).toBe('name,model,slot,provenance,supplier,lot,serial,price,arrives_with,released,proof');
+    expect(csv.split('\r\n')[0]).toBe(
+      'name,model,slot,provenance,supplier,lot,serial,price,arrives_with,released,proof',
+    );
     expect(csv).toContain('"Quay, ""North""\nshed 2"');
     // a spreadsheet would take a leading = for a formula
     expect(csv).toContain("'=1+1");
-    expect(await changeStock(other, { do: 'import', csv: `\ufeff${csv}` })).toEqual({ ok: true, said: '1 part taken in.' });
+    expect(await changeStock(other, { do: 'import', csv: `\ufeff${csv}` })).toEqual({
+      ok: true,
+      said: '1 part taken in.',
+    });
     const { parts } = await stockPage(other, odd.serial!, 0);
     expect(parts).toHaveLength(2);
     expect({ ...parts[1]!, id: '' }).toEqual({ ...parts[0]!, id: '' });
-    expect(parts[0]).toMatchObject({ supplier: odd.supplier, lot: '=1+1', arrivesWith: ['ear-speaker', 'sensor-flex'], priceMinor: 4250 });
-    expect((await call(csvLoader as never, tova, '/stock.csv', {})).response!.headers.get('content-type')).toContain('text/csv');
+    expect(parts[0]).toMatchObject({
+      supplier: odd.supplier,
+      lot: '=1+1',
+      arrivesWith: ['ear-speaker', 'sensor-flex'],
+      priceMinor: 4250,
+    });
+    expect(
+      (await call(csvLoader as never, tova, '/stock.csv', {})).response!.headers.get('content-type'),
+    ).toContain('text/csv');
   });
   test('an import with a wrong line takes in nothing and names the line', async () => {
     const before = (await stockPage(marek, '', 0)).total;
-    const said = await changeStock(marek, { do: 'import', csv: 'model,slot,provenance,price\nmica-9,cell,new original,10\nmica-9,wing,new original,1,000\n' });
+    const said = await changeStock(marek, {
+      do: 'import',
+      csv: 'model,slot,provenance,price\nmica-9,cell,new original,10\nmica-9,wing,new original,1,000\n',
+    });
     expect(said.ok).toBe(false);
-    const wrong = await changeStock(marek, { do: 'import', csv: 'model,slot,provenance,price\nmica-9,cell,new original,10\nmica-9,wing,new original,-1\n' });
-    expect(wrong).toMatchObject({ errors: { csv: expect.stringContaining('line 3, price: An amount is 0 or more.') } });
-    expect(await changeStock(marek, { do: 'import', csv: 'model,slot\n1,2\n' })).toMatchObject({ errors: { csv: expect.stringContaining('A column is missing: provenance, price') } });
+    const wrong = await changeStock(marek, {
+      do: 'import',
+      csv: 'model,slot,provenance,price\nmica-9,cell,new original,10\nmica-9,wing,new original,-1\n',
+    });
+    expect(wrong).toMatchObject({
+      errors: { csv: expect.stringContaining('line 3, price: An amount is 0 or more.') },
+    });
+    expect(await changeStock(marek, { do: 'import', csv: 'model,slot\n1,2\n' })).toMatchObject({
+      errors: { csv: expect.stringContaining('A column is missing: provenance, price') },
+    });
     expect(await changeStock(marek, { do: 'import', csv: '' })).toMatchObject({ ok: false });
     expect((await stockPage(marek, '', 0)).total).toBe(before);
   });
@@ -186,8 +367,14 @@ describe('the stock', () => {
     const both = await Promise.all([send(tova, a, choose(id)), send(marek, b, choose(id))]);
     expect(both.filter((o) => o.status === 'recorded')).toHaveLength(1);
     expect(both.find((o) => o.status === 'refused')).toMatchObject({ refused: { code: 'part taken' } });
-    const [winner, who, loser] = both[0]!.status === 'recorded' ? [a, tova, b] as const : [b, marek, a] as const;
-    expect((await jobPage(who, winner))!.state.part.cell).toMatchObject({ part: id, name: 'cell', provenance: 'new original', priceMinor: 4250 });
+    const [winner, who, loser] =
+      both[0]!.status === 'recorded' ? ([a, tova, b] as const) : ([b, marek, a] as const);
+    expect((await jobPage(who, winner))!.state.part.cell).toMatchObject({
+      part: id,
+      name: 'cell',
+      provenance: 'new original',
+      priceMinor: 4250,
+    });
     expect(await changeStock(marek, { do: 'remove', id })).toMatchObject({ ok: false, status: 409 });
     await send(who, winner, { type: 'partDropped', slot: 'cell' });
     expect(await send(marek, loser, choose(id))).toMatchObject({ status: 'recorded' });
@@ -199,8 +386,13 @@ describe('the stock', () => {
   test('a locked part is chosen by nobody until the proof of its release has been seen', async () => {
     const id = await addPart({ provenance: 'pulled', released: 'locked' });
     const job = await openJob(world, marek, {}, false);
-    expect(await send(marek, job, choose(id))).toMatchObject({ status: 'refused', findings: [{ rule: 'part locked', severity: 'forbid' }] });
-    expect(await changeStock(marek, { do: 'change', id, released: 'proof seen', proof: '' })).toMatchObject({ errors: { proof: expect.any(String) } });
+    expect(await send(marek, job, choose(id))).toMatchObject({
+      status: 'refused',
+      findings: [{ rule: 'part locked', severity: 'forbid' }],
+    });
+    expect(await changeStock(marek, { do: 'change', id, released: 'proof seen', proof: '' })).toMatchObject({
+      errors: { proof: expect.any(String) },
+    });
     await changeStock(marek, { do: 'change', id, released: 'proof seen', proof: 'receipt' });
     expect(await send(marek, job, choose(id))).toMatchObject({ status: 'recorded' });
   });
@@ -210,10 +402,32 @@ describe('the offer', () => {
   test('is printed with price, parts, what was agreed and the signature; the log holds no name', async () => {
     const job = await openJob(world, tova, {}, false);
     const id = randomUUID();
-    expect(await keepSignature(tova, job, id, { name: 'Yrsa', strokes: [[[10, 10], [90, 120], [200, 40]]] })).toBe(true);
+    expect(
+      await keepSignature(tova, job, id, {
+        name: 'Yrsa',
+        strokes: [
+          [
+            [10, 10],
+            [90, 120],
+            [200, 40],
+          ],
+        ],
+      }),
+    ).toBe(true);
     expect(await keepSignature(tova, randomUUID(), id, { name: 'Yrsa', strokes: [] })).toBe(false);
-    await send(tova, job, { type: 'quoted', p10Minor: 5000, p50Minor: 6000, p90Minor: 7000, meanMinor: 6100, limitMinor: 8000, chance: 0.97, replacementMinor: null, advice: 'repair' });
-    for (const effect of ['price', 'water']) await send(tova, job, { type: 'consentGiven', effect, by: 'owner', signature: id });
+    await send(tova, job, {
+      type: 'quoted',
+      p10Minor: 5000,
+      p50Minor: 6000,
+      p90Minor: 7000,
+      meanMinor: 6100,
+      limitMinor: 8000,
+      chance: 0.97,
+      replacementMinor: null,
+      advice: 'repair',
+    });
+    for (const effect of ['price', 'water'])
+      await send(tova, job, { type: 'consentGiven', effect, by: 'owner', signature: id });
     await send(tova, job, { type: 'promised', at: Date.now() + 5 * 3_600_000, as: 'sailing' });
     const pdf = await call(offerPdfLoader as never, tova, '/x', { job });
     const bytes = Buffer.from(await pdf.response!.arrayBuffer());
@@ -223,12 +437,27 @@ describe('the offer', () => {
     expect((await jobPage(tova, job))!.signers[id]).toBe('Yrsa');
     expect(JSON.stringify(await eventsOf(tova, job))).not.toContain('Yrsa');
     // the promise of the log is the one of the list
-    const [row] = await inShop(tova.shopId, (em) => em.execute<{ at: string }[]>(`select extract(epoch from promised_at) * 1000 as at from job where id = ?`, [job]));
+    const [row] = await inShop(tova.shopId, (em) =>
+      em.execute<{ at: string }[]>(
+        `select extract(epoch from promised_at) * 1000 as at from job where id = ?`,
+        [job],
+      ),
+    );
     expect(Number(row!.at)).toBe(flag((await jobPage(tova, job))!.state, 'promisedAt'));
   });
   test('a job does not go past Receive with a consent open, unless a lead says why', async () => {
     const job = await openJob(world, tova, {}, false);
-    expect(await adoptRoute(tova, job, randomUUID(), {}, { rules: ['consent open'], reason: 'in a hurry' })).toMatchObject({ outcome: { status: 'refused' } });
-    expect(await adoptRoute(marek, job, randomUUID(), {}, { rules: ['consent open'], reason: 'told by telephone' })).toMatchObject({ outcome: { status: 'recorded' } });
+    expect(
+      await adoptRoute(tova, job, randomUUID(), {}, { rules: ['consent open'], reason: 'in a hurry' }),
+    ).toMatchObject({ outcome: { status: 'refused' } });
+    expect(
+      await adoptRoute(
+        marek,
+        job,
+        randomUUID(),
+        {},
+        { rules: ['consent open'], reason: 'told by telephone' },
+      ),
+    ).toMatchObject({ outcome: { status: 'recorded' } });
   });
 });

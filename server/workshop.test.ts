@@ -12,7 +12,12 @@ let world: World;
 let owner: Who;
 let lead: Who;
 let tova: Who;
-beforeAll(async () => { world = await makeWorld(); owner = world.own.get('owner')!; lead = world.own.get('lead')!; tova = world.own.get('technician')!; }, 120_000);
+beforeAll(async () => {
+  world = await makeWorld();
+  owner = world.own.get('owner')!;
+  lead = world.own.get('lead')!;
+  tova = world.own.get('technician')!;
+}, 120_000);
 afterAll(endWorld);
 /** The person as the next request would find them. */
 const fresh = async (who: Who): Promise<Who> => ({ ...who, settings: (await workshopPage(who)).settings });
@@ -22,40 +27,103 @@ describe('the workshop’s settings', () => {
     const method = { do: 'method', row: 'screws', option: 'new' };
     expect(await changeWorkshop(tova, method)).toMatchObject({ ok: false, status: 403 });
     expect(await changeWorkshop(lead, method)).toMatchObject({ ok: true });
-    for (const ask of [{ do: 'rate', hourlyRateMinor: 5000 }, { do: 'station', station: 'hot-plate', owned: false }, { do: 'role', person: tova.personId, role: 'lead' }]) expect(await changeWorkshop(lead, ask)).toMatchObject({ ok: false, status: 403 });
-    expect((await workshopPage(owner)).settings).toMatchObject({ methods: { screws: 'new' }, hourlyRateMinor: 6000 });
+    for (const ask of [
+      { do: 'rate', hourlyRateMinor: 5000 },
+      { do: 'station', station: 'hot-plate', owned: false },
+      { do: 'role', person: tova.personId, role: 'lead' },
+    ])
+      expect(await changeWorkshop(lead, ask)).toMatchObject({ ok: false, status: 403 });
+    expect((await workshopPage(owner)).settings).toMatchObject({
+      methods: { screws: 'new' },
+      hourlyRateMinor: 6000,
+    });
   });
   test('two people who change different things at the same moment both keep theirs', async () => {
-    await Promise.all([changeWorkshop(owner, { do: 'rate', hourlyRateMinor: 6250 }), changeWorkshop(lead, { do: 'method', row: 'leak-test', option: 'never' }), changeWorkshop(owner, { do: 'station', station: 'opening-press', owned: true })]);
+    await Promise.all([
+      changeWorkshop(owner, { do: 'rate', hourlyRateMinor: 6250 }),
+      changeWorkshop(lead, { do: 'method', row: 'leak-test', option: 'never' }),
+      changeWorkshop(owner, { do: 'station', station: 'opening-press', owned: true }),
+    ]);
     const { settings } = await workshopPage(owner);
-    expect(settings).toMatchObject({ hourlyRateMinor: 6250, methods: { screws: 'new', 'leak-test': 'never' } });
+    expect(settings).toMatchObject({
+      hourlyRateMinor: 6250,
+      methods: { screws: 'new', 'leak-test': 'never' },
+    });
     expect(settings.stations).toContain('opening-press');
     expect(settings.stations.every((s) => allStations.includes(s))).toBe(true);
   });
   test('what is wrong is said at its field, and nothing is changed', async () => {
     const before = await workshopPage(owner);
-    expect(await changeWorkshop(owner, { do: 'waits', solventFlashS: 10, coolingS: 90 })).toMatchObject({ ok: false, status: 400, errors: { solventFlashS: expect.stringContaining('At least 60 s'), coolingS: expect.stringContaining('At least 120 s') } });
-    expect(await changeWorkshop(owner, { do: 'rate', hourlyRateMinor: null })).toMatchObject({ errors: { hourlyRateMinor: expect.stringContaining('Give an amount of money') } });
-    expect(await changeWorkshop(owner, { do: 'method', row: 'screws', option: 'glued' })).toMatchObject({ errors: { option: expect.any(String) } });
+    expect(await changeWorkshop(owner, { do: 'waits', solventFlashS: 10, coolingS: 90 })).toMatchObject({
+      ok: false,
+      status: 400,
+      errors: {
+        solventFlashS: expect.stringContaining('At least 60 s'),
+        coolingS: expect.stringContaining('At least 120 s'),
+      },
+    });
+    expect(await changeWorkshop(owner, { do: 'rate', hourlyRateMinor: null })).toMatchObject({
+      errors: { hourlyRateMinor: expect.stringContaining('Give an amount of money') },
+    });
+    expect(await changeWorkshop(owner, { do: 'method', row: 'screws', option: 'glued' })).toMatchObject({
+      errors: { option: expect.any(String) },
+    });
     expect(await changeWorkshop(owner, { do: 'paint it' })).toMatchObject({ ok: false, status: 400 });
-    expect(await changeWorkshop(owner, { do: 'add person', name: ' ', login: 'A B', role: 'king', bench: '', password: 'short' })).toMatchObject({ errors: { name: 'Give a name.', login: expect.any(String), role: expect.any(String), password: expect.stringContaining('At least 10') } });
+    expect(
+      await changeWorkshop(owner, {
+        do: 'add person',
+        name: ' ',
+        login: 'A B',
+        role: 'king',
+        bench: '',
+        password: 'short',
+      }),
+    ).toMatchObject({
+      errors: {
+        name: 'Give a name.',
+        login: expect.any(String),
+        role: expect.any(String),
+        password: expect.stringContaining('At least 10'),
+      },
+    });
     expect(await workshopPage(owner)).toEqual(before);
   });
   test('a person is added with a hashed password; a login that is taken is said; the last owner stays one', async () => {
     const login = `sanna-${randomUUID().slice(0, 8)}`;
-    const ask = { do: 'add person', name: 'Sanna', login, role: 'technician', bench: 'Window', password: 'a-long-password' };
+    const ask = {
+      do: 'add person',
+      name: 'Sanna',
+      login,
+      role: 'technician',
+      bench: 'Window',
+      password: 'a-long-password',
+    };
     expect(await changeWorkshop(owner, ask)).toMatchObject({ ok: true });
-    expect(await changeWorkshop(owner, ask)).toMatchObject({ ok: false, status: 409, errors: { login: expect.stringContaining('taken') } });
-    const [row] = await asOwner((orm) => orm.em.getConnection().execute<{ password_hash: string }[]>(`select password_hash from resolve_login(?)`, [login]));
+    expect(await changeWorkshop(owner, ask)).toMatchObject({
+      ok: false,
+      status: 409,
+      errors: { login: expect.stringContaining('taken') },
+    });
+    const [row] = await asOwner((orm) =>
+      orm.em
+        .getConnection()
+        .execute<{ password_hash: string }[]>(`select password_hash from resolve_login(?)`, [login]),
+    );
     expect(row!.password_hash).toMatch(/^\$argon2id\$/);
-    expect(await changeWorkshop(owner, { do: 'role', person: owner.personId, role: 'lead' })).toMatchObject({ ok: false, errors: { role: 'A workshop keeps at least one owner.' } });
+    expect(await changeWorkshop(owner, { do: 'role', person: owner.personId, role: 'lead' })).toMatchObject({
+      ok: false,
+      errors: { role: 'A workshop keeps at least one owner.' },
+    });
     // somebody of another workshop is nobody here
-    expect(await changeWorkshop(owner, { do: 'role', person: world.other.get('lead')!.personId, role: 'trainee' })).toMatchObject({ ok: false, errors: { person: expect.any(String) } });
+    expect(
+      await changeWorkshop(owner, { do: 'role', person: world.other.get('lead')!.personId, role: 'trainee' }),
+    ).toMatchObject({ ok: false, errors: { person: expect.any(String) } });
   });
   test('routes planned from then on follow the methods; a job that is open keeps its own', async () => {
     await changeWorkshop(owner, { do: 'method', row: 'leak-test', option: 'always' });
     const job = await openJob(world, await fresh(tova));
-    const has = async (id: string) => (await jobPage(tova, id))!.route!.steps.some((s) => s.action === 'leak test');
+    const has = async (id: string) =>
+      (await jobPage(tova, id))!.route!.steps.some((s) => s.action === 'leak test');
     expect(await has(job)).toBe(true);
     await changeWorkshop(owner, { do: 'method', row: 'leak-test', option: 'never' });
     expect(await has(job)).toBe(true);

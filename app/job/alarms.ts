@@ -24,7 +24,9 @@ function ring(): void {
       tone.stop(audio.currentTime + k * 0.22 + 0.21);
     }
     setTimeout(() => void audio.close(), 1500);
-  } catch { /* no sound here */ }
+  } catch {
+    /* no sound here */
+  }
 }
 
 /** Rings for every open device whose timer has run out. @param text what the notification says of a job */
@@ -41,7 +43,8 @@ export function useAlarms(jobs: readonly JobLine[], now: number, text: (j: JobLi
         if (!mine) return;
         document.dispatchEvent(new CustomEvent('snavek-rung', { detail: id }));
         if (preferences().sound) ring();
-        if ('Notification' in window && Notification.permission === 'granted') new Notification('Snavek', { body: text(j), tag: id });
+        if ('Notification' in window && Notification.permission === 'granted')
+          new Notification('Snavek', { body: text(j), tag: id });
       });
     }
   }, [jobs, now, text]);

@@ -2,14 +2,22 @@
  * What the tabs of one browser tell each other, and what the server tells them. One tab leads: it holds the event
  * stream and passes on what comes; when it closes, another takes over by itself (Web Locks).
  */
-export type Message = { type: 'changed'; job: string; seq: number } | { type: 'resync' } | { type: 'online'; online: boolean } | { type: 'kept' } | { type: 'settled'; job: string };
+export type Message =
+  | { type: 'changed'; job: string; seq: number }
+  | { type: 'resync' }
+  | { type: 'online'; online: boolean }
+  | { type: 'kept' }
+  | { type: 'settled'; job: string };
 type Listener = (m: Message) => void;
 
 const listeners = new Set<Listener>();
 let channel: BroadcastChannel | undefined;
 let started = false;
 
-export function listen(l: Listener): () => void { listeners.add(l); return () => void listeners.delete(l); }
+export function listen(l: Listener): () => void {
+  listeners.add(l);
+  return () => void listeners.delete(l);
+}
 /** Tells this tab and all others. */
 export function tell(m: Message): void {
   for (const l of listeners) l(m);
@@ -21,23 +29,38 @@ export function startChannel(): void {
   if (started) return;
   started = true;
   channel = new BroadcastChannel('snavek');
-  channel.onmessage = (e: MessageEvent<Message>) => { for (const l of listeners) l(e.data); };
-  const lead = () => new Promise<void>(() => {
-    let source: EventSource | undefined;
-    let retryMs = 500;
-    const open = () => {
-      source = new EventSource('/live');
-      source.addEventListener('change', (e) => tell({ type: 'changed', ...(JSON.parse((e as MessageEvent<string>).data) as { job: string; seq: number }) }));
-      source.addEventListener('hello', () => { retryMs = 500; tell({ type: 'online', online: true }); tell({ type: 'resync' }); });
-      source.addEventListener('resync', () => tell({ type: 'resync' }));
-      source.onerror = () => {
-        tell({ type: 'online', online: false });
-        // a stream that the server refused is closed for good by the browser: open another one
-        if (source?.readyState === EventSource.CLOSED) { setTimeout(open, retryMs); retryMs = Math.min(retryMs * 2, 5000); }
+  channel.onmessage = (e: MessageEvent<Message>) => {
+    for (const l of listeners) l(e.data);
+  };
+  const lead = () =>
+    new Promise<void>(() => {
+      let source: EventSource | undefined;
+      let retryMs = 500;
+      const open = () => {
+        source = new EventSource('/live');
+        source.addEventListener('change', (e) =>
+          tell({
+            type: 'changed',
+            ...(JSON.parse((e as MessageEvent<string>).data) as { job: string; seq: number }),
+          }),
+        );
+        source.addEventListener('hello', () => {
+          retryMs = 500;
+          tell({ type: 'online', online: true });
+          tell({ type: 'resync' });
+        });
+        source.addEventListener('resync', () => tell({ type: 'resync' }));
+        source.onerror = () => {
+          tell({ type: 'online', online: false });
+          // a stream that the server refused is closed for good by the browser: open another one
+          if (source?.readyState === EventSource.CLOSED) {
+            setTimeout(open, retryMs);
+            retryMs = Math.min(retryMs * 2, 5000);
+          }
+        };
       };
-    };
-    open();
-  });
+      open();
+    });
   if (navigator.locks) void navigator.locks.request('snavek-live', lead);
   else void lead();
 }

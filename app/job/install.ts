@@ -7,7 +7,11 @@ const ownerOfPages = 'snavek-pages-of';
 
 /** Forgets the kept pages: whoever comes next must not see them. */
 export async function forgetPages(): Promise<void> {
-  try { localStorage.removeItem(ownerOfPages); } catch { /* private window */ }
+  try {
+    localStorage.removeItem(ownerOfPages);
+  } catch {
+    /* private window */
+  }
   if (typeof caches !== 'undefined') await caches.delete(pages).catch(() => false);
 }
 
@@ -16,7 +20,10 @@ export async function install(who: Who): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   const owner = ownerKey(who.shopId, who.personId);
   const before = localStorage.getItem(ownerOfPages);
-  if (before !== owner) { if (before) await forgetPages(); localStorage.setItem(ownerOfPages, owner); }
+  if (before !== owner) {
+    if (before) await forgetPages();
+    localStorage.setItem(ownerOfPages, owner);
+  }
   await navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 }
 
@@ -24,5 +31,7 @@ export async function install(who: Who): Promise<void> {
 export async function keepPages(job: string): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   const ready = await navigator.serviceWorker.ready.catch(() => undefined);
-  ready?.active?.postMessage({ keep: ['/', ...['work', 'checks', 'sort', 'log', 'mat'].map((s) => `/jobs/${job}/${s}`)] });
+  ready?.active?.postMessage({
+    keep: ['/', ...['work', 'checks', 'sort', 'log', 'mat'].map((s) => `/jobs/${job}/${s}`)],
+  });
 }

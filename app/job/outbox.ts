@@ -6,7 +6,13 @@ import type { SentCommand } from '../../server/use-cases/send-commands';
  * What this browser has *kept*: commands durable in IndexedDB until the server has *confirmed* them. It belongs to one
  * workshop and one person, survives reload and sign-out, and is never thrown away. It holds no names and no passcodes.
  */
-export interface Kept { n: number; owner: string; command: SentCommand; schema: 1; aside?: true }
+export interface Kept {
+  n: number;
+  owner: string;
+  command: SentCommand;
+  schema: 1;
+  aside?: true;
+}
 export const ownerKey = (shopId: string, personId: string) => `${shopId}/${personId}`;
 
 let opened: Promise<IDBPDatabase> | undefined;
@@ -17,11 +23,19 @@ const db = () =>
         d.createObjectStore('outbox', { keyPath: 'n', autoIncrement: true }).createIndex('owner', 'owner');
         d.createObjectStore('replica', { keyPath: 'job' });
       }
-      if (from < 2) { d.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner'); d.createObjectStore('rung', { keyPath: 'id' }); }
+      if (from < 2) {
+        d.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
+        d.createObjectStore('rung', { keyPath: 'id' });
+      }
     },
     // another tab with a newer app wants the database: let it, and open again when needed
-    blocking(_o, _b, event) { (event.target as IDBDatabase).close(); opened = undefined; },
-    terminated() { opened = undefined; },
+    blocking(_o, _b, event) {
+      (event.target as IDBDatabase).close();
+      opened = undefined;
+    },
+    terminated() {
+      opened = undefined;
+    },
   }));
 
 /** Keeps a command; resolves when it is durable. */
@@ -34,47 +48,95 @@ export async function keptFor(owner: string): Promise<Kept[]> {
   return all.filter((k) => !k.aside).sort((a, b) => a.n - b.n);
 }
 /** Puts an entry aside that the server could not read: it stays in this browser and is tried again by a newer app. */
-export async function setAside(k: Kept): Promise<void> { await (await db()).put('outbox', { ...k, aside: true }); }
-export async function confirmed(n: number): Promise<void> { await (await db()).delete('outbox', n); }
+export async function setAside(k: Kept): Promise<void> {
+  await (await db()).put('outbox', { ...k, aside: true });
+}
+export async function confirmed(n: number): Promise<void> {
+  await (await db()).delete('outbox', n);
+}
 /** How much other people have kept in this browser: it waits until they sign in. */
 export async function keptByOthers(owner: string): Promise<number> {
   return ((await (await db()).getAll('outbox')) as Kept[]).filter((k) => k.owner !== owner).length;
 }
 
-interface Remembered<T> { owner: string; page: T }
-interface Head { owner: string; state: JobState }
+interface Remembered<T> {
+  owner: string;
+  page: T;
+}
+interface Head {
+  owner: string;
+  state: JobState;
+}
 const headKey = (job: string) => `${job} state`;
 /**
  * The last known page of a job, so that switching to it works without the server, and apart from it the job's state: the
  * model and the route are large and hardly change, the state changes with every entry. Wiped at sign-out.
  */
-export async function rememberPage<T extends { state: JobState }>(job: string, owner: string, page: T): Promise<void> {
+export async function rememberPage<T extends { state: JobState }>(
+  job: string,
+  owner: string,
+  page: T,
+): Promise<void> {
   const store = (await db()).transaction('replica', 'readwrite').objectStore('replica');
-  await Promise.all([store.put({ job, owner, page }), store.put({ job: headKey(job), owner, state: page.state })]);
+  await Promise.all([
+    store.put({ job, owner, page }),
+    store.put({ job: headKey(job), owner, state: page.state }),
+  ]);
 }
-export async function rememberState(job: string, owner: string, state: JobState): Promise<void> { await (await db()).put('replica', { job: headKey(job), owner, state }); }
-export async function rememberedState(job: string): Promise<Head | undefined> { return (await db()).get('replica', headKey(job)); }
-export async function rememberedPage<T extends { state: JobState }>(job: string): Promise<Remembered<T> | undefined> {
-  const [known, head] = await Promise.all([(await db()).get('replica', job) as Promise<Remembered<T> | undefined>, rememberedState(job)]);
-  return known && head && head.owner === known.owner && head.state.seq > known.page.state.seq ? { owner: known.owner, page: { ...known.page, state: head.state } } : known;
+export async function rememberState(job: string, owner: string, state: JobState): Promise<void> {
+  await (await db()).put('replica', { job: headKey(job), owner, state });
 }
-export async function wipeReplica(): Promise<void> { await (await db()).clear('replica'); }
+export async function rememberedState(job: string): Promise<Head | undefined> {
+  return (await db()).get('replica', headKey(job));
+}
+export async function rememberedPage<T extends { state: JobState }>(
+  job: string,
+): Promise<Remembered<T> | undefined> {
+  const [known, head] = await Promise.all([
+    (await db()).get('replica', job) as Promise<Remembered<T> | undefined>,
+    rememberedState(job),
+  ]);
+  return known && head && head.owner === known.owner && head.state.seq > known.page.state.seq
+    ? { owner: known.owner, page: { ...known.page, state: head.state } }
+    : known;
+}
+export async function wipeReplica(): Promise<void> {
+  await (await db()).clear('replica');
+}
 
 /**
  * A photograph that waits to be sent, with what it shows. `error`: the server will not have it, and says why. One of a
  * `draft` belongs to the form at the counter, which sends it itself.
  */
-export interface KeptPhoto { id: string; owner: string; job: string; thing?: string; mark?: string; draft?: true; picture: Blob; error?: string }
-export async function keepPhoto(p: KeptPhoto): Promise<void> { await (await db()).put('photos', p); }
-export async function keptPhotos(owner: string): Promise<KeptPhoto[]> { return (await db()).getAllFromIndex('photos', 'owner', owner) as Promise<KeptPhoto[]>; }
-export async function dropPhoto(id: string): Promise<void> { await (await db()).delete('photos', id); }
+export interface KeptPhoto {
+  id: string;
+  owner: string;
+  job: string;
+  thing?: string;
+  mark?: string;
+  draft?: true;
+  picture: Blob;
+  error?: string;
+}
+export async function keepPhoto(p: KeptPhoto): Promise<void> {
+  await (await db()).put('photos', p);
+}
+export async function keptPhotos(owner: string): Promise<KeptPhoto[]> {
+  return (await db()).getAllFromIndex('photos', 'owner', owner) as Promise<KeptPhoto[]>;
+}
+export async function dropPhoto(id: string): Promise<void> {
+  await (await db()).delete('photos', id);
+}
 /** Takes something that only one tab of this browser may have, once: true for the first that asks. Of a browser without a store everybody is the first. */
 export async function takeOnce(id: string, at: number): Promise<boolean> {
   try {
     const store = (await db()).transaction('rung', 'readwrite').objectStore('rung');
     if (await store.get(id)) return false;
-    for (const r of (await store.getAll()) as { id: string; at: number }[]) if (r.at < at - 86_400_000) await store.delete(r.id);
+    for (const r of (await store.getAll()) as { id: string; at: number }[])
+      if (r.at < at - 86_400_000) await store.delete(r.id);
     await store.add({ id, at });
     return true;
-  } catch { return true; }
+  } catch {
+    return true;
+  }
 }

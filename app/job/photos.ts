@@ -13,10 +13,28 @@ export async function takePhoto(owner: string, job: string, picture: Blob, thing
 export async function sendPhotos(owner: string, person: string): Promise<boolean> {
   for (const p of await keptPhotos(owner)) {
     if (p.error || p.draft) continue;
-    const res = await fetch(`/jobs/${p.job}/photos/${p.id}`, { method: 'PUT', headers: { 'content-type': p.picture.type || 'application/octet-stream' }, body: p.picture }).catch(() => undefined);
+    const res = await fetch(`/jobs/${p.job}/photos/${p.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': p.picture.type || 'application/octet-stream' },
+      body: p.picture,
+    }).catch(() => undefined);
     if (!res || res.status >= 500 || res.status === 401) return false;
-    if (!res.ok) { await keepPhoto({ ...p, error: ((await res.json().catch(() => ({}))) as { error?: string }).error ?? `the server answered ${res.status}` }); continue; }
-    await keep(owner, { id: `photo-${p.id}`, job: p.job, person, body: { type: 'photographed', photo: p.id, ...(p.thing ? { thing: p.thing } : {}) }, ...benchTime() });
+    if (!res.ok) {
+      await keepPhoto({
+        ...p,
+        error:
+          ((await res.json().catch(() => ({}))) as { error?: string }).error ??
+          `the server answered ${res.status}`,
+      });
+      continue;
+    }
+    await keep(owner, {
+      id: `photo-${p.id}`,
+      job: p.job,
+      person,
+      body: { type: 'photographed', photo: p.id, ...(p.thing ? { thing: p.thing } : {}) },
+      ...benchTime(),
+    });
     await dropPhoto(p.id);
   }
   return true;

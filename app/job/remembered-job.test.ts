@@ -5,9 +5,14 @@ import { indexed, mica9, route } from '../../core/testing/demo-models';
 
 const store = vi.hoisted(() => ({ owner: 's/p', page: undefined as unknown }));
 vi.mock('./outbox', () => ({
-  rememberedState: async () => (store.page ? { owner: store.owner, state: (store.page as JobPage).state } : undefined),
-  rememberPage: async (_job: string, _owner: string, page: unknown) => { store.page = page; },
-  rememberState: async (_job: string, _owner: string, state: unknown) => { store.page = { ...(store.page as JobPage), state }; },
+  rememberedState: async () =>
+    store.page ? { owner: store.owner, state: (store.page as JobPage).state } : undefined,
+  rememberPage: async (_job: string, _owner: string, page: unknown) => {
+    store.page = page;
+  },
+  rememberState: async (_job: string, _owner: string, state: unknown) => {
+    store.page = { ...(store.page as JobPage), state };
+  },
 }));
 const { noteConfirmed, rememberNewer } = await import('./remembered-job');
 
@@ -16,7 +21,9 @@ const at = bench.state;
 for (let k = 0; k < 3; k++) bench.next();
 const news = bench.log.slice(at.seq);
 const page = () => store.page as JobPage;
-beforeEach(() => { store.page = { id: 'j', state: structuredClone(at) }; });
+beforeEach(() => {
+  store.page = { id: 'j', state: structuredClone(at) };
+});
 
 describe('this browser’s copy of a job', () => {
   test('takes in what the server has confirmed, whatever screen is open', async () => {

@@ -18,5 +18,6 @@ export async function noteConfirmed(job: string, owner: string, events: readonly
 /** Remembers a page unless this browser knows the job better: a page that was kept without the server may be an old one. */
 export async function rememberNewer(job: string, owner: string, page: JobPage): Promise<void> {
   const known = await rememberedState(job).catch(() => undefined);
-  if (!known || known.owner !== owner || known.state.seq <= page.state.seq) await rememberPage(job, owner, page);
+  if (!known || known.owner !== owner || known.state.seq <= page.state.seq)
+    await rememberPage(job, owner, page);
 }

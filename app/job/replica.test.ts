@@ -14,13 +14,25 @@ import { tell } from './channel';
 import { setServerTime } from './clock';
 
 /** What IndexedDB would hold, in memory: the same calls, the same order. */
-const store = vi.hoisted(() => ({ kept: [] as { n: number; owner: string; command: any; schema: 1 }[], aside: [] as unknown[], n: 0 }));
+const store = vi.hoisted(() => ({
+  kept: [] as { n: number; owner: string; command: any; schema: 1 }[],
+  aside: [] as unknown[],
+  n: 0,
+}));
 vi.mock('./outbox', () => ({
   ownerKey: (s: string, p: string) => `${s}/${p}`,
-  keep: async (owner: string, command: unknown) => { store.n += 1; store.kept.push({ n: store.n, owner, command, schema: 1 }); },
+  keep: async (owner: string, command: unknown) => {
+    store.n += 1;
+    store.kept.push({ n: store.n, owner, command, schema: 1 });
+  },
   keptFor: async (owner: string) => store.kept.filter((k) => k.owner === owner),
-  confirmed: async (n: number) => { store.kept = store.kept.filter((k) => k.n !== n); },
-  setAside: async (k: { n: number }) => { store.kept = store.kept.filter((x) => x.n !== k.n); store.aside.push(k); },
+  confirmed: async (n: number) => {
+    store.kept = store.kept.filter((k) => k.n !== n);
+  },
+  setAside: async (k: { n: number }) => {
+    store.kept = store.kept.filter((x) => x.n !== k.n);
+    store.aside.push(k);
+  },
   keptPhotos: async () => [],
   rememberPage: async () => {},
   rememberState: async () => {},
@@ -30,11 +42,27 @@ vi.mock('./outbox', () => ({
 const { Replica } = await import('./replica');
 const { Sender } = await import('./sender');
 
-const deferred = () => { let resolve = () => {}; const promise = new Promise<void>((r) => { resolve = r; }); return { promise, resolve }; };
+const deferred = () => {
+  let resolve = () => {};
+  const promise = new Promise<void>((r) => {
+    resolve = r;
+  });
+  return { promise, resolve };
+};
 const index = indexed(mica9);
 const plan = route(mica9);
 const job = '00000000-0000-4000-8000-000000000001';
-const who = (id: string): Who => ({ shopId: 's', personId: id, name: id, login: id, role: 'technician', bench: '', shopName: '', demo: false, settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: {}, stations: [] } });
+const who = (id: string): Who => ({
+  shopId: 's',
+  personId: id,
+  name: id,
+  login: id,
+  role: 'technician',
+  bench: '',
+  shopName: '',
+  demo: false,
+  settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: {}, stations: [] },
+});
 
 /** A server that decides with the same core: one log, outcomes replayed, and a network that can be cut at either end. */
 class FakeServer {
@@ -43,14 +71,34 @@ class FakeServer {
   outcomes = new Map<string, Answer['outcome']>();
   /** What happens to the next requests: lost on the way there, lost on the way back, or answered. */
   weather: ('there' | 'back' | 'fine' | 'signed out')[] = [];
-  constructor() { const b = new Bench(index, plan, 'opener').open(); this.state = b.state; this.log = b.log; }
-  context = (person: string): Context => ({ index, route: plan, waits: leastWaits, person, role: 'technician' });
+  constructor() {
+    const b = new Bench(index, plan, 'opener').open();
+    this.state = b.state;
+    this.log = b.log;
+  }
+  context = (person: string): Context => ({
+    index,
+    route: plan,
+    waits: leastWaits,
+    person,
+    role: 'technician',
+  });
   take(c: SentCommand): Answer {
     const known = this.outcomes.get(c.id);
     if (known) return { id: c.id, outcome: known };
     const d = decide(this.context(c.person), this.state, c as never);
-    for (const e of d.events) { this.state = evolve(this.state, e); this.log.push(e); }
-    const outcome: Answer['outcome'] = d.refused ? { status: 'refused', seq: this.state.seq, refused: d.refused, findings: d.findings } : { status: d.already ? 'already' : 'recorded', seq: this.state.seq, events: d.events, findings: d.findings };
+    for (const e of d.events) {
+      this.state = evolve(this.state, e);
+      this.log.push(e);
+    }
+    const outcome: Answer['outcome'] = d.refused
+      ? { status: 'refused', seq: this.state.seq, refused: d.refused, findings: d.findings }
+      : {
+          status: d.already ? 'already' : 'recorded',
+          seq: this.state.seq,
+          events: d.events,
+          findings: d.findings,
+        };
     this.outcomes.set(c.id, outcome);
     return { id: c.id, outcome };
   }
@@ -58,23 +106,64 @@ class FakeServer {
     const now = this.weather.shift() ?? 'fine';
     if (now === 'there') throw new TypeError('fetch failed');
     if (now === 'signed out') return new Response('{}', { status: 401 });
-    const body = url === '/commands' ? { answers: (JSON.parse(String(init!.body)) as { commands: SentCommand[] }).commands.map((c) => this.take(c)) } : { events: this.log.filter((e) => e.seq > Number(new URL(url, 'http://x').searchParams.get('after'))) };
+    const body =
+      url === '/commands'
+        ? {
+            answers: (JSON.parse(String(init!.body)) as { commands: SentCommand[] }).commands.map((c) =>
+              this.take(c),
+            ),
+          }
+        : {
+            events: this.log.filter(
+              (e) => e.seq > Number(new URL(url, 'http://x').searchParams.get('after')),
+            ),
+          };
     if (now === 'back') throw new TypeError('fetch failed');
     return Response.json(JSON.parse(JSON.stringify(body)));
   };
 }
 let server: FakeServer;
-beforeEach(() => { vi.stubGlobal('navigator', {}); store.kept = []; server = new FakeServer(); vi.stubGlobal('fetch', server.fetch); setServerTime(Date.now()); });
+beforeEach(() => {
+  vi.stubGlobal('navigator', {});
+  store.kept = [];
+  server = new FakeServer();
+  vi.stubGlobal('fetch', server.fetch);
+  setServerTime(Date.now());
+});
 
 function bench(person = 'p1') {
   const w = who(person);
   const sender = new Sender(`s/${person}`, person);
-  const page: JobPage = { id: job, number: 1, model: index.model, state: server.state, route: plan, owner: null, signers: {}, people: {}, strip: [], mat: [], lore: [], spares: [], simulated: true, openedAt: 0, now: Date.now() };
+  const page: JobPage = {
+    id: job,
+    number: 1,
+    model: index.model,
+    state: server.state,
+    route: plan,
+    owner: null,
+    signers: {},
+    people: {},
+    strip: [],
+    mat: [],
+    lore: [],
+    spares: [],
+    simulated: true,
+    openedAt: 0,
+    now: Date.now(),
+  };
   const replica = new Replica(page, w, sender);
   return { replica, sender, stop: replica.start() };
 }
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: `${f}#1` });
-const quiet = (b: ReturnType<typeof bench>) => vi.waitFor(() => { expect(store.kept).toEqual([]); expect(b.replica.view.kept).toBe(0); expect(b.replica.view.state.seq).toBe(server.state.seq); }, { timeout: 15_000, interval: 20 });
+const quiet = (b: ReturnType<typeof bench>) =>
+  vi.waitFor(
+    () => {
+      expect(store.kept).toEqual([]);
+      expect(b.replica.view.kept).toBe(0);
+      expect(b.replica.view.state.seq).toBe(server.state.seq);
+    },
+    { timeout: 15_000, interval: 20 },
+  );
 
 test('what another bench does while news are on their way is fetched right after, without waiting for the next word', async () => {
   const b = bench();
@@ -83,7 +172,11 @@ test('what another bench does while news are on their way is fetched right after
   const slow = deferred();
   const fetchNow = server.fetch;
   let asked = 0;
-  vi.stubGlobal('fetch', async (url: string, init?: RequestInit) => { const answer = await fetchNow(url, init); if (++asked === 1) await slow.promise; return answer; });
+  vi.stubGlobal('fetch', async (url: string, init?: RequestInit) => {
+    const answer = await fetchNow(url, init);
+    if (++asked === 1) await slow.promise;
+    return answer;
+  });
   const first = b.replica.sync();
   await vi.waitFor(() => expect(asked).toBe(1));
   server.take({ id: 'other-bench-1', job, person: 'p2', body: out('A1'), at: Date.now(), clockKnown: true });
@@ -120,7 +213,12 @@ describe('a press', () => {
     const { id } = server.log.at(-1)!;
     await b.replica.report({ type: 'retracted', event: id });
     await quiet(b);
-    store.kept.push({ n: 999, owner: 's/p1', command: { id, job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true }, schema: 1 });
+    store.kept.push({
+      n: 999,
+      owner: 's/p1',
+      command: { id, job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true },
+      schema: 1,
+    });
     tell({ type: 'kept' });
     await new Promise((r) => setTimeout(r, 30));
     expect(b.replica.view.state.place['A1#1']).toBeUndefined();
@@ -144,17 +242,27 @@ describe('without a server', () => {
     server.weather = Array<'there'>(8).fill('there');
     for (const f of ['A1', 'A2', 'B1']) await b.replica.report(out(f));
     await vi.waitFor(() => expect(b.sender.state).toMatchObject({ kept: 3, link: 'no server' }));
-    expect(b.replica.view.state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2', 'B1#1': 'mat/B1' });
+    expect(b.replica.view.state.place).toMatchObject({
+      'A1#1': 'mat/A1',
+      'A2#1': 'mat/A2',
+      'B1#1': 'mat/B1',
+    });
     server.weather = [];
     await quiet(b);
-    expect(server.log.slice(-3).map((e) => (e.body as { fastener: string }).fastener)).toEqual(['A1', 'A2', 'B1']);
+    expect(server.log.slice(-3).map((e) => (e.body as { fastener: string }).fastener)).toEqual([
+      'A1',
+      'A2',
+      'B1',
+    ]);
     b.stop();
   });
   test('what needs the server says so and leaves nothing behind', async () => {
     const b = bench();
     await new Promise((r) => setTimeout(r, 30));
     server.weather = Array<'there'>(6).fill('there');
-    expect((await b.replica.report({ type: 'jobClosed', ending: 'declined', note: '' })).refused).toEqual({ code: 'needs the server' });
+    expect((await b.replica.report({ type: 'jobClosed', ending: 'declined', note: '' })).refused).toEqual({
+      code: 'needs the server',
+    });
     expect(store.kept).toEqual([]);
     b.stop();
   });
@@ -174,9 +282,19 @@ describe('without a server', () => {
     await quiet(b);
     server.weather = ['there', 'there', 'there'];
     await b.replica.report({ type: 'heatStarted', station: 'hot-plate', forS: 300 });
-    server.take({ id: 'other-2', job, person: 'p2', body: { type: 'conditionSet', condition: 'swollen', because: 'seen' }, at: Date.now(), clockKnown: true });
+    server.take({
+      id: 'other-2',
+      job,
+      person: 'p2',
+      body: { type: 'conditionSet', condition: 'swollen', because: 'seen' },
+      at: Date.now(),
+      clockKnown: true,
+    });
     await quiet(b);
-    expect(server.log.at(-1)).toMatchObject({ body: { type: 'heatStarted' }, breach: [{ rule: 'no heat on this cell' }] });
+    expect(server.log.at(-1)).toMatchObject({
+      body: { type: 'heatStarted' },
+      breach: [{ rule: 'no heat on this cell' }],
+    });
     expect(Object.values(b.replica.view.state.question)).toHaveLength(1);
     b.stop();
   });
@@ -184,29 +302,55 @@ describe('without a server', () => {
 
 test('whatever is cut, there or back, the log ends as if nothing had been cut', async () => {
   const screws = ['A1', 'A2', 'B1', 'B2', 'B3', 'B4', 'B5', 'B6'];
-  await fc.assert(fc.asyncProperty(fc.array(fc.constantFrom('there' as const, 'back' as const, 'fine' as const), { maxLength: 5 }), fc.shuffledSubarray(screws, { minLength: 1 }), async (weather, order) => {
-    store.kept = [];
-    server = new FakeServer();
-    vi.stubGlobal('fetch', server.fetch);
-    const b = bench();
-    server.weather = [...weather];
-    await Promise.all(order.map((f) => b.replica.report(out(f))));
-    await quiet(b);
-    expect(server.log.filter((e) => e.body.type === 'screwOut').map((e) => (e.body as { fastener: string }).fastener)).toEqual(order);
-    expect(b.replica.view.state).toEqual(JSON.parse(JSON.stringify(server.state)));
-    b.stop();
-  }), { numRuns: 12 });
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.constantFrom('there' as const, 'back' as const, 'fine' as const), { maxLength: 5 }),
+      fc.shuffledSubarray(screws, { minLength: 1 }),
+      async (weather, order) => {
+        store.kept = [];
+        server = new FakeServer();
+        vi.stubGlobal('fetch', server.fetch);
+        const b = bench();
+        server.weather = [...weather];
+        await Promise.all(order.map((f) => b.replica.report(out(f))));
+        await quiet(b);
+        expect(
+          server.log
+            .filter((e) => e.body.type === 'screwOut')
+            .map((e) => (e.body as { fastener: string }).fastener),
+        ).toEqual(order);
+        expect(b.replica.view.state).toEqual(JSON.parse(JSON.stringify(server.state)));
+        b.stop();
+      },
+    ),
+    { numRuns: 12 },
+  );
 }, 90_000);
 
 test('an entry that the server cannot read stays in this browser; those before and after it are confirmed', async () => {
   const b = bench();
   const take = server.take.bind(server);
-  server.take = (c) => (c.body.type === 'noted' ? { id: c.id, outcome: { status: 'refused', seq: server.state.seq, refused: { code: 'not understood', problems: [] }, findings: [] } } : take(c));
+  server.take = (c) =>
+    c.body.type === 'noted'
+      ? {
+          id: c.id,
+          outcome: {
+            status: 'refused',
+            seq: server.state.seq,
+            refused: { code: 'not understood', problems: [] },
+            findings: [],
+          },
+        }
+      : take(c);
   await b.replica.report(out('A1'));
   await b.replica.report({ type: 'noted', text: 'of another version' });
   await b.replica.report(out('A2'));
-  await vi.waitFor(() => expect(server.log.slice(-2).map((e) => e.body.type)).toEqual(['screwOut', 'screwOut']));
-  await vi.waitFor(() => expect(b.sender.state.refused).toMatchObject([{ outcome: { refused: { code: 'not understood' } } }]));
+  await vi.waitFor(() =>
+    expect(server.log.slice(-2).map((e) => e.body.type)).toEqual(['screwOut', 'screwOut']),
+  );
+  await vi.waitFor(() =>
+    expect(b.sender.state.refused).toMatchObject([{ outcome: { refused: { code: 'not understood' } } }]),
+  );
   expect(store.aside).toMatchObject([{ command: { body: { text: 'of another version' } } }]);
   b.stop();
 });

@@ -37,22 +37,36 @@ export class Replica {
   #syncing: Promise<void> | undefined;
   view: View;
 
-  constructor(readonly page: JobPage, readonly who: Who, readonly sender: Sender) {
+  constructor(
+    readonly page: JobPage,
+    readonly who: Who,
+    readonly sender: Sender,
+  ) {
     this.#base = page.state;
     this.#route = page.route ?? undefined;
     this.#remembered = this.#route;
     this.view = { state: page.state, context: this.#context(), kept: 0, foreign: 0, lastForeign: undefined };
   }
   #context(): Context {
-    return { index: indexModel(this.page.model), route: this.#route, waits: this.who.settings.waits, person: this.who.personId, role: this.who.role };
+    return {
+      index: indexModel(this.page.model),
+      route: this.#route,
+      waits: this.who.settings.waits,
+      person: this.who.personId,
+      role: this.who.role,
+    };
   }
   #painted: unknown[] = [];
-  watch = (w: () => void) => { this.#watchers.add(w); return () => void this.#watchers.delete(w); };
+  watch = (w: () => void) => {
+    this.#watchers.add(w);
+    return () => void this.#watchers.delete(w);
+  };
   snapshot = () => this.view;
   #paint(change?: Partial<View>): void {
     // what is painted already is not worked out again: the outbox and the other tabs say the same thing more than once
     const from = [this.#base, this.#route, ...this.#kept.map((c) => c.id)];
-    if (!change && from.length === this.#painted.length && from.every((x, k) => x === this.#painted[k])) return;
+    if (!change && from.length === this.#painted.length && from.every((x, k) => x === this.#painted[k]))
+      return;
     this.#painted = from;
     let state = this.#base;
     const context = this.#context();
@@ -69,7 +83,12 @@ export class Replica {
       if (m.type === 'kept' || (m.type === 'settled' && m.job === this.page.id)) void this.#reload();
     });
     this.sender.onAnswer = (kept, answer) => this.#answered(kept, answer);
-    void this.#catchUp().then(() => this.#reload()).then(() => { this.sender.flush(); return this.sync(); });
+    void this.#catchUp()
+      .then(() => this.#reload())
+      .then(() => {
+        this.sender.flush();
+        return this.sync();
+      });
     return stop;
   }
   /** A page that was kept without the server may be older than this browser's copy of the job. */
@@ -83,7 +102,9 @@ export class Replica {
   /** What is kept may come from another tab, or from before a reload. */
   async #reload(): Promise<void> {
     const all = await keptFor(this.sender.owner);
-    const mine = all.filter((k) => k.command.job === this.page.id && !this.#isConfirmed(k.command.id)).map((k) => asCommand(k.command));
+    const mine = all
+      .filter((k) => k.command.job === this.page.id && !this.#isConfirmed(k.command.id))
+      .map((k) => asCommand(k.command));
     for (const c of mine) this.#own.add(c.id);
     const settled = this.#kept.length > mine.length;
     // a press that is not durable yet is in memory only: keep it on top
@@ -97,7 +118,11 @@ export class Replica {
    * that has been taken back meanwhile would be there again.
    */
   #isConfirmed(id: string): boolean {
-    return this.#answeredIds.has(id) || this.#base.retracted[id] !== undefined || this.#base.trail.some((t) => t.event === id);
+    return (
+      this.#answeredIds.has(id) ||
+      this.#base.retracted[id] !== undefined ||
+      this.#base.trail.some((t) => t.event === id)
+    );
   }
   #answeredIds = new Set<string>();
   #saving = new Set<string>();
@@ -105,7 +130,8 @@ export class Replica {
     if (kept.command.job !== this.page.id) return;
     this.#answeredIds.add(answer.id);
     const { outcome } = answer;
-    if (outcome.status === 'recorded') for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
+    if (outcome.status === 'recorded')
+      for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
     this.#kept = this.#kept.filter((c) => c.id !== answer.id);
     this.#paint();
     this.#remember();
@@ -116,14 +142,26 @@ export class Replica {
   #stale = false;
   /** What is confirmed goes into this browser's copy at once: it must not fall behind when the page or the server goes away. */
   #remember(): void {
-    if (this.#remembering) { this.#stale = true; return; }
+    if (this.#remembering) {
+      this.#stale = true;
+      return;
+    }
     this.#remembering = true;
     this.#stale = false;
     const { id } = this.page;
     // the large part is written when there is another route, the small one with every entry
     const whole = this.#route !== this.#remembered;
     this.#remembered = this.#route;
-    void (whole ? rememberPage(id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null }) : rememberState(id, this.sender.owner, this.#base)).catch(() => {}).finally(() => { this.#remembering = false; if (this.#stale) this.#remember(); });
+    void (
+      whole
+        ? rememberPage(id, this.sender.owner, { ...this.page, state: this.#base, route: this.#route ?? null })
+        : rememberState(id, this.sender.owner, this.#base)
+    )
+      .catch(() => {})
+      .finally(() => {
+        this.#remembering = false;
+        if (this.#stale) this.#remember();
+      });
   }
   /**
    * Fetches what is missing since the last confirmed event. What is told while a fetch is on its way may be newer than
@@ -132,13 +170,22 @@ export class Replica {
   sync(): Promise<void> {
     this.#told = true;
     return (this.#syncing ??= (async () => {
-      try { while (this.#told) { this.#told = false; await this.#fetchNews(); } } finally { this.#syncing = undefined; }
+      try {
+        while (this.#told) {
+          this.#told = false;
+          await this.#fetchNews();
+        }
+      } finally {
+        this.#syncing = undefined;
+      }
     })());
   }
   #told = false;
   async #fetchNews(): Promise<void> {
     try {
-      const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, { signal: AbortSignal.timeout(10_000) });
+      const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, {
+        signal: AbortSignal.timeout(10_000),
+      });
       if (!res.ok) return;
       const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
       if (route) this.#route = route;
@@ -150,9 +197,12 @@ export class Replica {
         if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
         this.#kept = this.#kept.filter((c) => c.id !== id);
       }
-      if (events.length) this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : undefined);
+      if (events.length)
+        this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : undefined);
       if (events.length) this.#remember();
-    } catch { /* the link is shown by the sender; the stream asks again when it is back */ }
+    } catch {
+      /* the link is shown by the sender; the stream asks again when it is back */
+    }
   }
 
   /**
@@ -160,14 +210,35 @@ export class Replica {
    * lets pass, is kept and sent. What needs the server is sent and waited for.
    */
   async report(body: Body, more: Report = {}): Promise<Decision> {
-    const command: Command = { id: crypto.randomUUID(), job: this.page.id, body, ...benchTime(), ...(more.override ? { override: { rules: more.override.rules, reason: more.override.reason, ...(more.override.confirm ? { confirmedBy: 'asked' } : {}) } } : {}) };
+    const command: Command = {
+      id: crypto.randomUUID(),
+      job: this.page.id,
+      body,
+      ...benchTime(),
+      ...(more.override
+        ? {
+            override: {
+              rules: more.override.rules,
+              reason: more.override.reason,
+              ...(more.override.confirm ? { confirmedBy: 'asked' } : {}),
+            },
+          }
+        : {}),
+    };
     const decision = decide(this.view.context, this.view.state, command);
     const direct = needsServer.has(body.type) || more.override?.confirm !== undefined;
     if (!direct && (decision.refused || decision.already)) return decision;
     const gate = isGate(body) && !direct && body.type !== 'retracted';
     const sent: SentCommand = {
-      id: command.id, job: command.job, person: this.who.personId, body, at: command.at, clockKnown: command.clockKnown,
-      ...(more.override ? { override: more.override } : {}), ...(gate ? { passedAt: this.view.state.seq } : {}), seen: this.#base.seq,
+      id: command.id,
+      job: command.job,
+      person: this.who.personId,
+      body,
+      at: command.at,
+      clockKnown: command.clockKnown,
+      ...(more.override ? { override: more.override } : {}),
+      ...(gate ? { passedAt: this.view.state.seq } : {}),
+      seen: this.#base.seq,
     };
     if (direct) return this.#ask(sent, decision);
     this.#own.add(command.id);
@@ -184,13 +255,30 @@ export class Replica {
   async #ask(sent: SentCommand, local: Decision): Promise<Decision> {
     this.#own.add(sent.id);
     try {
-      const res = await fetch('/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: [sent] }), signal: AbortSignal.timeout(15_000) });
+      const res = await fetch('/commands', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ commands: [sent] }),
+        signal: AbortSignal.timeout(15_000),
+      });
       if (!res.ok) return { events: [], findings: local.findings, refused: { code: 'needs the server' } };
       const outcome = ((await res.json()) as { answers: Answer[] }).answers[0]!.outcome;
       await this.sync();
       tell({ type: 'settled', job: this.page.id });
-      return outcome.status === 'refused' ? { events: [], findings: outcome.findings, refused: outcome.refused as never } : { events: outcome.events, findings: outcome.findings };
-    } catch { return { events: [], findings: local.findings, refused: { code: 'needs the server' } }; }
+      return outcome.status === 'refused'
+        ? { events: [], findings: outcome.findings, refused: outcome.refused as never }
+        : { events: outcome.events, findings: outcome.findings };
+    } catch {
+      return { events: [], findings: local.findings, refused: { code: 'needs the server' } };
+    }
   }
 }
-const asCommand = (c: SentCommand): Command => ({ id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, ...(c.override ? { override: { rules: c.override.rules, reason: c.override.reason } } : {}), ...(c.passedAt !== undefined ? { passedAt: c.passedAt } : {}) });
+const asCommand = (c: SentCommand): Command => ({
+  id: c.id,
+  job: c.job,
+  body: c.body,
+  at: c.at,
+  clockKnown: c.clockKnown,
+  ...(c.override ? { override: { rules: c.override.rules, reason: c.override.reason } } : {}),
+  ...(c.passedAt !== undefined ? { passedAt: c.passedAt } : {}),
+});

@@ -9,7 +9,13 @@ import { sendPhotos } from './photos';
  * `photos`: pictures that the server will not have, with what it said. `counted`: the outbox has been looked at; before
  * that nobody knows whether all is confirmed.
  */
-export type SendState = { kept: number; counted: boolean; photos: { id: string; job: string; error: string }[]; link: 'ok' | 'no server' | 'signed out'; refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[] };
+export type SendState = {
+  kept: number;
+  counted: boolean;
+  photos: { id: string; job: string; error: string }[];
+  link: 'ok' | 'no server' | 'signed out';
+  refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[];
+};
 
 export class Sender {
   state: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
@@ -21,10 +27,19 @@ export class Sender {
   /** Called with each answer, in order, before the command leaves the outbox. */
   onAnswer: ((kept: Kept, answer: Answer) => void) | undefined;
 
-  constructor(readonly owner: string, readonly person: string) {
-    listen((m) => { if (m.type === 'kept' || m.type === 'settled') void this.count(); if (m.type === 'online' && m.online) this.flush(); });
+  constructor(
+    readonly owner: string,
+    readonly person: string,
+  ) {
+    listen((m) => {
+      if (m.type === 'kept' || m.type === 'settled') void this.count();
+      if (m.type === 'online' && m.online) this.flush();
+    });
   }
-  watch = (w: () => void) => { this.#watchers.add(w); return () => void this.#watchers.delete(w); };
+  watch = (w: () => void) => {
+    this.#watchers.add(w);
+    return () => void this.#watchers.delete(w);
+  };
   snapshot = () => this.state;
   #set(change: Partial<SendState>): void {
     this.state = { ...this.state, ...change };
@@ -34,19 +49,31 @@ export class Sender {
     const pictures = (await keptPhotos(this.owner)).filter((p) => !p.draft);
     const bad = pictures.flatMap((p) => (p.error ? [{ id: p.id, job: p.job, error: p.error }] : []));
     const n = (await keptFor(this.owner)).length + pictures.length - bad.length;
-    if (!this.state.counted || n !== this.state.kept || bad.length !== this.state.photos.length) this.#set({ kept: n, counted: true, photos: bad });
+    if (!this.state.counted || n !== this.state.kept || bad.length !== this.state.photos.length)
+      this.#set({ kept: n, counted: true, photos: bad });
   }
   /** Lets a picture go that the server will not have. */
-  async forgetPhoto(id: string): Promise<void> { await dropPhoto(id); await this.count(); }
-  dismiss(id: string): void { this.#set({ refused: this.state.refused.filter((r) => r.id !== id) }); }
+  async forgetPhoto(id: string): Promise<void> {
+    await dropPhoto(id);
+    await this.count();
+  }
+  dismiss(id: string): void {
+    this.#set({ refused: this.state.refused.filter((r) => r.id !== id) });
+  }
 
   /** Sends now, or right after what is being sent. */
   flush(): void {
     clearTimeout(this.#timer);
-    if (this.#running) { this.#again = true; return; }
+    if (this.#running) {
+      this.#again = true;
+      return;
+    }
     this.#running = this.#lock(() => this.#send()).finally(() => {
       this.#running = undefined;
-      if (this.#again) { this.#again = false; this.flush(); }
+      if (this.#again) {
+        this.#again = false;
+        this.flush();
+      }
     });
   }
   #lock(work: () => Promise<void>): Promise<void> {
@@ -60,15 +87,26 @@ export class Sender {
   async #send(): Promise<void> {
     for (;;) {
       // a picture that has arrived puts its word into the log
-      if (!(await sendPhotos(this.owner, this.person))) { this.#set({ link: 'no server' }); this.#later(); }
+      if (!(await sendPhotos(this.owner, this.person))) {
+        this.#set({ link: 'no server' });
+        this.#later();
+      }
       const kept = await keptFor(this.owner);
       await this.count();
       if (!kept.length) return;
       const batch = kept.slice(0, 50);
       let answers: Answer[];
       try {
-        const res = await fetch('/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: batch.map((k) => k.command) }), signal: AbortSignal.timeout(15_000) });
-        if (res.status === 401) { this.#set({ link: 'signed out' }); return; }
+        const res = await fetch('/commands', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ commands: batch.map((k) => k.command) }),
+          signal: AbortSignal.timeout(15_000),
+        });
+        if (res.status === 401) {
+          this.#set({ link: 'signed out' });
+          return;
+        }
         if (!res.ok) throw new Error(`status ${res.status}`);
         answers = ((await res.json()) as { answers: Answer[] }).answers;
       } catch {
@@ -81,15 +119,28 @@ export class Sender {
       for (const [i, answer] of answers.entries()) {
         const k = batch[i]!;
         // another person's entry stays where it is until they sign in again
-        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'another person') { this.#set({ link: 'signed out' }); return; }
+        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'another person') {
+          this.#set({ link: 'signed out' });
+          return;
+        }
         // an entry that this server cannot read is never thrown away: it stays here, out of the way of the others
-        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'not understood') { await setAside(k); this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] }); continue; }
+        if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'not understood') {
+          await setAside(k);
+          this.#set({
+            refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }],
+          });
+          continue;
+        }
         this.onAnswer?.(k, answer);
         // a job that is not on this screen: its copy in this browser must know, too
-        if (answer.outcome.status === 'recorded') await noteConfirmed(k.command.job, this.owner, answer.outcome.events);
+        if (answer.outcome.status === 'recorded')
+          await noteConfirmed(k.command.job, this.owner, answer.outcome.events);
         await confirmed(k.n);
         jobs.add(k.command.job);
-        if (answer.outcome.status === 'refused') this.#set({ refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }] });
+        if (answer.outcome.status === 'refused')
+          this.#set({
+            refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }],
+          });
       }
       this.#set({ link: 'ok' });
       await this.count();

@@ -9,8 +9,17 @@ let ticking = false;
 /** Calls back every second, and at once when the time was not known before. @returns how to stop it */
 export function watchTicks(cb: () => void): () => void {
   tickers.add(cb);
-  if (!ticking) { ticking = true; setInterval(() => { now = benchTime().at; for (const t of tickers) t(); }, 1000); }
-  if (!now) { now = benchTime().at; cb(); }
+  if (!ticking) {
+    ticking = true;
+    setInterval(() => {
+      now = benchTime().at;
+      for (const t of tickers) t();
+    }, 1000);
+  }
+  if (!now) {
+    now = benchTime().at;
+    cb();
+  }
   return () => void tickers.delete(cb);
 }
 /** The time of the last tick, ms since 1970; 0 before the first. */

@@ -12,7 +12,10 @@ import { senderFor } from './sender';
 
 /** A job's screen: its view, kept up to date by this tab, the other tabs and the other benches. */
 export function useJob(page: JobPage, who: Who): { replica: Replica; view: View } {
-  const sender = useMemo(() => senderFor(ownerKey(who.shopId, who.personId), who.personId), [who.shopId, who.personId]);
+  const sender = useMemo(
+    () => senderFor(ownerKey(who.shopId, who.personId), who.personId),
+    [who.shopId, who.personId],
+  );
   const replica = useMemo(() => new Replica(page, who, sender), [page, who, sender]);
   useEffect(() => {
     setServerTime(page.now);

@@ -5,7 +5,11 @@ import type { Who } from '../../server/types';
 import { requirePerson } from '../context';
 
 /** What every screen of one job is loaded with; another workshop's job and an unknown one look the same. */
-export async function loadJob(request: Request, context: Readonly<RouterContextProvider>, jobId: string): Promise<{ who: Who; page: JobPage }> {
+export async function loadJob(
+  request: Request,
+  context: Readonly<RouterContextProvider>,
+  jobId: string,
+): Promise<{ who: Who; page: JobPage }> {
   const who = requirePerson(context, request);
   const page = z.uuid().safeParse(jobId).success ? await jobPage(who, jobId) : undefined;
   if (!page) throw new Response(null, { status: 404, statusText: 'No such job' });

@@ -10,7 +10,10 @@ interface Worker {
   __WB_MANIFEST: { url: string; revision: string | null }[];
   skipWaiting: () => Promise<void>;
   clients: { claim: () => Promise<void> };
-  addEventListener: (type: string, listener: (e: Event & { waitUntil: (p: Promise<unknown>) => void; data?: { keep?: string[] } }) => void) => void;
+  addEventListener: (
+    type: string,
+    listener: (e: Event & { waitUntil: (p: Promise<unknown>) => void; data?: { keep?: string[] } }) => void,
+  ) => void;
 }
 declare const self: Worker;
 
@@ -45,11 +48,19 @@ registerRoute(
   },
 );
 
-self.addEventListener('install', () => { void self.skipWaiting(); });
-self.addEventListener('activate', (e) => e.waitUntil((async () => {
-  await self.clients.claim();
-  // kept pages name the files of the app that answered them: ask for them anew
-  const cache = await caches.open(pages);
-  for (const r of await cache.keys()) await keep(new URL(r.url).pathname).catch(() => {});
-})()));
-self.addEventListener('message', (e) => { for (const url of e.data?.keep ?? []) if (worksAlone.test(url)) e.waitUntil(keep(url).catch(() => {})); });
+self.addEventListener('install', () => {
+  void self.skipWaiting();
+});
+self.addEventListener('activate', (e) =>
+  e.waitUntil(
+    (async () => {
+      await self.clients.claim();
+      // kept pages name the files of the app that answered them: ask for them anew
+      const cache = await caches.open(pages);
+      for (const r of await cache.keys()) await keep(new URL(r.url).pathname).catch(() => {});
+    })(),
+  ),
+);
+self.addEventListener('message', (e) => {
+  for (const url of e.data?.keep ?? []) if (worksAlone.test(url)) e.waitUntil(keep(url).catch(() => {}));
+});

@@ -5,7 +5,15 @@ import { useEffect, useRef } from 'react';
  * A chart: drawn in the browser once its library has come, which no page waits for. What it says stands in words in its
  * label, for those who do not see it.
  */
-export function Chart({ option, height = 220, label }: { option: EChartsCoreOption; height?: number; label: string }) {
+export function Chart({
+  option,
+  height = 220,
+  label,
+}: {
+  option: EChartsCoreOption;
+  height?: number;
+  label: string;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType>(undefined);
   const last = useRef(option);
@@ -21,8 +29,15 @@ export function Chart({ option, height = 220, label }: { option: EChartsCoreOpti
       watch = new ResizeObserver(() => c.resize());
       watch.observe(box.current);
     });
-    return () => { gone = true; watch?.disconnect(); chart.current?.dispose(); chart.current = undefined; };
+    return () => {
+      gone = true;
+      watch?.disconnect();
+      chart.current?.dispose();
+      chart.current = undefined;
+    };
   }, []);
-  useEffect(() => { chart.current?.setOption(option, { notMerge: true }); }, [option]);
+  useEffect(() => {
+    chart.current?.setOption(option, { notMerge: true });
+  }, [option]);
   return <div ref={box} role="img" aria-label={label} style={{ height }} />;
 }

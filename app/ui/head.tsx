@@ -18,45 +18,105 @@ export function useStrip(first: JobLine[]): JobLine[] {
   useEffect(() => setJobs(first), [first]);
   useEffect(() => {
     let t: ReturnType<typeof setTimeout> | undefined;
-    const fetchStrip = () => { clearTimeout(t); t = setTimeout(() => void fetch('/strip').then(async (r) => r.ok && setJobs((await r.json()) as JobLine[])).catch(() => {}), 250); };
-    const stop = listen((m) => { if (m.type === 'changed' || m.type === 'resync' || m.type === 'settled') fetchStrip(); });
-    return () => { clearTimeout(t); stop(); };
+    const fetchStrip = () => {
+      clearTimeout(t);
+      t = setTimeout(
+        () =>
+          void fetch('/strip')
+            .then(async (r) => r.ok && setJobs((await r.json()) as JobLine[]))
+            .catch(() => {}),
+        250,
+      );
+    };
+    const stop = listen((m) => {
+      if (m.type === 'changed' || m.type === 'resync' || m.type === 'settled') fetchStrip();
+    });
+    return () => {
+      clearTimeout(t);
+      stop();
+    };
   }, []);
   return jobs;
 }
-export const screenFor = (j: Pick<JobLine, 'stage' | 'id' | 'summary'>): string => `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : j.stage === 'Hand over' ? 'hand-over' : j.summary.waits === 'checks' ? 'checks' : 'work'}`;
+export const screenFor = (j: Pick<JobLine, 'stage' | 'id' | 'summary'>): string =>
+  `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : j.stage === 'Hand over' ? 'hand-over' : j.summary.waits === 'checks' ? 'checks' : 'work'}`;
 /** While nobody knows what is to be done, the fault; then the offer. */
 const receiving = (j: Pick<JobLine, 'summary'>) => (j.summary.tasks.length ? 'offer' : 'fault');
 /** Where the device keys lead: Work once there is a route. */
-export const workFor = (j: JobLine): string => `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : 'work'}`;
+export const workFor = (j: JobLine): string =>
+  `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : 'work'}`;
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
   const s = job.summary;
-  const run = s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'over') : undefined;
+  const run =
+    s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'over') : undefined;
   const at = stages.indexOf(job.stage as 'Open');
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
   return (
-    <Link to={workFor(job)} className="dev" aria-current={current ? 'page' : undefined} title={`${s.model}, ${job.tag}: ${job.stage}`}>
-      <span className="top"><span className="n">{n}</span><span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
-        {run !== undefined ? <span className="due">{runningName[s.running!.what]} {run}</span> : <span className={late ? 'late' : ''} suppressHydrationWarning>{job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}</span>}
+    <Link
+      to={workFor(job)}
+      className="dev"
+      aria-current={current ? 'page' : undefined}
+      title={`${s.model}, ${job.tag}: ${job.stage}`}
+    >
+      <span className="top">
+        <span className="n">{n}</span>
+        <span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
+        {run !== undefined ? (
+          <span className="due">
+            {runningName[s.running!.what]} {run}
+          </span>
+        ) : (
+          <span className={late ? 'late' : ''} suppressHydrationWarning>
+            {job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}
+          </span>
+        )}
       </span>
-      <span className="sub" style={{ display: 'block' }}>{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
-      <span className="bars" aria-hidden="true">{stages.map((st, i) => <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />)}</span>
+      <span
+        className="sub"
+        style={{ display: 'block' }}
+      >{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="bars" aria-hidden="true">
+        {stages.map((st, i) => (
+          <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />
+        ))}
+      </span>
     </Link>
   );
 }
 
 /** How much this browser has kept and not sent: said on every screen, not only at the bench. */
 function useKept(who: Who): number {
-  const sender = useMemo(() => senderFor(ownerKey(who.shopId, who.personId), who.personId), [who.shopId, who.personId]);
-  useEffect(() => { void sender.count(); sender.flush(); }, [sender]);
-  return useSyncExternalStore(sender.watch, () => sender.state.kept, () => 0);
+  const sender = useMemo(
+    () => senderFor(ownerKey(who.shopId, who.personId), who.personId),
+    [who.shopId, who.personId],
+  );
+  useEffect(() => {
+    void sender.count();
+    sender.flush();
+  }, [sender]);
+  return useSyncExternalStore(
+    sender.watch,
+    () => sender.state.kept,
+    () => 0,
+  );
 }
 
 /** What a notification says. */
-const rungText = (j: JobLine) => `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningName[j.summary.running!.what]} is over`;
+const rungText = (j: JobLine) =>
+  `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningName[j.summary.running!.what]} is over`;
 
-export const Head = memo(function Head({ who, jobs, current, link }: { who: Who; jobs: JobLine[]; current?: string; link?: string }) {
+export const Head = memo(function Head({
+  who,
+  jobs,
+  current,
+  link,
+}: {
+  who: Who;
+  jobs: JobLine[];
+  current?: string;
+  link?: string;
+}) {
   const time = useNow();
   const kept = useKept(who);
   useAlarms(jobs, time, rungText);
@@ -64,41 +124,122 @@ export const Head = memo(function Head({ who, jobs, current, link }: { who: Who;
   const room = current === undefined ? 4 : 6;
   const most = jobs.findIndex((j) => j.id === current) >= room ? room - 1 : room;
   // a timer of a device that is not in sight counts down all the same
-  const hidden = jobs.filter((j, i) => i >= most && j.id !== current && j.summary.running).map((j) => j.summary.running!).sort((a, b) => a.until - b.until)[0];
+  const hidden = jobs
+    .filter((j, i) => i >= most && j.id !== current && j.summary.running)
+    .map((j) => j.summary.running!)
+    .sort((a, b) => a.until - b.until)[0];
   return (
     <header className="head">
-      <Link to="/" className="brand">snavek</Link>
+      <Link to="/" className="brand">
+        snavek
+      </Link>
       {current === undefined && (
         <nav className="nav" aria-label="Main">
-          <NavLink to="/" end>Bench</NavLink>
+          <NavLink to="/" end>
+            Bench
+          </NavLink>
           <NavLink to="/jobs">Jobs</NavLink>
           <NavLink to="/stock">Stock</NavLink>
           <NavLink to="/workshop">Workshop</NavLink>
         </nav>
       )}
       <nav className="strip" aria-label="Open devices">
-        {jobs.map((j, i) => (i < most || j.id === current ? <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} /> : null))}
-        {jobs.length > room && <Link to="/" className="dev" style={{ flex: '0 0 64px', minWidth: 64 }}><span className="top">{`+ ${jobs.length - room}`}</span><span className="sub">{hidden ? <span className="due">{hidden.until > time ? left((hidden.until - time) / 1000) : 'over'}</span> : 'more'}</span></Link>}
+        {jobs.map((j, i) =>
+          i < most || j.id === current ? (
+            <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} />
+          ) : null,
+        )}
+        {jobs.length > room && (
+          <Link to="/" className="dev" style={{ flex: '0 0 64px', minWidth: 64 }}>
+            <span className="top">{`+ ${jobs.length - room}`}</span>
+            <span className="sub">
+              {hidden ? (
+                <span className="due">
+                  {hidden.until > time ? left((hidden.until - time) / 1000) : 'over'}
+                </span>
+              ) : (
+                'more'
+              )}
+            </span>
+          </Link>
+        )}
       </nav>
       <div className="who">
-        <div>{kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}{who.bench} · {who.name}</div>
-        <Form method="post" action="/sign-out" onSubmit={() => { void import('../job/outbox').then((o) => o.wipeReplica()); void forgetPages(); }}>
-          <span className="strong" suppressHydrationWarning>{time ? soon(time, time) : ''}</span>{' '}
-          <button type="submit" style={{ background: 'none', border: 0, color: 'var(--head-muted)', textDecoration: 'underline', cursor: 'pointer', minHeight: 32 }}>Sign out</button>
+        <div>
+          {kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}
+          {who.bench} · {who.name}
+        </div>
+        <Form
+          method="post"
+          action="/sign-out"
+          onSubmit={() => {
+            void import('../job/outbox').then((o) => o.wipeReplica());
+            void forgetPages();
+          }}
+        >
+          <span className="strong" suppressHydrationWarning>
+            {time ? soon(time, time) : ''}
+          </span>{' '}
+          <button
+            type="submit"
+            style={{
+              background: 'none',
+              border: 0,
+              color: 'var(--head-muted)',
+              textDecoration: 'underline',
+              cursor: 'pointer',
+              minHeight: 32,
+            }}
+          >
+            Sign out
+          </button>
         </Form>
       </div>
-      {link && <span className="sr" role="status">{link}</span>}
+      {link && (
+        <span className="sr" role="status">
+          {link}
+        </span>
+      )}
     </header>
   );
 });
 
 /** The screens of one job. */
-export function JobTabs({ id, here, title, conditions = [] }: { id: string; conditions?: string[]; here: 'fault' | 'offer' | 'route' | 'work' | 'checks' | 'hand-over' | 'log'; title: string }) {
-  const tabs = [['fault', 'Fault'], ['offer', 'Offer'], ['route', 'Route'], ['work', 'Work'], ['checks', 'Checks'], ['hand-over', 'Hand over'], ['log', 'Log']] as const;
+export function JobTabs({
+  id,
+  here,
+  title,
+  conditions = [],
+}: {
+  id: string;
+  conditions?: string[];
+  here: 'fault' | 'offer' | 'route' | 'work' | 'checks' | 'hand-over' | 'log';
+  title: string;
+}) {
+  const tabs = [
+    ['fault', 'Fault'],
+    ['offer', 'Offer'],
+    ['route', 'Route'],
+    ['work', 'Work'],
+    ['checks', 'Checks'],
+    ['hand-over', 'Hand over'],
+    ['log', 'Log'],
+  ] as const;
   return (
     <nav className="tabs noprint" aria-label="This job">
-      {tabs.map(([to, name]) => <Link key={to} to={`/jobs/${id}/${to}`} aria-current={to === here ? 'page' : undefined}>{name}</Link>)}
-      <span className="title">{conditions.map((c) => <span key={c} className="chip bad small" style={{ padding: '1px 8px', marginRight: 8 }}>{c}</span>)}{title}</span>
+      {tabs.map(([to, name]) => (
+        <Link key={to} to={`/jobs/${id}/${to}`} aria-current={to === here ? 'page' : undefined}>
+          {name}
+        </Link>
+      ))}
+      <span className="title">
+        {conditions.map((c) => (
+          <span key={c} className="chip bad small" style={{ padding: '1px 8px', marginRight: 8 }}>
+            {c}
+          </span>
+        ))}
+        {title}
+      </span>
     </nav>
   );
 }

@@ -7,15 +7,30 @@ import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { Head, JobTabs } from './head';
 
-type Props = { who: Who; strip: JobLine[]; page: JobPage; index: IndexedModel; state: JobState; here: React.ComponentProps<typeof JobTabs>['here'] };
+type Props = {
+  who: Who;
+  strip: JobLine[];
+  page: JobPage;
+  index: IndexedModel;
+  state: JobState;
+  here: React.ComponentProps<typeof JobTabs>['here'];
+};
 
 /** A screen of one job that is read from the top down: its head, what has just been refused or said, and the rest. */
-export function JobScreen({ said, children, ...head }: Props & { said: string | undefined; children: ReactNode }) {
+export function JobScreen({
+  said,
+  children,
+  ...head
+}: Props & { said: string | undefined; children: ReactNode }) {
   return (
     <>
       <JobHead {...head} />
       <main className="page stack">
-        {said && <div className="note stop" role="alert">{said}</div>}
+        {said && (
+          <div className="note stop" role="alert">
+            {said}
+          </div>
+        )}
         {children}
       </main>
     </>
@@ -27,7 +42,12 @@ export function JobHead({ who, strip, page, index, state, here }: Props) {
   return (
     <>
       <Head who={who} jobs={strip} current={page.id} />
-      <JobTabs id={page.id} here={here} title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} conditions={flag(state, 'ending') ? [] : conditionsOf(state)} />
+      <JobTabs
+        id={page.id}
+        here={here}
+        title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
+        conditions={flag(state, 'ending') ? [] : conditionsOf(state)}
+      />
     </>
   );
 }

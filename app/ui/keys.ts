@@ -6,13 +6,28 @@ export const burstGapMs = 35;
 /** The same after a digit: callipers over a radio link take longer between two, and changing device has a tenth of a second. */
 const numberGapMs = 100;
 const gapAfter = (key: string) => (/[\d.,]/.test(key) ? numberGapMs : burstGapMs);
-export type KeyMap = Partial<Record<'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape' | 'all' | 'note' | 'turn' | 'say', () => void>> & { device?: (n: number) => void; typed?: (text: string) => void };
+export type KeyMap = Partial<
+  Record<
+    'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape' | 'all' | 'note' | 'turn' | 'say',
+    () => void
+  >
+> & { device?: (n: number) => void; typed?: (text: string) => void };
 
 /** Shortcuts of one character. */
-const letters: Record<string, 'trouble' | 'keys' | 'search' | 'all' | 'note' | 'turn' | 'say'> = { t: 'trouble', '?': 'keys', '/': 'search', a: 'all', n: 'note', v: 'turn', s: 'say' };
+const letters: Record<string, 'trouble' | 'keys' | 'search' | 'all' | 'note' | 'turn' | 'say'> = {
+  t: 'trouble',
+  '?': 'keys',
+  '/': 'search',
+  a: 'all',
+  n: 'note',
+  v: 'turn',
+  s: 'say',
+};
 
-const isTyping = (el: Element | null) => el instanceof HTMLElement && (el.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(el.tagName));
-const actsOn = (el: Element | null, key: string) => el instanceof HTMLElement && (key === ' ' || key === 'Enter') && /^(BUTTON|A|SUMMARY)$/.test(el.tagName);
+const isTyping = (el: Element | null) =>
+  el instanceof HTMLElement && (el.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(el.tagName));
+const actsOn = (el: Element | null, key: string) =>
+  el instanceof HTMLElement && (key === ' ' || key === 'Enter') && /^(BUTTON|A|SUMMARY)$/.test(el.tagName);
 
 /**
  * The bench's keys: Space, Page Down or Enter does the next thing, Backspace undoes, 1-9 change device.
@@ -22,7 +37,9 @@ const actsOn = (el: Element | null, key: string) => el instanceof HTMLElement &&
 export function useKeys(map: KeyMap, on = true): void {
   const current = useRef(map);
   // before the paint: a key that answers what is seen must find its listener
-  useLayoutEffect(() => { current.current = map; });
+  useLayoutEffect(() => {
+    current.current = map;
+  });
   useLayoutEffect(() => {
     if (!on) return;
     let burst = '';
@@ -47,7 +64,13 @@ export function useKeys(map: KeyMap, on = true): void {
         last = now;
         gap = gapAfter(e.key);
         // a lone character is a shortcut only when nothing follows it as fast as an instrument types
-        if (burst.length === 1) { const key = e.key; single = setTimeout(() => { if (burst === key) shortcut(key); burst = ''; }, gap + 15); }
+        if (burst.length === 1) {
+          const key = e.key;
+          single = setTimeout(() => {
+            if (burst === key) shortcut(key);
+            burst = '';
+          }, gap + 15);
+        }
         if (e.key === '/' || e.key === '?') e.preventDefault();
         return;
       }
@@ -60,11 +83,18 @@ export function useKeys(map: KeyMap, on = true): void {
       burst = '';
       if (actsOn(document.activeElement, e.key)) return;
       const m = current.current;
-      if (e.key === ' ' || e.key === 'PageDown' || e.key === 'Enter') { e.preventDefault(); if (!e.repeat) m.next?.(); }
-      else if (e.key === 'Backspace') { e.preventDefault(); if (!e.repeat) m.undo?.(); }
-      else if (e.key === 'Escape') m.escape?.();
+      if (e.key === ' ' || e.key === 'PageDown' || e.key === 'Enter') {
+        e.preventDefault();
+        if (!e.repeat) m.next?.();
+      } else if (e.key === 'Backspace') {
+        e.preventDefault();
+        if (!e.repeat) m.undo?.();
+      } else if (e.key === 'Escape') m.escape?.();
     };
     window.addEventListener('keydown', down);
-    return () => { window.removeEventListener('keydown', down); clearTimeout(single); };
+    return () => {
+      window.removeEventListener('keydown', down);
+      clearTimeout(single);
+    };
   }, [on]);
 }

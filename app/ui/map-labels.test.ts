@@ -14,13 +14,26 @@ test('of two side by side the second name goes above, a third stays clear of bot
   expect(at.get('c')).toBeGreaterThan(0);
 });
 test('names do not lie on each other while there is room, and the same plugs are named alike in any order', () => {
-  fc.assert(fc.property(fc.array(fc.record({ x: fc.integer({ min: 10, max: 60 }), y: fc.integer({ min: 1, max: 6 }) }), { maxLength: 5 }), (spots) => {
-    // rows far enough apart: then two names can only meet in their own row
-    const plugs = spots.map((s, k) => plug(`p${k}`, s.x, s.y * 24, 'cell'));
-    const at = plugLabels(plugs, 3);
-    expect([...plugLabels([...plugs].reverse(), 3)].sort()).toEqual([...at].sort());
-    const boxes = plugs.map((p) => ({ x0: p.x - 3.24, x1: p.x + 3.24, y: p.y + at.get(p.id)! }));
-    const crowded = new Set(plugs.map((p) => p.y)).size < plugs.length - 1;
-    if (!crowded) boxes.forEach((a, i) => boxes.slice(i + 1).forEach((b) => expect(a.x0 < b.x1 && b.x0 < a.x1 && Math.abs(a.y - b.y) < 2.85).toBe(false)));
-  }), { seed: 11 });
+  fc.assert(
+    fc.property(
+      fc.array(fc.record({ x: fc.integer({ min: 10, max: 60 }), y: fc.integer({ min: 1, max: 6 }) }), {
+        maxLength: 5,
+      }),
+      (spots) => {
+        // rows far enough apart: then two names can only meet in their own row
+        const plugs = spots.map((s, k) => plug(`p${k}`, s.x, s.y * 24, 'cell'));
+        const at = plugLabels(plugs, 3);
+        expect([...plugLabels([...plugs].reverse(), 3)].sort()).toEqual([...at].sort());
+        const boxes = plugs.map((p) => ({ x0: p.x - 3.24, x1: p.x + 3.24, y: p.y + at.get(p.id)! }));
+        const crowded = new Set(plugs.map((p) => p.y)).size < plugs.length - 1;
+        if (!crowded)
+          boxes.forEach((a, i) =>
+            boxes
+              .slice(i + 1)
+              .forEach((b) => expect(a.x0 < b.x1 && b.x0 < a.x1 && Math.abs(a.y - b.y) < 2.85).toBe(false)),
+          );
+      },
+    ),
+    { seed: 11 },
+  );
 });

@@ -7,49 +7,152 @@ import { type MatCell, matPage } from '../../core/screws/mat-layout';
 import { LengthBar, ScrewHead } from './recess';
 
 /** What lies in the place of a hole, and whether nobody knows where its screw is. */
-export function lying(state: JobState, fastener: string): { piece: string | undefined; adrift: boolean; mixed: boolean } {
+export function lying(
+  state: JobState,
+  fastener: string,
+): { piece: string | undefined; adrift: boolean; mixed: boolean } {
   const piece = piecesAt(state, `mat/${fastener}`).find((p) => state.place[p] === `mat/${fastener}`);
   const empty = !piece && pieceInHole(state, fastener) === undefined;
   const own = empty ? Object.keys(state.place).filter((p) => p.startsWith(`${fastener}#`)) : [];
-  return { piece, adrift: empty && own.some((p) => state.place[p] === 'adrift'), mixed: empty && own.some((p) => state.place[p] === 'mixed') };
+  return {
+    piece,
+    adrift: empty && own.some((p) => state.place[p] === 'adrift'),
+    mixed: empty && own.some((p) => state.place[p] === 'mixed'),
+  };
 }
 
 /** A cell of the mat with its screw, or the place for it. Drawn anew only when something about this one screw has changed. */
-const MatPlace = memo(function MatPlace({ screw: { id, drive, lengthMm: own }, x, y, lies, lengthMm, now, bold, large }: { screw: Fastener; x: number; y: number; lies: 'here' | 'adrift' | 'mixed' | 'in its hole'; lengthMm: number; now: boolean; bold: boolean; large: boolean | undefined }) {
+const MatPlace = memo(function MatPlace({
+  screw: { id, drive, lengthMm: own },
+  x,
+  y,
+  lies,
+  lengthMm,
+  now,
+  bold,
+  large,
+}: {
+  screw: Fastener;
+  x: number;
+  y: number;
+  lies: 'here' | 'adrift' | 'mixed' | 'in its hole';
+  lengthMm: number;
+  now: boolean;
+  bold: boolean;
+  large: boolean | undefined;
+}) {
   const odd = lies === 'adrift' || lies === 'mixed';
   return (
     <g data-mat={id}>
       <title>{`${id}, ${own} mm, ${lies === 'here' ? 'on the mat' : lies === 'mixed' ? 'mixed up' : lies}`}</title>
-      {lies === 'here' ? <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} /> : <circle cx={x} cy={y - 1.5} r={2.5} fill="none" stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'} strokeOpacity={odd ? 1 : 0.6} strokeWidth={0.4} strokeDasharray="1 0.8" />}
-      {odd && <text x={x} y={y - 1.3} fontSize={3.8} textAnchor="middle" dominantBaseline="central" style={{ fill: 'var(--saffron-light)' }}>?</text>}
-      {now && <circle cx={x} cy={y - 1.5} r={3.5} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />}
-      <text x={x} y={y + 5} fontSize={large ? 4.4 : 3.7} textAnchor="middle" style={{ fill: 'var(--mat-ink)', fontWeight: bold ? 700 : 400 }}>{large ? id : `${id} ${lengthMm}`}</text>
+      {lies === 'here' ? (
+        <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} />
+      ) : (
+        <circle
+          cx={x}
+          cy={y - 1.5}
+          r={2.5}
+          fill="none"
+          stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'}
+          strokeOpacity={odd ? 1 : 0.6}
+          strokeWidth={0.4}
+          strokeDasharray="1 0.8"
+        />
+      )}
+      {odd && (
+        <text
+          x={x}
+          y={y - 1.3}
+          fontSize={3.8}
+          textAnchor="middle"
+          dominantBaseline="central"
+          style={{ fill: 'var(--saffron-light)' }}
+        >
+          ?
+        </text>
+      )}
+      {now && (
+        <circle cx={x} cy={y - 1.5} r={3.5} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />
+      )}
+      <text
+        x={x}
+        y={y + 5}
+        fontSize={large ? 4.4 : 3.7}
+        textAnchor="middle"
+        style={{ fill: 'var(--mat-ink)', fontWeight: bold ? 700 : 400 }}
+      >
+        {large ? id : `${id} ${lengthMm}`}
+      </text>
     </g>
   );
 });
 
-interface Props { index: IndexedModel; state: JobState; cells: readonly MatCell[]; now: string | undefined; lit: readonly string[]; large?: boolean }
+interface Props {
+  index: IndexedModel;
+  state: JobState;
+  cells: readonly MatCell[];
+  now: string | undefined;
+  lit: readonly string[];
+  large?: boolean;
+}
 /**
  * One page of the mat, at its own scale: the device's pattern with a cell for each screw. What the route does not touch is
  * only a dot, so that the pattern stays readable.
  */
-export const Mat = memo(function Mat({ index, state, cells, now, lit, used, large }: Props & { used: ReadonlySet<string> }) {
+export const Mat = memo(function Mat({
+  index,
+  state,
+  cells,
+  now,
+  lit,
+  used,
+  large,
+}: Props & { used: ReadonlySet<string> }) {
   const { widthMm, heightMm } = matPage;
   return (
-    <svg viewBox={`0 0 ${widthMm} ${heightMm}`} style={{ flex: 'none' }} role="img" aria-label="Mat: where the screws lie">
+    <svg
+      viewBox={`0 0 ${widthMm} ${heightMm}`}
+      style={{ flex: 'none' }}
+      role="img"
+      aria-label="Mat: where the screws lie"
+    >
       <rect width={widthMm} height={heightMm} rx={4} fill="var(--mat)" />
       {cells.map(({ id, x, y }) => {
         const { piece, adrift, mixed } = lying(state, id);
-        if (!used.has(id) && !piece && !adrift && !mixed) return <circle key={id} cx={x} cy={y - 1.5} r={0.8} fill="var(--mat-line)"><title>{`${id}, not on this route`}</title></circle>;
+        if (!used.has(id) && !piece && !adrift && !mixed)
+          return (
+            <circle key={id} cx={x} cy={y - 1.5} r={0.8} fill="var(--mat-line)">
+              <title>{`${id}, not on this route`}</title>
+            </circle>
+          );
         const screw = index.fasteners.get(id)!;
-        return <MatPlace key={id} screw={screw} x={x} y={y} lies={piece ? 'here' : adrift ? 'adrift' : mixed ? 'mixed' : 'in its hole'} lengthMm={piece ? screwSpec(state, index, piece)!.lengthMm : screw.lengthMm} now={id === now} bold={lit.includes(id)} large={large} />;
+        return (
+          <MatPlace
+            key={id}
+            screw={screw}
+            x={x}
+            y={y}
+            lies={piece ? 'here' : adrift ? 'adrift' : mixed ? 'mixed' : 'in its hole'}
+            lengthMm={piece ? screwSpec(state, index, piece)!.lengthMm : screw.lengthMm}
+            now={id === now}
+            bold={lit.includes(id)}
+            large={large}
+          />
+        );
       })}
     </svg>
   );
 });
 
 /** The other school: a tray for each go, in the order of the work. What is open now stands first. */
-export const Trays = memo(function Trays({ index, state, trays, now }: Pick<Props, 'index' | 'state' | 'now'> & { trays: readonly { name: string; screws: readonly string[] }[] }) {
+export const Trays = memo(function Trays({
+  index,
+  state,
+  trays,
+  now,
+}: Pick<Props, 'index' | 'state' | 'now'> & {
+  trays: readonly { name: string; screws: readonly string[] }[];
+}) {
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
   return (
     <ol className="list" aria-label="Trays: where the screws lie">
@@ -58,8 +161,25 @@ export const Trays = memo(function Trays({ index, state, trays, now }: Pick<Prop
         const lit = now !== undefined && t.screws.includes(now);
         return (
           <li key={t.screws.join(' ')} style={lit ? { background: 'var(--saffron-soft)' } : {}}>
-            <div className="spread small"><span className="strong">{`${i + 1} · ${t.name}`}</span><span>{`${here} / ${t.screws.length}`}</span></div>
-            {here > 0 && t.screws.map((s) => { const { piece } = lying(state, s); const f = index.fasteners.get(s)!; return piece ? <span key={s} className="row small" style={{ gap: 6 }}><LengthBar lengthMm={screwSpec(state, index, piece)!.lengthMm} longestMm={longest} {...(s === now ? { tone: 'now' as const } : {})} />{`${s} ${screwSpec(state, index, piece)!.lengthMm} ${f.drive}`}</span> : null; })}
+            <div className="spread small">
+              <span className="strong">{`${i + 1} · ${t.name}`}</span>
+              <span>{`${here} / ${t.screws.length}`}</span>
+            </div>
+            {here > 0 &&
+              t.screws.map((s) => {
+                const { piece } = lying(state, s);
+                const f = index.fasteners.get(s)!;
+                return piece ? (
+                  <span key={s} className="row small" style={{ gap: 6 }}>
+                    <LengthBar
+                      lengthMm={screwSpec(state, index, piece)!.lengthMm}
+                      longestMm={longest}
+                      {...(s === now ? { tone: 'now' as const } : {})}
+                    />
+                    {`${s} ${screwSpec(state, index, piece)!.lengthMm} ${f.drive}`}
+                  </span>
+                ) : null;
+              })}
           </li>
         );
       })}

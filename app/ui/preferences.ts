@@ -22,13 +22,21 @@ let known: Preferences | undefined;
 const watchers = new Set<() => void>();
 function read(): Preferences {
   if (known) return known;
-  try { known = schema.parse(JSON.parse(localStorage.getItem(key) ?? '{}')); } catch { known = usual; }
+  try {
+    known = schema.parse(JSON.parse(localStorage.getItem(key) ?? '{}'));
+  } catch {
+    known = usual;
+  }
   return known;
 }
 export const preferences = (): Preferences => (typeof localStorage === 'undefined' ? usual : read());
 export function setPreferences(change: Partial<Preferences>): void {
   known = { ...read(), ...change };
-  try { localStorage.setItem(key, JSON.stringify(known)); } catch { /* private window: they hold until it is closed */ }
+  try {
+    localStorage.setItem(key, JSON.stringify(known));
+  } catch {
+    /* private window: they hold until it is closed */
+  }
   show(known);
   for (const w of watchers) w();
 }
@@ -37,10 +45,18 @@ function show(p: Preferences): void {
   document.documentElement.dataset.text = p.text;
 }
 const watch = (w: () => void) => {
-  const other = (e: StorageEvent) => { if (e.key !== key) return; known = undefined; show(read()); w(); };
+  const other = (e: StorageEvent) => {
+    if (e.key !== key) return;
+    known = undefined;
+    show(read());
+    w();
+  };
   watchers.add(w);
   window.addEventListener('storage', other);
-  return () => { watchers.delete(w); window.removeEventListener('storage', other); };
+  return () => {
+    watchers.delete(w);
+    window.removeEventListener('storage', other);
+  };
 };
 export const usePreferences = (): Preferences => useSyncExternalStore(watch, read, () => usual);
 

@@ -11,8 +11,13 @@ export function useStock<Said>(page: { strip: JobLine[]; now: number }) {
   const strip = useStrip(page.strip);
   const search = useRef<HTMLInputElement>(null);
   const fetcher = useFetcher<Said>();
-  const ask = (body: Record<string, unknown>) => { void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' }); };
-  useEffect(() => { setServerTime(page.now); startChannel(); }, [page.now]);
+  const ask = (body: Record<string, unknown>) => {
+    void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' });
+  };
+  useEffect(() => {
+    setServerTime(page.now);
+    startChannel();
+  }, [page.now]);
   usePageKeys(strip, { search: () => search.current?.focus() });
   return { strip, search, ask, said: fetcher.data, busy: fetcher.state !== 'idle' };
 }

@@ -6,76 +6,214 @@ import type { IndexedModel } from '../../core/model/index-model';
 import { list, pieceName, thingName } from './things';
 
 type Said = { what: string; instead: string };
-const names = (index: IndexedModel, ids: readonly string[]) => list(ids.map((id) => (id.includes('#') ? pieceName(index, id.split('/')[0]!) : thingName(index, id))));
+const names = (index: IndexedModel, ids: readonly string[]) =>
+  list(ids.map((id) => (id.includes('#') ? pieceName(index, id.split('/')[0]!) : thingName(index, id))));
 
 /** One interlock in plain words: what would happen, and what to do instead. */
-export function findingText(index: IndexedModel, f: Pick<Finding, 'rule' | 'ids'> & { seconds?: number }): Said {
+export function findingText(
+  index: IndexedModel,
+  f: Pick<Finding, 'rule' | 'ids'> & { seconds?: number },
+): Said {
   const n = names(index, f.ids);
   const wait = f.seconds ? ` ${f.seconds} s to go.` : '';
   const texts: Record<Finding['rule'], Said> = {
-    'cell first off': { what: 'The cell is still on: a connector that moves now can blow a rail.', instead: 'Unplug the cell first.' },
-    'cell last on': { what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`, instead: 'Plug those in first; the cell goes on last.' },
-    'still held': { what: `Still held by ${n}: lifting now bends or tears it.`, instead: 'Free those first.' },
-    'torn and still stuck': { what: `${n[0]?.toUpperCase() ?? ''}${n.slice(1)} tore: what is left of it holds, and pulling bends the cell.`, instead: 'Under Trouble, “It tore”: alcohol along the edge, 30 to 60 s, then a wide flat tool.' },
-    'no heat on this cell': { what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`, instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.' },
-    'no press on this cell': { what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`, instead: 'Seal it by hand, with little force.' },
-    'identity data unread': { what: `The data of the ${n} have not been read: once it is gone they are lost.`, instead: 'Read and save them first, or record that the notice is accepted.' },
-    'solvent still wet': { what: 'Alcohol has not flashed off: heat would light it.', instead: `Ventilate and wait.${wait}` },
-    'still hot': { what: 'The device is on heat or has just left it: alcohol would catch fire.', instead: `Heat source off, let it cool.${wait}` },
-    'rim not clean': { what: 'The rim is not recorded as clean: the seal fails where glue is left.', instead: 'Clean it, then lay the seal.' },
-    'mid check open': { what: `The check before closing is open: ${n}.`, instead: 'Answer it now; it is the last moment at which a mistake is cheap.' },
+    'cell first off': {
+      what: 'The cell is still on: a connector that moves now can blow a rail.',
+      instead: 'Unplug the cell first.',
+    },
+    'cell last on': {
+      what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`,
+      instead: 'Plug those in first; the cell goes on last.',
+    },
+    'still held': {
+      what: `Still held by ${n}: lifting now bends or tears it.`,
+      instead: 'Free those first.',
+    },
+    'torn and still stuck': {
+      what: `${n[0]?.toUpperCase() ?? ''}${n.slice(1)} tore: what is left of it holds, and pulling bends the cell.`,
+      instead: 'Under Trouble, “It tore”: alcohol along the edge, 30 to 60 s, then a wide flat tool.',
+    },
+    'no heat on this cell': {
+      what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`,
+      instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.',
+    },
+    'no press on this cell': {
+      what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`,
+      instead: 'Seal it by hand, with little force.',
+    },
+    'identity data unread': {
+      what: `The data of the ${n} have not been read: once it is gone they are lost.`,
+      instead: 'Read and save them first, or record that the notice is accepted.',
+    },
+    'solvent still wet': {
+      what: 'Alcohol has not flashed off: heat would light it.',
+      instead: `Ventilate and wait.${wait}`,
+    },
+    'still hot': {
+      what: 'The device is on heat or has just left it: alcohol would catch fire.',
+      instead: `Heat source off, let it cool.${wait}`,
+    },
+    'rim not clean': {
+      what: 'The rim is not recorded as clean: the seal fails where glue is left.',
+      instead: 'Clean it, then lay the seal.',
+    },
+    'mid check open': {
+      what: `The check before closing is open: ${n}.`,
+      instead: 'Answer it now; it is the last moment at which a mistake is cheap.',
+    },
     'round open': { what: `Not answered yet: ${n}.`, instead: 'Test these, or say that it was so before.' },
-    'seal missing': { what: f.ids.includes('liner') ? 'The last liner of the seal is still on.' : 'No new seal is on.', instead: f.ids.includes('liner') ? 'Take the liner off.' : 'Lay the seal, or record that it is closed without one.' },
+    'seal missing': {
+      what: f.ids.includes('liner') ? 'The last liner of the seal is still on.' : 'No new seal is on.',
+      instead: f.ids.includes('liner')
+        ? 'Take the liner off.'
+        : 'Lay the seal, or record that it is closed without one.',
+    },
     'not all inside': { what: `Not inside yet: ${n}.`, instead: 'Put them in before closing.' },
-    'piece adrift': { what: `Adrift: ${n}. A loose screw inside cracks the panel from below.`, instead: 'Find it: look at magnets and sticky edges. Another screw in its hole does not account for it.' },
-    'stray inside': { what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`, instead: 'Take it out and say so.' },
+    'piece adrift': {
+      what: `Adrift: ${n}. A loose screw inside cracks the panel from below.`,
+      instead:
+        'Find it: look at magnets and sticky edges. Another screw in its hole does not account for it.',
+    },
+    'stray inside': {
+      what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`,
+      instead: 'Take it out and say so.',
+    },
     'film still on': { what: 'A film or masking tape is still on.', instead: 'Peel it off first.' },
     'connector open': { what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' },
-    'screw of another hole': { what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`, instead: 'Take the hole’s own screw.' },
-    'screw too long': { what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`, instead: 'Take one from the spares box that is not longer than is safe.' },
-    'substitute does not fit': { what: `This screw does not fit ${f.ids[0] ?? 'that hole'}: other thread, too long or too short, or its head is too wide.`, instead: 'Choose one of those that fit.' },
-    'forgotten on the old one': { what: `Still on the old part and due on the new one: ${n}.`, instead: 'Move it over, or say on the list what becomes of it.' },
-    'trouble open': { what: `Trouble that is not settled: ${list(f.ids)}.`, instead: 'Settle it under Trouble, with what was done.' },
-    'two accounts': { what: 'Two benches say different things of the same thing.', instead: 'Look, and say how it really is.' },
-    'tested without the cell': { what: 'The cell is off: nothing can be tested.', instead: 'Plug the cell in last, then test.' },
-    'place already taken': { what: `There is already a piece there: ${n}.`, instead: 'Say where that one is.' },
-    'piece is elsewhere': { what: `By the record, ${n} is somewhere else.`, instead: 'Check which one it is.' },
-    'device not closed': { what: 'The device is not closed yet.', instead: 'Close it, then the outside screws.' },
+    'screw of another hole': {
+      what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`,
+      instead: 'Take the hole’s own screw.',
+    },
+    'screw too long': {
+      what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,
+      instead: 'Take one from the spares box that is not longer than is safe.',
+    },
+    'substitute does not fit': {
+      what: `This screw does not fit ${f.ids[0] ?? 'that hole'}: other thread, too long or too short, or its head is too wide.`,
+      instead: 'Choose one of those that fit.',
+    },
+    'forgotten on the old one': {
+      what: `Still on the old part and due on the new one: ${n}.`,
+      instead: 'Move it over, or say on the list what becomes of it.',
+    },
+    'trouble open': {
+      what: `Trouble that is not settled: ${list(f.ids)}.`,
+      instead: 'Settle it under Trouble, with what was done.',
+    },
+    'two accounts': {
+      what: 'Two benches say different things of the same thing.',
+      instead: 'Look, and say how it really is.',
+    },
+    'tested without the cell': {
+      what: 'The cell is off: nothing can be tested.',
+      instead: 'Plug the cell in last, then test.',
+    },
+    'place already taken': {
+      what: `There is already a piece there: ${n}.`,
+      instead: 'Say where that one is.',
+    },
+    'piece is elsewhere': {
+      what: `By the record, ${n} is somewhere else.`,
+      instead: 'Check which one it is.',
+    },
+    'device not closed': {
+      what: 'The device is not closed yet.',
+      instead: 'Close it, then the outside screws.',
+    },
     'question open': { what: 'A question about what happened is not answered.', instead: 'Answer it first.' },
-    'only a lead clears': { what: `Only an owner or lead clears “${list(f.ids)}”.`, instead: 'Ask one of them to look at the cell.' },
-    'before check open': { what: `No answer from before the work: ${n}.`, instead: 'Answer each one, if need be with “could not be tested”.' },
+    'only a lead clears': {
+      what: `Only an owner or lead clears “${list(f.ids)}”.`,
+      instead: 'Ask one of them to look at the cell.',
+    },
+    'before check open': {
+      what: `No answer from before the work: ${n}.`,
+      instead: 'Answer each one, if need be with “could not be tested”.',
+    },
     'device open': { what: 'The device is still open.', instead: 'Close it first.' },
-    'ledger does not balance': { what: `Not accounted for: ${n}.`, instead: 'Put each in its place or say where it is.' },
+    'ledger does not balance': {
+      what: `Not accounted for: ${n}.`,
+      instead: 'Put each in its place or say where it is.',
+    },
     'after check open': { what: `The check after closing is open: ${n}.`, instead: 'Answer it on Checks.' },
-    'consent open': { what: `The owner has not agreed yet: ${list(f.ids.map((c) => consentName(index, c)))}.`, instead: 'Tell them at the counter and record it on Offer.' },
-    'harmless first': { what: `Not tried yet, though it opens nothing and could explain it: ${list(f.ids.map(testName))}.`, instead: 'Do it, decline it with a reason, or state what the fault is.' },
-    'no charging this cell': { what: `The device is marked ${list(f.ids)}: it must not be charged.`, instead: 'Leave the charger off; look at the cell first.' },
-    'data would be erased': { what: 'This erases everything on the phone.', instead: 'Ask for the backup, and take the owner’s consent on Offer first.' },
-    'part locked': { what: `${list(f.ids)}: still locked to a former owner’s account.`, instead: 'Ask its supplier for proof of release; until then it is not used.' },
-    'part of another slot': { what: `Nothing is to be replaced there: ${n}.`, instead: 'Add the task first.' },
-    'identity data open': { what: `Identity data not settled: ${n}.`, instead: 'Write and verify it, or record that it is declined.' },
-    'enrolment left': { what: `Made for testing and still on the phone: ${list(f.ids)}.`, instead: 'Remove it before the owner gets the phone.' },
+    'consent open': {
+      what: `The owner has not agreed yet: ${list(f.ids.map((c) => consentName(index, c)))}.`,
+      instead: 'Tell them at the counter and record it on Offer.',
+    },
+    'harmless first': {
+      what: `Not tried yet, though it opens nothing and could explain it: ${list(f.ids.map(testName))}.`,
+      instead: 'Do it, decline it with a reason, or state what the fault is.',
+    },
+    'no charging this cell': {
+      what: `The device is marked ${list(f.ids)}: it must not be charged.`,
+      instead: 'Leave the charger off; look at the cell first.',
+    },
+    'data would be erased': {
+      what: 'This erases everything on the phone.',
+      instead: 'Ask for the backup, and take the owner’s consent on Offer first.',
+    },
+    'part locked': {
+      what: `${list(f.ids)}: still locked to a former owner’s account.`,
+      instead: 'Ask its supplier for proof of release; until then it is not used.',
+    },
+    'part of another slot': {
+      what: `Nothing is to be replaced there: ${n}.`,
+      instead: 'Add the task first.',
+    },
+    'identity data open': {
+      what: `Identity data not settled: ${n}.`,
+      instead: 'Write and verify it, or record that it is declined.',
+    },
+    'enrolment left': {
+      what: `Made for testing and still on the phone: ${list(f.ids)}.`,
+      instead: 'Remove it before the owner gets the phone.',
+    },
   };
   return texts[f.rule];
 }
 
 /** What became of a refused command, in one sentence. */
-export function refusalText(index: IndexedModel, r: Refusal | { code: 'no such job' } | { code: 'another person' } | { code: 'no such part' } | { code: 'part taken' } | { code: 'not understood' }): string {
+export function refusalText(
+  index: IndexedModel,
+  r:
+    | Refusal
+    | { code: 'no such job' }
+    | { code: 'another person' }
+    | { code: 'no such part' }
+    | { code: 'part taken' }
+    | { code: 'not understood' },
+): string {
   switch (r.code) {
-    case 'interlock': { const t = findingText(index, r.findings[0]!); return `${t.what} ${t.instead}`; }
-    case 'closed': return 'The job is closed: only notes and corrections can be added.';
-    case 'reason missing': return 'Give the reason: it stays in the record.';
-    case 'second person needed': return 'A trainee’s override is confirmed by a second person with their own password.';
-    case 'not the latest': return 'Something else has happened since. Take back the latest first.';
-    case 'somebody else’s': return 'The latest entry is somebody else’s: put it right with a correction.';
-    case 'cannot be taken back': return `That cannot be taken back: ${r.why}.`;
-    case 'needs the server': return 'This needs the server.';
-    case 'unknown thing': return `This model has no ${r.id}.`;
-    case 'not opened': return 'This job has not been opened.';
-    case 'no such job': return 'This workshop has no such job.';
-    case 'no such part': return 'This part is no longer in the stock.';
-    case 'part taken': return 'This part has just been chosen for another job. Choose another one.';
-    case 'not understood': return 'The server does not understand this entry: it was made by another version of the app. It is kept here; load the page again.';
-    case 'another person': return 'That was kept by another person and is sent when they sign in.';
+    case 'interlock': {
+      const t = findingText(index, r.findings[0]!);
+      return `${t.what} ${t.instead}`;
+    }
+    case 'closed':
+      return 'The job is closed: only notes and corrections can be added.';
+    case 'reason missing':
+      return 'Give the reason: it stays in the record.';
+    case 'second person needed':
+      return 'A trainee’s override is confirmed by a second person with their own password.';
+    case 'not the latest':
+      return 'Something else has happened since. Take back the latest first.';
+    case 'somebody else’s':
+      return 'The latest entry is somebody else’s: put it right with a correction.';
+    case 'cannot be taken back':
+      return `That cannot be taken back: ${r.why}.`;
+    case 'needs the server':
+      return 'This needs the server.';
+    case 'unknown thing':
+      return `This model has no ${r.id}.`;
+    case 'not opened':
+      return 'This job has not been opened.';
+    case 'no such job':
+      return 'This workshop has no such job.';
+    case 'no such part':
+      return 'This part is no longer in the stock.';
+    case 'part taken':
+      return 'This part has just been chosen for another job. Choose another one.';
+    case 'not understood':
+      return 'The server does not understand this entry: it was made by another version of the app. It is kept here; load the page again.';
+    case 'another person':
+      return 'That was kept by another person and is sent when they sign in.';
   }
 }

@@ -4,7 +4,13 @@ import type { Caution, Step } from '../../core/route/types';
 import type { Act, Task } from '../../core/job/events';
 import { list, plural, stationName, thingName } from './things';
 
-export const taskName: Record<Task['action'], string> = { replace: 'replace', move: 'take out and refit', inspect: 'look at', rework: 'rework', reach: 'reach' };
+export const taskName: Record<Task['action'], string> = {
+  replace: 'replace',
+  move: 'take out and refit',
+  inspect: 'look at',
+  rework: 'rework',
+  reach: 'reach',
+};
 
 /** One sentence in big type: what to do now. */
 export function stepTitle(index: IndexedModel, step: Step): string {
@@ -13,97 +19,222 @@ export function stepTitle(index: IndexedModel, step: Step): string {
   const about = step.about ? name(step.about) : '';
   const outside = step.about !== undefined && index.coverSlots.includes(step.about);
   switch (step.action) {
-    case 'unscrew': return outside ? `Take out ${plural(n, 'outside screw')}` : `Take out ${plural(n, screwWord(index, step))} from the ${about}`;
-    case 'fasten': return outside ? `Put in ${plural(n, 'outside screw')}` : `Put ${plural(n, screwWord(index, step))} into the ${about}`;
-    case 'disconnect': return step.targets[0] === index.cellConnector ? 'Unplug the cell' : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
-    case 'connect': return step.targets[0] === index.cellConnector ? 'Plug the cell in' : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
-    case 'unhook': return `Unhook the ${about}`;
-    case 'heat': return `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`;
-    case 'solvent': return `Wet the ${list(step.targets.map(name))} with alcohol`;
+    case 'unscrew':
+      return outside
+        ? `Take out ${plural(n, 'outside screw')}`
+        : `Take out ${plural(n, screwWord(index, step))} from the ${about}`;
+    case 'fasten':
+      return outside
+        ? `Put in ${plural(n, 'outside screw')}`
+        : `Put ${plural(n, screwWord(index, step))} into the ${about}`;
+    case 'disconnect':
+      return step.targets[0] === index.cellConnector
+        ? 'Unplug the cell'
+        : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
+    case 'connect':
+      return step.targets[0] === index.cellConnector
+        ? 'Plug the cell in'
+        : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
+    case 'unhook':
+      return `Unhook the ${about}`;
+    case 'heat':
+      return `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`;
+    case 'solvent':
+      return `Wet the ${list(step.targets.map(name))} with alcohol`;
     case 'release': {
       const kind = index.bonds.get(step.targets[0]!)?.kind;
       if (kind === 'perimeter-seal') return 'Cut the seal all round';
       if (kind === 'stretch-strip') return `Pull ${plural(n, 'strip')} from under the ${about}`;
       return `Free the ${list(step.targets.map(name))}`;
     }
-    case 'move': return step.pose === 'shifted' ? `Shift the ${about}${shiftText(index, step)}` : step.pose === 'folded' ? `Swing the ${about} open to the ${wayOf(index, step)?.towards ?? 'side'}` : `Lift the ${about} out`;
-    case 'set aside': return `Put the old ${about} aside`;
-    case 'film off': return `Peel ${plural(n, 'film')} off the new ${about}`;
-    case 'renew': return index.bonds.get(step.targets[0]!)?.kind === 'stretch-strip' ? `Lay ${plural(n, 'new strip')} for the ${about}` : `Renew the ${list(step.targets.map(name))}`;
-    case 'fit': return step.piece ? `Fit the new ${about}` : step.pose === 'folded' ? `Set the ${about} on its hinge side` : `Put the ${about} back`;
-    case 'clean rim': return 'Clean the rim';
-    case 'apply seal': return 'Lay the new seal';
-    case 'liner off': return 'Take off the last liner';
-    case 'close': return `Close the ${about}`;
-    case 'read data': return `Read and save the data of the old ${about}`;
-    case 'write data': return `Write the data to the new ${about} and compare`;
-    case 'leave data': return `Record that the notice of the ${about} is accepted`;
-    case 'switch off': return 'Switch it off';
-    case 'look': return 'Look at picture and touch before it is off';
-    case 'prepare': return step.about ? `Cover the broken glass of the ${about}` : 'Tape over the missing glass of the back';
-    case 'gap': return 'Make one small gap';
-    case 'test part': return `Try the new ${about} on its plugs`;
-    case 'compare': return `Lay old and new ${about} side by side`;
-    case 'inspect': return `Look at the ${about}`;
-    case 'work': return `The ${about} is in reach`;
-    case 'rework': return `Rework the ${about} under the microscope`;
-    case 'move chip': return `Move the identity chip to the new ${about}`;
-    case 'press': return step.targets[0] === 'closed:start' ? 'Press the closed device' : 'Press the seal on the frame';
-    case 'cure': return `Let the ${name(thingOf(step.targets[0]!))} set`;
-    case 'leak test': return 'Leak test';
-    case 'calibrate': return 'Run the maker’s calibration';
-    case 'check': return step.round === 'after' ? 'Check after closing' : step.short ? 'Short check once more' : 'Check before closing';
+    case 'move':
+      return step.pose === 'shifted'
+        ? `Shift the ${about}${shiftText(index, step)}`
+        : step.pose === 'folded'
+          ? `Swing the ${about} open to the ${wayOf(index, step)?.towards ?? 'side'}`
+          : `Lift the ${about} out`;
+    case 'set aside':
+      return `Put the old ${about} aside`;
+    case 'film off':
+      return `Peel ${plural(n, 'film')} off the new ${about}`;
+    case 'renew':
+      return index.bonds.get(step.targets[0]!)?.kind === 'stretch-strip'
+        ? `Lay ${plural(n, 'new strip')} for the ${about}`
+        : `Renew the ${list(step.targets.map(name))}`;
+    case 'fit':
+      return step.piece
+        ? `Fit the new ${about}`
+        : step.pose === 'folded'
+          ? `Set the ${about} on its hinge side`
+          : `Put the ${about} back`;
+    case 'clean rim':
+      return 'Clean the rim';
+    case 'apply seal':
+      return 'Lay the new seal';
+    case 'liner off':
+      return 'Take off the last liner';
+    case 'close':
+      return `Close the ${about}`;
+    case 'read data':
+      return `Read and save the data of the old ${about}`;
+    case 'write data':
+      return `Write the data to the new ${about} and compare`;
+    case 'leave data':
+      return `Record that the notice of the ${about} is accepted`;
+    case 'switch off':
+      return 'Switch it off';
+    case 'look':
+      return 'Look at picture and touch before it is off';
+    case 'prepare':
+      return step.about
+        ? `Cover the broken glass of the ${about}`
+        : 'Tape over the missing glass of the back';
+    case 'gap':
+      return 'Make one small gap';
+    case 'test part':
+      return `Try the new ${about} on its plugs`;
+    case 'compare':
+      return `Lay old and new ${about} side by side`;
+    case 'inspect':
+      return `Look at the ${about}`;
+    case 'work':
+      return `The ${about} is in reach`;
+    case 'rework':
+      return `Rework the ${about} under the microscope`;
+    case 'move chip':
+      return `Move the identity chip to the new ${about}`;
+    case 'press':
+      return step.targets[0] === 'closed:start' ? 'Press the closed device' : 'Press the seal on the frame';
+    case 'cure':
+      return `Let the ${name(thingOf(step.targets[0]!))} set`;
+    case 'leak test':
+      return 'Leak test';
+    case 'calibrate':
+      return 'Run the maker’s calibration';
+    case 'check':
+      return step.round === 'after'
+        ? 'Check after closing'
+        : step.short
+          ? 'Short check once more'
+          : 'Check before closing';
   }
 }
 /** What a held act is about: its targets are `thing:start` and `thing:end`. */
 const thingOf = (target: string) => target.split(':')[0]!;
 /** The piece at the end of a plug that is not the board. */
-const farEnd = (index: IndexedModel, connector: string) => { const ends = index.connectors.get(connector)!.joins; return ends.find((j) => index.slots.get(j)?.kind !== 'board') ?? ends[0]; };
-const screwWord = (index: IndexedModel, step: Step) => (step.targets.every((t) => index.fasteners.get(t)?.kind === 'standoff') ? 'standoff' : 'screw');
-const shiftText = (index: IndexedModel, step: Step) => { const w = wayOf(index, step); return w?.shiftMm ? ` ${w.shiftMm} mm${w.towards ? ` to the ${w.towards}` : ''}` : ''; };
-const wayOf = (index: IndexedModel, step: Step) => index.slots.get(step.about ?? '')?.ways.find((w) => w.to === step.pose);
+const farEnd = (index: IndexedModel, connector: string) => {
+  const ends = index.connectors.get(connector)!.joins;
+  return ends.find((j) => index.slots.get(j)?.kind !== 'board') ?? ends[0];
+};
+const screwWord = (index: IndexedModel, step: Step) =>
+  step.targets.every((t) => index.fasteners.get(t)?.kind === 'standoff') ? 'standoff' : 'screw';
+const shiftText = (index: IndexedModel, step: Step) => {
+  const w = wayOf(index, step);
+  return w?.shiftMm ? ` ${w.shiftMm} mm${w.towards ? ` to the ${w.towards}` : ''}` : '';
+};
+const wayOf = (index: IndexedModel, step: Step) =>
+  index.slots.get(step.about ?? '')?.ways.find((w) => w.to === step.pose);
 
 /** What the button says: the thing that will then be so. */
 export function doneLabel(index: IndexedModel, step: Step, target: string): string {
   const about = step.about ? thingName(index, step.about) : '';
   switch (step.action) {
-    case 'unscrew': return `${target} is out`;
-    case 'fasten': return `${target} is in`;
-    case 'disconnect': return `${index.connectors.get(target)!.name} is off`;
-    case 'connect': return `${index.connectors.get(target)!.name} is on`;
-    case 'unhook': return `${index.catches.get(target)!.name} is free`;
-    case 'heat': return target === 'start' ? 'It is on the plate' : 'Taken off the plate';
-    case 'solvent': return 'It is wet';
-    case 'release': return step.targets.length > 1 ? `${thingName(index, target)} is out whole` : `${thingName(index, target)} is free`;
-    case 'move': return step.pose === 'shifted' ? `${about} is shifted` : step.pose === 'folded' ? `${about} is open` : `${about} is out`;
-    case 'set aside': return `old ${about} is aside`;
-    case 'film off': return 'film is off';
-    case 'renew': return `${thingName(index, target)} is laid`;
-    case 'fit': return `${about} is in`;
-    case 'clean rim': return 'rim is clean';
-    case 'apply seal': return 'seal is down';
-    case 'liner off': return 'liner is off';
-    case 'close': return `${about} is closed`;
-    case 'read data': return 'data are saved';
-    case 'write data': return 'written, read back, equal';
-    case 'leave data': return 'recorded';
-    case 'check': return 'all checked';
-    default: return actDone(step.action, target);
+    case 'unscrew':
+      return `${target} is out`;
+    case 'fasten':
+      return `${target} is in`;
+    case 'disconnect':
+      return `${index.connectors.get(target)!.name} is off`;
+    case 'connect':
+      return `${index.connectors.get(target)!.name} is on`;
+    case 'unhook':
+      return `${index.catches.get(target)!.name} is free`;
+    case 'heat':
+      return target === 'start' ? 'It is on the plate' : 'Taken off the plate';
+    case 'solvent':
+      return 'It is wet';
+    case 'release':
+      return step.targets.length > 1
+        ? `${thingName(index, target)} is out whole`
+        : `${thingName(index, target)} is free`;
+    case 'move':
+      return step.pose === 'shifted'
+        ? `${about} is shifted`
+        : step.pose === 'folded'
+          ? `${about} is open`
+          : `${about} is out`;
+    case 'set aside':
+      return `old ${about} is aside`;
+    case 'film off':
+      return 'film is off';
+    case 'renew':
+      return `${thingName(index, target)} is laid`;
+    case 'fit':
+      return `${about} is in`;
+    case 'clean rim':
+      return 'rim is clean';
+    case 'apply seal':
+      return 'seal is down';
+    case 'liner off':
+      return 'liner is off';
+    case 'close':
+      return `${about} is closed`;
+    case 'read data':
+      return 'data are saved';
+    case 'write data':
+      return 'written, read back, equal';
+    case 'leave data':
+      return 'recorded';
+    case 'check':
+      return 'all checked';
+    default:
+      return actDone(step.action, target);
   }
 }
 
 /** What the button says of an act. */
 function actDone(act: Act, target: string): string {
-  if (target.endsWith(':start')) return { press: 'It is in the press', cure: 'It is setting', 'leak test': 'It is in the chamber' }[act as 'press'];
-  if (target.endsWith(':end')) return { press: 'Out of the press', cure: 'It has set', 'leak test': 'It holds' }[act as 'press'];
-  return { 'switch off': 'It is off', look: 'Picture and touch seen', prepare: 'It is covered', gap: 'There is a gap', 'test part': 'The new part works', compare: 'Compared', inspect: 'Looked at', work: 'Done there', rework: 'Reworked', 'move chip': 'The chip is over', press: '', cure: '', 'leak test': '', calibrate: 'Calibrated' }[act];
+  if (target.endsWith(':start'))
+    return { press: 'It is in the press', cure: 'It is setting', 'leak test': 'It is in the chamber' }[
+      act as 'press'
+    ];
+  if (target.endsWith(':end'))
+    return { press: 'Out of the press', cure: 'It has set', 'leak test': 'It holds' }[act as 'press'];
+  return {
+    'switch off': 'It is off',
+    look: 'Picture and touch seen',
+    prepare: 'It is covered',
+    gap: 'There is a gap',
+    'test part': 'The new part works',
+    compare: 'Compared',
+    inspect: 'Looked at',
+    work: 'Done there',
+    rework: 'Reworked',
+    'move chip': 'The chip is over',
+    press: '',
+    cure: '',
+    'leak test': '',
+    calibrate: 'Calibrated',
+  }[act];
 }
 /** One act in words, for the log. */
 export function actText(index: IndexedModel, act: Act, target: string): string {
   const about = thingName(index, thingOf(target));
   const what: Record<Act, string> = {
-    'switch off': 'switched off', look: 'picture and touch looked at before switching off', prepare: 'broken glass covered', gap: 'first gap made', 'test part': `new ${about} tried on its plugs`, compare: `old and new ${about} compared`,
-    inspect: `looked at the ${about}`, work: `worked at the ${about}`, rework: `${about} reworked`, 'move chip': `identity chip moved to the new ${about}`, press: target.startsWith('closed') ? 'press, closed device' : 'press, seal on the frame', cure: `${about} setting`, 'leak test': 'leak test', calibrate: 'maker’s calibration run',
+    'switch off': 'switched off',
+    look: 'picture and touch looked at before switching off',
+    prepare: 'broken glass covered',
+    gap: 'first gap made',
+    'test part': `new ${about} tried on its plugs`,
+    compare: `old and new ${about} compared`,
+    inspect: `looked at the ${about}`,
+    work: `worked at the ${about}`,
+    rework: `${about} reworked`,
+    'move chip': `identity chip moved to the new ${about}`,
+    press: target.startsWith('closed') ? 'press, closed device' : 'press, seal on the frame',
+    cure: `${about} setting`,
+    'leak test': 'leak test',
+    calibrate: 'maker’s calibration run',
   };
   return what[act] + (target.endsWith(':start') ? ': started' : target.endsWith(':end') ? ': ended' : '');
 }
@@ -111,8 +242,15 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
 /** How a piece goes in, and how tight its screws: what the model knows beside its note. */
 export function howText(index: IndexedModel, step: Step): string {
   const out: string[] = [];
-  if (step.connectors?.length) out.push(`For a picture these must be on: ${list(step.connectors.map((c) => index.connectors.get(c)!.name), 6)}.`);
-  if (step.lipFirst && step.angleDeg && !step.note?.includes('ip ')) out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
+  if (step.connectors?.length)
+    out.push(
+      `For a picture these must be on: ${list(
+        step.connectors.map((c) => index.connectors.get(c)!.name),
+        6,
+      )}.`,
+    );
+  if (step.lipFirst && step.angleDeg && !step.note?.includes('ip '))
+    out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
   if (step.flexRuns) out.push(`Its flex runs ${step.flexRuns}.`);
   if (step.torqueNcM) out.push(`${step.torqueNcM} N·cm.`);
   return out.join(' ');
@@ -120,9 +258,23 @@ export function howText(index: IndexedModel, step: Step): string {
 
 /** Each reads on after "because it". */
 const actWhy: Partial<Record<Step['action'], string>> = {
-  'switch off': 'keeps a slipping blade off a live board', look: 'shows damage from opening before a new part is blamed for it', prepare: 'gives the cup whole glass to hold', gap: 'lets the alcohol in',
-  'test part': 'shows a bad part before anything has been moved', compare: 'shows what must move over', inspect: 'was asked for', work: 'was asked for', rework: 'was asked for', 'move chip': 'removes the notice',
-  press: 'presses evenly, with a known force', cure: 'holds when it has set', 'leak test': 'is what any word about water rests on', calibrate: 'makes the part known to the device', 'read data': 'is lost once the old part is gone', 'write data': 'brings the function back', 'leave data': 'stays in the record',
+  'switch off': 'keeps a slipping blade off a live board',
+  look: 'shows damage from opening before a new part is blamed for it',
+  prepare: 'gives the cup whole glass to hold',
+  gap: 'lets the alcohol in',
+  'test part': 'shows a bad part before anything has been moved',
+  compare: 'shows what must move over',
+  inspect: 'was asked for',
+  work: 'was asked for',
+  rework: 'was asked for',
+  'move chip': 'removes the notice',
+  press: 'presses evenly, with a known force',
+  cure: 'holds when it has set',
+  'leak test': 'is what any word about water rests on',
+  calibrate: 'makes the part known to the device',
+  'read data': 'is lost once the old part is gone',
+  'write data': 'brings the function back',
+  'leave data': 'stays in the record',
 };
 
 /** Why a step is there: what it makes possible, in one short phrase, with how the model knows. */
@@ -132,36 +284,59 @@ export function stepWhy(index: IndexedModel, step: Step): string {
   const subject = step.about ?? step.targets[0]!;
   const first = step.why.find((w) => w !== subject) ?? step.why[0];
   if (!first && step.action === 'disconnect') return 'must be off while the rim is cleaned and sealed';
-  if (!first) return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
+  if (!first)
+    return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
   if (step.action === 'unscrew') return `holds the ${thingName(index, step.about!)}`;
-  if (step.action === 'disconnect') return step.targets.includes(index.cellConnector ?? '') ? 'no other connector may move while the cell is on' : `joins the ${thingName(index, farEnd(index, step.targets[0]!))} to the board`;
-  if (step.action === 'release' || step.action === 'heat' || step.action === 'solvent' || step.action === 'unhook') return `holds the ${thingName(index, step.about!)}`;
+  if (step.action === 'disconnect')
+    return step.targets.includes(index.cellConnector ?? '')
+      ? 'no other connector may move while the cell is on'
+      : `joins the ${thingName(index, farEnd(index, step.targets[0]!))} to the board`;
+  if (
+    step.action === 'release' ||
+    step.action === 'heat' ||
+    step.action === 'solvent' ||
+    step.action === 'unhook'
+  )
+    return `holds the ${thingName(index, step.about!)}`;
   if (step.action === 'move') {
     const hidden = step.why.filter((w) => coveredBy(index, w).includes(step.targets[0]!));
     // what is named first is what leads to the task: the cell's connector, then the part itself
-    const named = hidden.filter((h) => index.connectors.has(h)).concat(hidden.filter((h) => !index.connectors.has(h)));
-    if (named.length) return `covers the ${list(named.map((h) => thingName(index, h)), 2)}`;
-    return step.why.includes(step.targets[0]!) ? 'is to be replaced' : `stands before the ${thingName(index, first)}`;
+    const named = hidden
+      .filter((h) => index.connectors.has(h))
+      .concat(hidden.filter((h) => !index.connectors.has(h)));
+    if (named.length)
+      return `covers the ${list(
+        named.map((h) => thingName(index, h)),
+        2,
+      )}`;
+    return step.why.includes(step.targets[0]!)
+      ? 'is to be replaced'
+      : `stands before the ${thingName(index, first)}`;
   }
   return `for the ${thingName(index, first)}`;
 }
 
 export const cautionText: Record<Caution, string> = {
-  'heat-window': 'The seal must soften while the cell stays cool. Feel the edge: open as soon as it gives, within minutes of leaving the plate.',
-  'heat-near-cell': 'Never heat a swollen, pierced, wet or already hot cell. Stop if the panel lifts by itself.',
+  'heat-window':
+    'The seal must soften while the cell stays cool. Feel the edge: open as soon as it gives, within minutes of leaving the plate.',
+  'heat-near-cell':
+    'Never heat a swollen, pierced, wet or already hot cell. Stop if the panel lifts by itself.',
   'solvent-away-from-heat': 'Alcohol catches fire: heat source off, device off the plate and cooled first.',
   'solvent-ventilate': 'Ventilate, little alcohol, nothing near that sparks.',
   depth: 'Not deeper than the mark on the pick. Blade on the chassis, below the panel’s own frame.',
   'no-go-edges': 'Mind the hatched edges on the map: flexes and sensors lie there.',
   'swollen-poke': 'Swollen cell: poke round the edge, never sweep under. No metal.',
-  'swollen-container': 'Old cell into the fire-safe container; recycle it by the local rules for damaged cells.',
+  'swollen-container':
+    'Old cell into the fire-safe container; recycle it by the local rules for damaged cells.',
   'cell-no-metal': 'Plastic only at the cell. Nothing sharp.',
   'cell-no-bend': 'Never bend the cell. Smoke: leave, ventilate, do not breathe it.',
   'strip-flat': 'Pull flat, under 30°, slowly and evenly, away from sharp edges.',
-  'long-screw': 'One of these is longer than other holes of this bracket bear: it would reach the board there.',
+  'long-screw':
+    'One of these is longer than other holes of this bracket bear: it would reach the board there.',
   'live-board': 'Until it is off the board is live, even switched off. Plastic only, straight up.',
   'press-ends': 'One end first, then the other. Never the middle.',
-  'sealed-until-now': 'Sealed until this moment: both lenses free of dust and prints, and in at once. Films may be inked: look at the glass, too.',
+  'sealed-until-now':
+    'Sealed until this moment: both lenses free of dust and prints, and in at once. Films may be inked: look at the glass, too.',
   fragile: 'Touch the edges only.',
   laser: 'Eye-safe only while whole: never look into an opened projector.',
   glass: 'Shards fly: glasses and gloves.',
@@ -176,14 +351,17 @@ export const cautionText: Record<Caution, string> = {
   'notice-stays': 'The notice stays; the owner has been told.',
   'wide-tool': 'Alcohol along the edge, wait, then a wide flat plastic tool; never bend the cell.',
   'rim-alcohol': 'Alcohol of 91 % or more; mind that the ear mesh is home.',
-  'acetone-metal-only': 'Acetone on bare metal only: never near the ear mesh, coated plastics or the panel. It catches fire even more easily.',
+  'acetone-metal-only':
+    'Acetone on bare metal only: never near the ear mesh, coated plastics or the panel. It catches fire even more easily.',
   'press-by-hand': 'Press by hand, little force, the flex side with care: more breaks the panel.',
   'no-water-claim': 'No leak test: nothing is said to the owner about water.',
   'check-threads': 'Start all by hand. A worn head or a tired thread is replaced.',
-  'new-screws': 'New screws with dry thread-lock: all by hand first, then tighten. The old ones go into the owner’s bag.',
+  'new-screws':
+    'New screws with dry thread-lock: all by hand first, then tighten. The old ones go into the owner’s bag.',
   'air-280': '280 °C at the dial, air 60, 10 mm away, 6–10 s. The dial is one machine’s; extraction on.',
   'air-300': '300 °C, little air, until it slides by itself; never above 330 °C. Extraction on.',
-  'calibrate-open': 'Network, more than 20 % charge, a restart or two. Not yet sealed: its remedies need the connectors.',
+  'calibrate-open':
+    'Network, more than 20 % charge, a restart or two. Not yet sealed: its remedies need the connectors.',
   'calibrate-closed': 'Network, more than 20 % charge, a restart or two.',
   'score-and-heat': 'Score, then hot air and a flat scraper: it slides, it is not pulled. No dust.',
   'grinding-dust': 'Dust: extraction, mask and glasses; keep it off lenses and plugs.',
@@ -193,8 +371,11 @@ export const cautionText: Record<Caution, string> = {
   'treat-live': 'It cannot be switched off: treat it as live until the cell is unplugged.',
   'measure-screws': 'Repaired before: screws may be others. Measure each as it comes out.',
   'open-back': 'Glass is missing at the back: a blade or a drop there reaches the cell.',
-  'blade-at-rim': 'Panel and frame are both replaced: a metal blade at the rim is allowed, not deeper than the mark; cell, flexes and face module lie under it.',
+  'blade-at-rim':
+    'Panel and frame are both replaced: a metal blade at the rim is allowed, not deeper than the mark; cell, flexes and face module lie under it.',
   'bent-frame': 'The frame is bent: it lies flat on no plate and in no fixture.',
-  'laser-enclosed': 'Class 4 inside: only in the interlocked enclosure, with extraction, by a trained person. Charge low, openings masked.',
-  'chisel-shards': 'Shards fly: glasses, gloves, covered. Depth is everything; every crumb out before gluing.',
+  'laser-enclosed':
+    'Class 4 inside: only in the interlocked enclosure, with extraction, by a trained person. Charge low, openings masked.',
+  'chisel-shards':
+    'Shards fly: glasses, gloves, covered. Depth is everything; every crumb out before gluing.',
 };

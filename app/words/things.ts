@@ -3,16 +3,57 @@ import { generalItems, generalStations, generalTools } from '../../core/route/ca
 import type { FunctionId } from '../../core/model/schema';
 
 export const functionName: Record<FunctionId, string> = {
-  power: 'starts and restarts', picture: 'picture', touch: 'touch', pressure: 'pressure touch', ambient: 'automatic brightness and colour', proximity: 'proximity', face: 'face unlock', finger: 'finger unlock',
-  cameras: 'rear cameras', 'front-camera': 'front camera', loudspeaker: 'loudspeaker', 'ear-speaker': 'ear speaker', microphones: 'microphones', vibration: 'vibration', keys: 'keys and switch',
-  charging: 'charging and data', wireless: 'wireless charging', radios: 'radios', motion: 'compass and motion', notice: 'parts notice', battery: 'battery percentage',
+  power: 'starts and restarts',
+  picture: 'picture',
+  touch: 'touch',
+  pressure: 'pressure touch',
+  ambient: 'automatic brightness and colour',
+  proximity: 'proximity',
+  face: 'face unlock',
+  finger: 'finger unlock',
+  cameras: 'rear cameras',
+  'front-camera': 'front camera',
+  loudspeaker: 'loudspeaker',
+  'ear-speaker': 'ear speaker',
+  microphones: 'microphones',
+  vibration: 'vibration',
+  keys: 'keys and switch',
+  charging: 'charging and data',
+  wireless: 'wireless charging',
+  radios: 'radios',
+  motion: 'compass and motion',
+  notice: 'parts notice',
+  battery: 'battery percentage',
 };
 export const functionHow: Record<FunctionId, string> = {
-  power: 'boots through to the home screen', picture: 'white, black, red, green, blue: even, no lines', touch: 'drag an icon everywhere, two fingers', pressure: 'press', ambient: 'cover the sensor: it follows', proximity: 'cover it in a call: dark',
-  face: 'enrol, lock, unlock twice', finger: 'enrol, lock, unlock twice', cameras: 'every module, near and far, flash', 'front-camera': 'sharp, no dust', loudspeaker: 'tone with the ear speaker covered', 'ear-speaker': 'tone with the loudspeaker covered',
-  microphones: 'record with each', vibration: 'right feel', keys: 'each one, right feel', charging: 'current flows, data', wireless: 'current flows', radios: 'Wi-Fi, Bluetooth, mobile', motion: 'plausible', notice: 'as told to the owner', battery: 'percentage and temperature plausible',
+  power: 'boots through to the home screen',
+  picture: 'white, black, red, green, blue: even, no lines',
+  touch: 'drag an icon everywhere, two fingers',
+  pressure: 'press',
+  ambient: 'cover the sensor: it follows',
+  proximity: 'cover it in a call: dark',
+  face: 'enrol, lock, unlock twice',
+  finger: 'enrol, lock, unlock twice',
+  cameras: 'every module, near and far, flash',
+  'front-camera': 'sharp, no dust',
+  loudspeaker: 'tone with the ear speaker covered',
+  'ear-speaker': 'tone with the loudspeaker covered',
+  microphones: 'record with each',
+  vibration: 'right feel',
+  keys: 'each one, right feel',
+  charging: 'current flows, data',
+  wireless: 'current flows',
+  radios: 'Wi-Fi, Bluetooth, mobile',
+  motion: 'plausible',
+  notice: 'as told to the owner',
+  battery: 'percentage and temperature plausible',
 };
-export const resultName = { works: 'works', fails: 'does not', untested: 'could not be tested', same: 'same as before, accepted' } as const;
+export const resultName = {
+  works: 'works',
+  fails: 'does not',
+  untested: 'could not be tested',
+  same: 'same as before, accepted',
+} as const;
 
 /** The trade's name of anything in a model: `cell bracket`, `screw C3`, `cell connector`. */
 export function thingName(index: IndexedModel, id: string): string {
@@ -25,8 +66,10 @@ export function thingName(index: IndexedModel, id: string): string {
   return index.bonds.get(id)?.name ?? index.catches.get(id)?.name ?? functionName[id as FunctionId] ?? id;
 }
 /** The name of a tool, a station or an item: the model's own, else the catalogue's. */
-export const toolName = (index: IndexedModel, id: string) => (index.model.tools.find((x) => x.id === id) ?? generalTools.find((x) => x.id === id))?.name ?? id;
-export const stationName = (index: IndexedModel, id: string) => (index.model.stations.find((x) => x.id === id) ?? generalStations.find((x) => x.id === id))?.name ?? id;
+export const toolName = (index: IndexedModel, id: string) =>
+  (index.model.tools.find((x) => x.id === id) ?? generalTools.find((x) => x.id === id))?.name ?? id;
+export const stationName = (index: IndexedModel, id: string) =>
+  (index.model.stations.find((x) => x.id === id) ?? generalStations.find((x) => x.id === id))?.name ?? id;
 /** `2 ml isopropyl alcohol`. */
 export function itemAmount(index: IndexedModel, used: { item: string; quantity: number }): string {
   const i = index.model.items.find((x) => x.id === used.item) ?? generalItems.find((x) => x.id === used.item);
@@ -34,7 +77,10 @@ export function itemAmount(index: IndexedModel, used: { item: string; quantity: 
 }
 /** A piece by what it is: `screw C3`, `new cell`, `old cell`. */
 export function pieceName(index: IndexedModel, piece: string, replaced: readonly string[] = []): string {
-  const [holder, n] = [piece.slice(0, piece.lastIndexOf('#')), Number(piece.slice(piece.lastIndexOf('#') + 1))];
+  const [holder, n] = [
+    piece.slice(0, piece.lastIndexOf('#')),
+    Number(piece.slice(piece.lastIndexOf('#') + 1)),
+  ];
   const name = thingName(index, holder);
   return n > 1 ? `new ${name}` : replaced.includes(holder) ? `old ${name}` : name;
 }
@@ -44,14 +90,39 @@ export const list = (words: readonly string[], most = 4): string => {
   if (rest > 0) return `${shown.join(', ')} and ${rest} more`;
   return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}` : (shown[0] ?? '');
 };
-export const driveName: Record<string, string> = { P2: 'five-lobe P2', P5: 'five-lobe P5', Y000: 'Y-tip Y000', PH000: 'cross PH000', PH00: 'cross PH00', standoff: 'standoff bit', hex: 'hex', slot: 'slotted' };
+export const driveName: Record<string, string> = {
+  P2: 'five-lobe P2',
+  P5: 'five-lobe P5',
+  Y000: 'Y-tip Y000',
+  PH000: 'cross PH000',
+  PH00: 'cross PH00',
+  standoff: 'standoff bit',
+  hex: 'hex',
+  slot: 'slotted',
+};
 /** What runs by itself, in a word. */
-export const runningName: Record<string, string> = { heat: 'heat', solvent: 'alcohol', press: 'press', cure: 'glue', 'leak test': 'leak test' };
+export const runningName: Record<string, string> = {
+  heat: 'heat',
+  solvent: 'alcohol',
+  press: 'press',
+  cure: 'glue',
+  'leak test': 'leak test',
+};
 export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 /** Where a piece is, read after its name: `is on the mat`. */
 export function placeText(place: string): string {
   const [where, what] = [place.split('/')[0], place.split('/')[1] ?? ''];
-  return { hole: `is in ${what}`, slot: 'is in its place', mat: 'is on the mat', mixed: 'lies mixed up', tray: 'is in the tray', adrift: 'is adrift', aside: `is put aside: ${what}` }[where as 'hole'] ?? place;
+  return (
+    {
+      hole: `is in ${what}`,
+      slot: 'is in its place',
+      mat: 'is on the mat',
+      mixed: 'lies mixed up',
+      tray: 'is in the tray',
+      adrift: 'is adrift',
+      aside: `is put aside: ${what}`,
+    }[where as 'hole'] ?? place
+  );
 }
 /** With a capital, as a sentence or a heading begins. */
 export const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);

@@ -1,25 +1,43 @@
 /** Times are local and short. The zone is the browser's; the server renders with its own and the browser corrects it. */
 const two = (n: number) => String(n).padStart(2, '0');
-export const clock = (ms: number): string => { const d = new Date(ms); return `${two(d.getHours())}:${two(d.getMinutes())}`; };
-export const day = (ms: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
+export const clock = (ms: number): string => {
+  const d = new Date(ms);
+  return `${two(d.getHours())}:${two(d.getMinutes())}`;
+};
+export const day = (ms: number): string =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
 export const dayAndClock = (ms: number): string => `${day(ms)} ${clock(ms)}`;
 /** `today`, `tomorrow` or the day, then the time. */
 export function soon(ms: number, now: number): string {
-  const start = (t: number) => { const d = new Date(t); d.setHours(0, 0, 0, 0); return d.getTime(); };
+  const start = (t: number) => {
+    const d = new Date(t);
+    d.setHours(0, 0, 0, 0);
+    return d.getTime();
+  };
   const days = Math.round((start(ms) - start(now)) / 86_400_000);
   return days === 0 ? clock(ms) : days === 1 ? `tomorrow ${clock(ms)}` : dayAndClock(ms);
 }
 /** As short as a chip of the strip: the time today, else the weekday with it. */
 export function soonShort(ms: number, now: number): string {
-  return new Date(ms).toDateString() === new Date(now).toDateString() ? clock(ms) : `${new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(ms)} ${clock(ms)}`;
+  return new Date(ms).toDateString() === new Date(now).toDateString()
+    ? clock(ms)
+    : `${new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(ms)} ${clock(ms)}`;
 }
 /** `1:52`, or `3:10 h` from an hour up. */
 export function left(seconds: number): string {
   const s = Math.max(0, Math.ceil(seconds));
-  return s >= 3600 ? `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))} h` : `${Math.floor(s / 60)}:${two(s % 60)}`;
+  return s >= 3600
+    ? `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))} h`
+    : `${Math.floor(s / 60)}:${two(s % 60)}`;
 }
-export const money = (minor: number, currency: string): string => new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
-export const minutes = (m: number): string => (m < 1 ? 'under 1 min' : m >= 90 ? `${Math.floor(m / 60)} h ${two(Math.round(m % 60))} min` : `${Math.round(m)} min`);
+export const money = (minor: number, currency: string): string =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
+export const minutes = (m: number): string =>
+  m < 1
+    ? 'under 1 min'
+    : m >= 90
+      ? `${Math.floor(m / 60)} h ${two(Math.round(m % 60))} min`
+      : `${Math.round(m)} min`;
 /** Seconds as a table shows them: `45 s`, `4 min`. */
 export const span = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`);
 const sign = (n: number) => (n === 0 ? '±' : n < 0 ? '−' : '+');
@@ -28,4 +46,5 @@ export function signedMinutes(n: number): string {
   const r = Math.round(n * 10) / 10;
   return `${sign(r)}${Math.abs(r) >= 10 ? Math.round(Math.abs(r)) : Math.abs(r)} min`;
 }
-export const signedMoney = (minor: number, currency: string): string => `${sign(Math.round(minor))}${money(Math.abs(minor), currency)}`;
+export const signedMoney = (minor: number, currency: string): string =>
+  `${sign(Math.round(minor))}${money(Math.abs(minor), currency)}`;

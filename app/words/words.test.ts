@@ -12,30 +12,38 @@ import { left, minutes, money, soon, soonShort } from './time';
 const index = indexed(mica9);
 
 describe('the instructions', () => {
-  const routes = [[index, route(mica9)], [index, route(mica9, { conditions: swollen })], [indexed(sprigModel), route(sprigModel)]] as const;
+  const routes = [
+    [index, route(mica9)],
+    [index, route(mica9, { conditions: swollen })],
+    [indexed(sprigModel), route(sprigModel)],
+  ] as const;
   test('say in one short sentence what to do, with no id of a slot in them', () => {
-    for (const [ix, r] of routes) for (const s of r.steps) {
-      const title = stepTitle(ix, s);
-      expect(title).toMatch(/^[A-Z][^.!?]{5,60}$/);
-      expect(title).not.toMatch(/undefined|-bracket|-cover|@|#/);
-      for (const t of s.targets) expect(doneLabel(ix, s, t)).toMatch(/^[\w(]/);
-      for (const c of s.cautions) expect(cautionText[c].length).toBeGreaterThan(10);
-    }
+    for (const [ix, r] of routes)
+      for (const s of r.steps) {
+        const title = stepTitle(ix, s);
+        expect(title).toMatch(/^[A-Z][^.!?]{5,60}$/);
+        expect(title).not.toMatch(/undefined|-bracket|-cover|@|#/);
+        for (const t of s.targets) expect(doneLabel(ix, s, t)).toMatch(/^[\w(]/);
+        for (const c of s.cautions) expect(cautionText[c].length).toBeGreaterThan(10);
+      }
   });
   test('give the reason that the model has for each step of the way out', () => {
     const r = route(mica9);
-    const why = (action: string, target: string) => stepWhy(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!);
+    const why = (action: string, target: string) =>
+      stepWhy(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!);
     expect(why('move', 'cell-bracket')).toBe('covers the cell connector');
     expect(why('unscrew', 'B1')).toBe('holds the cell bracket');
     expect(why('move', 'vibration')).toBe('covers the lower strip, right');
     expect(why('disconnect', 'K-speak')).toBe('joins the loudspeaker to the board');
     expect(why('disconnect', 'K-cell')).toBe('no other connector may move while the cell is on');
     expect(why('move', 'cell')).toBe('is to be replaced');
-    for (const s of r.steps.filter((x) => x.phase === 'Open' || x.phase === 'Strip')) expect(stepWhy(index, s)).not.toBe('');
+    for (const s of r.steps.filter((x) => x.phase === 'Open' || x.phase === 'Strip'))
+      expect(stepWhy(index, s)).not.toBe('');
   });
   test('name what will be so when the button is pressed', () => {
     const r = route(mica9);
-    const label = (action: string, target: string) => doneLabel(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!, target);
+    const label = (action: string, target: string) =>
+      doneLabel(index, r.steps.find((s) => s.action === action && s.targets.includes(target))!, target);
     expect(label('unscrew', 'L6')).toBe('L6 is out');
     expect(label('disconnect', 'K-cell')).toBe('cell is off');
     expect(label('heat', 'start')).toBe('It is on the plate');
@@ -50,12 +58,31 @@ test('every interlock says what would happen and what to do instead', () => {
     expect(t.instead, rule).toMatch(/[.]$/);
     expect(`${t.what}${t.instead}`).not.toContain('undefined');
   }
-  expect(findingText(index, { rule: 'solvent still wet', ids: [], seconds: 42 }).instead).toContain('42 s to go');
-  expect(findingText(index, { rule: 'not all inside', ids: ['B1', 'loudspeaker'] }).what).toBe('Not inside yet: screw B1 and loudspeaker.');
+  expect(findingText(index, { rule: 'solvent still wet', ids: [], seconds: 42 }).instead).toContain(
+    '42 s to go',
+  );
+  expect(findingText(index, { rule: 'not all inside', ids: ['B1', 'loudspeaker'] }).what).toBe(
+    'Not inside yet: screw B1 and loudspeaker.',
+  );
 });
 test('every refusal has its words', () => {
-  expect(refusalText(index, { code: 'interlock', findings: [{ rule: 'cell first off', severity: 'stop', ids: ['K-cell'], passableBy: [] }] })).toBe('The cell is still on: a connector that moves now can blow a rail. Unplug the cell first.');
-  for (const r of [{ code: 'closed' }, { code: 'reason missing' }, { code: 'second person needed' }, { code: 'not the latest', latest: undefined }, { code: 'needs the server' }, { code: 'not opened' }, { code: 'no such job' }, { code: 'another person' }] as const) expect(refusalText(index, r)).toMatch(/[.]$/);
+  expect(
+    refusalText(index, {
+      code: 'interlock',
+      findings: [{ rule: 'cell first off', severity: 'stop', ids: ['K-cell'], passableBy: [] }],
+    }),
+  ).toBe('The cell is still on: a connector that moves now can blow a rail. Unplug the cell first.');
+  for (const r of [
+    { code: 'closed' },
+    { code: 'reason missing' },
+    { code: 'second person needed' },
+    { code: 'not the latest', latest: undefined },
+    { code: 'needs the server' },
+    { code: 'not opened' },
+    { code: 'no such job' },
+    { code: 'another person' },
+  ] as const)
+    expect(refusalText(index, r)).toMatch(/[.]$/);
 });
 test('every event of a whole repair can be told in words', () => {
   const bench = new Bench(index, route(mica9)).open().finish();
@@ -63,7 +90,10 @@ test('every event of a whole repair can be told in words', () => {
   for (const e of bench.log) expect(eventText(index, e.body), e.body.type).toMatch(/^\S.*[^,;]$/);
 });
 test('every function has a name and says when it passes', () => {
-  for (const f of functionIds) { expect(functionName[f]).toMatch(/^[a-z]/i); expect(functionHow[f].length).toBeGreaterThan(4); }
+  for (const f of functionIds) {
+    expect(functionName[f]).toMatch(/^[a-z]/i);
+    expect(functionHow[f].length).toBeGreaterThan(4);
+  }
 });
 
 describe('names, lists and counts', () => {
@@ -93,7 +123,10 @@ describe('times', () => {
   test('say tomorrow for tomorrow, over a month’s end, too', () => {
     const at = (d: number, h: number) => new Date(2026, 0, d, h, 20).getTime();
     expect(soon(at(31, 17), at(31, 9))).toBe('17:20');
-    expect([soonShort(at(31, 17), at(31, 9)), soonShort(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23))]).toEqual(['17:20', 'Sun 10:20']);
+    expect([
+      soonShort(at(31, 17), at(31, 9)),
+      soonShort(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23)),
+    ]).toEqual(['17:20', 'Sun 10:20']);
     expect(soon(new Date(2026, 1, 1, 10, 20).getTime(), at(31, 23))).toBe('tomorrow 10:20');
     expect(soon(at(20, 10), at(31, 9))).toMatch(/Tue.* 20 Jan.* 10:20/);
   });

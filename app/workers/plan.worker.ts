@@ -3,11 +3,21 @@ import type { DeviceModel } from '../../core/model/schema';
 import { planByStages } from '../../core/route/plan-by-stages';
 import type { RouteInput, RouteResult } from '../../core/route/types';
 
-export interface PlanAsked { model: DeviceModel; modelHash: string; input: RouteInput }
-export interface PlanTold { route: RouteResult; done: boolean; stage: number; stages: number }
+export interface PlanAsked {
+  model: DeviceModel;
+  modelHash: string;
+  input: RouteInput;
+}
+export interface PlanTold {
+  route: RouteResult;
+  done: boolean;
+  stage: number;
+  stages: number;
+}
 
 /** The planner beside the page: tells each better answer as it comes. Whoever asked ends it by ending the worker. */
 self.onmessage = (e: MessageEvent<PlanAsked>) => {
   const { model, modelHash, input } = e.data;
-  for (const told of planByStages(indexModel(model), modelHash, input)) self.postMessage(told satisfies PlanTold);
+  for (const told of planByStages(indexModel(model), modelHash, input))
+    self.postMessage(told satisfies PlanTold);
 };

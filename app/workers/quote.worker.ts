@@ -7,9 +7,25 @@ import { planByStages } from '../../core/route/plan-by-stages';
 import type { Route, RouteInput } from '../../core/route/types';
 import type { ThreePoint } from '../../core/quote/three-point';
 
-export interface QuoteAsked { model: DeviceModel; modelHash: string; seed: number; trials: number; options: { id: string; input: RouteInput; parts: Record<string, PartEntry>; extraS: ThreePoint }[] }
-export interface QuotedOption { id: string; distribution: Distribution; expected: { mean: number; sd: number }; hands: ThreePoint; waitS: number; effects: Route['effects']; trouble: number }
-export type QuoteTold = { progress: number; done: false } | { done: true; options: (QuotedOption | { id: string; infeasible: true })[] };
+export interface QuoteAsked {
+  model: DeviceModel;
+  modelHash: string;
+  seed: number;
+  trials: number;
+  options: { id: string; input: RouteInput; parts: Record<string, PartEntry>; extraS: ThreePoint }[];
+}
+export interface QuotedOption {
+  id: string;
+  distribution: Distribution;
+  expected: { mean: number; sd: number };
+  hands: ThreePoint;
+  waitS: number;
+  effects: Route['effects'];
+  trouble: number;
+}
+export type QuoteTold =
+  | { progress: number; done: false }
+  | { done: true; options: (QuotedOption | { id: string; infeasible: true })[] };
 
 /** Plans each option and tries its cost some thousand times beside the page. Whoever asked ends it by ending the worker. */
 self.onmessage = (e: MessageEvent<QuoteAsked>) => {
@@ -18,15 +34,33 @@ self.onmessage = (e: MessageEvent<QuoteAsked>) => {
   const out: Extract<QuoteTold, { done: true }>['options'] = [];
   for (const [k, o] of options.entries()) {
     let route: Route | undefined;
-    for (const told of planByStages(index, modelHash, o.input)) if (!('infeasible' in told.route)) route = told.route;
-    if (!route) { out.push({ id: o.id, infeasible: true }); continue; }
+    for (const told of planByStages(index, modelHash, o.input))
+      if (!('infeasible' in told.route)) route = told.route;
+    if (!route) {
+      out.push({ id: o.id, infeasible: true });
+      continue;
+    }
     const q = quoteInput(index, route, o.parts);
     const whole = { ...q, handsS: [...q.handsS, o.extraS] };
     const trial = simulateCost(whole, seed, trials);
     let step = trial.next();
-    while (!step.done) { self.postMessage({ progress: (k + step.value) / options.length, done: false } satisfies QuoteTold); step = trial.next(); }
-    const hands = whole.handsS.reduce((s, t) => ({ low: s.low + t.low, likely: s.likely + t.likely, high: s.high + t.high }), { low: 0, likely: 0, high: 0 });
-    out.push({ id: o.id, distribution: step.value, expected: expectedCost(whole), hands, waitS: route.minutes.wait * 60, effects: route.effects, trouble: chanceOfTrouble(route.risks) });
+    while (!step.done) {
+      self.postMessage({ progress: (k + step.value) / options.length, done: false } satisfies QuoteTold);
+      step = trial.next();
+    }
+    const hands = whole.handsS.reduce(
+      (s, t) => ({ low: s.low + t.low, likely: s.likely + t.likely, high: s.high + t.high }),
+      { low: 0, likely: 0, high: 0 },
+    );
+    out.push({
+      id: o.id,
+      distribution: step.value,
+      expected: expectedCost(whole),
+      hands,
+      waitS: route.minutes.wait * 60,
+      effects: route.effects,
+      trouble: chanceOfTrouble(route.risks),
+    });
   }
   self.postMessage({ done: true, options: out } satisfies QuoteTold);
 };

@@ -7,8 +7,16 @@ import { verb } from '../verb';
 function figures(model: DeviceModel) {
   const kinds = new Set(model.fasteners.map((f) => `${f.drive} ${f.thread} ${f.lengthMm}`));
   return {
-    pieces: model.slots.length + model.fasteners.length, slots: model.slots.length, fasteners: model.fasteners.length, connectors: model.connectors.length, bonds: model.bonds.length, catches: model.catches.length, variants: model.variants.length,
-    ways: model.slots.reduce((n, s) => n + s.ways.length, 0), drives: [...new Set(model.fasteners.map((f) => f.drive))], screwKinds: kinds.size,
+    pieces: model.slots.length + model.fasteners.length,
+    slots: model.slots.length,
+    fasteners: model.fasteners.length,
+    connectors: model.connectors.length,
+    bonds: model.bonds.length,
+    catches: model.catches.length,
+    variants: model.variants.length,
+    ways: model.slots.reduce((n, s) => n + s.ways.length, 0),
+    drives: [...new Set(model.fasteners.map((f) => f.drive))],
+    screwKinds: kinds.size,
   };
 }
 

@@ -21,10 +21,19 @@ export const order = verb({
     const known = new Set(p.operations.map((o) => o.id));
     const problems = [
       ...doubled(p.operations.map((o, i) => ({ id: o.id, path: `operations[${i}].id` }))),
-      ...dangling(known, 'operation', p.precedences.flatMap((pair, i) => pair.map((x, k) => ({ id: x, path: `precedences[${i}][${k}]` })))),
+      ...dangling(
+        known,
+        'operation',
+        p.precedences.flatMap((pair, i) => pair.map((x, k) => ({ id: x, path: `precedences[${i}][${k}]` }))),
+      ),
     ];
     if (problems.length) return problems;
-    try { precedenceGraph(p); return []; } catch (e) { return [{ path: 'precedences', text: (e as RangeError).message }]; }
+    try {
+      precedenceGraph(p);
+      return [];
+    } catch (e) {
+      return [{ path: 'precedences', text: (e as RangeError).message }];
+    }
   },
   run: (p, { stop }) => ({ answer: orderOperations(p, { budget: Number.POSITIVE_INFINITY, stop }) }),
 });

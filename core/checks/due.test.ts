@@ -18,7 +18,9 @@ describe('what must be tested', () => {
     expect(checksDue(b.state, index, 'mid').map((c) => c.function)).toEqual(['power', 'picture', 'touch']);
     b.do({ type: 'connectorOff', connector: 'K-cell' });
     b.do({ type: 'connectorOff', connector: 'K-cam' });
-    expect(checksDue(b.state, index, 'mid').find((c) => c.function === 'cameras')!.because).toEqual(['K-cam']);
+    expect(checksDue(b.state, index, 'mid').find((c) => c.function === 'cameras')!.because).toEqual([
+      'K-cam',
+    ]);
   });
   test('a bracket is judged by the connectors that it hides', () => {
     expect(functionsOf(index, 'panel-bracket')).toEqual(['picture', 'touch']);
@@ -38,7 +40,10 @@ describe('what must be tested', () => {
     b.do({ type: 'connectorOff', connector: 'K-cam' });
     b.do({ type: 'connectorOn', connector: 'K-cam' });
     b.do({ type: 'connectorOn', connector: 'K-cell' });
-    expect(Object.fromEntries(openChecks(b.state, index, 'mid').map((c) => [c.function, c.stale]))).toEqual({ battery: ['K-cell'], cameras: ['K-cam'] });
+    expect(Object.fromEntries(openChecks(b.state, index, 'mid').map((c) => [c.function, c.stale]))).toEqual({
+      battery: ['K-cell'],
+      cameras: ['K-cam'],
+    });
     b.answer('mid', 'works');
     expect(openChecks(b.state, index, 'mid')).toEqual([]);
   });
@@ -56,7 +61,10 @@ describe('what must be tested', () => {
 describe('what the owner will notice', () => {
   test('follows from the model’s pairing rules for what is replaced', () => {
     const effects = effectsOf(index, ['cell']);
-    expect(effects.map((e) => [e.id, e.effect])).toEqual([['cell notice', 'notice'], ['cell battery', 'lost']]);
+    expect(effects.map((e) => [e.id, e.effect])).toEqual([
+      ['cell notice', 'notice'],
+      ['cell battery', 'lost'],
+    ]);
     expect(consentsNeeded(effects)).toHaveLength(2);
     expect(dataDue(effects)).toEqual([]);
     expect(dataDue(effectsOf(index, ['display', 'cell']))).toEqual(['display']);
@@ -65,7 +73,8 @@ describe('what the owner will notice', () => {
   test('identity data of a replaced display holds the job open until it is verified or declined', () => {
     const b = opened().finish();
     b.do({ type: 'pieceFitted', slot: 'display', piece: 'display#2', pose: 'in' });
-    const due = () => b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).findings.map((f) => f.rule);
+    const due = () =>
+      b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).findings.map((f) => f.rule);
     expect(due()).toContain('identity data open');
     b.do({ type: 'dataWritten', slot: 'display', verified: false });
     expect(due()).toContain('identity data open');
@@ -77,7 +86,27 @@ describe('what the owner will notice', () => {
 test('where a device stands is read off its state: what the planner starts from', () => {
   const b = opened();
   for (let k = 0; k < 15; k++) b.next();
-  expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: ['A1', 'A2', 'B1', 'B2'], connectorsOff: ['K-cell'], bondsOpen: ['seal'], catchesFree: ['hook-l', 'hook-r'], moved: [{ slot: 'display', pose: 'folded' }, { slot: 'cell-bracket', pose: 'out' }], done: [], sealed: false });
+  expect(standingOf(b.state, index)).toMatchObject({
+    fastenersOut: ['A1', 'A2', 'B1', 'B2'],
+    connectorsOff: ['K-cell'],
+    bondsOpen: ['seal'],
+    catchesFree: ['hook-l', 'hook-r'],
+    moved: [
+      { slot: 'display', pose: 'folded' },
+      { slot: 'cell-bracket', pose: 'out' },
+    ],
+    done: [],
+    sealed: false,
+  });
   b.finish();
-  expect(standingOf(b.state, index)).toMatchObject({ fastenersOut: [], connectorsOff: [], bondsOpen: [], moved: [], done: ['cell'], sealed: true, linerOff: true, midPassed: true });
+  expect(standingOf(b.state, index)).toMatchObject({
+    fastenersOut: [],
+    connectorsOff: [],
+    bondsOpen: [],
+    moved: [],
+    done: ['cell'],
+    sealed: true,
+    linerOff: true,
+    midPassed: true,
+  });
 });

@@ -36,7 +36,8 @@ function dependsOn(index: IndexedModel): Depends {
   for (const c of index.model.connectors) for (const f of c.functions) at(f).connectors.push(c.id);
   for (const s of index.model.slots) {
     // a bracket serves nothing itself: it is judged by the connectors under it
-    for (const f of s.functions.length || s.kind !== 'bracket' ? s.functions : functionsOf(index, s.id)) at(f).slots.push(s.id);
+    for (const f of s.functions.length || s.kind !== 'bracket' ? s.functions : functionsOf(index, s.id))
+      at(f).slots.push(s.id);
   }
   known.set(index, out);
   return out;
@@ -58,18 +59,35 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
       if (because.length) wanted.set(f, because);
     }
   }
-  if (round === 'mid') for (const [f, because] of wanted) if (because.length === 0 && !isBasic(f)) wanted.delete(f);
+  if (round === 'mid')
+    for (const [f, because] of wanted) if (because.length === 0 && !isBasic(f)) wanted.delete(f);
   return [...wanted].map(([fn, because]) => {
     const entry = state.check[`${round} ${fn}`];
     // only connectors make an answer stale: a bracket that is screwed on after a check changes no signal
-    const stale = entry && round !== 'before' ? (depends.get(fn)?.connectors ?? []).filter((c) => (touched[c] ?? 0) > entry.seq) : [];
+    const stale =
+      entry && round !== 'before'
+        ? (depends.get(fn)?.connectors ?? []).filter((c) => (touched[c] ?? 0) > entry.seq)
+        : [];
     const before = state.check[`before ${fn}`]?.result;
-    const good = entry?.result === 'works' || entry?.result === 'same' || (entry?.result === 'untested' && before === 'untested');
-    return { function: fn, because, stale, result: entry?.result, note: entry?.note, before, good, passed: good && stale.length === 0 };
+    const good =
+      entry?.result === 'works' ||
+      entry?.result === 'same' ||
+      (entry?.result === 'untested' && before === 'untested');
+    return {
+      function: fn,
+      because,
+      stale,
+      result: entry?.result,
+      note: entry?.note,
+      before,
+      good,
+      passed: good && stale.length === 0,
+    };
   });
 }
 /** A device that does not start, show and answer a finger can be asked nothing else. */
 const isBasic = (f: FunctionId) => f === 'power' || f === 'picture' || f === 'touch';
 
 /** The checks of a round that are not passed yet. */
-export const openChecks = (state: JobState, index: IndexedModel, round: Round) => checksDue(state, index, round).filter((c) => !c.passed);
+export const openChecks = (state: JobState, index: IndexedModel, round: Round) =>
+  checksDue(state, index, round).filter((c) => !c.passed);

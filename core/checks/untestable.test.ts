@@ -7,6 +7,7 @@ test('a phone that does not start keeps everything from being tested but itself'
 });
 test('a dark screen keeps what has to be seen or tapped, and nothing that is heard or felt', () => {
   expect(whyUntestable('touch', ['picture'])).toBe('picture');
-  for (const f of ['loudspeaker', 'vibration', 'keys', 'charging', 'radios'] as const) expect(whyUntestable(f, ['picture'])).toBeUndefined();
+  for (const f of ['loudspeaker', 'vibration', 'keys', 'charging', 'radios'] as const)
+    expect(whyUntestable(f, ['picture'])).toBeUndefined();
   expect(whyUntestable('cameras', ['loudspeaker'])).toBeUndefined();
 });

@@ -6,7 +6,19 @@ import type { FunctionId } from '../model/schema';
  */
 export const blockedBy: Readonly<Partial<Record<FunctionId, readonly FunctionId[] | 'all'>>> = {
   power: 'all',
-  picture: ['touch', 'pressure', 'ambient', 'proximity', 'face', 'finger', 'cameras', 'front-camera', 'motion', 'notice', 'battery'],
+  picture: [
+    'touch',
+    'pressure',
+    'ambient',
+    'proximity',
+    'face',
+    'finger',
+    'cameras',
+    'front-camera',
+    'motion',
+    'notice',
+    'battery',
+  ],
   touch: ['pressure', 'face', 'finger', 'cameras', 'front-camera', 'microphones', 'motion', 'notice'],
 };
 

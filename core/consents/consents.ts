@@ -23,34 +23,64 @@ export interface Consent {
 const stays = new Set(['crack', 'shattered glass', 'missing glass', 'dent', 'bent frame']);
 
 /** Slots that the job's tasks give another piece. */
-export const slotsToReplace = (state: JobState) => Object.keys(state.task).filter((s) => state.task[s] === 'replace');
+export const slotsToReplace = (state: JobState) =>
+  Object.keys(state.task).filter((s) => state.task[s] === 'replace');
 
 /**
  * What follows from tasks, effects and methods for the owner to agree to, in the order in which it is said.
  * @param more slots beside those of the tasks that have another piece already
  */
-export function consentsFor(index: IndexedModel, state: JobState, methods: Methods = defaultMethods, more: readonly string[] = []): Consent[] {
+export function consentsFor(
+  index: IndexedModel,
+  state: JobState,
+  methods: Methods = defaultMethods,
+  more: readonly string[] = [],
+): Consent[] {
   const replaced = [...new Set([...slotsToReplace(state), ...more])];
   const tasks = Object.keys(state.task);
   const kinds = replaced.map((s) => index.slots.get(s)?.kind);
-  const out: Consent[] = consentsNeeded(effectsOf(index, replaced, methods, state.remedy as Remedies)).map((effect) => ({ id: effect.id, kind: 'effect', because: [effect.slot], effect }));
+  const out: Consent[] = consentsNeeded(effectsOf(index, replaced, methods, state.remedy as Remedies)).map(
+    (effect) => ({ id: effect.id, kind: 'effect', because: [effect.slot], effect }),
+  );
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
-  if (seal && tasks.length) out.push({ id: 'water', kind: 'water', because: [seal.id], tested: methods['leak-test'] === 'always' });
-  const chip = replaced.filter((s) => index.slots.get(s)?.kind === 'display' && methods['display-data'] === 'chip' && index.model.pairing.some((p) => p.slot === s && p.store === 'chip')).concat(tasks.filter((s) => state.task[s] === 'rework'));
+  if (seal && tasks.length)
+    out.push({ id: 'water', kind: 'water', because: [seal.id], tested: methods['leak-test'] === 'always' });
+  const chip = replaced
+    .filter(
+      (s) =>
+        index.slots.get(s)?.kind === 'display' &&
+        methods['display-data'] === 'chip' &&
+        index.model.pairing.some((p) => p.slot === s && p.store === 'chip'),
+    )
+    .concat(tasks.filter((s) => state.task[s] === 'rework'));
   if (chip.length) out.push({ id: 'chip', kind: 'chip', because: chip });
-  const left = Object.values(state.mark).filter((m) => m && stays.has(m.kind) && !(m.side === 'front' && kinds.includes('display')) && !(m.side === 'back' && kinds.includes('back')) && !kinds.includes('frame'));
-  if (left.length && tasks.length) out.push({ id: 'cosmetic', kind: 'cosmetic', because: [...new Set(left.map((m) => m!.kind))] });
-  if (replaced.length) out.push({ id: 'old-parts', kind: 'old parts', because: replaced, answers: ['back', 'recycled'] });
+  const left = Object.values(state.mark).filter(
+    (m) =>
+      m &&
+      stays.has(m.kind) &&
+      !(m.side === 'front' && kinds.includes('display')) &&
+      !(m.side === 'back' && kinds.includes('back')) &&
+      !kinds.includes('frame'),
+  );
+  if (left.length && tasks.length)
+    out.push({ id: 'cosmetic', kind: 'cosmetic', because: [...new Set(left.map((m) => m!.kind))] });
+  if (replaced.length)
+    out.push({ id: 'old-parts', kind: 'old parts', because: replaced, answers: ['back', 'recycled'] });
   if (tasks.length && flag(state, 'quote')) out.push({ id: 'price', kind: 'price', because: [] });
   out.push({ id: 'data', kind: 'data', because: [], optional: true });
   return out;
 }
 
 /** Those without which the job does not go on to the bench. */
-export const openConsents = (consents: readonly Consent[], state: JobState) => consents.filter((c) => !c.optional && state.consent[c.id] === undefined);
+export const openConsents = (consents: readonly Consent[], state: JobState) =>
+  consents.filter((c) => !c.optional && state.consent[c.id] === undefined);
 
 /** Who agreed: the name given, where one was, and the answer. */
-export function agreedBy(state: Pick<JobState, 'consent' | 'signature' | 'answer'>, signers: Readonly<Record<string, string>>, id: string): string | undefined {
+export function agreedBy(
+  state: Pick<JobState, 'consent' | 'signature' | 'answer'>,
+  signers: Readonly<Record<string, string>>,
+  id: string,
+): string | undefined {
   const by = state.consent[id];
   if (by === undefined) return undefined;
   const name = signers[state.signature[id] ?? ''] ?? by;

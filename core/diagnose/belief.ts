@@ -4,7 +4,10 @@ import type { Cause, Problem, Test } from './problem';
 export type Belief = Float64Array;
 
 /** What an outcome would make of a belief: how likely it is, and the belief after it (undefined where it cannot be). */
-export interface After { chance: number; belief: Belief | undefined }
+export interface After {
+  chance: number;
+  belief: Belief | undefined;
+}
 
 /**
  * Bayes' rule for one outcome: posterior proportional to prior times likelihood.
@@ -13,7 +16,10 @@ export interface After { chance: number; belief: Belief | undefined }
 export function after(causes: readonly Cause[], belief: Belief, test: Test, outcome: number): After {
   const next = new Float64Array(belief.length);
   let chance = 0;
-  for (let c = 0; c < belief.length; c++) { next[c] = belief[c]! * test.likelihood[causes[c]!.id]![outcome]!; chance += next[c]!; }
+  for (let c = 0; c < belief.length; c++) {
+    next[c] = belief[c]! * test.likelihood[causes[c]!.id]![outcome]!;
+    chance += next[c]!;
+  }
   if (chance <= 0) return { chance: 0, belief: undefined };
   for (let c = 0; c < next.length; c++) next[c]! /= chance;
   return { chance, belief: next };

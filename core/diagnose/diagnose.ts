@@ -26,7 +26,12 @@ export function diagnose(p: Problem, limits = benchLimits): Diagnosis | undefine
   const exact = exactPlan(p, belief, left, limits);
   const plan = exact ?? greedyPlan(p, belief, left, p.causes.length * left.length > 300 ? 5 : 7);
   return {
-    posterior: Object.fromEntries(p.causes.map((c, i) => [c.id, belief[i]!])), ...plan, optimal: exact !== undefined,
-    gains: left.map((t) => { const gain = gainOf(p.causes, belief, t); return { test: t.id, gain, perCost: t.cost > 0 ? gain / t.cost : null }; }),
+    posterior: Object.fromEntries(p.causes.map((c, i) => [c.id, belief[i]!])),
+    ...plan,
+    optimal: exact !== undefined,
+    gains: left.map((t) => {
+      const gain = gainOf(p.causes, belief, t);
+      return { test: t.id, gain, perCost: t.cost > 0 ? gain / t.cost : null };
+    }),
   };
 }

@@ -8,7 +8,10 @@ export interface Plan {
   expectedCost: number;
 }
 
-export interface Limits { budget: number; stop?: () => boolean }
+export interface Limits {
+  budget: number;
+  stop?: () => boolean;
+}
 
 /**
  * The plan of least expected cost, by dynamic programming over outcome trees: the belief after a set of outcomes does
@@ -19,7 +22,12 @@ export interface Limits { budget: number; stop?: () => boolean }
  * @param limits.stop asked at each belief whether the caller's time is over
  * @returns undefined when the limits were not enough
  */
-export function exactPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belief: Belief, left: readonly Test[], limits: Limits): Plan | undefined {
+export function exactPlan(
+  p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
+  belief: Belief,
+  left: readonly Test[],
+  limits: Limits,
+): Plan | undefined {
   const { causes } = p;
   const known = knownCosts(p);
   const seen = new Map<string, number>();
@@ -32,14 +40,21 @@ export function exactPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, bel
     if (work > limits.budget || limits.stop?.()) return undefined;
     const floor = atLeast(known, b);
     let found = { test: -1, cost: stopNow(p, b).cost };
-    const open = left.map((_, i) => i).filter((i) => done[i] === -1 && left[i]!.cost + floor < found.cost - 1e-12);
+    const open = left
+      .map((_, i) => i)
+      .filter((i) => done[i] === -1 && left[i]!.cost + floor < found.cost - 1e-12);
     // what tells most for its cost first: a good answer early cuts more
     const worth = new Map(open.map((i) => [i, gainOf(causes, b, left[i]!)]));
-    open.sort((x, y) => worth.get(y)! / (left[y]!.cost + 1e-9) - worth.get(x)! / (left[x]!.cost + 1e-9) || x - y);
+    open.sort(
+      (x, y) => worth.get(y)! / (left[y]!.cost + 1e-9) - worth.get(x)! / (left[x]!.cost + 1e-9) || x - y,
+    );
     for (const i of open) {
       const test = left[i]!;
       if (worth.get(i)! <= 1e-12 || test.cost + floor >= found.cost - 1e-12) continue;
-      const outcomes = test.outcomes.map((_, o) => after(causes, b, test, o)).map((a, o) => ({ ...a, o })).filter((a) => a.belief);
+      const outcomes = test.outcomes
+        .map((_, o) => after(causes, b, test, o))
+        .map((a, o) => ({ ...a, o }))
+        .filter((a) => a.belief);
       let cost = test.cost;
       let rest = outcomes.reduce((s, a) => s + a.chance * atLeast(known, a.belief!), 0);
       for (const a of outcomes) {
@@ -49,7 +64,10 @@ export function exactPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, bel
         done[i] = -1;
         if (v === undefined) return undefined;
         cost += a.chance * v;
-        if (cost + rest >= found.cost - 1e-12) { cost = Number.POSITIVE_INFINITY; break; }
+        if (cost + rest >= found.cost - 1e-12) {
+          cost = Number.POSITIVE_INFINITY;
+          break;
+        }
       }
       if (cost < found.cost - 1e-12) found = { test: i, cost };
     }
@@ -65,5 +83,8 @@ export function exactPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, bel
   };
   const first = best(belief);
   if (!first) return undefined;
-  return { next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id }, expectedCost: first.cost };
+  return {
+    next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id },
+    expectedCost: first.cost,
+  };
 }

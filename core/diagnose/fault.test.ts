@@ -14,34 +14,58 @@ import { faultView } from './next';
 const rate = 6000;
 function received(model = mica9, ...bodies: Body[]): Bench {
   const b = new Bench(indexed(model), undefined);
-  b.do({ type: 'opened', modelHash: 'h', variant: 'standard', tag: 'T', complaint: 'x', tasks: [], promisedAt: null, promisedAs: '' });
+  b.do({
+    type: 'opened',
+    modelHash: 'h',
+    variant: 'standard',
+    tag: 'T',
+    complaint: 'x',
+    tasks: [],
+    promisedAt: null,
+    promisedAs: '',
+  });
   for (const body of bodies) b.do(body);
   return b;
 }
-const symptom = (s: 'no-picture' | 'no-start' | 'broken-glass' | 'short-battery' | 'face' | 'wet'): Body => ({ type: 'symptomSet', symptom: s, on: true });
-const chances = (b: Bench, experience: Experience = noExperience, more: string[] = []) => { const f = faultOf(b.index, b.state, rate, experience, more)!; const belief = beliefOf(f.problem)!; return Object.fromEntries(f.causes.map((c, i) => [c.id, belief[i]!])); };
+const symptom = (s: 'no-picture' | 'no-start' | 'broken-glass' | 'short-battery' | 'face' | 'wet'): Body => ({
+  type: 'symptomSet',
+  symptom: s,
+  on: true,
+});
+const chances = (b: Bench, experience: Experience = noExperience, more: string[] = []) => {
+  const f = faultOf(b.index, b.state, rate, experience, more)!;
+  const belief = beliefOf(f.problem)!;
+  return Object.fromEntries(f.causes.map((c, i) => [c.id, belief[i]!]));
+};
 
 describe('what is known', () => {
   test('every row of chances adds up to 1 and belongs to a cause that is known; every name is used once', () => {
     const ids = new Set(causes.map((c) => c.id));
     expect(ids.size).toBe(causes.length);
     expect(new Set(tests.map((t) => t.id)).size).toBe(tests.length);
-    for (const t of tests) for (const [c, row] of [['(usual)', t.usual] as const, ...Object.entries(t.given)]) {
-      expect(row.length, `${t.id} ${c}`).toBe(t.outcomes.length);
-      expect(row.reduce((a, b) => a + b, 0), `${t.id} ${c}`).toBeCloseTo(1, 9);
-      if (c !== '(usual)') expect(ids.has(c), `${t.id} ${c}`).toBe(true);
-    }
-    for (const s of symptoms) for (const c of Object.keys(s.weights)) expect(ids.has(c), `${s.id} ${c}`).toBe(true);
-    for (const list of Object.values(past)) for (const c of Object.keys(list)) expect(ids.has(c), c).toBe(true);
+    for (const t of tests)
+      for (const [c, row] of [['(usual)', t.usual] as const, ...Object.entries(t.given)]) {
+        expect(row.length, `${t.id} ${c}`).toBe(t.outcomes.length);
+        expect(
+          row.reduce((a, b) => a + b, 0),
+          `${t.id} ${c}`,
+        ).toBeCloseTo(1, 9);
+        if (c !== '(usual)') expect(ids.has(c), `${t.id} ${c}`).toBe(true);
+      }
+    for (const s of symptoms)
+      for (const c of Object.keys(s.weights)) expect(ids.has(c), `${s.id} ${c}`).toBe(true);
+    for (const list of Object.values(past))
+      for (const c of Object.keys(list)) expect(ids.has(c), c).toBe(true);
     for (const t of tests) expect(rungs).toContain(t.rung);
   });
   test('every symptom can be told apart by some test or has one cause that stands out, on every model', () => {
-    for (const m of shippedModels) for (const s of symptoms) {
-      const b = received(m, { type: 'symptomSet', symptom: s.id, on: true });
-      const view = faultView(b.index, b.state, faultOf(b.index, b.state, rate)!)!;
-      const top = Math.max(...Object.values(view.diagnosis.posterior));
-      expect(view.tests.length > 0 || top > 0.5, `${m.id} ${s.id}`).toBe(true);
-    }
+    for (const m of shippedModels)
+      for (const s of symptoms) {
+        const b = received(m, { type: 'symptomSet', symptom: s.id, on: true });
+        const view = faultView(b.index, b.state, faultOf(b.index, b.state, rate)!)!;
+        const top = Math.max(...Object.values(view.diagnosis.posterior));
+        expect(view.tests.length > 0 || top > 0.5, `${m.id} ${s.id}`).toBe(true);
+      }
   });
   test('the owner’s own words lead to symptoms, and folk remedies are known by theirs', () => {
     expect(symptomsIn('Flat by noon, gets warm in the pocket.')).toEqual(['short-battery', 'hot']);
@@ -59,7 +83,10 @@ describe('the causes of a fault', () => {
     const c = chances(received(sprigModel, symptom('no-picture')));
     expect(Object.values(c).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
     expect(c.other).toBeGreaterThan(0);
-    for (const id of Object.keys(c)) { const k = knownCause(id)!; expect(k.kinds.length === 0 || sprigModel.slots.some((s) => k.kinds.includes(s.kind)), id).toBe(true); }
+    for (const id of Object.keys(c)) {
+      const k = knownCause(id)!;
+      expect(k.kinds.length === 0 || sprigModel.slots.some((s) => k.kinds.includes(s.kind)), id).toBe(true);
+    }
     expect(faultOf(indexed(sprigModel), received(sprigModel).state, rate)).toBeUndefined();
   });
   test('a sensor flex that is off looks like a bad panel: the test with a known-good flex tells them apart, a known-good panel does not revive it', () => {
@@ -71,20 +98,40 @@ describe('the causes of a fault', () => {
     expect(chances(b)['sensor-off']).toBeGreaterThan(0.8);
   });
   test('face unlock that asks to move higher or lower points at a loose lens', () => {
-    const b = received(mica9, symptom('face'), { type: 'tested', test: 'higher-lower', outcome: 'higher or lower' });
+    const b = received(mica9, symptom('face'), {
+      type: 'tested',
+      test: 'higher-lower',
+      outcome: 'higher or lower',
+    });
     const c = chances(b);
     expect(Object.entries(c).toSorted((x, y) => y[1] - x[1])[0]![0]).toBe('lens-loose');
   });
   test('the past moves them: an earlier repair makes a loose contact likelier, a panel standing proud a swollen cell', () => {
     const plain = chances(received(mica9, symptom('no-picture')));
-    expect(chances(received(mica9, symptom('no-picture'), { type: 'marked', mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'earlier repair' } }))['panel-contact']).toBeGreaterThan(plain['panel-contact']!);
-    expect(chances(received(mica9, symptom('no-picture')), noExperience, ['here before'])['panel-contact']).toBeGreaterThan(plain['panel-contact']!);
+    expect(
+      chances(
+        received(mica9, symptom('no-picture'), {
+          type: 'marked',
+          mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'earlier repair' },
+        }),
+      )['panel-contact'],
+    ).toBeGreaterThan(plain['panel-contact']!);
+    expect(
+      chances(received(mica9, symptom('no-picture')), noExperience, ['here before'])['panel-contact'],
+    ).toBeGreaterThan(plain['panel-contact']!);
   });
   test('one piece of news counts once: the mark and the condition that it sets, the symptom and its condition', () => {
-    const proud: Body = { type: 'marked', mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'panel standing proud' } };
+    const proud: Body = {
+      type: 'marked',
+      mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'panel standing proud' },
+    };
     const marked = received(mica9, symptom('no-picture'), proud);
     expect(marked.state.condition.swollen).toMatchObject({ because: 'panel standing proud' });
-    const seen = received(mica9, symptom('no-picture'), { type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' });
+    const seen = received(mica9, symptom('no-picture'), {
+      type: 'conditionSet',
+      condition: 'swollen',
+      because: 'seen at the bench',
+    });
     expect(chances(marked)['cell-swollen']! / chances(seen)['cell-swollen']!).toBeLessThan(1.5);
     expect(chances(received(mica9, symptom('wet'))).liquid).toBeLessThan(0.9);
   });
@@ -94,11 +141,18 @@ describe('the causes of a fault', () => {
     const after = chances(b, { causes: { 'short-battery': { 'cell-worn': 20 } }, tests: {} });
     const raw = 68 / (68 + 20 + 5 + 3 + 4 + 4);
     // shares before normalising over the causes that this model can have
-    expect(after['cell-worn']! / (1 - after['cell-worn']!)).toBeCloseTo((((guessJobs.symptom * raw + 20) / 40) / ((guessJobs.symptom * raw) / 20)) * 2 * (guess / (1 - guess)), 6);
+    expect(after['cell-worn']! / (1 - after['cell-worn']!)).toBeCloseTo(
+      ((guessJobs.symptom * raw + 20) / 40 / ((guessJobs.symptom * raw) / 20)) * 2 * (guess / (1 - guess)),
+      6,
+    );
     expect(after['cell-worn']).toBeGreaterThan(guess);
   });
   test('a test that finished jobs have shown to be blind loses its weight', () => {
-    const b = received(mica9, symptom('short-battery'), { type: 'tested', test: 'battery-page', outcome: 'good' });
+    const b = received(mica9, symptom('short-battery'), {
+      type: 'tested',
+      test: 'battery-page',
+      outcome: 'good',
+    });
     const blind = { causes: {}, tests: { 'battery-page': { 'cell-worn': { good: 30 } } } };
     expect(chances(b, blind)['cell-worn']).toBeGreaterThan(chances(b)['cell-worn']!);
   });
@@ -131,17 +185,27 @@ describe('the ladder', () => {
     b.answer('before', 'works');
     b.do({ type: 'received' });
     b.do({ type: 'causeStated', cause: 'panel-bad', because: 'ink spot, seen by two' });
-    expect(b.do({ type: 'routeAdopted', routeHash: 'r', modelHash: 'h', variant: 'standard' }).refused).toBeUndefined();
-    expect(b.do({ type: 'causeStated', cause: 'gremlins', because: 'x' }).refused).toEqual({ code: 'unknown thing', id: 'gremlins' });
+    expect(
+      b.do({ type: 'routeAdopted', routeHash: 'r', modelHash: 'h', variant: 'standard' }).refused,
+    ).toBeUndefined();
+    expect(b.do({ type: 'causeStated', cause: 'gremlins', because: 'x' }).refused).toEqual({
+      code: 'unknown thing',
+      id: 'gremlins',
+    });
   });
   test('broken glass needs no harmless test first', () => {
-    const b = received(mica9, symptom('broken-glass'), { type: 'marked', mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'shattered glass' } });
+    const b = received(mica9, symptom('broken-glass'), {
+      type: 'marked',
+      mark: { id: 'm1', side: 'front', x: 1, y: 1, kind: 'shattered glass' },
+    });
     expect(openRungs(b.index, b.state)).toEqual([]);
   });
   test('nothing that erases data is proposed or begun without consent; reported all the same it is a question', () => {
     const b = received(mica9, symptom('no-start'));
     expect(view(b).tests.find((t) => t.test.id === 'restore')?.shut).toBe('consent');
-    expect(b.do({ type: 'testBegun', test: 'restore' }).findings.map((f) => f.rule)).toEqual(['data would be erased']);
+    expect(b.do({ type: 'testBegun', test: 'restore' }).findings.map((f) => f.rule)).toEqual([
+      'data would be erased',
+    ]);
     const other = received(mica9, symptom('no-start'));
     other.do({ type: 'tested', test: 'restore', outcome: 'cured' });
     expect(other.log.at(-1)!.breach).toEqual([{ rule: 'data would be erased', ids: ['data'] }]);
@@ -153,13 +217,17 @@ describe('the ladder', () => {
     const b = received(mica9, symptom('no-start'), symptom('wet'));
     expect(b.state.condition.wet).toMatchObject({ because: 'the owner says that it was in water' });
     expect(view(b).tests.map((t) => t.test.id)).not.toContain('charge');
-    expect(b.do({ type: 'testBegun', test: 'charge' }).findings[0]).toMatchObject({ rule: 'no charging this cell', severity: 'forbid' });
+    expect(b.do({ type: 'testBegun', test: 'charge' }).findings[0]).toMatchObject({
+      rule: 'no charging this cell',
+      severity: 'forbid',
+    });
   });
   test('no repair is proposed that is more likely wrong than right while a harmless test is owed', () => {
     for (const s of symptoms) {
       const b = received(mica9, { type: 'symptomSet', symptom: s.id, on: true }, symptom('wet'));
       const v = view(b);
-      if ('repair' in v.next && v.rungs.length) expect(v.diagnosis.posterior[v.next.repair], s.id).toBeGreaterThanOrEqual(0.5);
+      if ('repair' in v.next && v.rungs.length)
+        expect(v.diagnosis.posterior[v.next.repair], s.id).toBeGreaterThanOrEqual(0.5);
     }
   });
   test('the next test is never one whose turn it is not, and the course ends in the belief of now', () => {
@@ -174,7 +242,11 @@ describe('the ladder', () => {
         expect(b.do({ type: 'testBegun', test: id }).refused, `${s.id} ${id}`).toBeUndefined();
         const means = v.tests.find((t) => t.test.id === id)!.means;
         expect(means.reduce((a, m) => a + m.chance, 0)).toBeCloseTo(1, 9);
-        b.do({ type: 'tested', test: id, outcome: means.toSorted((x, y) => y.chance - x.chance)[0]!.outcome });
+        b.do({
+          type: 'tested',
+          test: id,
+          outcome: means.toSorted((x, y) => y.chance - x.chance)[0]!.outcome,
+        });
       }
     }
   });

@@ -44,43 +44,96 @@ export function slotOfCause(index: IndexedModel, cause: KnownCause): string | un
  * @param more what else is known of the past: `here before`
  * @returns undefined while no symptom is recorded
  */
-export function faultOf(index: IndexedModel, state: JobState, hourlyRateMinor: number, experience: Experience = noExperience, more: readonly string[] = []): Fault | undefined {
+export function faultOf(
+  index: IndexedModel,
+  state: JobState,
+  hourlyRateMinor: number,
+  experience: Experience = noExperience,
+  more: readonly string[] = [],
+): Fault | undefined {
   const said = symptomIds.filter((s) => state.symptom[s]);
   if (!said.length) return undefined;
   const conditions = conditionsOf(state);
   const marks = Object.values(state.mark).flatMap((m) => (m ? [m.kind] : []));
   // a condition that a mark or a symptom has set is the same news once more
-  const own = conditions.filter((c) => !marks.includes(state.condition[c]!.because) && !(c === 'wet' && state.symptom.wet));
+  const own = conditions.filter(
+    (c) => !marks.includes(state.condition[c]!.because) && !(c === 'wet' && state.symptom.wet),
+  );
   const known = [...new Set([...marks, ...own, ...more])];
-  const possible = causes.map((c) => ({ ...c, slot: slotOfCause(index, c) })).filter((c) => c.kinds.length === 0 || c.slot !== undefined);
-  const weight = (c: KnownCause) => known.reduce((w, k) => w * (past[k]?.[c.id] ?? 1), said.reduce((w, s) => w * shareOf(s, c.id, experience), 1));
-  const weighed = possible.map((c) => ({ c, w: weight(c), jobs: said.reduce((n, s) => n + (experience.causes[s]?.[c.id] ?? 0), 0) })).filter((x) => x.w > 0);
+  const possible = causes
+    .map((c) => ({ ...c, slot: slotOfCause(index, c) }))
+    .filter((c) => c.kinds.length === 0 || c.slot !== undefined);
+  const weight = (c: KnownCause) =>
+    known.reduce(
+      (w, k) => w * (past[k]?.[c.id] ?? 1),
+      said.reduce((w, s) => w * shareOf(s, c.id, experience), 1),
+    );
+  const weighed = possible
+    .map((c) => ({
+      c,
+      w: weight(c),
+      jobs: said.reduce((n, s) => n + (experience.causes[s]?.[c.id] ?? 0), 0),
+    }))
+    .filter((x) => x.w > 0);
   const sum = weighed.reduce((a, x) => a + x.w, 0);
   const minute = hourlyRateMinor / 60;
   const display = Math.max(0, ...index.model.slots.filter((s) => s.kind === 'display').map((s) => s.price));
   const fitted = more.includes('here before') || Object.keys(state.place).some((p) => !p.endsWith('#1'));
-  const allowed = tests.filter((t) => !(t.never ?? []).some((n) => conditions.includes(n as Condition)) && (!t.for || t.for.some((x) => state.symptom[x])) && (t.id !== 'original-back' || fitted) && !(t.needs && (state.check[`before ${t.needs}`]?.result === 'fails' || state.check['before power']?.result === 'fails')));
-  const seen: Seen[] = Object.entries(state.test).filter(([t, e]) => e.outcome !== undefined && testById.get(t)?.outcomes.some((o) => o.id === e.outcome)).sort(([, a], [, b]) => a.seq - b.seq).map(([test, e]) => ({ test, outcome: e.outcome! }));
-  const asked = [...allowed, ...tests.filter((t) => !allowed.includes(t) && seen.some((s) => s.test === t.id))];
-  const repairs = weighed.map(({ c, w }) => ({ id: c.id, prior: w / sum, repairCost: Math.round((c.task === 'replace' && c.slot ? (index.slots.get(c.slot)?.price ?? 0) : 0) + c.minutes * minute) }));
+  const allowed = tests.filter(
+    (t) =>
+      !(t.never ?? []).some((n) => conditions.includes(n as Condition)) &&
+      (!t.for || t.for.some((x) => state.symptom[x])) &&
+      (t.id !== 'original-back' || fitted) &&
+      !(
+        t.needs &&
+        (state.check[`before ${t.needs}`]?.result === 'fails' ||
+          state.check['before power']?.result === 'fails')
+      ),
+  );
+  const seen: Seen[] = Object.entries(state.test)
+    .filter(([t, e]) => e.outcome !== undefined && testById.get(t)?.outcomes.some((o) => o.id === e.outcome))
+    .sort(([, a], [, b]) => a.seq - b.seq)
+    .map(([test, e]) => ({ test, outcome: e.outcome! }));
+  const asked = [
+    ...allowed,
+    ...tests.filter((t) => !allowed.includes(t) && seen.some((s) => s.test === t.id)),
+  ];
+  const repairs = weighed.map(({ c, w }) => ({
+    id: c.id,
+    prior: w / sum,
+    repairCost: Math.round(
+      (c.task === 'replace' && c.slot ? (index.slots.get(c.slot)?.price ?? 0) : 0) + c.minutes * minute,
+    ),
+  }));
   // whoever repairs the wrong thing looks again and pays for the right one, too: being wrong is never the cheap way out
   const dearest = Math.max(...repairs.filter((r) => r.prior >= 0.02).map((r) => r.repairCost), 0);
   return {
-    symptoms: said, jobs: said.reduce((n, s) => n + Object.values(experience.causes[s] ?? {}).reduce((a, b) => a + b, 0), 0),
-    causes: weighed.map(({ c, jobs }) => ({ ...c, jobs })), tests: asked,
+    symptoms: said,
+    jobs: said.reduce((n, s) => n + Object.values(experience.causes[s] ?? {}).reduce((a, b) => a + b, 0), 0),
+    causes: weighed.map(({ c, jobs }) => ({ ...c, jobs })),
+    tests: asked,
     problem: {
-      causes: repairs, wrongRepairPenalty: Math.round(comebackMinutes * minute) + 2 * dearest, seen,
-      tests: asked.map((t): Test => ({
-        id: t.id, outcomes: t.outcomes.map((o) => o.id), cost: Math.round((t.hands + t.wait / 10) * minute + t.risk * display),
-        likelihood: Object.fromEntries(weighed.map(({ c }) => [c.id, rowOf(t, c.id, experience)])),
-      })),
+      causes: repairs,
+      wrongRepairPenalty: Math.round(comebackMinutes * minute) + 2 * dearest,
+      seen,
+      tests: asked.map(
+        (t): Test => ({
+          id: t.id,
+          outcomes: t.outcomes.map((o) => o.id),
+          cost: Math.round((t.hands + t.wait / 10) * minute + t.risk * display),
+          likelihood: Object.fromEntries(weighed.map(({ c }) => [c.id, rowOf(t, c.id, experience)])),
+        }),
+      ),
     },
   };
 }
 
 /** The share of a symptom's jobs that come from a cause: guess and count together; 0 for one that cannot show it. */
 function shareOf(symptom: SymptomId, cause: string, experience: Experience): number {
-  const guesses: Readonly<Record<string, number>> = { ...symptoms.find((s) => s.id === symptom)!.weights, other: otherWeight };
+  const guesses: Readonly<Record<string, number>> = {
+    ...symptoms.find((s) => s.id === symptom)!.weights,
+    other: otherWeight,
+  };
   const counts = experience.causes[symptom] ?? {};
   const total = Object.values(guesses).reduce((a, b) => a + b, 0);
   const n = Object.values(counts).reduce((a, b) => a + b, 0);

@@ -9,7 +9,13 @@ import { atLeast, knownCosts, stopNow } from './stopping';
  * @param depth how many tests one after another are looked ahead
  * @param width how many of the best tests by information per cost are compared at each point
  */
-export function greedyPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belief: Belief, left: readonly Test[], depth = 6, width = 1): Plan {
+export function greedyPlan(
+  p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
+  belief: Belief,
+  left: readonly Test[],
+  depth = 6,
+  width = 1,
+): Plan {
   const { causes } = p;
   const known = knownCosts(p);
   const used = new Uint8Array(left.length);
@@ -38,5 +44,8 @@ export function greedyPlan(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, be
     return found;
   };
   const first = value(belief, depth);
-  return { next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id }, expectedCost: first.cost };
+  return {
+    next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id },
+    expectedCost: first.cost,
+  };
 }

@@ -1,4 +1,8 @@
-export interface Suspect { id: string; probability: number; cost: number }
+export interface Suspect {
+  id: string;
+  probability: number;
+  cost: number;
+}
 
 /**
  * The order of inspection with the least expected cost when exactly one thing is at fault and each is looked at in turn
@@ -11,9 +15,15 @@ export function inspectionOrder(suspects: readonly Suspect[]): { order: string[]
   const sum = suspects.reduce((s, x) => s + x.probability, 0);
   if (suspects.length && sum <= 0) throw new RangeError('no suspect has a probability above 0');
   const rate = (s: Suspect) => (s.cost === 0 ? Number.POSITIVE_INFINITY : s.probability / s.cost);
-  const sorted = suspects.map((s, i) => ({ s, i })).sort((a, b) => (rate(a.s) === rate(b.s) ? a.i - b.i : rate(b.s) - rate(a.s))).map(({ s }) => s);
+  const sorted = suspects
+    .map((s, i) => ({ s, i }))
+    .sort((a, b) => (rate(a.s) === rate(b.s) ? a.i - b.i : rate(b.s) - rate(a.s)))
+    .map(({ s }) => s);
   let spent = 0;
   let expectedCost = 0;
-  for (const s of sorted) { spent += s.cost; expectedCost += (s.probability / sum) * spent; }
+  for (const s of sorted) {
+    spent += s.cost;
+    expectedCost += (s.probability / sum) * spent;
+  }
   return { order: sorted.map((s) => s.id), expectedCost };
 }

@@ -9,15 +9,30 @@ const worthLooking = 0.05;
 
 const harmless = (t: KnownTest) => t.rung !== 'open it' && !t.erases;
 /** Whether one of a test's outcomes would point at a cause: likely under it, and at least five times rarer otherwise. */
-const pointsAt = (t: KnownTest, cause: string) => (t.given[cause] ?? []).some((p, i) => p >= 0.5 && p >= 5 * t.usual[i]!);
+const pointsAt = (t: KnownTest, cause: string) =>
+  (t.given[cause] ?? []).some((p, i) => p >= 0.5 && p >= 5 * t.usual[i]!);
 
 /**
  * Tests without opening and without loss of data that could still explain the fault: those that would point at a cause
  * which needs no opening and is not unlikely. Done ones and declined ones are through.
  */
-export function openRungs(index: IndexedModel, state: JobState, fault: Fault | undefined = faultOf(index, state, 0)): string[] {
+export function openRungs(
+  index: IndexedModel,
+  state: JobState,
+  fault: Fault | undefined = faultOf(index, state, 0),
+): string[] {
   const belief = fault && beliefOf(fault.problem);
   if (!fault || !belief) return [];
-  const easy = fault.causes.filter((c, i) => c.task === 'none' && c.id !== 'other' && belief[i]! >= worthLooking);
-  return fault.tests.filter((t) => harmless(t) && state.test[t.id]?.outcome === undefined && state.test[t.id]?.declined === undefined && easy.some((c) => pointsAt(t, c.id))).map((t) => t.id);
+  const easy = fault.causes.filter(
+    (c, i) => c.task === 'none' && c.id !== 'other' && belief[i]! >= worthLooking,
+  );
+  return fault.tests
+    .filter(
+      (t) =>
+        harmless(t) &&
+        state.test[t.id]?.outcome === undefined &&
+        state.test[t.id]?.declined === undefined &&
+        easy.some((c) => pointsAt(t, c.id)),
+    )
+    .map((t) => t.id);
 }

@@ -43,20 +43,41 @@ export function faultView(index: IndexedModel, state: JobState, fault: Fault): F
   const belief = beliefOf(problem);
   if (!belief) return undefined;
   const rungs = openRungs(index, state, fault);
-  const through = (id: string) => state.test[id]?.outcome !== undefined || state.test[id]?.declined !== undefined;
-  const shutOf = (t: KnownTest): TestView['shut'] => (t.erases && !state.consent.data ? 'consent' : t.rung === 'open it' && rungs.length ? 'harmless first' : undefined);
+  const through = (id: string) =>
+    state.test[id]?.outcome !== undefined || state.test[id]?.declined !== undefined;
+  const shutOf = (t: KnownTest): TestView['shut'] =>
+    t.erases && !state.consent.data
+      ? 'consent'
+      : t.rung === 'open it' && rungs.length
+        ? 'harmless first'
+        : undefined;
   const left = fault.tests.filter((t) => !through(t.id));
   const turn = new Set(left.filter((t) => !shutOf(t)).map((t) => t.id));
   const seen = new Set(problem.seen.map((s) => s.test));
-  const diagnosis = diagnose({ ...problem, tests: problem.tests.filter((t) => seen.has(t.id) || turn.has(t.id)) })!;
-  const views = left.map((test): TestView => {
-    const t = problem.tests.find((x) => x.id === test.id)!;
-    const g = gainFor(problem, belief, t);
-    return { test, cost: t.cost, ...g, means: t.outcomes.map((o, i) => meaning(fault, belief, t, o, i)), shut: shutOf(test) };
-  }).filter((v) => v.gain > 0.005).sort((a, b) => (b.perCost ?? 1e9) - (a.perCost ?? 1e9));
+  const diagnosis = diagnose({
+    ...problem,
+    tests: problem.tests.filter((t) => seen.has(t.id) || turn.has(t.id)),
+  })!;
+  const views = left
+    .map((test): TestView => {
+      const t = problem.tests.find((x) => x.id === test.id)!;
+      const g = gainFor(problem, belief, t);
+      return {
+        test,
+        cost: t.cost,
+        ...g,
+        means: t.outcomes.map((o, i) => meaning(fault, belief, t, o, i)),
+        shut: shutOf(test),
+      };
+    })
+    .filter((v) => v.gain > 0.005)
+    .sort((a, b) => (b.perCost ?? 1e9) - (a.perCost ?? 1e9));
   const repair = fault.causes[stopNow(problem, belief).repair]!;
   // a repair that opens the device, or that is more likely wrong than right, stands behind the harmless rungs, too
-  const first = 'repair' in diagnosis.next && (repair.task !== 'none' || diagnosis.posterior[repair.id]! < 0.5) ? views.find((v) => rungs.includes(v.test.id)) : undefined;
+  const first =
+    'repair' in diagnosis.next && (repair.task !== 'none' || diagnosis.posterior[repair.id]! < 0.5)
+      ? views.find((v) => rungs.includes(v.test.id))
+      : undefined;
   let b: Belief = beliefOf({ ...problem, seen: [] })!;
   const course: FaultView['course'] = [{ seen: undefined, belief: [...b] }];
   for (const s of problem.seen) {
@@ -64,17 +85,43 @@ export function faultView(index: IndexedModel, state: JobState, fault: Fault): F
     b = after(problem.causes, b, t, t.outcomes.indexOf(s.outcome)).belief ?? b;
     course.push({ seen: s, belief: [...b] });
   }
-  const likely = fault.causes.map((c, i) => ({ id: c.id, probability: belief[i]!, cost: problem.causes[i]!.repairCost })).filter((x) => x.probability >= worthTrying);
-  const tries = likely.length ? inspectionOrder(likely).order.map((cause) => ({ cause, p: likely.find((x) => x.id === cause)!.probability })) : [];
-  return { diagnosis, tries, next: first ? { test: first.test.id } : diagnosis.next, tests: views, rungs, course };
+  const likely = fault.causes
+    .map((c, i) => ({ id: c.id, probability: belief[i]!, cost: problem.causes[i]!.repairCost }))
+    .filter((x) => x.probability >= worthTrying);
+  const tries = likely.length
+    ? inspectionOrder(likely).order.map((cause) => ({
+        cause,
+        p: likely.find((x) => x.id === cause)!.probability,
+      }))
+    : [];
+  return {
+    diagnosis,
+    tries,
+    next: first ? { test: first.test.id } : diagnosis.next,
+    tests: views,
+    rungs,
+    course,
+  };
 }
-function gainFor(problem: Fault['problem'], belief: Belief, t: Fault['problem']['tests'][number]): { gain: number; perCost: number | null } {
+function gainFor(
+  problem: Fault['problem'],
+  belief: Belief,
+  t: Fault['problem']['tests'][number],
+): { gain: number; perCost: number | null } {
   const gain = gainOf(problem.causes, belief, t);
   return { gain, perCost: t.cost > 0 ? gain / t.cost : null };
 }
-function meaning(fault: Fault, belief: Belief, t: Fault['problem']['tests'][number], outcome: string, i: number): TestView['means'][number] {
+function meaning(
+  fault: Fault,
+  belief: Belief,
+  t: Fault['problem']['tests'][number],
+  outcome: string,
+  i: number,
+): TestView['means'][number] {
   const a = after(fault.problem.causes, belief, t, i);
   let top = 0;
-  a.belief?.forEach((p, c) => { if (p > a.belief![top]!) top = c; });
+  a.belief?.forEach((p, c) => {
+    if (p > a.belief![top]!) top = c;
+  });
   return { outcome, chance: a.chance, cause: fault.causes[top]!.id, p: a.belief?.[top] ?? 0 };
 }

@@ -14,7 +14,10 @@ export interface Test {
   /** Cause to the chance of each outcome, in the order of `outcomes`; each row adds up to 1. */
   likelihood: Readonly<Record<string, readonly number[]>>;
 }
-export interface Seen { test: string; outcome: string }
+export interface Seen {
+  test: string;
+  outcome: string;
+}
 /**
  * Finding a fault: one true cause, each test at most once, and at any point one repair, whose cost is paid, and the
  * penalty too when it was the wrong one.

@@ -1,7 +1,10 @@
 import type { Belief } from './belief';
 import type { Problem } from './problem';
 
-export interface Stop { repair: number; cost: number }
+export interface Stop {
+  repair: number;
+  cost: number;
+}
 
 /** The best that can be done without another test: one repair, its cost, and the penalty as far as it may be wrong. */
 export function stopNow(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belief: Belief): Stop {

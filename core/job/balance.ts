@@ -30,9 +30,13 @@ export function balance(state: JobState, index: IndexedModel): Balance {
     folded: model.slots.filter((s) => poseOf(state, s.id) === 'folded').map((s) => s.id),
     adrift: Object.keys(state.place).filter((p) => state.place[p] === 'adrift'),
     strays: Object.keys(state.stray).filter((s) => state.stray[s] === 'inside'),
-    filmsOn: filmsDue(state, index).filter((f) => !f.off).map((f) => f.id),
+    filmsOn: filmsDue(state, index)
+      .filter((f) => !f.off)
+      .map((f) => f.id),
     masksOn: Object.keys(state.mask).filter((m) => state.mask[m] === 'on'),
-    bondsOpen: model.bonds.filter((b) => state.bond[b.id] === 'released' || state.bond[b.id] === 'torn').map((b) => b.id),
+    bondsOpen: model.bonds
+      .filter((b) => state.bond[b.id] === 'released' || state.bond[b.id] === 'torn')
+      .map((b) => b.id),
     torn: model.bonds.filter((b) => state.bond[b.id] === 'torn').map((b) => b.id),
   };
 }
@@ -41,8 +45,12 @@ export function balance(state: JobState, index: IndexedModel): Balance {
 export function emptyInside(state: JobState, index: IndexedModel): string[] {
   const outside = new Set(outsideFasteners(index));
   return [
-    ...index.model.fasteners.filter((f) => !outside.has(f.id) && pieceInHole(state, f.id) === undefined).map((f) => f.id),
-    ...index.model.slots.filter((s) => s.install?.side !== 'outside' && pieceInSlot(state, s.id) === undefined).map((s) => s.id),
+    ...index.model.fasteners
+      .filter((f) => !outside.has(f.id) && pieceInHole(state, f.id) === undefined)
+      .map((f) => f.id),
+    ...index.model.slots
+      .filter((s) => s.install?.side !== 'outside' && pieceInSlot(state, s.id) === undefined)
+      .map((s) => s.id),
   ];
 }
 

@@ -21,11 +21,21 @@ export const conditionOfMark: Partial<Record<Mark['kind'], Condition>> = {
 /** The condition that a report brings with it, if any. */
 export function conditionOf(body: Body): { condition: Condition; because: string } | undefined {
   if (body.type === 'marked') {
-    const condition = body.mark.kind === 'missing glass' && body.mark.side === 'back' ? 'back glass missing' : conditionOfMark[body.mark.kind];
+    const condition =
+      body.mark.kind === 'missing glass' && body.mark.side === 'back'
+        ? 'back glass missing'
+        : conditionOfMark[body.mark.kind];
     return condition && { condition, because: body.mark.kind };
   }
-  if (body.type === 'symptomSet' && body.symptom === 'wet' && body.on) return { condition: 'wet', because: 'the owner says that it was in water' };
+  if (body.type === 'symptomSet' && body.symptom === 'wet' && body.on)
+    return { condition: 'wet', because: 'the owner says that it was in water' };
   // whoever cannot touch cannot switch off
-  if (body.type === 'checked' && body.round === 'before' && body.function === 'touch' && body.result === 'fails') return { condition: 'stuck on', because: 'touch does not answer: it cannot be switched off' };
+  if (
+    body.type === 'checked' &&
+    body.round === 'before' &&
+    body.function === 'touch' &&
+    body.result === 'fails'
+  )
+    return { condition: 'stuck on', because: 'touch does not answer: it cannot be switched off' };
   return undefined;
 }

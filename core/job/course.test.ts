@@ -7,7 +7,10 @@ import { flag } from './state';
 import { shutState } from './view';
 
 const cases = [
-  ['Mica 9', mica9, 'standard', []], ['Mica 9 without tray', mica9, 'traceless', []], ['Mica 9, swollen', mica9, 'standard', swollen], ['Sprig', sprigModel, 'standard', []],
+  ['Mica 9', mica9, 'standard', []],
+  ['Mica 9 without tray', mica9, 'traceless', []],
+  ['Mica 9, swollen', mica9, 'standard', swollen],
+  ['Sprig', sprigModel, 'standard', []],
 ] as const;
 
 describe.each(cases)('a cell replaced on %s', (_name, model, variant, conditions) => {
@@ -16,7 +19,8 @@ describe.each(cases)('a cell replaced on %s', (_name, model, variant, conditions
 
   test('every instruction of the route is accepted from first to last without an override', () => {
     const bench = new Bench(index, plan).open();
-    for (const c of conditions) bench.do({ type: 'conditionSet', condition: c, because: 'panel stands proud' });
+    for (const c of conditions)
+      bench.do({ type: 'conditionSet', condition: c, because: 'panel stands proud' });
     bench.finish();
     expect(bench.log.filter((e) => e.breach || e.body.type === 'overridden')).toEqual([]);
     expect(shutState(bench.state, index)).toBe('closed');
@@ -29,13 +33,24 @@ describe.each(cases)('a cell replaced on %s', (_name, model, variant, conditions
   test('everything taken out is back or accounted for, and the cell is another one', () => {
     const bench = new Bench(index, plan).open().finish();
     expect(unaccounted(bench.state, index)).toEqual([]);
-    expect(balance(bench.state, index)).toMatchObject({ screwsOut: [], connectorsOff: [], piecesOut: [], bondsOpen: [], filmsOn: [], live: true });
+    expect(balance(bench.state, index)).toMatchObject({
+      screwsOut: [],
+      connectorsOff: [],
+      piecesOut: [],
+      bondsOpen: [],
+      filmsOn: [],
+      live: true,
+    });
     expect(bench.state.place['cell#2']).toBe('slot/cell');
     expect(bench.state.place['cell#1']).toBe('aside/recycling');
   });
 
   test('the cell is the first connector off and the last on', () => {
-    const moves = new Bench(index, plan).open().finish().log.filter((e) => e.body.type === 'connectorOff' || e.body.type === 'connectorOn').map((e) => e.body as { type: string; connector: string });
+    const moves = new Bench(index, plan)
+      .open()
+      .finish()
+      .log.filter((e) => e.body.type === 'connectorOff' || e.body.type === 'connectorOn')
+      .map((e) => e.body as { type: string; connector: string });
     expect(moves[0]).toEqual({ type: 'connectorOff', connector: index.cellConnector });
     expect(moves.at(-1)).toEqual({ type: 'connectorOn', connector: index.cellConnector });
   });
@@ -46,6 +61,18 @@ test('the stage follows the log from Receive to Hand over', () => {
   const bench = new Bench(index, route(mica9));
   const seen: string[] = [stageOf(bench.state, index, bench.route)];
   bench.open();
-  for (let k = 0; k < 500; k++) { const s = stageOf(bench.state, index, bench.route); if (s !== seen.at(-1)) seen.push(s); if (!bench.next()) break; }
-  expect(seen.filter((s, i) => seen.indexOf(s) === i)).toEqual(['Receive', 'Open', 'Strip', 'Swap', 'Refit', 'Prove', 'Hand over']);
+  for (let k = 0; k < 500; k++) {
+    const s = stageOf(bench.state, index, bench.route);
+    if (s !== seen.at(-1)) seen.push(s);
+    if (!bench.next()) break;
+  }
+  expect(seen.filter((s, i) => seen.indexOf(s) === i)).toEqual([
+    'Receive',
+    'Open',
+    'Strip',
+    'Swap',
+    'Refit',
+    'Prove',
+    'Hand over',
+  ]);
 });

@@ -62,24 +62,37 @@ export interface Decision {
  */
 export function decide(context: Context, state: JobState, command: Command): Decision {
   const { body } = command;
-  const none = (refused: Refusal, found: Finding[] = []): Decision => ({ events: [], findings: found, refused });
+  const none = (refused: Refusal, found: Finding[] = []): Decision => ({
+    events: [],
+    findings: found,
+    refused,
+  });
   if (state.seq === 0 && body.type !== 'opened') return none({ code: 'not opened' });
   const unknown = unknownThing(context.index, body);
   if (unknown) return none({ code: 'unknown thing', id: unknown });
   if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
   // a closed job is only written on: notes, corrections, and a note of oneself that is taken back
   const noteBack = body.type === 'retracted' && state.trail[state.trail.length - 1]?.type === 'noted';
-  if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected' && !noteBack) return none({ code: 'closed' });
+  if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected' && !noteBack)
+    return none({ code: 'closed' });
 
   if (body.type === 'retracted') {
     const latest = state.trail[state.trail.length - 1];
-    if (!latest || latest.event !== body.event) return none({ code: 'not the latest', latest: latest?.event });
+    if (!latest || latest.event !== body.event)
+      return none({ code: 'not the latest', latest: latest?.event });
     if (latest.by !== context.person) return none({ code: 'somebody else’s', by: latest.by });
     const why = final.get(latest.type as Body['type']);
     if (why) return none({ code: 'cannot be taken back', why });
   }
 
-  const situation = { index: context.index, state, waits: context.waits, role: context.role, methods: context.route?.input.methods ?? context.methods, now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt } };
+  const situation = {
+    index: context.index,
+    state,
+    waits: context.waits,
+    role: context.role,
+    methods: context.route?.input.methods ?? context.methods,
+    now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt },
+  };
   const found = findings(situation, body);
   const serious = found.filter((f) => f.severity !== 'warn');
   const overrides: Body[] = [];
@@ -88,14 +101,24 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   if (!isGate(body)) {
     // a fact: what a named reason covers is an override, the rest is a question to be answered
     for (const f of found) {
-      if (command.override?.reason.trim() && command.override.rules.includes(f.rule) && mayPass(f, context.role, command)) overrides.push(overrideOf(f, command));
+      if (
+        command.override?.reason.trim() &&
+        command.override.rules.includes(f.rule) &&
+        mayPass(f, context.role, command)
+      )
+        overrides.push(overrideOf(f, command));
       else if (f.severity !== 'warn') breach.push({ rule: f.rule, ids: f.ids });
     }
   } else if (command.passedAt !== undefined && !needsServer.has(body.type)) {
     for (const f of serious) breach.push({ rule: f.rule, ids: f.ids });
   } else {
     for (const f of serious) {
-      if (f.severity === 'forbid' || !command.override?.rules.includes(f.rule) || !f.passableBy.includes(context.role)) return none({ code: 'interlock', findings: serious }, found);
+      if (
+        f.severity === 'forbid' ||
+        !command.override?.rules.includes(f.rule) ||
+        !f.passableBy.includes(context.role)
+      )
+        return none({ code: 'interlock', findings: serious }, found);
       if (!command.override.reason.trim()) return none({ code: 'reason missing' }, found);
       if (!mayPass(f, context.role, command)) return none({ code: 'second person needed' }, found);
       overrides.push(overrideOf(f, command));
@@ -103,17 +126,29 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   }
 
   let seq = state.seq;
-  const make = (b: Body, i: number): JobEvent => ({ id: i ? `${command.id}.${i}` : command.id, seq: ++seq, v: eventVersion, by: context.person, at: command.at, clockKnown: command.clockKnown, body: b });
+  const make = (b: Body, i: number): JobEvent => ({
+    id: i ? `${command.id}.${i}` : command.id,
+    seq: ++seq,
+    v: eventVersion,
+    by: context.person,
+    at: command.at,
+    clockKnown: command.clockKnown,
+    body: b,
+  });
   const events = overrides.map((b, i) => make(b, i + 1));
   const main = make(body, 0);
   const did = context.route && stepFor(context.route, state, body);
-  if (did) { main.step = did.step; main.target = did.target; }
+  if (did) {
+    main.step = did.step;
+    main.target = did.target;
+  }
   if (breach.length) main.breach = breach;
   if (isGate(body)) main.decidedAt = command.passedAt ?? state.seq;
   events.push(main);
   // a mark that means something sets its condition in the same breath
   const means = conditionOf(body);
-  if (means && !state.condition[means.condition]) events.push(make({ type: 'conditionSet', ...means }, events.length));
+  if (means && !state.condition[means.condition])
+    events.push(make({ type: 'conditionSet', ...means }, events.length));
   return { events, findings: found };
 }
 
@@ -122,7 +157,16 @@ function contradicted(state: JobState, person: string, { body, seen }: Command):
   const claim = seen === undefined ? undefined : claimOf(body);
   const told = claim && state.told[claim.about];
   if (!claim || !told || told.seq <= seen! || told.by === person || told.value === claim.value) return [];
-  return [{ rule: 'two accounts' satisfies RuleName, ids: [claim.about], claims: [{ by: told.by, value: told.value }, { by: person, value: claim.value }] }];
+  return [
+    {
+      rule: 'two accounts' satisfies RuleName,
+      ids: [claim.about],
+      claims: [
+        { by: told.by, value: told.value },
+        { by: person, value: claim.value },
+      ],
+    },
+  ];
 }
 
 /** A trainee's override counts when another person has confirmed it. */
@@ -131,7 +175,12 @@ function mayPass(f: Finding, role: Role, command: Command): boolean {
 }
 function overrideOf(f: Finding, command: Command): Body {
   const o = command.override!;
-  return { type: 'overridden', rule: f.rule, reason: o.reason.trim(), ...(o.confirmedBy ? { confirmedBy: o.confirmedBy } : {}) };
+  return {
+    type: 'overridden',
+    rule: f.rule,
+    reason: o.reason.trim(),
+    ...(o.confirmedBy ? { confirmedBy: o.confirmedBy } : {}),
+  };
 }
 
 /** An id that this model does not have; such a command is a mistake of the program that sent it, not a fact. */
@@ -141,11 +190,29 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   if ('connector' in body) return has(index.connectors, body.connector);
   if ('bond' in body) return has(index.bonds, body.bond);
   if ('catch' in body) return has(index.catches, body.catch);
-  if ('slot' in body) return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);
-  const strangers = body.type === 'spilled' ? body.pieces : body.type === 'sorted' ? body.screws.map((s) => s.piece) : body.type === 'screwMeasured' ? [body.piece] : [];
+  if ('slot' in body)
+    return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);
+  const strangers =
+    body.type === 'spilled'
+      ? body.pieces
+      : body.type === 'sorted'
+        ? body.screws.map((s) => s.piece)
+        : body.type === 'screwMeasured'
+          ? [body.piece]
+          : [];
   for (const p of strangers) if (!index.fasteners.has(holderOf(p))) return p;
-  if (body.type === 'troubled' || body.type === 'eased') return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) => m.has(body.thing)) ? undefined : body.thing;
-  if ('test' in body) return knownTest(body.test) && (body.type !== 'tested' || knownTest(body.test)!.outcomes.some((o) => o.id === body.outcome)) ? undefined : body.test;
-  if (body.type === 'causeStated') return body.cause === 'none' || knownCause(body.cause) ? undefined : body.cause;
+  if (body.type === 'troubled' || body.type === 'eased')
+    return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) =>
+      m.has(body.thing),
+    )
+      ? undefined
+      : body.thing;
+  if ('test' in body)
+    return knownTest(body.test) &&
+      (body.type !== 'tested' || knownTest(body.test)!.outcomes.some((o) => o.id === body.outcome))
+      ? undefined
+      : body.test;
+  if (body.type === 'causeStated')
+    return body.cause === 'none' || knownCause(body.cause) ? undefined : body.cause;
   return undefined;
 }

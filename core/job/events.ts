@@ -6,7 +6,20 @@ import type { bodySchema, markSchema, taskSchema } from './event-schema';
  * a *gate* is something that may be refused. `gates` below says which is which.
  * An event is one of these bodies with its envelope (who, when, which number in the log).
  */
-export const markKinds = ['crack', 'shattered glass', 'missing glass', 'dent', 'bent frame', 'panel standing proud', 'liquid mark', 'foreign screw', 'stripped head', 'earlier glue', 'missing magnet', 'earlier repair'] as const;
+export const markKinds = [
+  'crack',
+  'shattered glass',
+  'missing glass',
+  'dent',
+  'bent frame',
+  'panel standing proud',
+  'liquid mark',
+  'foreign screw',
+  'stripped head',
+  'earlier glue',
+  'missing magnet',
+  'earlier repair',
+] as const;
 export const markSides = ['front', 'back', 'frame'] as const;
 /** 1 = cosmetic, 2 = plain, 3 = it goes on breaking or it cuts. */
 export const severities = [1, 2, 3] as const;
@@ -18,7 +31,14 @@ export const releases = ['not needed', 'proof seen', 'locked'] as const;
 export const consentBy = ['owner', 'for the owner'] as const;
 export const advices = ['repair', 'repair partly', 'replace', 'decline'] as const;
 /** What went wrong with one thing at the bench. */
-export const troubleKinds = ['stripped head', 'stuck', 'bad thread', 'broken', 'wrong part', 'not as the model says'] as const;
+export const troubleKinds = [
+  'stripped head',
+  'stuck',
+  'bad thread',
+  'broken',
+  'wrong part',
+  'not as the model says',
+] as const;
 export type TroubleKind = (typeof troubleKinds)[number];
 /** What becomes of a piece that sits on an assembly which is replaced. */
 export const fates = ['move over', 'on the new one', 'keep', 'scrap', 'return'] as const;
@@ -31,7 +51,22 @@ export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach'] as 
  * Acts of a route that change no piece: the log keeps that they were done. Those of `holds` run by themselves once they
  * are started; their targets are `thing:start` and `thing:end`.
  */
-export const acts = ['switch off', 'look', 'prepare', 'gap', 'test part', 'compare', 'inspect', 'work', 'rework', 'move chip', 'press', 'cure', 'leak test', 'calibrate'] as const;
+export const acts = [
+  'switch off',
+  'look',
+  'prepare',
+  'gap',
+  'test part',
+  'compare',
+  'inspect',
+  'work',
+  'rework',
+  'move chip',
+  'press',
+  'cure',
+  'leak test',
+  'calibrate',
+] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
 export type Act = (typeof acts)[number];
 export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] as const;
@@ -50,17 +85,57 @@ export type Advice = (typeof advices)[number];
 
 /** Types that can always be refused; see `isGate` for the rest. Everything else is a fact. */
 export const gates: ReadonlySet<BodyType> = new Set<BodyType>([
-  'conditionCleared', 'received', 'routeAdopted', 'heatStarted', 'solventApplied', 'sealApplied', 'deviceClosed', 'dataWritten', 'jobClosed', 'retracted', 'stepPassed', 'testBegun', 'partChosen', 'substituted',
+  'conditionCleared',
+  'received',
+  'routeAdopted',
+  'heatStarted',
+  'solventApplied',
+  'sealApplied',
+  'deviceClosed',
+  'dataWritten',
+  'jobClosed',
+  'retracted',
+  'stepPassed',
+  'testBegun',
+  'partChosen',
+  'substituted',
 ]);
 /** Whether a body asks to pass a gate. Putting a device under the press is one; the other acts have happened when they are reported. */
-export const isGate = (body: Body): boolean => gates.has(body.type) || (body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start'));
+export const isGate = (body: Body): boolean =>
+  gates.has(body.type) || (body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start'));
 /** Gates that a bench may not pass on its own copy: they wait for the server. */
-export const needsServer: ReadonlySet<BodyType> = new Set<BodyType>(['conditionCleared', 'dataWritten', 'jobClosed', 'received', 'routeAdopted', 'partChosen', 'partDropped', 'substituted']);
+export const needsServer: ReadonlySet<BodyType> = new Set<BodyType>([
+  'conditionCleared',
+  'dataWritten',
+  'jobClosed',
+  'received',
+  'routeAdopted',
+  'partChosen',
+  'partDropped',
+  'substituted',
+]);
 
 /** What cannot be taken back, with the reason as a code that the interface words. */
-export const final: ReadonlyMap<BodyType, 'first' | 'heat given' | 'data written' | 'signed' | 'stock moved' | 'closed' | 'audit'> = new Map([
-  ['opened', 'first'], ['received', 'signed'], ['heatStarted', 'heat given'], ['heatEnded', 'heat given'], ['dataWritten', 'data written'], ['consentGiven', 'signed'], ['partChosen', 'stock moved'], ['partDropped', 'stock moved'], ['substituted', 'stock moved'],
-  ['conditionCleared', 'signed'], ['jobClosed', 'closed'], ['retracted', 'audit'], ['corrected', 'audit'], ['overridden', 'audit'], ['answered', 'audit'], ['truthNamed', 'audit'],
+export const final: ReadonlyMap<
+  BodyType,
+  'first' | 'heat given' | 'data written' | 'signed' | 'stock moved' | 'closed' | 'audit'
+> = new Map([
+  ['opened', 'first'],
+  ['received', 'signed'],
+  ['heatStarted', 'heat given'],
+  ['heatEnded', 'heat given'],
+  ['dataWritten', 'data written'],
+  ['consentGiven', 'signed'],
+  ['partChosen', 'stock moved'],
+  ['partDropped', 'stock moved'],
+  ['substituted', 'stock moved'],
+  ['conditionCleared', 'signed'],
+  ['jobClosed', 'closed'],
+  ['retracted', 'audit'],
+  ['corrected', 'audit'],
+  ['overridden', 'audit'],
+  ['answered', 'audit'],
+  ['truthNamed', 'audit'],
 ]);
 
 /** The version of these bodies; older ones are lifted by `upcast`. */
@@ -72,7 +147,10 @@ export interface Breach {
   /** Two accounts of one thing that cannot both be true: who said what. */
   claims?: Claim[];
 }
-export interface Claim { by: string; value: string }
+export interface Claim {
+  by: string;
+  value: string;
+}
 /** One line of a job's log. `at` is the bench's clock corrected by the server's offset, in ms since 1970 UTC. */
 export interface JobEvent {
   id: string;

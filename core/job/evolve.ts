@@ -7,7 +7,10 @@ import { holderOf, type JobState, originalPiece, type TableName, type Tables, ty
 class Writer {
   readonly undo: Undo[] = [];
   #copied: Set<TableName> | undefined;
-  constructor(readonly state: JobState, copy: boolean) {
+  constructor(
+    readonly state: JobState,
+    copy: boolean,
+  ) {
     this.#copied = copy ? new Set() : undefined;
   }
   set<T extends TableName>(table: T, key: string, value: Tables[T][string] | undefined): void {
@@ -29,22 +32,44 @@ class Writer {
 
 type Apply = { [T in BodyType]: (w: Writer, body: Extract<Body, { type: T }>, event: JobEvent) => void };
 const none = () => {};
-const flags = (w: Writer, values: Record<string, unknown>) => { for (const k in values) w.set('flag', k, values[k]); };
+const flags = (w: Writer, values: Record<string, unknown>) => {
+  for (const k in values) w.set('flag', k, values[k]);
+};
 
 /** What each event changes. One line an event; nothing else writes to a job. */
 const apply: Apply = {
-  opened: (w, { type: _, tasks, ...rest }) => { flags(w, rest); for (const t of tasks) w.set('task', t.slot, t.action); },
-  marked: (w, b) => { const { id, ...mark } = b.mark; w.set('mark', id, mark); },
+  opened: (w, { type: _, tasks, ...rest }) => {
+    flags(w, rest);
+    for (const t of tasks) w.set('task', t.slot, t.action);
+  },
+  marked: (w, b) => {
+    const { id, ...mark } = b.mark;
+    w.set('mark', id, mark);
+  },
   unmarked: (w, b) => w.set('mark', b.mark, null),
   conditionSet: (w, b, e) => w.set('condition', b.condition, { because: b.because, event: e.id }),
   conditionCleared: (w, b) => w.set('condition', b.condition, null),
-  checked: (w, b, e) => w.set('check', `${b.round} ${b.function}`, { result: b.result, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
+  checked: (w, b, e) =>
+    w.set('check', `${b.round} ${b.function}`, {
+      result: b.result,
+      ...(b.note ? { note: b.note } : {}),
+      seq: e.seq,
+      by: e.by,
+    }),
   received: (w) => flags(w, { received: true }),
-  routeAdopted: (w, b) => { for (const key in w.state.progress) w.set('progress', key, undefined); flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant }); },
-  consentGiven: (w, b) => { w.set('consent', b.effect, b.by); if (b.answer !== undefined) w.set('answer', b.effect, b.answer); w.set('signature', b.effect, b.signature); },
+  routeAdopted: (w, b) => {
+    for (const key in w.state.progress) w.set('progress', key, undefined);
+    flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant });
+  },
+  consentGiven: (w, b) => {
+    w.set('consent', b.effect, b.by);
+    if (b.answer !== undefined) w.set('answer', b.effect, b.answer);
+    w.set('signature', b.effect, b.signature);
+  },
   symptomSet: (w, b) => w.set('symptom', b.symptom, b.on ? 1 : undefined),
   testBegun: (w, b, e) => w.set('test', b.test, { seq: e.seq, by: e.by }),
-  tested: (w, b, e) => w.set('test', b.test, { outcome: b.outcome, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
+  tested: (w, b, e) =>
+    w.set('test', b.test, { outcome: b.outcome, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
   testDeclined: (w, b, e) => w.set('test', b.test, { declined: b.reason, seq: e.seq, by: e.by }),
   causeStated: (w, b) => flags(w, { cause: b.cause === 'none' ? null : { id: b.cause, because: b.because } }),
   photographed: (w, b) => w.set('photo', b.photo, b.mark ?? (b.thing ? `@${b.thing}` : '')),
@@ -52,24 +77,52 @@ const apply: Apply = {
   partChosen: (w, { type: _, slot, ...part }) => w.set('part', slot, part),
   partDropped: (w, b) => w.set('part', b.slot, undefined),
   // another price is another agreement
-  quoted: (w, { type: _, ...quote }, e) => { flags(w, { quote: { ...quote, seq: e.seq } }); w.set('consent', 'price', undefined); },
+  quoted: (w, { type: _, ...quote }, e) => {
+    flags(w, { quote: { ...quote, seq: e.seq } });
+    w.set('consent', 'price', undefined);
+  },
   promised: (w, b) => flags(w, { promisedAt: b.at, promisedAs: b.as }),
-  screwOut: (w, b) => { w.set('place', b.piece, `mat/${b.fastener}`); },
+  screwOut: (w, b) => {
+    w.set('place', b.piece, `mat/${b.fastener}`);
+  },
   screwIn: (w, b) => w.set('place', b.piece, `hole/${b.fastener}`),
-  screwMeasured: (w, { type: _, piece, ...spec }) => w.set('spec', piece, { ...w.state.spec[piece], ...spec }),
-  spilled: (w, b) => { for (const piece of b.pieces) w.set('place', piece, 'mixed'); },
-  sorted: (w, b) => { for (const { piece, ...spec } of b.screws) { w.set('place', piece, `mat/${holderOf(piece)}`); w.set('spec', piece, { ...w.state.spec[piece], ...spec }); } },
-  substituted: (w, { type: _, fastener, piece, spare: _s, ...spec }) => { w.set('place', piece, `mat/${fastener}`); w.set('spec', piece, spec); },
-  connectorOff: (w, b, e) => { w.set('connector', b.connector, 'off'); w.set('touched', b.connector, e.seq); },
-  connectorOn: (w, b, e) => { w.set('connector', b.connector, 'on'); w.set('touched', b.connector, e.seq); },
+  screwMeasured: (w, { type: _, piece, ...spec }) =>
+    w.set('spec', piece, { ...w.state.spec[piece], ...spec }),
+  spilled: (w, b) => {
+    for (const piece of b.pieces) w.set('place', piece, 'mixed');
+  },
+  sorted: (w, b) => {
+    for (const { piece, ...spec } of b.screws) {
+      w.set('place', piece, `mat/${holderOf(piece)}`);
+      w.set('spec', piece, { ...w.state.spec[piece], ...spec });
+    }
+  },
+  substituted: (w, { type: _, fastener, piece, spare: _s, ...spec }) => {
+    w.set('place', piece, `mat/${fastener}`);
+    w.set('spec', piece, spec);
+  },
+  connectorOff: (w, b, e) => {
+    w.set('connector', b.connector, 'off');
+    w.set('touched', b.connector, e.seq);
+  },
+  connectorOn: (w, b, e) => {
+    w.set('connector', b.connector, 'on');
+    w.set('touched', b.connector, e.seq);
+  },
   reseated: (w, b, e) => w.set('touched', b.connector, e.seq),
-  bondReleased: (w, b) => { w.set('bond', b.bond, b.torn ? 'torn' : 'released'); flags(w, { rimClean: false, seal: 'none' }); },
+  bondReleased: (w, b) => {
+    w.set('bond', b.bond, b.torn ? 'torn' : 'released');
+    flags(w, { rimClean: false, seal: 'none' });
+  },
   bondRenewed: (w, b) => w.set('bond', b.bond, 'renewed'),
   catchFreed: (w, b) => w.set('catch', b.catch, 'free'),
   catchHooked: (w, b) => w.set('catch', b.catch, 'hooked'),
   pieceMoved: (w, b, e) => {
     w.set('touched', b.slot, e.seq);
-    if (b.pose !== 'out') { w.set('pose', b.slot, b.pose); return; }
+    if (b.pose !== 'out') {
+      w.set('pose', b.slot, b.pose);
+      return;
+    }
     w.set('pose', b.slot, undefined);
     for (const piece of piecesIn(w.state, b.slot)) w.set('place', piece, 'tray');
   },
@@ -81,36 +134,77 @@ const apply: Apply = {
   },
   pieceSetAside: (w, b) => {
     w.set('place', b.piece, `aside/${b.to}`);
-    for (const sign of b.with ?? []) { const piece = sign.replace(screwSign, ''); w.set('place', piece, `aside/${fatePlace[w.state.fate[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`); }
+    for (const sign of b.with ?? []) {
+      const piece = sign.replace(screwSign, '');
+      w.set(
+        'place',
+        piece,
+        `aside/${fatePlace[w.state.fate[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`,
+      );
+    }
   },
   filmOff: (w, b) => w.set('film', b.film, 'off'),
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
-  heatStarted: (w, b, e) => flags(w, { heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown } }),
+  heatStarted: (w, b, e) =>
+    flags(w, {
+      heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown },
+    }),
   heatEnded: (w, _b, e) => flags(w, { heat: null, heatEndedAt: { at: e.at, clockKnown: e.clockKnown } }),
-  solventApplied: (w, b, e) => { w.set('acted', `solvent ${b.bond}`, e.seq); flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } }); },
+  solventApplied: (w, b, e) => {
+    w.set('acted', `solvent ${b.bond}`, e.seq);
+    flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } });
+  },
   rimCleaned: (w) => flags(w, { rimClean: true }),
-  sealApplied: (w, b) => { w.set('bond', b.bond, 'renewed'); flags(w, { seal: 'applied', liner: 'on', unsealed: null }); },
+  sealApplied: (w, b) => {
+    w.set('bond', b.bond, 'renewed');
+    flags(w, { seal: 'applied', liner: 'on', unsealed: null });
+  },
   linerOff: (w) => flags(w, { liner: 'off' }),
   leftUnsealed: (w, b) => flags(w, { unsealed: b.reason }),
-  deviceClosed: (w, _b, e) => { for (const slot in w.state.pose) w.set('pose', slot, undefined); for (const c in w.state.catch) w.set('catch', c, 'hooked'); flags(w, { closedAt: e.seq }); },
+  deviceClosed: (w, _b, e) => {
+    for (const slot in w.state.pose) w.set('pose', slot, undefined);
+    for (const c in w.state.catch) w.set('catch', c, 'hooked');
+    flags(w, { closedAt: e.seq });
+  },
   lost: (w, b) => w.set('place', b.piece, 'adrift'),
   found: (w, b) => w.set('place', b.piece, b.tray ? 'tray' : `mat/${holderOf(b.piece)}`),
   strayFound: (w, b) => w.set('stray', b.stray, 'inside'),
   strayRemoved: (w, b) => w.set('stray', b.stray, 'removed'),
-  noted: (w, b, e) => { if (b.thing !== undefined) w.set('note', e.id, { text: b.text, thing: b.thing, ...(b.finding ? { finding: true as const } : {}), by: e.by, at: e.at }); },
-  troubled: (w, b, e) => w.set('trouble', `${b.kind} ${b.thing}`, { ...(b.note ? { note: b.note } : {}), by: e.by, seq: e.seq }),
+  noted: (w, b, e) => {
+    if (b.thing !== undefined)
+      w.set('note', e.id, {
+        text: b.text,
+        thing: b.thing,
+        ...(b.finding ? { finding: true as const } : {}),
+        by: e.by,
+        at: e.at,
+      });
+  },
+  troubled: (w, b, e) =>
+    w.set('trouble', `${b.kind} ${b.thing}`, { ...(b.note ? { note: b.note } : {}), by: e.by, seq: e.seq }),
   eased: (w, b) => w.set('trouble', `${b.kind} ${b.thing}`, null),
   fated: (w, b) => w.set('fate', `${b.slot}/${b.rider}`, b.fate),
   takenOver: (w, b, e) => flags(w, { worker: { by: e.by, bench: b.bench, at: e.at } }),
-  truthNamed: (w, b) => { putTruth((table, key, value) => w.set(table, key, value as never), b.about, b.value); w.set('question', b.question, null); },
+  truthNamed: (w, b) => {
+    putTruth((table, key, value) => w.set(table, key, value as never), b.about, b.value);
+    w.set('question', b.question, null);
+  },
   enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
   acted: (w, b, e) => {
     w.set('acted', `${b.act} ${b.target}`, e.seq);
-    if (holds.has(b.act)) flags(w, { hold: b.target.endsWith(':start') ? { what: b.act, since: e.at, until: e.at + (b.forS ?? 0) * 1000, clockKnown: e.clockKnown } : null });
+    if (holds.has(b.act))
+      flags(w, {
+        hold: b.target.endsWith(':start')
+          ? { what: b.act, since: e.at, until: e.at + (b.forS ?? 0) * 1000, clockKnown: e.clockKnown }
+          : null,
+      });
   },
-  taskSet: (w, b) => { w.set('task', b.slot, b.action === 'none' ? undefined : b.action); w.set('consent', 'price', undefined); },
+  taskSet: (w, b) => {
+    w.set('task', b.slot, b.action === 'none' ? undefined : b.action);
+    w.set('consent', 'price', undefined);
+  },
   dataRead: (w, b) => w.set('data', b.slot, 'read'),
   dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
   dataDeclined: (w, b) => w.set('data', b.slot, 'declined'),
@@ -124,7 +218,10 @@ const apply: Apply = {
 
 /** In a list of what comes along, `screw:` stands before the pieces that sit in holes. */
 const screwSign = /^screw:/;
-function ownPlace(piece: string): string { const holder = holderOf(piece.replace(screwSign, '')); return screwSign.test(piece) ? `hole/${holder}` : `slot/${holder}`; }
+function ownPlace(piece: string): string {
+  const holder = holderOf(piece.replace(screwSign, ''));
+  return screwSign.test(piece) ? `hole/${holder}` : `slot/${holder}`;
+}
 
 function piecesIn(state: JobState, slot: string): string[] {
   const first = originalPiece(slot);
@@ -139,17 +236,32 @@ function applyTo(state: JobState, event: JobEvent, copy: boolean): void {
   state.lastAt = event.at;
   if (event.body.type === 'retracted') {
     const entry = state.trail[state.trail.length - 1];
-    if (entry?.event !== event.body.event) throw new RangeError(`log is damaged at ${event.seq}: ${event.body.event} is not the latest effective event`);
+    if (entry?.event !== event.body.event)
+      throw new RangeError(
+        `log is damaged at ${event.seq}: ${event.body.event} is not the latest effective event`,
+      );
     const w = new Writer(state, copy);
-    for (let i = entry.undo.length - 1; i >= 0; i--) { const [t, k, v] = entry.undo[i]!; w.write(t, k, v); }
-    if (copy) { state.trail = state.trail.slice(0, -1); state.retracted = { ...state.retracted }; } else state.trail.pop();
+    for (let i = entry.undo.length - 1; i >= 0; i--) {
+      const [t, k, v] = entry.undo[i]!;
+      w.write(t, k, v);
+    }
+    if (copy) {
+      state.trail = state.trail.slice(0, -1);
+      state.retracted = { ...state.retracted };
+    } else state.trail.pop();
     state.retracted[event.body.event] = { by: event.by, seq: event.seq };
     return;
   }
   const w = new Writer(state, copy);
   (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
   if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
-  for (const b of event.breach ?? []) w.set('question', `${event.id}/${b.rule}`, { rule: b.rule, ids: b.ids, event: event.id, ...(b.claims ? { claims: b.claims } : {}) });
+  for (const b of event.breach ?? [])
+    w.set('question', `${event.id}/${b.rule}`, {
+      rule: b.rule,
+      ids: b.ids,
+      event: event.id,
+      ...(b.claims ? { claims: b.claims } : {}),
+    });
   const claim = claimOf(event.body);
   if (claim) w.set('told', claim.about, { seq: event.seq, by: event.by, value: claim.value });
   if (final.get(event.body.type) === 'audit') return;

@@ -21,7 +21,10 @@ export type Instruction =
  */
 export function instruct(context: Context, state: JobState, now: Situation['now']): Instruction {
   if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
-  for (const id in state.question) { const q = state.question[id]; if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids }; }
+  for (const id in state.question) {
+    const q = state.question[id];
+    if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids };
+  }
   if (!context.route) return { kind: 'no route' };
   const next = nextStep(context.route, state, context.index);
   if (!next) return { kind: 'finished' };
@@ -33,21 +36,63 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   const target = left[0]!;
   const body = bodyFor(context.index, state, step, target);
   const wait = waitOf(context.index, state, context.waits, step, target);
-  if (wait && (!now.clockKnown || now.at < wait.until)) return { kind: 'waiting', step, until: wait.until, clockKnown: wait.clockKnown && now.clockKnown, target, body };
-  return { kind: 'do', step, target, body, left, findings: findings({ index: context.index, state, waits: context.waits, role: context.role, now, methods: context.route?.input.methods }, body) };
+  if (wait && (!now.clockKnown || now.at < wait.until))
+    return {
+      kind: 'waiting',
+      step,
+      until: wait.until,
+      clockKnown: wait.clockKnown && now.clockKnown,
+      target,
+      body,
+    };
+  return {
+    kind: 'do',
+    step,
+    target,
+    body,
+    left,
+    findings: findings(
+      {
+        index: context.index,
+        state,
+        waits: context.waits,
+        role: context.role,
+        now,
+        methods: context.route?.input.methods,
+      },
+      body,
+    ),
+  };
 }
 
 /** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
-function waitOf(index: IndexedModel, state: JobState, waits: Waits, step: Step, target: string): { until: number; clockKnown: boolean } | undefined {
+function waitOf(
+  index: IndexedModel,
+  state: JobState,
+  waits: Waits,
+  step: Step,
+  target: string,
+): { until: number; clockKnown: boolean } | undefined {
   const heat = flag(state, 'heat');
-  if (step.action === 'heat' && target === 'end' && heat) return { until: heat.until, clockKnown: heat.clockKnown };
+  if (step.action === 'heat' && target === 'end' && heat)
+    return { until: heat.until, clockKnown: heat.clockKnown };
   const hold = flag(state, 'hold');
-  if (hold && holds.has(step.action) && target.endsWith(':end')) return { until: hold.until, clockKnown: hold.clockKnown };
+  if (hold && holds.has(step.action) && target.endsWith(':end'))
+    return { until: hold.until, clockKnown: hold.clockKnown };
   const ended = flag(state, 'heatEndedAt');
-  if (step.action === 'solvent' && ended && !heat) return { until: ended.at + Math.max(waits.coolingS, leastWaits.coolingS) * 1000, clockKnown: ended.clockKnown };
+  if (step.action === 'solvent' && ended && !heat)
+    return {
+      until: ended.at + Math.max(waits.coolingS, leastWaits.coolingS) * 1000,
+      clockKnown: ended.clockKnown,
+    };
   const solvent = flag(state, 'solventAt');
   // a torn strip is given the time that alcohol takes to get under it
-  const dissolving = step.action === 'move' && (index.slots.get(target)?.ways ?? []).some((w) => w.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined));
-  if ((step.action === 'release' || dissolving) && solvent && !heat) return { until: solvent.until, clockKnown: solvent.clockKnown };
+  const dissolving =
+    step.action === 'move' &&
+    (index.slots.get(target)?.ways ?? []).some((w) =>
+      w.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined),
+    );
+  if ((step.action === 'release' || dissolving) && solvent && !heat)
+    return { until: solvent.until, clockKnown: solvent.clockKnown };
   return undefined;
 }

@@ -12,7 +12,17 @@ import { noHeat } from './conditions';
 import type { Body, BodyOf, BodyType } from './events';
 import { flag, holderOf, type JobState, originalPiece } from './state';
 import { forgotten } from './manifest';
-import { hasCondition, isLive, isOn, outsideFasteners, piecesAt, placeOf, screwSpec, shutState, stillHolding } from './view';
+import {
+  hasCondition,
+  isLive,
+  isOn,
+  outsideFasteners,
+  piecesAt,
+  placeOf,
+  screwSpec,
+  shutState,
+  stillHolding,
+} from './view';
 
 /**
  * The interlocks: one table of named rules, each a small pure function. `core/job` decides with it, the Work
@@ -42,7 +52,10 @@ export interface Waits {
 }
 export const leastWaits: Waits = { solventFlashS: 60, coolingS: 120 };
 
-export interface Moment { at: number; clockKnown: boolean }
+export interface Moment {
+  at: number;
+  clockKnown: boolean;
+}
 export interface Situation {
   index: IndexedModel;
   state: JobState;
@@ -75,15 +88,25 @@ export function secondsLeft(since: Moment | undefined, waitS: number, now: Momen
 
 export const rules = {
   'cell first off': rule({
-    severity: 'stop', passableBy: ['owner', 'lead', 'technician', 'trainee'], on: ['connectorOff', 'connectorOn', 'reseated'],
-    needs: (index, b) => (index.cellConnector && b.connector !== index.cellConnector ? [{ off: index.cellConnector }] : []),
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician', 'trainee'],
+    on: ['connectorOff', 'connectorOn', 'reseated'],
+    needs: (index, b) =>
+      index.cellConnector && b.connector !== index.cellConnector ? [{ off: index.cellConnector }] : [],
   }),
   'cell last on': rule({
-    severity: 'stop', passableBy: skilled, on: ['connectorOn'],
-    needs: (index, b) => (b.connector === index.cellConnector ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id })) : []),
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['connectorOn'],
+    needs: (index, b) =>
+      b.connector === index.cellConnector
+        ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id }))
+        : [],
   }),
   'still held': rule({
-    severity: 'stop', passableBy: skilled, on: ['pieceMoved'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceMoved'],
     check: ({ index, state }, b) => {
       const ways = index.slots.get(b.slot)?.ways.filter((w) => w.to === b.pose) ?? [];
       const held = ways.map((w) => stillHolding(state, w)).sort((x, y) => x.length - y.length)[0];
@@ -91,17 +114,41 @@ export const rules = {
     },
   }),
   'torn and still stuck': rule({
-    severity: 'stop', passableBy: skilled, on: ['pieceMoved'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceMoved'],
     // what is left of a strip holds: pulling at it bends the cell
-    check: ({ index, state }, b) => list([...new Set((index.slots.get(b.slot)?.ways ?? []).filter((w) => w.to === b.pose).flatMap((w) => w.bonds))].filter((id) => state.bond[id] === 'torn' && index.bonds.get(id)?.tornThen === 'solvent' && index.bonds.get(id)?.kind !== 'perimeter-seal' && state.acted[`solvent ${id}`] === undefined)),
+    check: ({ index, state }, b) =>
+      list(
+        [
+          ...new Set(
+            (index.slots.get(b.slot)?.ways ?? []).filter((w) => w.to === b.pose).flatMap((w) => w.bonds),
+          ),
+        ].filter(
+          (id) =>
+            state.bond[id] === 'torn' &&
+            index.bonds.get(id)?.tornThen === 'solvent' &&
+            index.bonds.get(id)?.kind !== 'perimeter-seal' &&
+            state.acted[`solvent ${id}`] === undefined,
+        ),
+      ),
   }),
-  'no heat on this cell': rule({ severity: 'forbid', on: ['heatStarted'], needs: () => noHeat.map((absent) => ({ absent })) }),
+  'no heat on this cell': rule({
+    severity: 'forbid',
+    on: ['heatStarted'],
+    needs: () => noHeat.map((absent) => ({ absent })),
+  }),
   'no press on this cell': rule({
-    severity: 'forbid', on: ['acted'],
-    check: ({ state }, b) => (b.act === 'press' && b.target.endsWith(':start') ? list(noHeat.filter((c) => hasCondition(state, c))) : undefined),
+    severity: 'forbid',
+    on: ['acted'],
+    check: ({ state }, b) =>
+      b.act === 'press' && b.target.endsWith(':start')
+        ? list(noHeat.filter((c) => hasCondition(state, c)))
+        : undefined,
   }),
   'solvent still wet': rule({
-    severity: 'forbid', on: ['heatStarted'],
+    severity: 'forbid',
+    on: ['heatStarted'],
     check: ({ state, waits, now }) => {
       const s = flag(state, 'solventAt');
       const seconds = secondsLeft(s, Math.max(waits.solventFlashS, leastWaits.solventFlashS), now);
@@ -109,88 +156,175 @@ export const rules = {
     },
   }),
   'still hot': rule({
-    severity: 'forbid', on: ['solventApplied'],
+    severity: 'forbid',
+    on: ['solventApplied'],
     check: ({ state, waits, now }) => {
       const heat = flag(state, 'heat');
       if (heat) return { ids: [heat.station], seconds: 0 };
-      const seconds = secondsLeft(flag(state, 'heatEndedAt'), Math.max(waits.coolingS, leastWaits.coolingS), now);
+      const seconds = secondsLeft(
+        flag(state, 'heatEndedAt'),
+        Math.max(waits.coolingS, leastWaits.coolingS),
+        now,
+      );
       return seconds ? { ids: [], seconds } : undefined;
     },
   }),
-  'rim not clean': rule({ severity: 'stop', passableBy: heads, on: ['sealApplied'], check: ({ state }) => (flag(state, 'rimClean') ? undefined : ['rim']) }),
+  'rim not clean': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['sealApplied'],
+    check: ({ state }) => (flag(state, 'rimClean') ? undefined : ['rim']),
+  }),
   'mid check open': rule({
-    severity: 'stop', passableBy: heads, on: ['sealApplied', 'deviceClosed'],
+    severity: 'stop',
+    passableBy: heads,
+    on: ['sealApplied', 'deviceClosed'],
     // the seal goes on with the cell unplugged again: an answer that is stale since then is due before closing
-    check: ({ state, index }, b) => list(checksDue(state, index, 'mid').filter((c) => (b.type === 'sealApplied' ? !c.good : !c.passed)).map((c) => c.function)),
+    check: ({ state, index }, b) =>
+      list(
+        checksDue(state, index, 'mid')
+          .filter((c) => (b.type === 'sealApplied' ? !c.good : !c.passed))
+          .map((c) => c.function),
+      ),
   }),
   'round open': rule({
-    severity: 'stop', passableBy: heads, on: ['stepPassed'],
+    severity: 'stop',
+    passableBy: heads,
+    on: ['stepPassed'],
     check: ({ state, index }, b) => list(openChecks(state, index, b.round).map((c) => c.function)),
   }),
   'seal missing': rule({
-    severity: 'stop', passableBy: heads, on: ['deviceClosed'],
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
     check: ({ state, index }) => {
       const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
       if (!seal || state.bond[seal.id] === undefined || flag(state, 'unsealed')) return undefined;
-      return flag(state, 'seal') !== 'applied' ? [seal.id] : flag(state, 'liner') === 'off' ? undefined : ['liner'];
+      return flag(state, 'seal') !== 'applied'
+        ? [seal.id]
+        : flag(state, 'liner') === 'off'
+          ? undefined
+          : ['liner'];
     },
   }),
-  'not all inside': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(emptyInside(state, index)) }),
-  'piece adrift': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).adrift) }),
-  'stray inside': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).strays) }),
-  'film still on': rule({
-    severity: 'stop', passableBy: heads, on: ['deviceClosed'],
-    check: ({ state, index }) => { const b = balance(state, index); return list([...b.filmsOn, ...b.masksOn]); },
+  'not all inside': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(emptyInside(state, index)),
   }),
-  'connector open': rule({ severity: 'stop', passableBy: heads, on: ['deviceClosed'], check: ({ state, index }) => list(balance(state, index).connectorsOff) }),
+  'piece adrift': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).adrift),
+  }),
+  'stray inside': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).strays),
+  }),
+  'film still on': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => {
+      const b = balance(state, index);
+      return list([...b.filmsOn, ...b.masksOn]);
+    },
+  }),
+  'connector open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).connectorsOff),
+  }),
   'screw of another hole': rule({
-    severity: 'stop', passableBy: skilled, on: ['screwIn'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['screwIn'],
     check: ({ index, state }, b) => {
       const hole = index.fasteners.get(b.fastener);
       const own = screwSpec(state, index, b.piece);
       if (!hole || !own || holderOf(b.piece) === hole.id) return undefined;
       const safe = hole.maxLengthMm ?? hole.lengthMm;
       const same = own.lengthMm === hole.lengthMm && own.drive === hole.drive && own.thread === hole.thread;
-      return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm) ? undefined : [holderOf(b.piece), hole.id];
+      return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm)
+        ? undefined
+        : [holderOf(b.piece), hole.id];
     },
   }),
   'screw too long': rule({
-    severity: 'stop', passableBy: skilled, on: ['screwIn'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['screwIn'],
     // its own hole, and yet: whoever repaired it before has put another one in
     check: ({ index, state }, b) => {
       const hole = index.fasteners.get(b.fastener);
       const own = screwSpec(state, index, b.piece);
-      return hole && own?.known && holderOf(b.piece) === hole.id && own.lengthMm > (hole.maxLengthMm ?? hole.lengthMm) + calliperMm ? [b.piece, hole.id] : undefined;
+      return hole &&
+        own?.known &&
+        holderOf(b.piece) === hole.id &&
+        own.lengthMm > (hole.maxLengthMm ?? hole.lengthMm) + calliperMm
+        ? [b.piece, hole.id]
+        : undefined;
     },
   }),
   'substitute does not fit': rule({
-    severity: 'forbid', on: ['substituted'],
+    severity: 'forbid',
+    on: ['substituted'],
     // too long for a hole, it goes through the board: no reason makes that right
-    check: ({ index }, b) => { const hole = index.fasteners.get(b.fastener); return hole && substitutesFor(hole, [{ id: b.spare, drive: b.drive, thread: b.thread, lengthMm: b.lengthMm, headMm: b.headMm, count: 1 }]).not.length ? [b.fastener] : undefined; },
+    check: ({ index }, b) => {
+      const hole = index.fasteners.get(b.fastener);
+      return hole &&
+        substitutesFor(hole, [
+          { id: b.spare, drive: b.drive, thread: b.thread, lengthMm: b.lengthMm, headMm: b.headMm, count: 1 },
+        ]).not.length
+        ? [b.fastener]
+        : undefined;
+    },
   }),
   'forgotten on the old one': rule({
-    severity: 'stop', passableBy: skilled, on: ['pieceSetAside'],
-    check: ({ state, index }, b) => { const slot = holderOf(b.piece); return index.slots.has(slot) && b.piece === originalPiece(slot) && state.task[slot] === 'replace' ? list(forgotten(index, state, slot)) : undefined; },
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceSetAside'],
+    check: ({ state, index }, b) => {
+      const slot = holderOf(b.piece);
+      return index.slots.has(slot) && b.piece === originalPiece(slot) && state.task[slot] === 'replace'
+        ? list(forgotten(index, state, slot))
+        : undefined;
+    },
   }),
   'trouble open': rule({
-    severity: 'stop', passableBy: ['owner', 'lead', 'technician'], on: ['deviceClosed'],
-    check: ({ state }) => list(Object.keys(state.trouble).filter((t) => state.trouble[t] && !t.startsWith('not as the model says'))),
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician'],
+    on: ['deviceClosed'],
+    check: ({ state }) =>
+      list(
+        Object.keys(state.trouble).filter((t) => state.trouble[t] && !t.startsWith('not as the model says')),
+      ),
   }),
   // never found by looking at one job's state: decided where two benches' entries meet
   'two accounts': rule({ severity: 'stop', passableBy: [], on: [] }),
   'tested without the cell': rule({
-    severity: 'stop', passableBy: skilled, on: ['checked'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['checked'],
     check: ({ state, index }, b) => (b.round === 'before' || isLive(state, index) ? undefined : [b.function]),
   }),
   'place already taken': rule({
-    severity: 'stop', passableBy: skilled, on: ['screwIn', 'pieceFitted'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['screwIn', 'pieceFitted'],
     check: ({ state }, b) => {
       const place = b.type === 'screwIn' ? `hole/${b.fastener}` : `slot/${b.slot}`;
       return list(piecesAt(state, place).filter((p) => p !== b.piece));
     },
   }),
   'piece is elsewhere': rule({
-    severity: 'warn', on: ['screwOut', 'pieceSetAside'],
+    severity: 'warn',
+    on: ['screwOut', 'pieceSetAside'],
     check: ({ state, index }, b) => {
       const at = placeOf(state, b.piece, index);
       if (b.type === 'screwOut') return at === `hole/${b.fastener}` ? undefined : [b.piece];
@@ -198,24 +332,51 @@ export const rules = {
     },
   }),
   'device not closed': rule({
-    severity: 'warn', on: ['screwIn'],
-    check: ({ state, index }, b) => (outsideFasteners(index).includes(b.fastener) && shutState(state, index) === 'open' ? [b.fastener] : undefined),
+    severity: 'warn',
+    on: ['screwIn'],
+    check: ({ state, index }, b) =>
+      outsideFasteners(index).includes(b.fastener) && shutState(state, index) === 'open'
+        ? [b.fastener]
+        : undefined,
   }),
   'question open': rule({
-    severity: 'stop', passableBy: [], on: ['heatStarted', 'solventApplied', 'sealApplied', 'deviceClosed', 'dataWritten', 'jobClosed', 'stepPassed'],
+    severity: 'stop',
+    passableBy: [],
+    on: [
+      'heatStarted',
+      'solventApplied',
+      'sealApplied',
+      'deviceClosed',
+      'dataWritten',
+      'jobClosed',
+      'stepPassed',
+    ],
     check: ({ state }) => list(Object.keys(state.question).filter((q) => state.question[q])),
   }),
-  'only a lead clears': rule({ severity: 'forbid', on: ['conditionCleared'], check: ({ role }, b) => (heads.includes(role as 'owner') ? undefined : [b.condition]) }),
+  'only a lead clears': rule({
+    severity: 'forbid',
+    on: ['conditionCleared'],
+    check: ({ role }, b) => (heads.includes(role as 'owner') ? undefined : [b.condition]),
+  }),
   'before check open': rule({
-    severity: 'stop', passableBy: ['owner', 'lead', 'technician'], on: ['received'],
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician'],
+    on: ['received'],
     check: ({ state, index }) => list(openBefore(state, index)),
   }),
   'device open': rule({
-    severity: 'stop', passableBy: heads, on: ['jobClosed'],
-    check: ({ state, index }, b) => (b.ending !== 'abandoned' && shutState(state, index) === 'open' ? index.coverSlots.slice(0, 1) : undefined),
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) =>
+      b.ending !== 'abandoned' && shutState(state, index) === 'open'
+        ? index.coverSlots.slice(0, 1)
+        : undefined,
   }),
   'ledger does not balance': rule({
-    severity: 'stop', passableBy: heads, on: ['jobClosed'],
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
     check: ({ state, index }, b) => {
       const open = unaccounted(state, index);
       // an abandoned device goes back in pieces: each is in the bag, none is unknown
@@ -224,45 +385,89 @@ export const rules = {
     },
   }),
   'after check open': rule({
-    severity: 'stop', passableBy: heads, on: ['jobClosed'],
-    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(openChecks(state, index, 'after').map((c) => c.function)) : undefined),
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) =>
+      b.ending === 'handed over' ? list(openChecks(state, index, 'after').map((c) => c.function)) : undefined,
   }),
   'consent open': rule({
-    severity: 'stop', passableBy: heads, on: ['routeAdopted', 'jobClosed'],
+    severity: 'stop',
+    passableBy: heads,
+    on: ['routeAdopted', 'jobClosed'],
     // past Receive once, and out of the house: a route that is planned again in between changes no agreement
-    check: ({ state, index, methods }, b) => (b.type === 'routeAdopted' ? flag(state, 'routeHash') === undefined : b.ending === 'handed over') ? list(openConsents(consentsFor(index, state, methods, replacedSlots(state)), state).map((c) => c.id)) : undefined,
+    check: ({ state, index, methods }, b) =>
+      (b.type === 'routeAdopted' ? flag(state, 'routeHash') === undefined : b.ending === 'handed over')
+        ? list(openConsents(consentsFor(index, state, methods, replacedSlots(state)), state).map((c) => c.id))
+        : undefined,
   }),
   'harmless first': rule({
-    severity: 'stop', passableBy: skilled, on: ['routeAdopted', 'testBegun'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['routeAdopted', 'testBegun'],
     // before anything is opened: whatever costs nothing and could explain it is tried, or declined with a reason
     check: ({ state, index }, b) => {
-      if (b.type === 'routeAdopted' ? flag(state, 'routeHash') !== undefined || !!flag(state, 'cause') : knownTest(b.test)?.rung !== 'open it') return undefined;
+      if (
+        b.type === 'routeAdopted'
+          ? flag(state, 'routeHash') !== undefined || !!flag(state, 'cause')
+          : knownTest(b.test)?.rung !== 'open it'
+      )
+        return undefined;
       return list(openRungs(index, state));
     },
   }),
   'no charging this cell': rule({
-    severity: 'forbid', on: ['testBegun'],
+    severity: 'forbid',
+    on: ['testBegun'],
     check: ({ state }, b) => list((knownTest(b.test)?.never ?? []).filter((c) => hasCondition(state, c))),
   }),
   'data would be erased': rule({
-    severity: 'stop', passableBy: [], on: ['testBegun', 'tested'],
+    severity: 'stop',
+    passableBy: [],
+    on: ['testBegun', 'tested'],
     check: ({ state }, b) => (knownTest(b.test)?.erases && !state.consent.data ? ['data'] : undefined),
   }),
-  'part locked': rule({ severity: 'forbid', on: ['partChosen'], check: (_s, b) => (b.released === 'locked' ? [b.name] : undefined) }),
+  'part locked': rule({
+    severity: 'forbid',
+    on: ['partChosen'],
+    check: (_s, b) => (b.released === 'locked' ? [b.name] : undefined),
+  }),
   'part of another slot': rule({
-    severity: 'stop', passableBy: skilled, on: ['partChosen'],
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['partChosen'],
     check: ({ state }, b) => (state.task[b.slot] === 'replace' ? undefined : [b.slot]),
   }),
   'identity data open': rule({
-    severity: 'stop', passableBy: heads, on: ['jobClosed'],
-    check: ({ state, index }, b) => (b.ending === 'handed over' ? list(dataDue(effectsOf(index, replacedSlots(state), undefined, state.remedy as Remedies)).filter((s) => state.data[s] !== 'written' && state.data[s] !== 'declined')) : undefined),
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) =>
+      b.ending === 'handed over'
+        ? list(
+            dataDue(effectsOf(index, replacedSlots(state), undefined, state.remedy as Remedies)).filter(
+              (s) => state.data[s] !== 'written' && state.data[s] !== 'declined',
+            ),
+          )
+        : undefined,
   }),
   'identity data unread': rule({
-    severity: 'stop', passableBy: skilled, on: ['pieceSetAside'],
-    check: ({ state, index }, b) => { const slot = holderOf(b.piece); return b.piece === originalPiece(slot) && state.data[slot] === undefined && dataDue(effectsOf(index, [slot], undefined, state.remedy as Remedies)).includes(slot) ? [slot] : undefined; },
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceSetAside'],
+    check: ({ state, index }, b) => {
+      const slot = holderOf(b.piece);
+      return b.piece === originalPiece(slot) &&
+        state.data[slot] === undefined &&
+        dataDue(effectsOf(index, [slot], undefined, state.remedy as Remedies)).includes(slot)
+        ? [slot]
+        : undefined;
+    },
   }),
   'enrolment left': rule({
-    severity: 'stop', passableBy: [], on: ['jobClosed'],
+    severity: 'stop',
+    passableBy: [],
+    on: ['jobClosed'],
     check: ({ state }) => list(Object.keys(state.enrolment).filter((e) => state.enrolment[e] === 'made')),
   }),
 } satisfies Record<string, Rule>;
@@ -277,15 +482,25 @@ export function openBefore(state: JobState, index: IndexedModel): string[] {
 }
 /** Slots that hold another piece than the device came with. */
 export function replacedSlots(state: JobState): string[] {
-  return [...new Set(Object.entries(state.place).filter(([p, at]) => !p.endsWith('#1') && at === `slot/${holderOf(p)}`).map(([p]) => holderOf(p)))];
+  return [
+    ...new Set(
+      Object.entries(state.place)
+        .filter(([p, at]) => !p.endsWith('#1') && at === `slot/${holderOf(p)}`)
+        .map(([p]) => holderOf(p)),
+    ),
+  ];
 }
 /** Holes and slots that are empty and have no way of being so in a device that leaves whole. */
 function emptyHoles(state: JobState, index: IndexedModel): string[] {
-  return [...[...index.fasteners.keys()].filter((f) => !piecesAt(state, `hole/${f}`).length), ...[...index.slots.keys()].filter((s) => !piecesAt(state, `slot/${s}`).length)];
+  return [
+    ...[...index.fasteners.keys()].filter((f) => !piecesAt(state, `hole/${f}`).length),
+    ...[...index.slots.keys()].filter((s) => !piecesAt(state, `slot/${s}`).length),
+  ];
 }
 
 const byType = new Map<BodyType, [RuleName, Rule][]>();
-for (const [name, r] of Object.entries(rules) as [RuleName, Rule][]) for (const t of r.on) byType.set(t, [...(byType.get(t) ?? []), [name, r]]);
+for (const [name, r] of Object.entries(rules) as [RuleName, Rule][])
+  for (const t of r.on) byType.set(t, [...(byType.get(t) ?? []), [name, r]]);
 
 /** The needs that the interlocks put before an act: what the planner turns into precedences. */
 export function needsBefore(index: IndexedModel, body: Body): Need[] {
@@ -303,8 +518,20 @@ export function findings(s: Situation, body: Body): Finding[] {
   const out: Finding[] = [];
   for (const [name, r] of byType.get(body.type) ?? []) {
     const said = r.check?.(s, body as never);
-    const ids = [...(r.needs?.(s.index, body as never) ?? []).map((n) => unmet(s.state, n)).filter((x) => x !== undefined), ...(Array.isArray(said) ? said : (said?.ids ?? []))];
-    if (ids.length || said) out.push({ rule: name, severity: r.severity, ids, passableBy: r.passableBy ?? [], ...(said && !Array.isArray(said) ? { seconds: said.seconds } : {}) });
+    const ids = [
+      ...(r.needs?.(s.index, body as never) ?? [])
+        .map((n) => unmet(s.state, n))
+        .filter((x) => x !== undefined),
+      ...(Array.isArray(said) ? said : (said?.ids ?? [])),
+    ];
+    if (ids.length || said)
+      out.push({
+        rule: name,
+        severity: r.severity,
+        ids,
+        passableBy: r.passableBy ?? [],
+        ...(said && !Array.isArray(said) ? { seconds: said.seconds } : {}),
+      });
   }
   const weight = { forbid: 0, stop: 1, warn: 2 };
   return out.sort((a, b) => weight[a.severity] - weight[b.severity]);

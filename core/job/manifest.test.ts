@@ -10,15 +10,41 @@ import { arrivalsOf, arrivalsToPlan, forgotten, manifestOf } from './manifest';
 const index = indexed(mica4);
 const tasks = [{ slot: 'display', action: 'replace' as const }];
 const bench = () => new Bench(index, undefined).open({ tasks });
-const part = (arrivesWith: string[]) => ({ type: 'partChosen' as const, slot: 'display', part: '00000000-0000-4000-8000-000000000002', name: 'display', provenance: 'pulled' as const, supplier: '', lot: '', serial: '', priceMinor: 1, arrivesWith, released: 'not needed' as const, proof: '' });
-const planned = (b: Bench): Route => { const r = planRoute(index, modelHash(mica4), routeInput({ model: mica4.id, variant: 'standard', tasks, arrives: arrivalsToPlan(index, b.state) })); if ('infeasible' in r) throw new Error('infeasible'); return r; };
+const part = (arrivesWith: string[]) => ({
+  type: 'partChosen' as const,
+  slot: 'display',
+  part: '00000000-0000-4000-8000-000000000002',
+  name: 'display',
+  provenance: 'pulled' as const,
+  supplier: '',
+  lot: '',
+  serial: '',
+  priceMinor: 1,
+  arrivesWith,
+  released: 'not needed' as const,
+  proof: '',
+});
+const planned = (b: Bench): Route => {
+  const r = planRoute(
+    index,
+    modelHash(mica4),
+    routeInput({ model: mica4.id, variant: 'standard', tasks, arrives: arrivalsToPlan(index, b.state) }),
+  );
+  if ('infeasible' in r) throw new Error('infeasible');
+  return r;
+};
 
 describe('from an old assembly to its new one', () => {
   test('every carried piece is on the list: to be moved, unless the new one brings it', () => {
     const rows = manifestOf(index, bench().state, 'display');
     const carried = index.model.slots.filter((s) => s.carrier === 'display').map((s) => s.id);
     expect(rows.map((r) => r.rider)).toEqual(expect.arrayContaining(carried));
-    expect(rows.filter((r) => r.fate === 'move over').map((r) => r.rider).toSorted()).toEqual(transfersOf(index, 'display').toSorted());
+    expect(
+      rows
+        .filter((r) => r.fate === 'move over')
+        .map((r) => r.rider)
+        .toSorted(),
+    ).toEqual(transfersOf(index, 'display').toSorted());
     expect(rows.every((r) => r.by === 'model')).toBe(true);
   });
   test('the chosen part’s own list counts more than the model, and what was seen counts more than both', () => {
@@ -29,7 +55,10 @@ describe('from an old assembly to its new one', () => {
     b.do({ type: 'fated', slot: 'display', rider: first!, fate: 'move over' });
     b.do({ type: 'fated', slot: 'display', rider: second!, fate: 'on the new one' });
     expect(arrivalsOf(index, b.state, 'display')).toEqual([second]);
-    expect(manifestOf(index, b.state, 'display').find((r) => r.rider === first)).toMatchObject({ fate: 'move over', by: 'seen' });
+    expect(manifestOf(index, b.state, 'display').find((r) => r.rider === first)).toMatchObject({
+      fate: 'move over',
+      by: 'seen',
+    });
   });
   test('a new display with its parts fitted takes fewer moves, and they arrive with it in the ledger', () => {
     const b = bench();
@@ -39,7 +68,9 @@ describe('from an old assembly to its new one', () => {
     const fitted = planned(b);
     expect(fitted.steps.length).toBeLessThan(plain.steps.length);
     expect(fitted.minutes.hands.likely).toBeLessThan(plain.minutes.hands.likely);
-    expect(fitted.steps.find((s) => s.action === 'fit' && s.piece === 'display#2')!.brings).toEqual(expect.arrayContaining(moves.map((m) => `${m}#2`)));
+    expect(fitted.steps.find((s) => s.action === 'fit' && s.piece === 'display#2')!.brings).toEqual(
+      expect.arrayContaining(moves.map((m) => `${m}#2`)),
+    );
     b.adopt(fitted);
     b.finish();
     for (const m of moves) expect(b.state.place[`${m}#2`]).toBe(`slot/${m}`);
@@ -53,9 +84,22 @@ describe('from an old assembly to its new one', () => {
     const d = b.do({ type: 'pieceSetAside', piece: 'display#1', to: 'recycling' });
     expect(d.findings.find((f) => f.rule === 'forgotten on the old one')?.ids).toContain(first);
     const c = bench();
-    for (const r of manifestOf(index, c.state, 'display')) c.do({ type: 'fated', slot: 'display', rider: r.rider, fate: r.rider === second ? 'keep' : 'on the new one' });
+    for (const r of manifestOf(index, c.state, 'display'))
+      c.do({
+        type: 'fated',
+        slot: 'display',
+        rider: r.rider,
+        fate: r.rider === second ? 'keep' : 'on the new one',
+      });
     c.do({ type: 'pieceMoved', slot: 'display', pose: 'out' });
-    expect(c.do({ type: 'pieceSetAside', piece: 'display#1', to: 'recycling', with: [`${first}#1`, `${second}#1`] }).findings).toEqual([]);
+    expect(
+      c.do({
+        type: 'pieceSetAside',
+        piece: 'display#1',
+        to: 'recycling',
+        with: [`${first}#1`, `${second}#1`],
+      }).findings,
+    ).toEqual([]);
     expect(c.state.place[`${first}#1`]).toBe('aside/recycling');
     expect(c.state.place[`${second}#1`]).toBe('aside/stock');
   });

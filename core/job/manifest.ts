@@ -35,7 +35,13 @@ export function arrivalsToPlan(index: IndexedModel, state: JobState): Record<str
   for (const slot in state.task) {
     if (state.task[slot] !== 'replace') continue;
     const arrives = arrivalsOf(index, state, slot);
-    if (arrives.join() !== [...new Set(index.slots.get(slot)?.arrivesWith)].sort((a, b) => order(index, a) - order(index, b)).join()) out[slot] = arrives;
+    if (
+      arrives.join() !==
+      [...new Set(index.slots.get(slot)?.arrivesWith)]
+        .sort((a, b) => order(index, a) - order(index, b))
+        .join()
+    )
+      out[slot] = arrives;
   }
   return out;
 }
@@ -43,27 +49,52 @@ const order = (index: IndexedModel, slot: string) => index.model.slots.findIndex
 
 const known = new WeakMap<IndexedModel, Map<string, IndexedModel>>();
 /** The model as it is when new assemblies bring other pieces than it says. Without a difference, the same index. */
-export function withArrivals(index: IndexedModel, arrives: Readonly<Record<string, readonly string[]>> | undefined): IndexedModel {
+export function withArrivals(
+  index: IndexedModel,
+  arrives: Readonly<Record<string, readonly string[]>> | undefined,
+): IndexedModel {
   if (!arrives || !Object.keys(arrives).length) return index;
   const key = JSON.stringify(arrives);
   const before = known.get(index)?.get(key);
   if (before) return before;
-  const made = indexModel({ ...index.model, slots: index.model.slots.map((s) => (arrives[s.id] ? { ...s, arrivesWith: [...arrives[s.id]!] } : s)) });
+  const made = indexModel({
+    ...index.model,
+    slots: index.model.slots.map((s) => (arrives[s.id] ? { ...s, arrivesWith: [...arrives[s.id]!] } : s)),
+  });
   known.set(index, (known.get(index) ?? new Map()).set(key, made));
   return made;
 }
 
 /** Every piece of the old assembly in a slot, with what becomes of it: nothing is forgotten that is not on this list. */
 export function manifestOf(index: IndexedModel, state: JobState, slot: string): ManifestRow[] {
-  const arrives = new Set(ridersOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map((r) => r.id));
-  return ridersOf(index, slot, 'leaving').filter((r) => !r.hole).map(({ id }) => {
-    const seen = state.fate[`${slot}/${id}`] as Fate | undefined;
-    const fate: Fate = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
-    const carrier = index.slots.get(id)!.carrier;
-    const still = placeOf(state, originalPiece(id), index) === `slot/${id}` && (carrier === undefined || pieceInSlot(state, slot) === originalPiece(slot) || placeOf(state, originalPiece(slot), index) === 'tray');
-    return { rider: id, fate, by: seen ? 'seen' : state.part[slot] ? 'part' : 'model', still, settled: fate !== 'move over' || !still };
-  });
+  const arrives = new Set(
+    ridersOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map(
+      (r) => r.id,
+    ),
+  );
+  return ridersOf(index, slot, 'leaving')
+    .filter((r) => !r.hole)
+    .map(({ id }) => {
+      const seen = state.fate[`${slot}/${id}`] as Fate | undefined;
+      const fate: Fate = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
+      const carrier = index.slots.get(id)!.carrier;
+      const still =
+        placeOf(state, originalPiece(id), index) === `slot/${id}` &&
+        (carrier === undefined ||
+          pieceInSlot(state, slot) === originalPiece(slot) ||
+          placeOf(state, originalPiece(slot), index) === 'tray');
+      return {
+        rider: id,
+        fate,
+        by: seen ? 'seen' : state.part[slot] ? 'part' : 'model',
+        still,
+        settled: fate !== 'move over' || !still,
+      };
+    });
 }
 
 /** Pieces that must move over and still sit on the old assembly: they would leave with it. */
-export const forgotten = (index: IndexedModel, state: JobState, slot: string): string[] => manifestOf(index, state, slot).filter((r) => !r.settled).map((r) => r.rider);
+export const forgotten = (index: IndexedModel, state: JobState, slot: string): string[] =>
+  manifestOf(index, state, slot)
+    .filter((r) => !r.settled)
+    .map((r) => r.rider);

@@ -10,44 +10,77 @@ import { pieceInHole, pieceInSlot, piecesAt } from './view';
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
 export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
   switch (body.type) {
-    case 'screwOut': return { action: 'unscrew', target: body.fastener };
-    case 'screwIn': return { action: 'fasten', target: body.fastener };
-    case 'connectorOff': return { action: 'disconnect', target: body.connector };
-    case 'connectorOn': return { action: 'connect', target: body.connector };
-    case 'bondReleased': return { action: 'release', target: body.bond };
-    case 'bondRenewed': return { action: 'renew', target: body.bond };
-    case 'catchFreed': return { action: 'unhook', target: body.catch };
-    case 'pieceMoved': return { action: 'move', target: body.slot };
-    case 'pieceFitted': return { action: 'fit', target: body.slot };
-    case 'pieceSetAside': return { action: 'set aside', target: holderOf(body.piece) };
-    case 'filmOff': return { action: 'film off', target: body.film };
-    case 'heatStarted': return { action: 'heat', target: 'start' };
-    case 'heatEnded': return { action: 'heat', target: 'end' };
-    case 'solventApplied': return { action: 'solvent', target: body.bond };
-    case 'rimCleaned': return { action: 'clean rim', target: 'rim' };
-    case 'sealApplied': return { action: 'apply seal', target: body.bond };
+    case 'screwOut':
+      return { action: 'unscrew', target: body.fastener };
+    case 'screwIn':
+      return { action: 'fasten', target: body.fastener };
+    case 'connectorOff':
+      return { action: 'disconnect', target: body.connector };
+    case 'connectorOn':
+      return { action: 'connect', target: body.connector };
+    case 'bondReleased':
+      return { action: 'release', target: body.bond };
+    case 'bondRenewed':
+      return { action: 'renew', target: body.bond };
+    case 'catchFreed':
+      return { action: 'unhook', target: body.catch };
+    case 'pieceMoved':
+      return { action: 'move', target: body.slot };
+    case 'pieceFitted':
+      return { action: 'fit', target: body.slot };
+    case 'pieceSetAside':
+      return { action: 'set aside', target: holderOf(body.piece) };
+    case 'filmOff':
+      return { action: 'film off', target: body.film };
+    case 'heatStarted':
+      return { action: 'heat', target: 'start' };
+    case 'heatEnded':
+      return { action: 'heat', target: 'end' };
+    case 'solventApplied':
+      return { action: 'solvent', target: body.bond };
+    case 'rimCleaned':
+      return { action: 'clean rim', target: 'rim' };
+    case 'sealApplied':
+      return { action: 'apply seal', target: body.bond };
     // left off on purpose is an answer to the step, too
-    case 'leftUnsealed': return { action: 'apply seal', target: '' };
-    case 'linerOff': return { action: 'liner off', target: '' };
-    case 'deviceClosed': return { action: 'close', target: '' };
-    case 'acted': return { action: body.act, target: body.target };
-    case 'dataRead': return { action: 'read data', target: body.slot };
-    case 'dataWritten': return body.verified ? { action: 'write data', target: body.slot } : undefined;
-    case 'dataDeclined': return { action: 'leave data', target: body.slot };
-    case 'stepPassed': return undefined;
-    default: return undefined;
+    case 'leftUnsealed':
+      return { action: 'apply seal', target: '' };
+    case 'linerOff':
+      return { action: 'liner off', target: '' };
+    case 'deviceClosed':
+      return { action: 'close', target: '' };
+    case 'acted':
+      return { action: body.act, target: body.target };
+    case 'dataRead':
+      return { action: 'read data', target: body.slot };
+    case 'dataWritten':
+      return body.verified ? { action: 'write data', target: body.slot } : undefined;
+    case 'dataDeclined':
+      return { action: 'leave data', target: body.slot };
+    case 'stepPassed':
+      return undefined;
+    default:
+      return undefined;
   }
 }
 
 /** The first step of the route that is not done yet and that this event does. */
-export function stepFor(route: Route, state: JobState, body: Body): { step: string; target: string } | undefined {
-  if (body.type === 'stepPassed') { const step = route.steps.find((s) => s.id === body.passed); return step && { step: step.id, target: step.targets[0]! }; }
+export function stepFor(
+  route: Route,
+  state: JobState,
+  body: Body,
+): { step: string; target: string } | undefined {
+  if (body.type === 'stepPassed') {
+    const step = route.steps.find((s) => s.id === body.passed);
+    return step && { step: step.id, target: step.targets[0]! };
+  }
   const did = doneBy(body);
   if (!did) return undefined;
   for (const step of route.steps) {
     if (step.action !== did.action) continue;
     const target = did.target === '' ? step.targets[0]! : did.target;
-    if (step.targets.includes(target) && !state.progress[`${step.id} ${target}`]) return { step: step.id, target };
+    if (step.targets.includes(target) && !state.progress[`${step.id} ${target}`])
+      return { step: step.id, target };
   }
   return undefined;
 }
@@ -56,12 +89,19 @@ export function stepFor(route: Route, state: JobState, body: Body): { step: stri
 const names = new WeakMap<Step, string[]>();
 function progressNames(step: Step): string[] {
   let known = names.get(step);
-  if (!known) { known = step.targets.map((t) => `${step.id} ${t}`); names.set(step, known); }
+  if (!known) {
+    known = step.targets.map((t) => `${step.id} ${t}`);
+    names.set(step, known);
+  }
   return known;
 }
-export const targetsLeft = (state: JobState, step: Step): string[] => { const known = progressNames(step); return step.targets.filter((_, k) => state.progress[known[k]!] !== 1); };
+export const targetsLeft = (state: JobState, step: Step): string[] => {
+  const known = progressNames(step);
+  return step.targets.filter((_, k) => state.progress[known[k]!] !== 1);
+};
 /** Whether every target of a step has been reported. */
-export const isStepDone = (state: JobState, step: Step) => progressNames(step).every((n) => state.progress[n] === 1);
+export const isStepDone = (state: JobState, step: Step) =>
+  progressNames(step).every((n) => state.progress[n] === 1);
 
 /**
  * What of a step is left to do on this device: neither reported nor shown by the device already. A hole that is empty has
@@ -70,14 +110,22 @@ export const isStepDone = (state: JobState, step: Step) => progressNames(step).e
 export function stillToDo(index: IndexedModel, state: JobState, step: Step): string[] {
   const open = targetsLeft(state, step);
   if (step.action === 'check') return open;
-  return open.filter((t) => !(step.action === 'unscrew' && pieceInHole(state, t) === undefined) && !isAlready(index, state, bodyFor(index, state, step, t)));
+  return open.filter(
+    (t) =>
+      !(step.action === 'unscrew' && pieceInHole(state, t) === undefined) &&
+      !isAlready(index, state, bodyFor(index, state, step, t)),
+  );
 }
 
 /**
  * Where the route stands: the first step that has something left to do, with what is left.
  * What the device already shows (done before this route was planned, or out of order) is not asked for again.
  */
-export function nextStep(route: Route, state: JobState, index: IndexedModel): { step: Step; left: string[] } | undefined {
+export function nextStep(
+  route: Route,
+  state: JobState,
+  index: IndexedModel,
+): { step: Step; left: string[] } | undefined {
   for (const step of route.steps) {
     if (isStepDone(state, step)) continue;
     const left = stillToDo(index, state, step);
@@ -89,28 +137,72 @@ export function nextStep(route: Route, state: JobState, index: IndexedModel): { 
 /** What to report when this target of a step has been done. */
 export function bodyFor(index: IndexedModel, state: JobState, step: Step, target: string): Body {
   switch (step.action) {
-    case 'unscrew': return { type: 'screwOut', fastener: target, piece: pieceInHole(state, target) ?? originalPiece(target) };
-    case 'fasten': return { type: 'screwIn', fastener: target, piece: screwFor(state, target) };
-    case 'disconnect': return { type: 'connectorOff', connector: target };
-    case 'connect': return { type: 'connectorOn', connector: target };
-    case 'release': return { type: 'bondReleased', bond: target, torn: false };
-    case 'renew': return { type: 'bondRenewed', bond: target };
-    case 'unhook': return { type: 'catchFreed', catch: target };
-    case 'move': return { type: 'pieceMoved', slot: target, pose: step.pose as 'out' };
-    case 'fit': return { type: 'pieceFitted', slot: target, piece: step.piece ?? pieceInSlot(state, target) ?? looseOf(state, target), pose: step.pose === 'folded' ? 'folded' : 'in', ...arriving(index, step) };
-    case 'set aside': return { type: 'pieceSetAside', piece: looseOf(state, target), to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner', ...leaving(index, state, target) };
-    case 'film off': return { type: 'filmOff', film: target };
-    case 'heat': return target === 'start' ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS } : { type: 'heatEnded' };
-    case 'solvent': return { type: 'solventApplied', bond: target, dwellS: step.waitS };
-    case 'clean rim': return { type: 'rimCleaned' };
-    case 'apply seal': return { type: 'sealApplied', bond: target };
-    case 'liner off': return { type: 'linerOff' };
-    case 'close': return { type: 'deviceClosed' };
-    case 'read data': return { type: 'dataRead', slot: target };
-    case 'write data': return { type: 'dataWritten', slot: target, verified: true };
-    case 'leave data': return { type: 'dataDeclined', slot: target, reason: 'house method: the notice is accepted' };
-    case 'check': return { type: 'stepPassed', passed: step.id, round: step.round! };
-    default: return { type: 'acted', act: step.action satisfies Act, target, ...(holds.has(step.action) && target.endsWith(':start') ? { forS: step.waitS } : {}) };
+    case 'unscrew':
+      return {
+        type: 'screwOut',
+        fastener: target,
+        piece: pieceInHole(state, target) ?? originalPiece(target),
+      };
+    case 'fasten':
+      return { type: 'screwIn', fastener: target, piece: screwFor(state, target) };
+    case 'disconnect':
+      return { type: 'connectorOff', connector: target };
+    case 'connect':
+      return { type: 'connectorOn', connector: target };
+    case 'release':
+      return { type: 'bondReleased', bond: target, torn: false };
+    case 'renew':
+      return { type: 'bondRenewed', bond: target };
+    case 'unhook':
+      return { type: 'catchFreed', catch: target };
+    case 'move':
+      return { type: 'pieceMoved', slot: target, pose: step.pose as 'out' };
+    case 'fit':
+      return {
+        type: 'pieceFitted',
+        slot: target,
+        piece: step.piece ?? pieceInSlot(state, target) ?? looseOf(state, target),
+        pose: step.pose === 'folded' ? 'folded' : 'in',
+        ...arriving(index, step),
+      };
+    case 'set aside':
+      return {
+        type: 'pieceSetAside',
+        piece: looseOf(state, target),
+        to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner',
+        ...leaving(index, state, target),
+      };
+    case 'film off':
+      return { type: 'filmOff', film: target };
+    case 'heat':
+      return target === 'start'
+        ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS }
+        : { type: 'heatEnded' };
+    case 'solvent':
+      return { type: 'solventApplied', bond: target, dwellS: step.waitS };
+    case 'clean rim':
+      return { type: 'rimCleaned' };
+    case 'apply seal':
+      return { type: 'sealApplied', bond: target };
+    case 'liner off':
+      return { type: 'linerOff' };
+    case 'close':
+      return { type: 'deviceClosed' };
+    case 'read data':
+      return { type: 'dataRead', slot: target };
+    case 'write data':
+      return { type: 'dataWritten', slot: target, verified: true };
+    case 'leave data':
+      return { type: 'dataDeclined', slot: target, reason: 'house method: the notice is accepted' };
+    case 'check':
+      return { type: 'stepPassed', passed: step.id, round: step.round! };
+    default:
+      return {
+        type: 'acted',
+        act: step.action satisfies Act,
+        target,
+        ...(holds.has(step.action) && target.endsWith(':start') ? { forS: step.waitS } : {}),
+      };
   }
 }
 /** The new pieces that come fitted on a new assembly: as it was planned, and for an older route as the model says. */
@@ -121,21 +213,34 @@ function arriving(index: IndexedModel, step: Step): { with?: string[] } {
 }
 /** The old pieces that still sit on an old assembly and leave with it. */
 function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {
-  const piece = (r: { id: string; hole: boolean }) => (r.hole ? pieceInHole(state, r.id) : pieceInSlot(state, r.id));
-  const left = ridersOf(index, slot, 'leaving').flatMap((r) => { const p = piece(r); return p?.endsWith('#1') ? [r.hole ? `screw:${p}` : p] : []; });
+  const piece = (r: { id: string; hole: boolean }) =>
+    r.hole ? pieceInHole(state, r.id) : pieceInSlot(state, r.id);
+  const left = ridersOf(index, slot, 'leaving').flatMap((r) => {
+    const p = piece(r);
+    return p?.endsWith('#1') ? [r.hole ? `screw:${p}` : p] : [];
+  });
   return left.length ? { with: left } : {};
 }
 /** The screw that lies in this hole's place on the mat; a new one when its own was lost. */
 function screwFor(state: JobState, fastener: string): string {
   const own = piecesAt(state, `mat/${fastener}`).find((p) => state.place[p] !== undefined);
   if (own) return own;
-  for (let n = 1; ; n++) if (state.place[newPiece(fastener, n)] === undefined) return state.place[originalPiece(fastener)] === 'adrift' ? newPiece(fastener, n) : originalPiece(fastener);
+  for (let n = 1; ; n++)
+    if (state.place[newPiece(fastener, n)] === undefined)
+      return state.place[originalPiece(fastener)] === 'adrift'
+        ? newPiece(fastener, n)
+        : originalPiece(fastener);
 }
 function looseOf(state: JobState, slot: string): string {
-  return Object.keys(state.place).find((p) => holderOf(p) === slot && state.place[p] === 'tray') ?? originalPiece(slot);
+  return (
+    Object.keys(state.place).find((p) => holderOf(p) === slot && state.place[p] === 'tray') ??
+    originalPiece(slot)
+  );
 }
 
 /** The functions that a check step still waits for. */
 export function checkStepOpen(index: IndexedModel, state: JobState, step: Step): string[] {
-  return step.action === 'check' && step.round ? openChecks(state, index, step.round).map((c) => c.function) : [];
+  return step.action === 'check' && step.round
+    ? openChecks(state, index, step.round).map((c) => c.function)
+    : [];
 }

@@ -8,8 +8,15 @@ export const stages = ['Receive', 'Open', 'Strip', 'Swap', 'Refit', 'Prove', 'Ha
 export type Stage = (typeof stages)[number];
 
 /** Answers of the mid and after rounds that say no and have not been put right. */
-export function failedChecks(state: JobState, index: IndexedModel): { round: 'mid' | 'after'; function: string }[] {
-  return (['mid', 'after'] as const).flatMap((round) => checksDue(state, index, round).filter((c) => c.result === 'fails' && c.stale.length === 0).map((c) => ({ round, function: c.function as string })));
+export function failedChecks(
+  state: JobState,
+  index: IndexedModel,
+): { round: 'mid' | 'after'; function: string }[] {
+  return (['mid', 'after'] as const).flatMap((round) =>
+    checksDue(state, index, round)
+      .filter((c) => c.result === 'fails' && c.stale.length === 0)
+      .map((c) => ({ round, function: c.function as string })),
+  );
 }
 
 /**
@@ -31,7 +38,11 @@ export function stageOf(state: JobState, index: IndexedModel, route: Route | und
 
 /** Seconds of hands that the route's open steps still take, likely. Without a route it is not known: 0. */
 export const handsLeft = (state: JobState, route: Route | undefined): number =>
-  flag(state, 'ending') !== undefined || !route ? 0 : Math.round(route.steps.filter((s) => !isStepDone(state, s)).reduce((sum, s) => sum + s.handsS.likely, 0));
+  flag(state, 'ending') !== undefined || !route
+    ? 0
+    : Math.round(
+        route.steps.filter((s) => !isStepDone(state, s)).reduce((sum, s) => sum + s.handsS.likely, 0),
+      );
 
 /** How far each stage is, for the strip: the share of its steps that are done. */
 export function progressOf(state: JobState, route: Route | undefined): { done: number; total: number } {

@@ -11,12 +11,23 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
   return {
     fastenersOut: model.fasteners.filter((f) => pieceInHole(state, f.id) === undefined).map((f) => f.id),
     connectorsOff: model.connectors.filter((c) => state.connector[c.id] === 'off').map((c) => c.id),
-    bondsOpen: model.bonds.filter((b) => state.bond[b.id] === 'released' || state.bond[b.id] === 'torn').map((b) => b.id),
+    bondsOpen: model.bonds
+      .filter((b) => state.bond[b.id] === 'released' || state.bond[b.id] === 'torn')
+      .map((b) => b.id),
     bondsRenewed: model.bonds.filter((b) => state.bond[b.id] === 'renewed').map((b) => b.id),
     catchesFree: model.catches.filter((c) => state.catch[c.id] === 'free').map((c) => c.id),
-    moved: model.slots.flatMap((s) => { const pose = poseOf(state, s.id); return pose === 'in' ? [] : [{ slot: s.id, pose }]; }),
+    moved: model.slots.flatMap((s) => {
+      const pose = poseOf(state, s.id);
+      return pose === 'in' ? [] : [{ slot: s.id, pose }];
+    }),
     done: replacedSlots(state),
-    aside: [...new Set(Object.keys(state.place).filter((p) => p.endsWith('#1') && state.place[p]!.startsWith('aside/')).map(holderOf))].filter((s) => pieceInSlot(state, s) === undefined),
+    aside: [
+      ...new Set(
+        Object.keys(state.place)
+          .filter((p) => p.endsWith('#1') && state.place[p]!.startsWith('aside/'))
+          .map(holderOf),
+      ),
+    ].filter((s) => pieceInSlot(state, s) === undefined),
     // what was done to the device as it stands open now; closing it makes it history
     acted: Object.keys(state.acted).filter((k) => state.acted[k]! > (flag(state, 'closedAt') ?? 0)),
     data: { ...state.data },

@@ -5,15 +5,44 @@ import type { BodyOf, Claim, Ending } from './events';
  * (table, key, value before) and can be taken back exactly. It holds ids only, never the model or the route.
  * What is not in a table is as the device came: screws in their own holes, connectors on, bonds whole.
  */
-export interface CheckEntry { result: 'works' | 'fails' | 'untested' | 'same'; note?: string; seq: number; by: string }
+export interface CheckEntry {
+  result: 'works' | 'fails' | 'untested' | 'same';
+  note?: string;
+  seq: number;
+  by: string;
+}
 /** A test of the fault: begun, with its outcome, or declined with the reason. */
-export interface TestEntry { outcome?: string; declined?: string; note?: string; seq: number; by: string }
+export interface TestEntry {
+  outcome?: string;
+  declined?: string;
+  note?: string;
+  seq: number;
+  by: string;
+}
 export type PartEntry = Omit<BodyOf<'partChosen'>, 'type' | 'slot'>;
-export interface QuoteEntry extends Omit<BodyOf<'quoted'>, 'type'> { seq: number }
-export interface QuestionEntry { rule: string; ids: string[]; event: string; claims?: Claim[] }
+export interface QuoteEntry extends Omit<BodyOf<'quoted'>, 'type'> {
+  seq: number;
+}
+export interface QuestionEntry {
+  rule: string;
+  ids: string[];
+  event: string;
+  claims?: Claim[];
+}
 /** What a screw is by measurement, or by the spares box it came from. */
-export interface ScrewSpec { lengthMm: number; headMm?: number; drive?: string; thread?: string }
-export interface NoteEntry { text: string; thing: string; finding?: true; by: string; at: number }
+export interface ScrewSpec {
+  lengthMm: number;
+  headMm?: number;
+  drive?: string;
+  thread?: string;
+}
+export interface NoteEntry {
+  text: string;
+  thing: string;
+  finding?: true;
+  by: string;
+  at: number;
+}
 
 export interface Tables {
   /** piece id -> where it lies: `hole/C3`, `slot/cell`, `mat/C3`, `mixed` (on a knocked mat), `tray`, `adrift`, `aside/recycling`. */
@@ -32,7 +61,10 @@ export interface Tables {
   /** `step target` -> done, for the adopted route. */
   progress: Record<string, 1>;
   question: Record<string, QuestionEntry | null>;
-  mark: Record<string, { side: string; x: number; y: number; kind: string; severity?: number; note?: string } | null>;
+  mark: Record<
+    string,
+    { side: string; x: number; y: number; kind: string; severity?: number; note?: string } | null
+  >;
   consent: Record<string, string>;
   /** What the owner answered where a consent asks for more than yes: `back`, a limit in minor units. */
   answer: Record<string, string>;
@@ -94,7 +126,9 @@ export interface Flags {
 }
 export type TableName = keyof Tables;
 /** Without a third element the key was not there before: `undefined` would not survive JSON. */
-export type Undo = [table: TableName, key: string] | [table: TableName, key: string, before: string | number | boolean | object | null];
+export type Undo =
+  | [table: TableName, key: string]
+  | [table: TableName, key: string, before: string | number | boolean | object | null];
 
 /** An event that still counts, with what it changed; the last one is the one that may be taken back. */
 export interface TrailEntry {
@@ -114,8 +148,38 @@ export interface JobState extends Tables {
 }
 
 export const tableNames = [
-  'place', 'pose', 'connector', 'bond', 'catch', 'film', 'mask', 'condition', 'check', 'touched', 'progress', 'question',
-  'mark', 'consent', 'answer', 'signature', 'symptom', 'test', 'photo', 'part', 'remedy', 'stray', 'spec', 'trouble', 'note', 'fate', 'told', 'enrolment', 'data', 'acted', 'task', 'flag',
+  'place',
+  'pose',
+  'connector',
+  'bond',
+  'catch',
+  'film',
+  'mask',
+  'condition',
+  'check',
+  'touched',
+  'progress',
+  'question',
+  'mark',
+  'consent',
+  'answer',
+  'signature',
+  'symptom',
+  'test',
+  'photo',
+  'part',
+  'remedy',
+  'stray',
+  'spec',
+  'trouble',
+  'note',
+  'fate',
+  'told',
+  'enrolment',
+  'data',
+  'acted',
+  'task',
+  'flag',
 ] as const satisfies readonly TableName[];
 
 /** A job of which nothing is known yet. */

@@ -30,7 +30,11 @@ function byPlace(places: JobState['place']): Map<string, string[]> {
   let map = turned.get(places);
   if (!map) {
     map = new Map();
-    for (const piece in places) { const at = map.get(places[piece]!); if (at) at.push(piece); else map.set(places[piece]!, [piece]); }
+    for (const piece in places) {
+      const at = map.get(places[piece]!);
+      if (at) at.push(piece);
+      else map.set(places[piece]!, [piece]);
+    }
     turned.set(places, map);
   }
   return map;
@@ -40,17 +44,26 @@ const firsts = new Map<string, string>();
 /** The first of them: what a picture of the device asks of every hole and slot. */
 function firstAt(state: JobState, holder: string, kind: 'hole' | 'slot'): string | undefined {
   let first = firsts.get(holder);
-  if (first === undefined) { first = originalPiece(holder); firsts.set(holder, first); }
+  if (first === undefined) {
+    first = originalPiece(holder);
+    firsts.set(holder, first);
+  }
   return state.place[first] === undefined ? first : byPlace(state.place).get(`${kind}/${holder}`)?.[0];
 }
-export const pieceInHole = (state: JobState, fastener: string): string | undefined => firstAt(state, fastener, 'hole');
-export const pieceInSlot = (state: JobState, slot: string): string | undefined => firstAt(state, slot, 'slot');
+export const pieceInHole = (state: JobState, fastener: string): string | undefined =>
+  firstAt(state, fastener, 'hole');
+export const pieceInSlot = (state: JobState, slot: string): string | undefined =>
+  firstAt(state, slot, 'slot');
 
 export const isOn = (state: JobState, connector: string) => (state.connector[connector] ?? 'on') === 'on';
-export const isWhole = (state: JobState, bond: string) => { const b = state.bond[bond]; return b === undefined || b === 'renewed'; };
+export const isWhole = (state: JobState, bond: string) => {
+  const b = state.bond[bond];
+  return b === undefined || b === 'renewed';
+};
 export const isHooked = (state: JobState, id: string) => (state.catch[id] ?? 'hooked') === 'hooked';
 /** The conditions that stand, by name. */
-export const conditionsOf = (state: JobState) => Object.keys(state.condition).filter((c) => state.condition[c]);
+export const conditionsOf = (state: JobState) =>
+  Object.keys(state.condition).filter((c) => state.condition[c]);
 export const hasCondition = (state: JobState, name: string) => !!state.condition[name];
 
 /** The pose of a slot's piece now. A carried piece whose carrier is out is still in its place on the carrier. */
@@ -59,7 +72,10 @@ export function poseOf(state: JobState, slot: string): Pose {
   return state.pose[slot] ?? 'in';
 }
 /** Whether a piece is at least as far away as a pose says; out implies folded and shifted. */
-export const movedTo = (state: JobState, slot: string, pose: Pose) => { const now = poseOf(state, slot); return now === pose || now === 'out'; };
+export const movedTo = (state: JobState, slot: string, pose: Pose) => {
+  const now = poseOf(state, slot);
+  return now === pose || now === 'out';
+};
 
 /** Whether the device stands open: a cover has moved since it was last closed. A tray that is pushed out opens nothing. */
 export function shutState(state: JobState, index: IndexedModel): 'never opened' | 'open' | 'closed' {
@@ -69,7 +85,11 @@ export function shutState(state: JobState, index: IndexedModel): 'never opened' 
 }
 
 /** Is the cell connected: are the board's rails live? */
-export const isLive = (state: JobState, index: IndexedModel) => index.cellConnector !== undefined && isOn(state, index.cellConnector) && index.cellSlot !== undefined && pieceInSlot(state, index.cellSlot) !== undefined;
+export const isLive = (state: JobState, index: IndexedModel) =>
+  index.cellConnector !== undefined &&
+  isOn(state, index.cellConnector) &&
+  index.cellSlot !== undefined &&
+  pieceInSlot(state, index.cellSlot) !== undefined;
 
 /** What still holds a piece against one way out, by id, in the model's order. */
 export function stillHolding(state: JobState, way: Way): string[] {
@@ -83,22 +103,42 @@ export function stillHolding(state: JobState, way: Way): string[] {
 }
 
 /** What a screw is: as measured or as it came from the spares box, and for the rest what its own hole takes. Undefined for no screw. */
-export function screwSpec(state: JobState, index: IndexedModel, piece: string): { drive: string; thread: string; lengthMm: number; headMm: number; known: boolean } | undefined {
+export function screwSpec(
+  state: JobState,
+  index: IndexedModel,
+  piece: string,
+): { drive: string; thread: string; lengthMm: number; headMm: number; known: boolean } | undefined {
   const own = index.fasteners.get(holderOf(piece));
   const spec = state.spec[piece];
-  return own && { drive: spec?.drive ?? own.drive, thread: spec?.thread ?? own.thread, lengthMm: spec?.lengthMm ?? own.lengthMm, headMm: spec?.headMm ?? own.headMm, known: spec !== undefined };
+  return (
+    own && {
+      drive: spec?.drive ?? own.drive,
+      thread: spec?.thread ?? own.thread,
+      lengthMm: spec?.lengthMm ?? own.lengthMm,
+      headMm: spec?.headMm ?? own.headMm,
+      known: spec !== undefined,
+    }
+  );
 }
 
 /** The screws that belong to the outside of the closed device: those that hold its covers. */
 export function outsideFasteners(index: IndexedModel): string[] {
-  return index.model.fasteners.filter((f) => f.holds.some((s) => index.coverSlots.includes(s))).map((f) => f.id);
+  return index.model.fasteners
+    .filter((f) => f.holds.some((s) => index.coverSlots.includes(s)))
+    .map((f) => f.id);
 }
 
 /** Films that must come off: those of every new piece that has been fitted. */
-export function filmsDue(state: JobState, index: IndexedModel): { id: string; slot: string; name: string; off: boolean }[] {
+export function filmsDue(
+  state: JobState,
+  index: IndexedModel,
+): { id: string; slot: string; name: string; off: boolean }[] {
   return index.model.slots.flatMap((s) => {
     const piece = pieceInSlot(state, s.id);
     if (!piece || piece === originalPiece(s.id)) return [];
-    return s.films.map((name, i) => { const id = `${piece}/${i}`; return { id, slot: s.id, name, off: state.film[id] === 'off' }; });
+    return s.films.map((name, i) => {
+      const id = `${piece}/${i}`;
+      return { id, slot: s.id, name, off: state.film[id] === 'off' };
+    });
   });
 }

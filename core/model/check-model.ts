@@ -10,7 +10,9 @@ export interface ModelProblem {
   path: string;
   text: string;
 }
-export type CheckedModel = { ok: true; model: DeviceModel; problems: [] } | { ok: false; problems: ModelProblem[] };
+export type CheckedModel =
+  | { ok: true; model: DeviceModel; problems: [] }
+  | { ok: false; problems: ModelProblem[] };
 
 /** Writes a path the way a person reads it: `jobs[1].operations[3].duration`. */
 export function pathText(path: readonly PropertyKey[]): string {
@@ -24,7 +26,10 @@ export function pathText(path: readonly PropertyKey[]): string {
 export function checkModel(json: unknown): CheckedModel {
   const read = deviceModelSchema.safeParse(json);
   if (!read.success) {
-    return { ok: false, problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })) };
+    return {
+      ok: false,
+      problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })),
+    };
   }
   const model = read.data;
   const problems = [...uniqueIds(model), ...references(model), ...withinOutline(model)];
@@ -51,7 +56,8 @@ function uniqueIds(model: DeviceModel): ModelProblem[] {
 
 /** Every id that is named must exist, in the base model or as an addition of some variant. */
 function references(model: DeviceModel): ModelProblem[] {
-  const added = (list: (typeof thingLists)[number]) => model.variants.flatMap((v) => (v.add[list] as { id: string }[]).map((x) => x.id));
+  const added = (list: (typeof thingLists)[number]) =>
+    model.variants.flatMap((v) => (v.add[list] as { id: string }[]).map((x) => x.id));
   const known = Object.fromEntries(
     thingLists.map((list) => [list, new Set([...model[list].map((x) => x.id), ...added(list)])]),
   ) as Record<(typeof thingLists)[number], Set<string>>;
@@ -63,7 +69,8 @@ function references(model: DeviceModel): ModelProblem[] {
   const need = (set: Set<string>, id: string, path: string, what: string) => {
     if (!set.has(id)) problems.push({ path, text: `there is no ${what} ${id}` });
   };
-  const all = (set: Set<string>, ids: readonly string[], path: string, what: string) => ids.forEach((id, i) => need(set, id, `${path}[${i}]`, what));
+  const all = (set: Set<string>, ids: readonly string[], path: string, what: string) =>
+    ids.forEach((id, i) => need(set, id, `${path}[${i}]`, what));
   model.slots.forEach((s, i) => {
     const p = `slots[${i}]`;
     if (s.carrier) need(known.slots, s.carrier, `${p}.carrier`, 'slot');
@@ -99,11 +106,16 @@ function references(model: DeviceModel): ModelProblem[] {
     b.orTape.forEach((c, k) => need(items, c.item, `bonds[${i}].orTape[${k}].item`, 'item'));
   });
   model.catches.forEach((c, i) => all(known.slots, c.holds, `catches[${i}].holds`, 'slot'));
-  model.bootRules.forEach((r, i) => all(known.connectors, r.connectors, `bootRules[${i}].connectors`, 'connector'));
+  model.bootRules.forEach((r, i) =>
+    all(known.connectors, r.connectors, `bootRules[${i}].connectors`, 'connector'),
+  );
   model.pairing.forEach((r, i) => need(known.slots, r.slot, `pairing[${i}].slot`, 'slot'));
   model.variants.forEach((v, i) => {
     all(any, v.remove, `variants[${i}].remove`, 'thing');
-    for (const list of thingLists) (v.replace[list] as { id: string }[]).forEach((x, k) => need(known[list], x.id, `variants[${i}].replace.${list}[${k}].id`, list.slice(0, -1)));
+    for (const list of thingLists)
+      (v.replace[list] as { id: string }[]).forEach((x, k) =>
+        need(known[list], x.id, `variants[${i}].replace.${list}[${k}].id`, list.slice(0, -1)),
+      );
   });
   return problems;
 }
@@ -112,9 +124,15 @@ function withinOutline(model: DeviceModel): ModelProblem[] {
   const { widthMm: w, heightMm: h } = model.outline;
   const problems: ModelProblem[] = [];
   const out = (path: string) => problems.push({ path, text: `lies outside the outline of ${w} x ${h} mm` });
-  const point = (at: { x: number; y: number }, path: string) => { if (at.x > w || at.y > h) out(path); };
-  model.slots.forEach((s, i) => { if (s.shape.x + s.shape.w > w || s.shape.y + s.shape.h > h) out(`slots[${i}].shape`); });
-  model.bonds.forEach((b, i) => { if (b.shape.x + b.shape.w > w || b.shape.y + b.shape.h > h) out(`bonds[${i}].shape`); });
+  const point = (at: { x: number; y: number }, path: string) => {
+    if (at.x > w || at.y > h) out(path);
+  };
+  model.slots.forEach((s, i) => {
+    if (s.shape.x + s.shape.w > w || s.shape.y + s.shape.h > h) out(`slots[${i}].shape`);
+  });
+  model.bonds.forEach((b, i) => {
+    if (b.shape.x + b.shape.w > w || b.shape.y + b.shape.h > h) out(`bonds[${i}].shape`);
+  });
   model.fasteners.forEach((f, i) => point(f.at, `fasteners[${i}].at`));
   model.connectors.forEach((c, i) => point(c.at, `connectors[${i}].at`));
   model.catches.forEach((c, i) => point(c.at, `catches[${i}].at`));
@@ -129,21 +147,50 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
   const model = ofVariant(base, variantId);
   const index = indexModel(model);
   const at = `variants(${variantId})`;
-  const problems: ModelProblem[] = references({ ...model, variants: [] }).map((p) => ({ ...p, path: `${at}.${p.path}` }));
+  const problems: ModelProblem[] = references({ ...model, variants: [] }).map((p) => ({
+    ...p,
+    path: `${at}.${p.path}`,
+  }));
   for (const s of model.slots) {
     const path = `${at}.slots(${s.id})`;
-    if (!s.ways.some((w) => w.to === 'out')) problems.push({ path: `${path}.ways`, text: 'expected at least one way out' });
-    for (const w of s.ways) for (const [row, options] of Object.entries(w.guard.methods)) for (const o of options ?? []) if (!methodRows.some((r) => r.id === row && r.options.some((x) => x.id === o))) problems.push({ path: `${path}.ways(${w.id}).guard.methods.${row}`, text: `the house method has no option ${o}` });
+    if (!s.ways.some((w) => w.to === 'out'))
+      problems.push({ path: `${path}.ways`, text: 'expected at least one way out' });
+    for (const w of s.ways)
+      for (const [row, options] of Object.entries(w.guard.methods))
+        for (const o of options ?? [])
+          if (!methodRows.some((r) => r.id === row && r.options.some((x) => x.id === o)))
+            problems.push({
+              path: `${path}.ways(${w.id}).guard.methods.${row}`,
+              text: `the house method has no option ${o}`,
+            });
     if (!s.install) problems.push({ path: `${path}.install`, text: 'expected a rule for putting it back' });
-    if (functionsOf(index, s.id).length === 0) problems.push({ path: `${path}.functions`, text: 'nothing is tested when this is touched: name a function it serves' });
+    if (functionsOf(index, s.id).length === 0)
+      problems.push({
+        path: `${path}.functions`,
+        text: 'nothing is tested when this is touched: name a function it serves',
+      });
   }
   for (const f of model.fasteners) {
-    if (f.maxLengthMm !== undefined && f.maxLengthMm < f.lengthMm) problems.push({ path: `${at}.fasteners(${f.id}).maxLengthMm`, text: `expected at least its own length ${f.lengthMm} mm` });
+    if (f.maxLengthMm !== undefined && f.maxLengthMm < f.lengthMm)
+      problems.push({
+        path: `${at}.fasteners(${f.id}).maxLengthMm`,
+        text: `expected at least its own length ${f.lengthMm} mm`,
+      });
   }
-  const loosed = new Set(model.slots.flatMap((s) => s.ways.flatMap((w) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches])));
+  const loosed = new Set(
+    model.slots.flatMap((s) =>
+      s.ways.flatMap((w) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches]),
+    ),
+  );
   for (const list of ['fasteners', 'connectors', 'bonds', 'catches'] as const) {
-    for (const x of model[list]) if (!loosed.has(x.id)) problems.push({ path: `${at}.${list}(${x.id})`, text: 'no way out looses it: what it holds would never be free' });
+    for (const x of model[list])
+      if (!loosed.has(x.id))
+        problems.push({
+          path: `${at}.${list}(${x.id})`,
+          text: 'no way out looses it: what it holds would never be free',
+        });
   }
-  if (!index.cellConnector) problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
+  if (!index.cellConnector)
+    problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
   return problems;
 }

@@ -7,9 +7,11 @@ interface Placed {
   layer: number;
 }
 
-const inside = (s: Slot['shape'], x: number, y: number) => x >= s.x && x <= s.x + s.w && y >= s.y && y <= s.y + s.h;
+const inside = (s: Slot['shape'], x: number, y: number) =>
+  x >= s.x && x <= s.x + s.w && y >= s.y && y <= s.y + s.h;
 const overlap = (a: Slot['shape'], b: Slot['shape']) =>
-  Math.min(a.x + a.w, b.x + b.w) - Math.max(a.x, b.x) > 0 && Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0;
+  Math.min(a.x + a.w, b.x + b.w) - Math.max(a.x, b.x) > 0 &&
+  Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0;
 
 /**
  * The slots that hide a thing: derived from geometry (same face, higher layer, point inside the shape or shapes
@@ -20,9 +22,15 @@ const overlap = (a: Slot['shape'], b: Slot['shape']) =>
  */
 export function coveredBy(index: IndexedModel, id: string): readonly string[] {
   let known = answers.get(index);
-  if (!known) { known = new Map(); answers.set(index, known); }
+  if (!known) {
+    known = new Map();
+    answers.set(index, known);
+  }
   let answer = known.get(id);
-  if (!answer) { answer = derive(index, id); known.set(id, answer); }
+  if (!answer) {
+    answer = derive(index, id);
+    known.set(id, answer);
+  }
   return answer;
 }
 /** A model never changes, and the map asks this of everything at every press. */
@@ -38,7 +46,8 @@ function derive(index: IndexedModel, id: string): readonly string[] {
   const carrier = slot ? slot.carrier : holds && index.slots.get(holds[0]!)?.carrier;
   return index.model.slots
     .filter((s) => {
-      if (s.id === id || s.leavesFree.includes(id) || s.carrier === id || slot?.carrier === s.id) return false;
+      if (s.id === id || s.leavesFree.includes(id) || s.carrier === id || slot?.carrier === s.id)
+        return false;
       if (s.covers.includes(id)) return true;
       // what sits on a carrier goes with it: it hides only what sits on the same carrier
       if (s.carrier !== undefined && s.carrier !== carrier) return false;

@@ -6,7 +6,8 @@ import type { FunctionId } from './schema';
 export function functionsOf(index: IndexedModel, slotId: string): FunctionId[] {
   const out = new Set<FunctionId>(index.slots.get(slotId)?.functions);
   for (const c of index.model.connectors) {
-    if (c.joins.includes(slotId) || coveredBy(index, c.id).includes(slotId)) for (const f of c.functions) out.add(f);
+    if (c.joins.includes(slotId) || coveredBy(index, c.id).includes(slotId))
+      for (const f of c.functions) out.add(f);
   }
   return [...out];
 }

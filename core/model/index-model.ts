@@ -30,7 +30,9 @@ export function indexModel(model: DeviceModel): IndexedModel {
     connectors: byId(model.connectors),
     bonds: byId(model.bonds),
     catches: byId(model.catches),
-    cellConnector: model.connectors.find((c) => c.carries === 'power' && c.joins.some((s) => slots.get(s)?.kind === 'cell'))?.id,
+    cellConnector: model.connectors.find(
+      (c) => c.carries === 'power' && c.joins.some((s) => slots.get(s)?.kind === 'cell'),
+    )?.id,
     cellSlot: model.slots.find((s) => s.kind === 'cell')?.id,
     coverSlots: model.slots.filter((s) => s.kind === 'display' || s.kind === 'back').map((s) => s.id),
   };

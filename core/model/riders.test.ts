@@ -11,8 +11,20 @@ describe('what comes and goes with an assembly', () => {
   });
   test('an old one takes along all that it carries, screws that hold nothing else included', () => {
     const gone = ridersOf(indexed(mica4), 'display', 'leaving');
-    expect(ids(gone.filter((r) => !r.hole))).toEqual(['back-plate', 'ear-bracket', 'ear-speaker', 'front-flex', 'home-key', 'key-bracket']);
-    expect(ids(gone.filter((r) => r.hole))).toEqual(mica4.fasteners.filter((f) => ['N', 'H', 'E'].includes(f.id[0]!)).map((f) => f.id).toSorted());
+    expect(ids(gone.filter((r) => !r.hole))).toEqual([
+      'back-plate',
+      'ear-bracket',
+      'ear-speaker',
+      'front-flex',
+      'home-key',
+      'key-bracket',
+    ]);
+    expect(ids(gone.filter((r) => r.hole))).toEqual(
+      mica4.fasteners
+        .filter((f) => ['N', 'H', 'E'].includes(f.id[0]!))
+        .map((f) => f.id)
+        .toSorted(),
+    );
   });
   test('a screw that also holds something that stays does not ride', () => {
     const shared = structuredClone(mica4);
@@ -26,7 +38,14 @@ describe('what comes and goes with an assembly', () => {
 
 describe('what has to be moved over', () => {
   test('is what the old one carries and the new one does not bring', () => {
-    expect(transfersOf(indexed(mica4), 'display').toSorted()).toEqual(['back-plate', 'ear-bracket', 'ear-speaker', 'front-flex', 'home-key', 'key-bracket']);
+    expect(transfersOf(indexed(mica4), 'display').toSorted()).toEqual([
+      'back-plate',
+      'ear-bracket',
+      'ear-speaker',
+      'front-flex',
+      'home-key',
+      'key-bracket',
+    ]);
     expect(transfersOf(indexed(dune2), 'display')).toEqual([]);
     expect(transfersOf(indexed(mica9), 'cell')).toEqual([]);
   });

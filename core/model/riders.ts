@@ -2,7 +2,10 @@ import { newPiece } from '../job/state';
 import type { IndexedModel } from './index-model';
 
 /** A slot or a hole whose piece comes or goes with an assembly. */
-export interface Rider { id: string; hole: boolean }
+export interface Rider {
+  id: string;
+  hole: boolean;
+}
 
 /**
  * What rides on an assembly: arriving, what comes fitted on a new one; leaving, everything that still sits on an old one
@@ -13,7 +16,14 @@ export function ridersOf(index: IndexedModel, slot: string, when: 'arriving' | '
   const slots = new Set(own.arrivesWith);
   if (when === 'leaving') for (const s of index.model.slots) if (s.carrier === slot) slots.add(s.id);
   // what is carried by what comes along comes along
-  for (let grew = true; grew; ) { grew = false; for (const s of index.model.slots) if (s.carrier && slots.has(s.carrier) && !slots.has(s.id)) { slots.add(s.id); grew = true; } }
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const s of index.model.slots)
+      if (s.carrier && slots.has(s.carrier) && !slots.has(s.id)) {
+        slots.add(s.id);
+        grew = true;
+      }
+  }
   const holes = index.model.fasteners.filter((f) => f.holds.every((h) => slots.has(h)));
   return [...[...slots].map((id) => ({ id, hole: false })), ...holes.map((f) => ({ id: f.id, hole: true }))];
 }
@@ -25,4 +35,5 @@ export function transfersOf(index: IndexedModel, slot: string): string[] {
 }
 
 /** The new pieces on a new assembly, by their ids; `screw:` stands before those that sit in holes. */
-export const bringsOf = (index: IndexedModel, slot: string): string[] => ridersOf(index, slot, 'arriving').map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id)));
+export const bringsOf = (index: IndexedModel, slot: string): string[] =>
+  ridersOf(index, slot, 'arriving').map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id)));

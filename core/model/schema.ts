@@ -11,7 +11,10 @@ import { methodIds } from '../route/methods';
 
 const id = z
   .string()
-  .regex(/^[A-Za-z][A-Za-z0-9-]{0,39}$/, 'expected a letter, then letters, digits or hyphens, 40 characters at most');
+  .regex(
+    /^[A-Za-z][A-Za-z0-9-]{0,39}$/,
+    'expected a letter, then letters, digits or hyphens, 40 characters at most',
+  );
 const mm = z.number().min(0).max(400);
 const text = z.string().min(1).max(300);
 const price = z.int().min(0).max(100_000_00);
@@ -21,15 +24,64 @@ export const faces = ['front', 'back'] as const;
 export const poses = ['in', 'folded', 'shifted', 'out'] as const;
 export const drives = ['P2', 'P5', 'Y000', 'PH000', 'PH00', 'standoff', 'hex', 'slot'] as const;
 export const slotKinds = [
-  'display', 'panel', 'back', 'cell', 'board', 'bracket', 'loudspeaker', 'ear-speaker', 'camera', 'front-sensors',
-  'vibration', 'port', 'flex', 'key', 'tray', 'frame', 'coil', 'magnet', 'mesh', 'film', 'antenna', 'chip',
+  'display',
+  'panel',
+  'back',
+  'cell',
+  'board',
+  'bracket',
+  'loudspeaker',
+  'ear-speaker',
+  'camera',
+  'front-sensors',
+  'vibration',
+  'port',
+  'flex',
+  'key',
+  'tray',
+  'frame',
+  'coil',
+  'magnet',
+  'mesh',
+  'film',
+  'antenna',
+  'chip',
 ] as const;
 export const bondKinds = ['perimeter-seal', 'stretch-strip', 'tape', 'glue', 'gasket'] as const;
 export const releaseMeans = ['heat', 'solvent', 'pull', 'cut', 'laser'] as const;
-export const conditions = ['swollen', 'pierced', 'wet', 'hot', 'bent', 'shattered', 'stuck on', 'back glass missing', 'earlier repair'] as const;
+export const conditions = [
+  'swollen',
+  'pierced',
+  'wet',
+  'hot',
+  'bent',
+  'shattered',
+  'stuck on',
+  'back glass missing',
+  'earlier repair',
+] as const;
 export const functionIds = [
-  'power', 'picture', 'touch', 'pressure', 'ambient', 'proximity', 'face', 'finger', 'cameras', 'front-camera',
-  'loudspeaker', 'ear-speaker', 'microphones', 'vibration', 'keys', 'charging', 'wireless', 'radios', 'motion', 'notice', 'battery',
+  'power',
+  'picture',
+  'touch',
+  'pressure',
+  'ambient',
+  'proximity',
+  'face',
+  'finger',
+  'cameras',
+  'front-camera',
+  'loudspeaker',
+  'ear-speaker',
+  'microphones',
+  'vibration',
+  'keys',
+  'charging',
+  'wireless',
+  'radios',
+  'motion',
+  'notice',
+  'battery',
 ] as const;
 
 const minutes = z
@@ -189,7 +241,12 @@ const catcher = z.strictObject({
   note: text.optional(),
 });
 
-const item = z.strictObject({ id, name: text, unit: z.string().max(12).default('piece'), price: price.default(0) });
+const item = z.strictObject({
+  id,
+  name: text,
+  unit: z.string().max(12).default('piece'),
+  price: price.default(0),
+});
 
 const noGo = z.strictObject({
   edge: z.enum(['left', 'right', 'top', 'bottom']),
@@ -199,7 +256,11 @@ const noGo = z.strictObject({
   why: text,
 });
 
-const bootRule = z.strictObject({ systemFrom: z.string().max(12).optional(), connectors: z.array(id).min(1), otherwise: text });
+const bootRule = z.strictObject({
+  systemFrom: z.string().max(12).optional(),
+  connectors: z.array(id).min(1),
+  otherwise: text,
+});
 
 /** What happens to a function when another piece sits in the slot, and what can be done about it. */
 const pairing = z.strictObject({
@@ -226,20 +287,24 @@ const variant = z.strictObject({
   id,
   name: text,
   remove: z.array(id).default([]),
-  add: z.strictObject({
-    slots: parts.slots.default([]),
-    fasteners: parts.fasteners.default([]),
-    connectors: parts.connectors.default([]),
-    bonds: parts.bonds.default([]),
-    catches: parts.catches.default([]),
-  }).prefault({}),
-  replace: z.strictObject({
-    slots: parts.slots.default([]),
-    fasteners: parts.fasteners.default([]),
-    connectors: parts.connectors.default([]),
-    bonds: parts.bonds.default([]),
-    catches: parts.catches.default([]),
-  }).prefault({}),
+  add: z
+    .strictObject({
+      slots: parts.slots.default([]),
+      fasteners: parts.fasteners.default([]),
+      connectors: parts.connectors.default([]),
+      bonds: parts.bonds.default([]),
+      catches: parts.catches.default([]),
+    })
+    .prefault({}),
+  replace: z
+    .strictObject({
+      slots: parts.slots.default([]),
+      fasteners: parts.fasteners.default([]),
+      connectors: parts.connectors.default([]),
+      bonds: parts.bonds.default([]),
+      catches: parts.catches.default([]),
+    })
+    .prefault({}),
 });
 
 export const deviceModelSchema = z.strictObject({
@@ -249,7 +314,12 @@ export const deviceModelSchema = z.strictObject({
   maker: text,
   name: text,
   generation: z.int().min(1).max(99).default(1),
-  outline: z.strictObject({ widthMm: mm.min(30), heightMm: mm.min(60), thicknessMm: z.number().min(3).max(30), cornerMm: mm }),
+  outline: z.strictObject({
+    widthMm: mm.min(30),
+    heightMm: mm.min(60),
+    thicknessMm: z.number().min(3).max(30),
+    cornerMm: mm,
+  }),
   hinge: z.enum(['left', 'right', 'top', 'bottom', 'none']),
   openMaxDeg: z.number().min(0).max(180).default(90),
   pickDepthMm: z.number().min(0).max(3).default(3),

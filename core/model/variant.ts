@@ -14,10 +14,17 @@ export function ofVariant(model: DeviceModel, variantId: string): DeviceModel {
   const out = { ...model };
   for (const list of lists) {
     const replaced = new Map<string, unknown>(variant.replace[list].map((x) => [x.id, x]));
-    const kept: unknown[] = (model[list] as { id: string }[]).filter((x) => !gone.has(x.id)).map((x) => replaced.get(x.id) ?? x);
+    const kept: unknown[] = (model[list] as { id: string }[])
+      .filter((x) => !gone.has(x.id))
+      .map((x) => replaced.get(x.id) ?? x);
     if (list === 'slots') {
       // hiding, or leaving free, a thing that this variant does not have means nothing
-      for (const [i, s] of (kept as Slot[]).entries()) kept[i] = { ...s, covers: s.covers.filter((c) => !gone.has(c)), leavesFree: s.leavesFree.filter((c) => !gone.has(c)) } as Slot;
+      for (const [i, s] of (kept as Slot[]).entries())
+        kept[i] = {
+          ...s,
+          covers: s.covers.filter((c) => !gone.has(c)),
+          leavesFree: s.leavesFree.filter((c) => !gone.has(c)),
+        } as Slot;
     }
     (out as Record<string, unknown>)[list] = [...kept, ...variant.add[list]];
   }

@@ -19,9 +19,16 @@ export function compareRemedies(index: IndexedModel, slot: string): Compared {
   const own = index.model.pairing.filter((p) => p.slot === slot);
   const rest = functionsOf(index, slot).filter((f) => !own.some((p) => p.function === f));
   return {
-    slot, remedies,
+    slot,
+    remedies,
     rows: [
-      ...own.map((p) => ({ function: p.function, becomes: remedies.map((r) => outcomeOf(p, r, index.model.generation)), owner: p.owner, ...(p.remedy ? { remedy: p.remedy } : {}), store: p.store })),
+      ...own.map((p) => ({
+        function: p.function,
+        becomes: remedies.map((r) => outcomeOf(p, r, index.model.generation)),
+        owner: p.owner,
+        ...(p.remedy ? { remedy: p.remedy } : {}),
+        store: p.store,
+      })),
       ...rest.map((f) => ({ function: f, becomes: remedies.map((): EffectKind => 'kept') })),
     ],
   };

@@ -21,25 +21,49 @@ export type Remedies = Readonly<Record<string, Remedy>>;
  * What the owner will notice when these slots get other pieces: the model's pairing rules, in its order, as the chosen
  * remedy of each slot leaves them, or where none was chosen the house methods.
  */
-export function effectsOf(index: IndexedModel, replaced: readonly string[], methods: Pick<Methods, 'display-data'> = defaultMethods, chosen: Remedies = {}): Effect[] {
+export function effectsOf(
+  index: IndexedModel,
+  replaced: readonly string[],
+  methods: Pick<Methods, 'display-data'> = defaultMethods,
+  chosen: Remedies = {},
+): Effect[] {
   return index.model.pairing
     .filter((p) => replaced.includes(p.slot))
-    .map((p) => ({ id: `${p.slot} ${p.function}`, slot: p.slot, function: p.function, effect: effectNow(index, p, methods, chosen[p.slot]), owner: p.owner, ...(p.remedy ? { remedy: p.remedy } : {}) }));
+    .map((p) => ({
+      id: `${p.slot} ${p.function}`,
+      slot: p.slot,
+      function: p.function,
+      effect: effectNow(index, p, methods, chosen[p.slot]),
+      owner: p.owner,
+      ...(p.remedy ? { remedy: p.remedy } : {}),
+    }));
 }
-function effectNow(index: IndexedModel, p: Pairing, methods: Pick<Methods, 'display-data'>, remedy: Remedy | undefined): EffectKind {
+function effectNow(
+  index: IndexedModel,
+  p: Pairing,
+  methods: Pick<Methods, 'display-data'>,
+  remedy: Remedy | undefined,
+): EffectKind {
   if (remedy) return outcomeOf(p, remedy, index.model.generation);
   // without a choice of its own a row stands as the model says, but for what the house does about data
-  return p.effect === 'copy' || (p.effect === 'notice' && p.store === 'chip') ? outcomeOf(p, methods['display-data'], index.model.generation) : p.effect;
+  return p.effect === 'copy' || (p.effect === 'notice' && p.store === 'chip')
+    ? outcomeOf(p, methods['display-data'], index.model.generation)
+    : p.effect;
 }
 
 /** The effects that the owner has to agree to: everything but what stays as it is. */
 export const consentsNeeded = (effects: readonly Effect[]) => effects.filter((e) => e.effect !== 'kept');
 
 /** Replaced slots whose identity data must be written and verified, or declined, before the job is closed. */
-export const dataDue = (effects: readonly Effect[]) => [...new Set(effects.filter((e) => e.effect === 'copy').map((e) => e.slot))];
+export const dataDue = (effects: readonly Effect[]) => [
+  ...new Set(effects.filter((e) => e.effect === 'copy').map((e) => e.slot)),
+];
 
 /** What a chosen remedy means for the house method about a display's data. */
-export function methodsOfRemedies(index: IndexedModel, chosen: Remedies): { 'display-data'?: Methods['display-data'] } {
+export function methodsOfRemedies(
+  index: IndexedModel,
+  chosen: Remedies,
+): { 'display-data'?: Methods['display-data'] } {
   const slot = index.model.slots.find((s) => s.kind === 'display' && chosen[s.id])?.id;
   const remedy = slot && chosen[slot];
   return remedy ? { 'display-data': remedy === 'copy' || remedy === 'chip' ? remedy : 'accept' } : {};

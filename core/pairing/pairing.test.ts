@@ -5,27 +5,59 @@ import { compareRemedies } from './compare';
 import { effectsOf, methodsOfRemedies } from './effects';
 import { remediesFor } from './rules';
 
-const by = (m: typeof mica9, slot: string) => { const c = compareRemedies(indexed(m), slot); return Object.fromEntries(c.rows.map((r) => [r.function, Object.fromEntries(c.remedies.map((x, i) => [x, r.becomes[i]]))])); };
+const by = (m: typeof mica9, slot: string) => {
+  const c = compareRemedies(indexed(m), slot);
+  return Object.fromEntries(
+    c.rows.map((r) => [r.function, Object.fromEntries(c.remedies.map((x, i) => [x, r.becomes[i]]))]),
+  );
+};
 
 describe('the handbook’s table of pairing (common practice)', () => {
   test('display: two stores. Copied data bring colour adaptation back and leave the notice; the chip takes the notice away and brings nothing back', () => {
     const d = by(mica9, 'display');
-    expect(d.ambient).toMatchObject({ original: 'kept', copy: 'copy', chip: 'lost', accept: 'lost', 'third party': 'lost' });
-    expect(d.notice).toMatchObject({ original: 'kept', copy: 'notice', chip: 'kept', accept: 'notice', 'third party': 'notice' });
-    expect(d.picture).toEqual({ original: 'kept', copy: 'kept', chip: 'kept', accept: 'kept', 'third party': 'kept' });
+    expect(d.ambient).toMatchObject({
+      original: 'kept',
+      copy: 'copy',
+      chip: 'lost',
+      accept: 'lost',
+      'third party': 'lost',
+    });
+    expect(d.notice).toMatchObject({
+      original: 'kept',
+      copy: 'notice',
+      chip: 'kept',
+      accept: 'notice',
+      'third party': 'notice',
+    });
+    expect(d.picture).toEqual({
+      original: 'kept',
+      copy: 'kept',
+      chip: 'kept',
+      accept: 'kept',
+      'third party': 'kept',
+    });
   });
   test('battery: notice and a hidden health figure; the maker’s calibration only on later generations', () => {
     expect(by(mica9, 'cell')).toMatchObject({ notice: { accept: 'notice' }, battery: { accept: 'lost' } });
     expect(compareRemedies(indexed(mica9), 'cell').remedies).not.toContain('calibrate');
-    expect(by(atlas, 'cell').notice).toMatchObject({ calibrate: 'calibrate', accept: 'notice', 'third party': 'notice' });
+    expect(by(atlas, 'cell').notice).toMatchObject({
+      calibrate: 'calibrate',
+      accept: 'notice',
+      'third party': 'notice',
+    });
   });
   test('rear camera: works with a notice until calibrated', () => {
     expect(by(dune2, 'camera').notice).toMatchObject({ calibrate: 'calibrate', accept: 'notice' });
   });
   test('face module, front sensors and home key: lost with another one, whatever is done; kept when the original moves', () => {
-    for (const [m, slot, fn] of [[atlas, 'face-module', 'face'], [dune2, 'front-sensors', 'face'], [mica4, 'home-key', 'finger']] as const) {
+    for (const [m, slot, fn] of [
+      [atlas, 'face-module', 'face'],
+      [dune2, 'front-sensors', 'face'],
+      [mica4, 'home-key', 'finger'],
+    ] as const) {
       const row = by(m, slot)[fn]!;
-      for (const [remedy, becomes] of Object.entries(row)) expect(becomes, `${slot} ${remedy}`).toBe(remedy === 'original' ? 'kept' : 'lost');
+      for (const [remedy, becomes] of Object.entries(row))
+        expect(becomes, `${slot} ${remedy}`).toBe(remedy === 'original' ? 'kept' : 'lost');
     }
   });
 });
@@ -35,7 +67,8 @@ test('an old generation has no data to copy and no calibration', () => {
 });
 test('a remedy chosen for the job wins over the house method, and house methods stand where none was chosen', () => {
   const index = indexed(mica9);
-  const of = (method: 'copy' | 'chip' | 'accept', chosen = {}) => effectsOf(index, ['display'], { ...defaultMethods, 'display-data': method }, chosen).map((e) => e.effect);
+  const of = (method: 'copy' | 'chip' | 'accept', chosen = {}) =>
+    effectsOf(index, ['display'], { ...defaultMethods, 'display-data': method }, chosen).map((e) => e.effect);
   expect(of('copy')).toEqual(['copy', 'notice']);
   expect(of('chip')).toEqual(['lost', 'kept']);
   expect(of('accept')).toEqual(['lost', 'notice']);
@@ -44,8 +77,13 @@ test('a remedy chosen for the job wins over the house method, and house methods 
   expect(methodsOfRemedies(index, { cell: 'accept' })).toEqual({});
 });
 test('on every shipped model moving the original costs nothing, and no remedy is worse than it', () => {
-  for (const m of shippedModels) for (const s of m.slots) {
-    const c = compareRemedies(indexed(m), s.id);
-    for (const r of c.rows) expect(c.remedies.includes('original') ? r.becomes[c.remedies.indexOf('original')] : 'kept', `${m.id} ${s.id} ${r.function}`).toBe('kept');
-  }
+  for (const m of shippedModels)
+    for (const s of m.slots) {
+      const c = compareRemedies(indexed(m), s.id);
+      for (const r of c.rows)
+        expect(
+          c.remedies.includes('original') ? r.becomes[c.remedies.indexOf('original')] : 'kept',
+          `${m.id} ${s.id} ${r.function}`,
+        ).toBe('kept');
+    }
 });

@@ -9,7 +9,11 @@ type Kind = DeviceModel['slots'][number]['kind'];
  * the maker's calibration later. All common practice; the model's own rows say what a function does.
  */
 export const offers: readonly { kinds: readonly Kind[]; remedy: Remedy; from: number; to?: number }[] = [
-  { kinds: ['display', 'front-sensors', 'key', 'ear-speaker', 'camera', 'cell'], remedy: 'original', from: 1 },
+  {
+    kinds: ['display', 'front-sensors', 'key', 'ear-speaker', 'camera', 'cell'],
+    remedy: 'original',
+    from: 1,
+  },
   { kinds: ['display'], remedy: 'copy', from: 3 },
   { kinds: ['display'], remedy: 'chip', from: 3 },
   { kinds: ['display', 'cell', 'camera'], remedy: 'calibrate', from: 4 },
@@ -17,7 +21,11 @@ export const offers: readonly { kinds: readonly Kind[]; remedy: Remedy; from: nu
   { kinds: ['display', 'cell', 'camera', 'front-sensors', 'key'], remedy: 'third party', from: 1 },
 ];
 
-interface Rule { remedy: Remedy; when: (p: Pairing, generation: number) => boolean; becomes: (p: Pairing) => EffectKind }
+interface Rule {
+  remedy: Remedy;
+  when: (p: Pairing, generation: number) => boolean;
+  becomes: (p: Pairing) => EffectKind;
+}
 /**
  * What a remedy makes of one row of a model; the first that applies counts. There are two stores: copied data bring a
  * function back while the notice stays; moving the identity chip removes the notice and does not bring the function
@@ -28,7 +36,11 @@ export const rules: readonly Rule[] = [
   { remedy: 'copy', when: () => true, becomes: (p) => p.effect },
   { remedy: 'chip', when: (p) => p.store === 'chip' && p.effect === 'notice', becomes: () => 'kept' },
   { remedy: 'chip', when: (p) => p.effect === 'copy', becomes: () => 'lost' },
-  { remedy: 'calibrate', when: (p, generation) => generation >= 4 && p.effect !== 'lost' && p.effect !== 'kept', becomes: () => 'calibrate' },
+  {
+    remedy: 'calibrate',
+    when: (p, generation) => generation >= 4 && p.effect !== 'lost' && p.effect !== 'kept',
+    becomes: () => 'calibrate',
+  },
   { remedy: 'accept', when: (p) => p.effect === 'copy', becomes: () => 'lost' },
   { remedy: 'accept', when: (p) => p.effect === 'calibrate', becomes: () => 'notice' },
   // a foreign-made part is not guaranteed to pass the maker's calibration and often has no data to write
@@ -37,7 +49,11 @@ export const rules: readonly Rule[] = [
 ];
 
 /** What becomes of one function under one remedy. */
-export const outcomeOf = (p: Pairing, remedy: Remedy, generation: number): EffectKind => rules.find((r) => r.remedy === remedy && r.when(p, generation))?.becomes(p) ?? p.effect;
+export const outcomeOf = (p: Pairing, remedy: Remedy, generation: number): EffectKind =>
+  rules.find((r) => r.remedy === remedy && r.when(p, generation))?.becomes(p) ?? p.effect;
 
 /** The remedies that can be chosen for a slot of this kind in this generation. */
-export const remediesFor = (kind: Kind, generation: number): Remedy[] => offers.filter((o) => o.kinds.includes(kind) && generation >= o.from && generation <= (o.to ?? 99)).map((o) => o.remedy);
+export const remediesFor = (kind: Kind, generation: number): Remedy[] =>
+  offers
+    .filter((o) => o.kinds.includes(kind) && generation >= o.from && generation <= (o.to ?? 99))
+    .map((o) => o.remedy);

@@ -1,9 +1,30 @@
 import type { Advice } from '../job/events';
 
-export interface Offer { name: string; priceMinor: number }
+export interface Offer {
+  name: string;
+  priceMinor: number;
+}
 /** One way of doing the job: the whole, a part of it, with this part or that. */
-export interface Priced { id: string; meanMinor: number; p90Minor: number; chance: number | null }
-export interface AdviceGiven { advice: Advice; because: 'dearer than another phone' | 'dearer than another offer' | 'over the limit, part of it fits' | 'over the limit' | 'near the price of another phone' | 'within the limit' | 'cheaper than another phone' | 'nothing to compare'; option: string; figures: { cost: number; against?: number; chance?: number } }
+export interface Priced {
+  id: string;
+  meanMinor: number;
+  p90Minor: number;
+  chance: number | null;
+}
+export interface AdviceGiven {
+  advice: Advice;
+  because:
+    | 'dearer than another phone'
+    | 'dearer than another offer'
+    | 'over the limit, part of it fits'
+    | 'over the limit'
+    | 'near the price of another phone'
+    | 'within the limit'
+    | 'cheaper than another phone'
+    | 'nothing to compare';
+  option: string;
+  figures: { cost: number; against?: number; chance?: number };
+}
 
 /** A repair at more than this share of another phone's price is money into an old phone; common practice says half to two thirds. */
 export const shareOfReplacement = 0.6;
@@ -18,18 +39,66 @@ const unlikely = 0.3;
  * @param whole the job as asked; `parts` smaller ones, most useful first
  * @param replacement what another phone of its kind costs; `offers` what others ask for the same repair
  */
-export function advise(whole: Priced, parts: readonly Priced[], replacementMinor: number | null, offers: readonly Offer[], limitMinor: number | null): AdviceGiven {
+export function advise(
+  whole: Priced,
+  parts: readonly Priced[],
+  replacementMinor: number | null,
+  offers: readonly Offer[],
+  limitMinor: number | null,
+): AdviceGiven {
   const cost = Math.round(whole.meanMinor);
-  if (replacementMinor !== null && cost >= replacementMinor) return { advice: 'replace', because: 'dearer than another phone', option: whole.id, figures: { cost, against: replacementMinor } };
+  if (replacementMinor !== null && cost >= replacementMinor)
+    return {
+      advice: 'replace',
+      because: 'dearer than another phone',
+      option: whole.id,
+      figures: { cost, against: replacementMinor },
+    };
   const cheapest = offers.toSorted((a, b) => a.priceMinor - b.priceMinor)[0];
-  if (cheapest && cheapest.priceMinor < cost * 0.8) return { advice: 'decline', because: 'dearer than another offer', option: whole.id, figures: { cost, against: cheapest.priceMinor } };
+  if (cheapest && cheapest.priceMinor < cost * 0.8)
+    return {
+      advice: 'decline',
+      because: 'dearer than another offer',
+      option: whole.id,
+      figures: { cost, against: cheapest.priceMinor },
+    };
   if (limitMinor !== null && whole.chance !== null && whole.chance < likelyEnough) {
     const fits = parts.find((p) => p.chance !== null && p.chance >= likelyEnough);
-    if (fits) return { advice: 'repair partly', because: 'over the limit, part of it fits', option: fits.id, figures: { cost: Math.round(fits.meanMinor), against: limitMinor, chance: fits.chance! } };
-    if (whole.chance < unlikely) return { advice: 'decline', because: 'over the limit', option: whole.id, figures: { cost, against: limitMinor, chance: whole.chance } };
+    if (fits)
+      return {
+        advice: 'repair partly',
+        because: 'over the limit, part of it fits',
+        option: fits.id,
+        figures: { cost: Math.round(fits.meanMinor), against: limitMinor, chance: fits.chance! },
+      };
+    if (whole.chance < unlikely)
+      return {
+        advice: 'decline',
+        because: 'over the limit',
+        option: whole.id,
+        figures: { cost, against: limitMinor, chance: whole.chance },
+      };
   }
-  if (replacementMinor !== null && cost > shareOfReplacement * replacementMinor) return { advice: 'replace', because: 'near the price of another phone', option: whole.id, figures: { cost, against: replacementMinor } };
-  if (limitMinor !== null && whole.chance !== null) return { advice: 'repair', because: 'within the limit', option: whole.id, figures: { cost, against: limitMinor, chance: whole.chance } };
-  if (replacementMinor !== null) return { advice: 'repair', because: 'cheaper than another phone', option: whole.id, figures: { cost, against: replacementMinor } };
+  if (replacementMinor !== null && cost > shareOfReplacement * replacementMinor)
+    return {
+      advice: 'replace',
+      because: 'near the price of another phone',
+      option: whole.id,
+      figures: { cost, against: replacementMinor },
+    };
+  if (limitMinor !== null && whole.chance !== null)
+    return {
+      advice: 'repair',
+      because: 'within the limit',
+      option: whole.id,
+      figures: { cost, against: limitMinor, chance: whole.chance },
+    };
+  if (replacementMinor !== null)
+    return {
+      advice: 'repair',
+      because: 'cheaper than another phone',
+      option: whole.id,
+      figures: { cost, against: replacementMinor },
+    };
   return { advice: 'repair', because: 'nothing to compare', option: whole.id, figures: { cost } };
 }

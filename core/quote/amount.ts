@@ -1,4 +1,6 @@
-export type AmountRead = { ok: true; minor: number } | { ok: false; why: 'empty' | 'not an amount' | 'two readings' | 'negative' | 'too much' };
+export type AmountRead =
+  | { ok: true; minor: number }
+  | { ok: false; why: 'empty' | 'not an amount' | 'two readings' | 'negative' | 'too much' };
 
 const most = 100_000_00;
 
@@ -11,7 +13,10 @@ export function readAmount(text: string): AmountRead {
   if (!t) return { ok: false, why: 'empty' };
   if (/^[-−]/.test(t)) return { ok: false, why: 'negative' };
   if (/^\d{1,3}[.,]\d{3}$/.test(t)) return { ok: false, why: 'two readings' };
-  const m = /^(\d+)(?:[.,](\d{1,2}))?$/.exec(t) ?? /^(\d{1,3}(?:,\d{3})+)\.(\d{2})$/.exec(t) ?? /^(\d{1,3}(?:\.\d{3})+),(\d{2})$/.exec(t);
+  const m =
+    /^(\d+)(?:[.,](\d{1,2}))?$/.exec(t) ??
+    /^(\d{1,3}(?:,\d{3})+)\.(\d{2})$/.exec(t) ??
+    /^(\d{1,3}(?:\.\d{3})+),(\d{2})$/.exec(t);
   if (!m) return { ok: false, why: 'not an amount' };
   const minor = Number(m[1]!.replaceAll(/[.,]/g, '')) * 100 + Number((m[2] ?? '').padEnd(2, '0'));
   return minor > most ? { ok: false, why: 'too much' } : { ok: true, minor };
@@ -19,5 +24,9 @@ export function readAmount(text: string): AmountRead {
 /** Back to the text of a file: `12.50`. */
 export const amountText = (minor: number) => (minor / 100).toFixed(2);
 export const amountProblem: Record<Exclude<AmountRead, { ok: true }>['why'], string> = {
-  empty: 'Give an amount, such as 12.50.', 'not an amount': 'That is not an amount; write it as 12.50 or 12,50.', 'two readings': 'Thousands or a decimal? Write 1250 or 1.25.', negative: 'An amount is 0 or more.', 'too much': 'At most 100 000.',
+  empty: 'Give an amount, such as 12.50.',
+  'not an amount': 'That is not an amount; write it as 12.50 or 12,50.',
+  'two readings': 'Thousands or a decimal? Write 1250 or 1.25.',
+  negative: 'An amount is 0 or more.',
+  'too much': 'At most 100 000.',
 };

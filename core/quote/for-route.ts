@@ -5,20 +5,39 @@ import { handsS, times } from '../route/times';
 import type { QuoteInput } from './quote';
 
 /** The spread of a price that only the model's list says: it may be a fifth cheaper or a third dearer. A starting guess. */
-const listPrice = (price: number) => ({ low: Math.round(price * 0.8), likely: price, high: Math.round(price * 1.33) });
+const listPrice = (price: number) => ({
+  low: Math.round(price * 0.8),
+  likely: price,
+  high: Math.round(price * 1.33),
+});
 
 /**
  * What a route costs: its parts (the one chosen from the stock at its own price, else the list price with its spread),
  * its steps and bit changes, the workshop's rate, the kit's consumables, and the risks of its ways.
  */
-export function quoteInput(index: IndexedModel, route: Route, chosen: Readonly<JobState['part']>): QuoteInput {
+export function quoteInput(
+  index: IndexedModel,
+  route: Route,
+  chosen: Readonly<JobState['part']>,
+): QuoteInput {
   return {
     parts: route.kit.parts.map((slot) => {
       const s = index.slots.get(slot)!;
       const part = chosen[slot];
-      return { name: slot, ...(part ? { low: part.priceMinor, likely: part.priceMinor, high: part.priceMinor } : listPrice(s.price)) };
+      return {
+        name: slot,
+        ...(part
+          ? { low: part.priceMinor, likely: part.priceMinor, high: part.priceMinor }
+          : listPrice(s.price)),
+      };
     }),
-    handsS: [...route.steps.map((s) => s.handsS), times(handsS.bitChange, route.changes), times(handsS.turn, route.turnings)],
-    hourlyRateMinor: route.input.hourlyRateMinor, consumablesMinor: route.cost.consumables, risks: route.risks,
+    handsS: [
+      ...route.steps.map((s) => s.handsS),
+      times(handsS.bitChange, route.changes),
+      times(handsS.turn, route.turnings),
+    ],
+    hourlyRateMinor: route.input.hourlyRateMinor,
+    consumablesMinor: route.cost.consumables,
+    risks: route.risks,
   };
 }

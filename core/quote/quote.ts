@@ -14,7 +14,10 @@ export interface QuoteInput {
   /** What may break, and what that costs. */
   risks: readonly { what: string; chance: number; cost: number }[];
 }
-export interface Expected { mean: number; sd: number }
+export interface Expected {
+  mean: number;
+  sd: number;
+}
 export interface Distribution extends Expected {
   trials: number;
   p10: number;
@@ -31,9 +34,18 @@ export function expectedCost(q: QuoteInput): Expected {
   const perS = q.hourlyRateMinor / 3600;
   let mean = q.consumablesMinor;
   let variance = 0;
-  for (const p of q.parts) { mean += meanOf(p); variance += varianceOf(p); }
-  for (const s of q.handsS) { mean += meanOf(s) * perS; variance += varianceOf(s) * perS * perS; }
-  for (const r of q.risks) { mean += r.chance * r.cost; variance += r.chance * (1 - r.chance) * r.cost * r.cost; }
+  for (const p of q.parts) {
+    mean += meanOf(p);
+    variance += varianceOf(p);
+  }
+  for (const s of q.handsS) {
+    mean += meanOf(s) * perS;
+    variance += varianceOf(s) * perS * perS;
+  }
+  for (const r of q.risks) {
+    mean += r.chance * r.cost;
+    variance += r.chance * (1 - r.chance) * r.cost * r.cost;
+  }
   return { mean, sd: Math.sqrt(variance) };
 }
 
@@ -78,17 +90,35 @@ export function* simulateCost(q: QuoteInput, seed: number, trials = 4000): Gener
   const from = sorted[0]!;
   const to = Math.min(sorted[trials - 1]!, p90 + 3 * (p90 - p50));
   const width = Math.max(1, (to - from) / binCount);
-  const bins = Array.from({ length: binCount }, (_, i) => ({ from: from + i * width, to: from + (i + 1) * width, n: 0 }));
+  const bins = Array.from({ length: binCount }, (_, i) => ({
+    from: from + i * width,
+    to: from + (i + 1) * width,
+    n: 0,
+  }));
   for (const x of sorted) bins[Math.min(binCount - 1, Math.floor((x - from) / width))]!.n++;
-  return { trials, mean, sd: Math.sqrt(square / (trials - 1)), p10: percentile(sorted, 0.1), p50, p90, bins, sorted };
+  return {
+    trials,
+    mean,
+    sd: Math.sqrt(square / (trials - 1)),
+    p10: percentile(sorted, 0.1),
+    p50,
+    p90,
+    bins,
+    sorted,
+  };
 }
 
 /** The chance that at least one of the risks happens. */
-export const chanceOfTrouble = (risks: QuoteInput['risks']) => 1 - risks.reduce((p, r) => p * (1 - r.chance), 1);
+export const chanceOfTrouble = (risks: QuoteInput['risks']) =>
+  1 - risks.reduce((p, r) => p * (1 - r.chance), 1);
 
 /** The share of trials that cost no more than a limit. */
 export function chanceWithin(d: Pick<Distribution, 'sorted'>, limitMinor: number): number {
   let [low, high] = [0, d.sorted.length];
-  while (low < high) { const mid = (low + high) >> 1; if (d.sorted[mid]! <= limitMinor) low = mid + 1; else high = mid; }
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (d.sorted[mid]! <= limitMinor) low = mid + 1;
+    else high = mid;
+  }
   return low / d.sorted.length;
 }

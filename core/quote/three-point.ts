@@ -1,5 +1,9 @@
 /** A three-point figure: least, likeliest, most. `low <= likely <= high`. */
-export interface ThreePoint { low: number; likely: number; high: number }
+export interface ThreePoint {
+  low: number;
+  likely: number;
+  high: number;
+}
 
 /**
  * Mean and standard deviation of a three-point figure: (a + 4m + b) / 6 and (b - a) / 6; a sum adds means and variances.

@@ -5,7 +5,21 @@ import { ridersOf, transfersOf } from '../model/riders';
 import { effectsOf } from '../pairing/effects';
 import { priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
-import { chipCautions, chipTools, checkStep, dataSteps, type Draft, faceOf, holdStep, merge, type PhasedDraft, plainStep, stepsBack, stepsOut, toolsOf } from './steps';
+import {
+  chipCautions,
+  chipTools,
+  checkStep,
+  dataSteps,
+  type Draft,
+  faceOf,
+  holdStep,
+  merge,
+  type PhasedDraft,
+  plainStep,
+  stepsBack,
+  stepsOut,
+  toolsOf,
+} from './steps';
 import type { Work } from './tasks';
 import { around, handsS, times } from './times';
 import type { Caution, Kit, Phase, Step } from './types';
@@ -21,7 +35,9 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const { index, standing, methods, conditions } = s;
   const { replaced, visits } = work;
   const steps: PhasedDraft[] = [];
-  const add = (phase: Phase, ...drafts: Draft[]) => { for (const d of drafts) steps.push({ ...d, phase }); };
+  const add = (phase: Phase, ...drafts: Draft[]) => {
+    for (const d of drafts) steps.push({ ...d, phase });
+  };
   const rank = new Map(c.order.sequence.map((id, i) => [id, i]));
   const inOrder = (list: Operation[]) => list.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!);
   const opens = (o: Operation) => o.kind === 'move' && index.coverSlots.includes(o.slot);
@@ -31,16 +47,38 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const way = inOrder(c.out);
   const firstCover = way.find(opens);
   const cutting = way.filter((o) => o.kind === 'bond' && index.coverSlots.includes(o.slot));
-  const bothReplaced = replaced.some((r) => index.slots.get(r)!.kind === 'display') && replaced.some((r) => index.slots.get(r)!.kind === 'frame');
+  const bothReplaced =
+    replaced.some((r) => index.slots.get(r)!.kind === 'display') &&
+    replaced.some((r) => index.slots.get(r)!.kind === 'frame');
   const blade = conditions.includes('shattered') && bothReplaced;
   if (cutting.length && conditions.includes('shattered') && !blade && !done(`prepare ${cutting[0]!.slot}`)) {
     const glass = methods['shattered-glass'] === 'glass';
-    add('Open', plainStep('prepare', [cutting[0]!.slot], handsS.prepare, { about: cutting[0]!.slot, tools: ['glasses'], cautions: ['glass'], uses: [{ item: glass ? 'cup-glass' : 'clear-tape', quantity: glass ? 1 : 3 }] }));
+    add(
+      'Open',
+      plainStep('prepare', [cutting[0]!.slot], handsS.prepare, {
+        about: cutting[0]!.slot,
+        tools: ['glasses'],
+        cautions: ['glass'],
+        uses: [{ item: glass ? 'cup-glass' : 'clear-tape', quantity: glass ? 1 : 3 }],
+      }),
+    );
   }
-  if (firstCover && conditions.includes('back glass missing') && !done('prepare back')) add('Open', plainStep('prepare', ['back'], handsS.prepare, { face: 'back', cautions: ['open-back'], uses: [{ item: 'clear-tape', quantity: 2 }] }));
+  if (firstCover && conditions.includes('back glass missing') && !done('prepare back'))
+    add(
+      'Open',
+      plainStep('prepare', ['back'], handsS.prepare, {
+        face: 'back',
+        cautions: ['open-back'],
+        uses: [{ item: 'clear-tape', quantity: 2 }],
+      }),
+    );
   const stuck = conditions.includes('stuck on');
   const live = index.cellConnector !== undefined && !standing.connectorsOff.includes(index.cellConnector);
-  const needsOff = live && way.length > 0 && (firstCover !== undefined || way.some((o) => o.kind === 'connector')) && !done('switch off device');
+  const needsOff =
+    live &&
+    way.length > 0 &&
+    (firstCover !== undefined || way.some((o) => o.kind === 'connector')) &&
+    !done('switch off device');
   const switchOff = (cautions: Caution[]) => plainStep('switch off', ['device'], handsS.act, { cautions });
   if (needsOff && !stuck && methods.power === 'off') add('Open', switchOff(['off-before-opening']));
 
@@ -50,40 +88,95 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const out = (list: Operation[], phase: (o: Operation) => Phase) => {
     for (const o of list) {
       const drafts = stepsOut(s, o).map((d) => ({ ...d, why: reasons.get(o.id) ?? [] }));
-      if (blade && cutting.includes(o)) for (const d of drafts) if (d.action === 'release') { d.tools = [...d.tools, 'blade']; d.cautions = [...d.cautions, 'blade-at-rim']; }
-      if (stuck && live && (o === way[0] || o === firstCover)) drafts[0]!.cautions = [...drafts[0]!.cautions, 'treat-live'];
+      if (blade && cutting.includes(o))
+        for (const d of drafts)
+          if (d.action === 'release') {
+            d.tools = [...d.tools, 'blade'];
+            d.cautions = [...d.cautions, 'blade-at-rim'];
+          }
+      if (stuck && live && (o === way[0] || o === firstCover))
+        drafts[0]!.cautions = [...drafts[0]!.cautions, 'treat-live'];
       add(phase(o), ...drafts);
-      if (o === firstCover && needsOff && methods.power === 'on') { add('Open', plainStep('look', ['device'], handsS.look)); if (!stuck) add('Open', switchOff([])); }
+      if (o === firstCover && needsOff && methods.power === 'on') {
+        add('Open', plainStep('look', ['device'], handsS.look));
+        if (!stuck) add('Open', switchOff([]));
+      }
       // data are read as soon as the part is loose: before anything warms it, and before it is put aside
-      if (o.kind === 'move' && o.way!.to === 'out' && replaced.includes(o.slot)) add('Swap', ...dataSteps(s, o.slot));
+      if (o.kind === 'move' && o.way!.to === 'out' && replaced.includes(o.slot))
+        add('Swap', ...dataSteps(s, o.slot));
     }
   };
   out(way, (o) => (way.indexOf(o) <= opened ? 'Open' : 'Strip'));
   // an old part that was out before this route was planned may still have its data unread
-  for (const slot of replaced) if (!way.some((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out') && !standing.aside.includes(slot)) add('Swap', ...dataSteps(s, slot));
+  for (const slot of replaced)
+    if (
+      !way.some((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out') &&
+      !standing.aside.includes(slot)
+    )
+      add('Swap', ...dataSteps(s, slot));
 
   // at the bench: the new part tried, compared, parts moved over, the old one aside
   for (const slot of replaced) {
     const kind = index.slots.get(slot)!.kind;
-    if (kind === 'display' && methods['part-test'] === 'bag' && !done(`test part ${slot}`)) add('Swap', plainStep('test part', [slot], handsS.testPart, { about: slot, connectors: bootConnectors(index) }));
-    if ((kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0) && !done(`compare ${slot}`)) add('Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
+    if (kind === 'display' && methods['part-test'] === 'bag' && !done(`test part ${slot}`))
+      add(
+        'Swap',
+        plainStep('test part', [slot], handsS.testPart, { about: slot, connectors: bootConnectors(index) }),
+      );
+    if (
+      (kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0) &&
+      !done(`compare ${slot}`)
+    )
+      add('Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
   }
   out(inOrder(c.bench), () => 'Swap');
   for (const slot of replaced) {
-    if (!standing.aside.includes(slot)) add('Swap', plainStep('set aside', [slot], handsS.aside, { about: slot, face: faceOf(index, slot), cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [], ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}) }));
+    if (!standing.aside.includes(slot))
+      add(
+        'Swap',
+        plainStep('set aside', [slot], handsS.aside, {
+          about: slot,
+          face: faceOf(index, slot),
+          cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [],
+          ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}),
+        }),
+      );
     const films = filmsOf(index, slot);
     // the last film of a display comes off when the device is closed, by the film step there
-    if (films.length && !index.coverSlots.includes(slot)) add('Swap', plainStep('film off', films, times(handsS.film, films.length), { about: slot, face: faceOf(index, slot) }));
+    if (films.length && !index.coverSlots.includes(slot))
+      add(
+        'Swap',
+        plainStep('film off', films, times(handsS.film, films.length), {
+          about: slot,
+          face: faceOf(index, slot),
+        }),
+      );
   }
   for (const v of visits) {
-    if (v.act === 'rework') add('Swap', plainStep('rework', [v.slot], handsS.rework, { about: v.slot, face: faceOf(index, v.slot), station: 'microscope', tools: ['scraper', ...chipTools(s)], cautions: chipCautions(s), uses: [{ item: 'flux', quantity: 3 }] }));
+    if (v.act === 'rework')
+      add(
+        'Swap',
+        plainStep('rework', [v.slot], handsS.rework, {
+          about: v.slot,
+          face: faceOf(index, v.slot),
+          station: 'microscope',
+          tools: ['scraper', ...chipTools(s)],
+          cautions: chipCautions(s),
+          uses: [{ item: 'flux', quantity: 3 }],
+        }),
+      );
     else add('Swap', plainStep(v.act, [v.slot], handsS.look, { about: v.slot, face: faceOf(index, v.slot) }));
   }
 
   // the way back
   const folded = (slot: string) => c.loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
-  const phaseBack = (o: Operation): Phase => ((o.kind === 'bond' || o.kind === 'move') && (replaced.includes(o.slot) || work.transfers.includes(o.slot)) ? 'Swap' : 'Refit');
-  const back = (list: Operation[], phase: (o: Operation) => Phase) => { for (const o of inOrder(list)) add(phase(o), ...stepsBack(s, o, replaced, folded(o.slot))); };
+  const phaseBack = (o: Operation): Phase =>
+    (o.kind === 'bond' || o.kind === 'move') && (replaced.includes(o.slot) || work.transfers.includes(o.slot))
+      ? 'Swap'
+      : 'Refit';
+  const back = (list: Operation[], phase: (o: Operation) => Phase) => {
+    for (const o of inOrder(list)) add(phase(o), ...stepsBack(s, o, replaced, folded(o.slot)));
+  };
   back(c.first, phaseBack);
 
   const effects = effectsOf(index, replaced, methods, s.remedies);
@@ -93,26 +186,74 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const again = way.length > 0;
   const sealed = !again && standing.sealed;
   const midPassed = !again && standing.midPassed;
-  const seal = rim && (c.loose.bonds.includes(rim.id) || (sealed && c.loose.moves.length > 0)) ? rim : undefined;
+  const seal =
+    rim && (c.loose.bonds.includes(rim.id) || (sealed && c.loose.moves.length > 0)) ? rim : undefined;
   const toSeal = seal !== undefined && !sealed;
   const off = methods['cell-between'] === 'each';
   const connectCell = (): Draft[] => (c.cellOn ? stepsBack(s, c.cellOn, replaced, false) : []);
-  const newPart = replaced.some((r) => index.slots.get(r)!.kind === 'display') && methods['part-test'] === 'assembled';
+  const newPart =
+    replaced.some((r) => index.slots.get(r)!.kind === 'display') && methods['part-test'] === 'assembled';
   let plugged = false;
-  const plug = () => { if (!plugged) { add('Refit', ...connectCell()); plugged = true; } };
+  const plug = () => {
+    if (!plugged) {
+      add('Refit', ...connectCell());
+      plugged = true;
+    }
+  };
   if (c.loose.moves.length && !midPassed) {
     plug();
     const boot = bootConnectors(index);
-    add('Prove', checkStep('mid', Math.ceil(index.model.shortList.length / 2), { ...(boot.length ? { connectors: boot } : {}), cautions: newPart ? ['first-test-now'] : [] }));
-    if (calibrate && methods.calibration === 'open') add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-open'] }));
-    if (c.cellOn && toSeal && off) { add('Refit', plainStep('disconnect', [index.cellConnector!], handsS.disconnect, { about: index.cellSlot!, tools: ['spudger'], cautions: ['live-board', 'off-again'] })); plugged = false; }
+    add(
+      'Prove',
+      checkStep('mid', Math.ceil(index.model.shortList.length / 2), {
+        ...(boot.length ? { connectors: boot } : {}),
+        cautions: newPart ? ['first-test-now'] : [],
+      }),
+    );
+    if (calibrate && methods.calibration === 'open')
+      add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-open'] }));
+    if (c.cellOn && toSeal && off) {
+      add(
+        'Refit',
+        plainStep('disconnect', [index.cellConnector!], handsS.disconnect, {
+          about: index.cellSlot!,
+          tools: ['spudger'],
+          cautions: ['live-board', 'off-again'],
+        }),
+      );
+      plugged = false;
+    }
   }
-  const press = methods['seal-press'] === 'press' && s.stations.includes('seal-press') && !conditions.some((x) => x === 'bent' || noHeat.includes(x));
+  const press =
+    methods['seal-press'] === 'press' &&
+    s.stations.includes('seal-press') &&
+    !conditions.some((x) => x === 'bent' || noHeat.includes(x));
   if (toSeal) {
     const acetone = methods['rim-solvent'] === 'acetone';
     const stays: Caution[] = c.cellOn && !off ? ['cell-stays-on'] : [];
-    if (again || !standing.rimClean) add('Refit', plainStep('clean rim', ['rim'], handsS.cleanRim, { tools: toolsOf(index, ['swabs', 'brush']), cautions: ['solvent-away-from-heat', 'solvent-ventilate', acetone ? 'acetone-metal-only' : 'rim-alcohol', ...stays], uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }] }));
-    add('Refit', plainStep('apply seal', [seal.id], around(seal.renewS), { tools: toolsOf(index, ['roller']), cautions: press ? [] : ['press-by-hand'], ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}), ...(seal.renewNote ? { note: seal.renewNote } : {}) }));
+    if (again || !standing.rimClean)
+      add(
+        'Refit',
+        plainStep('clean rim', ['rim'], handsS.cleanRim, {
+          tools: toolsOf(index, ['swabs', 'brush']),
+          cautions: [
+            'solvent-away-from-heat',
+            'solvent-ventilate',
+            acetone ? 'acetone-metal-only' : 'rim-alcohol',
+            ...stays,
+          ],
+          uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }],
+        }),
+      );
+    add(
+      'Refit',
+      plainStep('apply seal', [seal.id], around(seal.renewS), {
+        tools: toolsOf(index, ['roller']),
+        cautions: press ? [] : ['press-by-hand'],
+        ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}),
+        ...(seal.renewNote ? { note: seal.renewNote } : {}),
+      }),
+    );
     if (press) add('Refit', holdStep('press', 'frame', pressS, handsS.act, { station: 'seal-press' }));
   }
   if (c.cellOn && !plugged && (toSeal || midPassed)) {
@@ -122,16 +263,30 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   back(c.second, () => 'Refit');
   const water = seal && methods['leak-test'] === 'always' && s.stations.includes('leak-tester');
   if (c.cover) {
-    const films = replaced.filter((r) => index.coverSlots.includes(r)).flatMap((slot) => filmsOf(index, slot));
-    if (films.length) add('Refit', plainStep('film off', films, times(handsS.film, films.length), { about: c.cover.slot }));
+    const films = replaced
+      .filter((r) => index.coverSlots.includes(r))
+      .flatMap((slot) => filmsOf(index, slot));
+    if (films.length)
+      add('Refit', plainStep('film off', films, times(handsS.film, films.length), { about: c.cover.slot }));
     if (seal && (again || !standing.linerOff)) add('Refit', plainStep('liner off', [seal.id], handsS.liner));
     const note = index.slots.get(c.cover.slot)!.install?.note;
-    add('Refit', plainStep('close', [c.cover.slot], handsS.close, { face: c.cover.face, about: c.cover.slot, cautions: seal && !water ? ['no-water-claim'] : [], ...(note ? { note } : {}) }));
+    add(
+      'Refit',
+      plainStep('close', [c.cover.slot], handsS.close, {
+        face: c.cover.face,
+        about: c.cover.slot,
+        cautions: seal && !water ? ['no-water-claim'] : [],
+        ...(note ? { note } : {}),
+      }),
+    );
   }
   back(c.outside, () => 'Refit');
-  if (c.cover && seal && press) add('Refit', holdStep('press', 'closed', pressS, handsS.act, { station: 'seal-press' }));
-  if (c.cover && water) add('Prove', holdStep('leak test', 'device', leakHoldS, handsS.look, { station: 'leak-tester' }));
-  if (calibrate && methods.calibration === 'closed') add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-closed'] }));
+  if (c.cover && seal && press)
+    add('Refit', holdStep('press', 'closed', pressS, handsS.act, { station: 'seal-press' }));
+  if (c.cover && water)
+    add('Prove', holdStep('leak test', 'device', leakHoldS, handsS.look, { station: 'leak-tester' }));
+  if (calibrate && methods.calibration === 'closed')
+    add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-closed'] }));
   add('Prove', checkStep('after', index.model.shortList.length));
   // new screws come as one set
   const screwed = steps.find((d) => d.action === 'fasten');
@@ -140,21 +295,43 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
 }
 
 /** The films of a new piece and of what comes fitted on it. */
-const filmsOf = (index: IndexedModel, slot: string): string[] => [slot, ...ridersOf(index, slot, 'arriving').filter((r) => !r.hole).map((r) => r.id)].flatMap((id) => index.slots.get(id)!.films.map((_, i) => `${newPiece(id)}/${i}`));
+const filmsOf = (index: IndexedModel, slot: string): string[] =>
+  [
+    slot,
+    ...ridersOf(index, slot, 'arriving')
+      .filter((r) => !r.hole)
+      .map((r) => r.id),
+  ].flatMap((id) => index.slots.get(id)!.films.map((_, i) => `${newPiece(id)}/${i}`));
 /** The connectors that must be on for a picture. */
-const bootConnectors = (index: IndexedModel): string[] => [...new Set(index.model.bootRules.flatMap((r) => r.connectors))];
+const bootConnectors = (index: IndexedModel): string[] => [
+  ...new Set(index.model.bootRules.flatMap((r) => r.connectors)),
+];
 
 /** For each operation what it makes possible, nearest first: its direct followers, as ids of things. */
-function whys(index: IndexedModel, ops: Operation[], precedences: [string, string][], tasks: string[]): Map<string, string[]> {
+function whys(
+  index: IndexedModel,
+  ops: Operation[],
+  precedences: [string, string][],
+  tasks: string[],
+): Map<string, string[]> {
   const byId = new Map(ops.map((o) => [o.id, o]));
   const cell = index.cellConnector ? `off:${index.cellConnector}` : undefined;
   const out = new Map<string, string[]>();
   for (const o of ops) {
-    const after = o.id === cell ? [] : precedences.filter(([a]) => a === o.id).flatMap(([, b]) => byId.get(b) ?? []);
-    const things = after.flatMap((a) => (a.kind === 'move' || a.kind === 'fasteners' || a.kind === 'catches' ? [a.slot] : a.things)).filter((t) => t !== o.slot || o.kind !== 'move');
+    const after =
+      o.id === cell ? [] : precedences.filter(([a]) => a === o.id).flatMap(([, b]) => byId.get(b) ?? []);
+    const things = after
+      .flatMap((a) =>
+        a.kind === 'move' || a.kind === 'fasteners' || a.kind === 'catches' ? [a.slot] : a.things,
+      )
+      .filter((t) => t !== o.slot || o.kind !== 'move');
     const unique = [...new Set(things)];
     // what leads straight to the task first, then what holds, then what merely waits
-    unique.sort((x, y) => Number(tasks.includes(y)) - Number(tasks.includes(x)) || Number(y === index.cellConnector) - Number(x === index.cellConnector));
+    unique.sort(
+      (x, y) =>
+        Number(tasks.includes(y)) - Number(tasks.includes(x)) ||
+        Number(y === index.cellConnector) - Number(x === index.cellConnector),
+    );
     out.set(o.id, unique.length ? unique : tasks.includes(o.slot) ? [o.slot] : tasks.slice(0, 1));
   }
   return out;
@@ -163,11 +340,18 @@ function whys(index: IndexedModel, ops: Operation[], precedences: [string, strin
 /** What to lay out: exactly what the steps use. */
 export function kitOf(index: IndexedModel, steps: readonly Step[]): { kit: Kit; consumables: number } {
   const used = new Map<string, number>();
-  for (const u of steps.flatMap((st) => st.uses ?? [])) used.set(u.item, (used.get(u.item) ?? 0) + u.quantity);
+  for (const u of steps.flatMap((st) => st.uses ?? []))
+    used.set(u.item, (used.get(u.item) ?? 0) + u.quantity);
   const each = <T>(list: T[]) => [...new Set(list)];
   const kit: Kit = {
-    bits: each(steps.flatMap((st) => (st.bit ? [st.bit] : []))), tools: each(steps.flatMap((st) => st.tools)), stations: each(steps.flatMap((st) => (st.station ? [st.station] : []))),
-    parts: each(steps.flatMap((st) => (st.action === 'fit' && st.piece ? st.targets : []))), consumables: [...used].map(([item, quantity]) => ({ item, quantity: Math.ceil(quantity * 100) / 100 })),
+    bits: each(steps.flatMap((st) => (st.bit ? [st.bit] : []))),
+    tools: each(steps.flatMap((st) => st.tools)),
+    stations: each(steps.flatMap((st) => (st.station ? [st.station] : []))),
+    parts: each(steps.flatMap((st) => (st.action === 'fit' && st.piece ? st.targets : []))),
+    consumables: [...used].map(([item, quantity]) => ({ item, quantity: Math.ceil(quantity * 100) / 100 })),
   };
-  return { kit, consumables: kit.consumables.reduce((c, u) => c + Math.round(u.quantity * priceOf(index, u.item)), 0) };
+  return {
+    kit,
+    consumables: kit.consumables.reduce((c, u) => c + Math.round(u.quantity * priceOf(index, u.item)), 0),
+  };
 }

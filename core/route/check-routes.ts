@@ -14,8 +14,15 @@ export function checkRoutes(model: DeviceModel): ModelProblem[] {
     return index.model.slots.flatMap((slot): ModelProblem[] => {
       const path = `variants(${variant.id}).slots(${slot.id})`;
       try {
-        const r = planRoute(index, hash, routeInput({ model: model.id, variant: variant.id, tasks: [{ slot: slot.id, action: 'replace' }] }), { budget: 0 });
-        return 'infeasible' in r ? [{ path, text: `no way to replace it: ${r.because.flatMap((b) => b.ids).join(', ')}` }] : [];
+        const r = planRoute(
+          index,
+          hash,
+          routeInput({ model: model.id, variant: variant.id, tasks: [{ slot: slot.id, action: 'replace' }] }),
+          { budget: 0 },
+        );
+        return 'infeasible' in r
+          ? [{ path, text: `no way to replace it: ${r.because.flatMap((b) => b.ids).join(', ')}` }]
+          : [];
       } catch (e) {
         if (!(e instanceof RangeError)) throw e;
         return [{ path, text: e.message }];

@@ -1,5 +1,17 @@
 import { chooseWays } from './choose-ways';
-import { bondRisk, holders, isLoose, looseSeconds, poseFact, renewalOf, priceOf, type Setting, waysProblem, waysTo, wayRisk } from './facts';
+import {
+  bondRisk,
+  holders,
+  isLoose,
+  looseSeconds,
+  poseFact,
+  renewalOf,
+  priceOf,
+  type Setting,
+  waysProblem,
+  waysTo,
+  wayRisk,
+} from './facts';
 import type { Joint } from './joint';
 import type { Work } from './tasks';
 import { expected, inSeconds } from './times';
@@ -7,13 +19,21 @@ import type { Choice } from './types';
 import type { Way } from '../model/schema';
 
 /** What one choice of ways comes to: minutes of hands, risk and consumables, without the order. */
-function sums(s: Setting, ways: Record<string, string>, order: readonly string[]): { minutes: number; risk: number; consumables: number } {
+function sums(
+  s: Setting,
+  ways: Record<string, string>,
+  order: readonly string[],
+): { minutes: number; risk: number; consumables: number } {
   const out = { minutes: 0, risk: 0, consumables: 0 };
   const loosed = new Set<string>();
-  const use = (list: readonly { item: string; quantity: number }[]) => { for (const u of list) out.consumables += Math.round(priceOf(s.index, u.item) * u.quantity); };
+  const use = (list: readonly { item: string; quantity: number }[]) => {
+    for (const u of list) out.consumables += Math.round(priceOf(s.index, u.item) * u.quantity);
+  };
   for (const fact of order) {
     const [slot, pose] = fact.split('@');
-    const way: Way | undefined = s.index.slots.get(slot!)?.ways.find((w) => w.to === pose && w.id === ways[fact]);
+    const way: Way | undefined = s.index.slots
+      .get(slot!)
+      ?.ways.find((w) => w.to === pose && w.id === ways[fact]);
     if (!way) continue;
     out.minutes += expected(inSeconds(way.minutes)) / 60;
     out.risk += wayRisk(way);
@@ -42,19 +62,42 @@ export function choicesOf(s: Setting, work: Work, joint: Joint, targets: readonl
   for (const fact of choice.order) {
     const [slot, pose] = fact.split('@') as [string, Choice['pose']];
     if (fact.startsWith('loose:')) continue;
-    const free = { ...s, force: Object.fromEntries(Object.entries(s.force).filter(([f]) => f !== fact)), methods: { ...s.methods, 'deep-part': 'cheaper' as const } };
+    const free = {
+      ...s,
+      force: Object.fromEntries(Object.entries(s.force).filter(([f]) => f !== fact)),
+      methods: { ...s.methods, 'deep-part': 'cheaper' as const },
+    };
     const ways = waysTo(free, slot, pose);
     if (ways.length < 2) continue;
     out.push({
-      fact, slot, pose, forced: s.force[poseFact(slot, pose)] !== undefined,
+      fact,
+      slot,
+      pose,
+      forced: s.force[poseFact(slot, pose)] !== undefined,
       options: ways.map((w) => {
         const note = w.note ? { note: w.note } : {};
-        if (choice.ways[fact] === w.id) return { way: w.id, chosen: true, ...note, against: { minutes: 0, risk: 0, consumables: 0, total: 0 } };
+        if (choice.ways[fact] === w.id)
+          return {
+            way: w.id,
+            chosen: true,
+            ...note,
+            against: { minutes: 0, risk: 0, consumables: 0, total: 0 },
+          };
         const forced = { ...s, force: { ...s.force, [fact]: w.id } };
         const other = chooseWays(waysProblem(forced, [...new Set(targets)]), { budget: 20_000 });
         if ('infeasible' in other) return { way: w.id, chosen: false, ...note };
         const its = sums(forced, other.ways, other.order);
-        return { way: w.id, chosen: false, ...note, against: { minutes: its.minutes - chosen.minutes, risk: its.risk - chosen.risk, consumables: its.consumables - chosen.consumables, total: other.cost - choice.cost } };
+        return {
+          way: w.id,
+          chosen: false,
+          ...note,
+          against: {
+            minutes: its.minutes - chosen.minutes,
+            risk: its.risk - chosen.risk,
+            consumables: its.consumables - chosen.consumables,
+            total: other.cost - choice.cost,
+          },
+        };
       }),
     });
   }

@@ -7,18 +7,29 @@ const actions = (r: Route): StepAction[] => r.steps.map((s) => s.action);
 const cautions = (r: Route): Set<Caution> => new Set(r.steps.flatMap((s) => s.cautions));
 
 describe('a condition changes the route', () => {
-  test.each(['swollen', 'pierced'] as const)('%s: no heat, no laser, no press; the cell is freed with solvent and comes out before anything else that can wait', (condition) => {
-    const r = route(dune2, { ...replace('cell', 'loudspeaker'), conditions: [condition] });
-    for (const a of ['heat', 'press'] as const) expect(actions(r)).not.toContain(a);
-    // glued glass comes off by laser or by heat: with this cell inside there is no safe way, and it is said
-    expect(() => route(dune2, { ...replace('back-glass'), conditions: [condition] })).toThrow(/no way.*back-glass@out/);
-    expect(cautions(route(mica9, { conditions: [condition] }))).toContain('wide-tool');
-    const swollenFirst = route(mica9, { ...replace('cell', 'camera'), conditions: [condition] });
-    const calm = route(mica9, replace('cell', 'camera'));
-    const place = (x: Route) => x.steps.filter((s) => s.action === 'move').map((s) => s.targets[0]).indexOf('cell');
-    expect(place(swollenFirst)).toBeLessThanOrEqual(place(calm));
-    expect(swollenFirst.steps.findIndex((s) => s.action === 'move' && s.targets[0] === 'cell')).toBeLessThan(swollenFirst.steps.findIndex((s) => s.action === 'move' && s.targets[0] === 'camera'));
-  });
+  test.each(['swollen', 'pierced'] as const)(
+    '%s: no heat, no laser, no press; the cell is freed with solvent and comes out before anything else that can wait',
+    (condition) => {
+      const r = route(dune2, { ...replace('cell', 'loudspeaker'), conditions: [condition] });
+      for (const a of ['heat', 'press'] as const) expect(actions(r)).not.toContain(a);
+      // glued glass comes off by laser or by heat: with this cell inside there is no safe way, and it is said
+      expect(() => route(dune2, { ...replace('back-glass'), conditions: [condition] })).toThrow(
+        /no way.*back-glass@out/,
+      );
+      expect(cautions(route(mica9, { conditions: [condition] }))).toContain('wide-tool');
+      const swollenFirst = route(mica9, { ...replace('cell', 'camera'), conditions: [condition] });
+      const calm = route(mica9, replace('cell', 'camera'));
+      const place = (x: Route) =>
+        x.steps
+          .filter((s) => s.action === 'move')
+          .map((s) => s.targets[0])
+          .indexOf('cell');
+      expect(place(swollenFirst)).toBeLessThanOrEqual(place(calm));
+      expect(
+        swollenFirst.steps.findIndex((s) => s.action === 'move' && s.targets[0] === 'cell'),
+      ).toBeLessThan(swollenFirst.steps.findIndex((s) => s.action === 'move' && s.targets[0] === 'camera'));
+    },
+  );
   test('shattered: the glass is covered before the cup; where panel and frame are both replaced a blade is allowed instead', () => {
     const r = route(mica9, { conditions: ['shattered'] });
     expect(actions(r).indexOf('prepare')).toBeLessThan(actions(r).indexOf('release'));
@@ -30,14 +41,22 @@ describe('a condition changes the route', () => {
   });
   test('bent: it lies flat on no plate and in no press', () => {
     const r = route(mica9, { conditions: ['bent'] });
-    for (const flat of ['hot-plate', 'opening-press', 'seal-press']) expect(r.kit.stations).not.toContain(flat);
+    for (const flat of ['hot-plate', 'opening-press', 'seal-press'])
+      expect(r.kit.stations).not.toContain(flat);
     expect(cautions(r)).toContain('bent-frame');
     expect(cautions(r)).toContain('press-by-hand');
   });
   test('stuck on: nothing asks to switch it off; it is treated as live until the cell is unplugged', () => {
     const r = route(mica9, { conditions: ['stuck on'] });
     expect(actions(r)).not.toContain('switch off');
-    expect(r.steps.slice(0, r.steps.findIndex((s) => s.targets.includes('K-cell'))).flatMap((s) => s.cautions)).toContain('treat-live');
+    expect(
+      r.steps
+        .slice(
+          0,
+          r.steps.findIndex((s) => s.targets.includes('K-cell')),
+        )
+        .flatMap((s) => s.cautions),
+    ).toContain('treat-live');
   });
   test('back glass missing: the hole is taped, and said at the cutting', () => {
     const r = route(mica9, { conditions: ['back glass missing'] });
@@ -54,16 +73,28 @@ describe('a condition changes the route', () => {
 
 test('marks and answers at the counter set what they mean', () => {
   const b = new Bench(indexed(mica9), undefined).open();
-  const mark = (kind: 'shattered glass' | 'earlier repair' | 'missing glass' | 'crack', side: 'front' | 'back') => b.do({ type: 'marked', mark: { id: `${kind} ${side}`, kind, side, x: 1, y: 1 } });
-  mark('shattered glass', 'front'); mark('earlier repair', 'front'); mark('crack', 'back'); mark('missing glass', 'front');
+  const mark = (
+    kind: 'shattered glass' | 'earlier repair' | 'missing glass' | 'crack',
+    side: 'front' | 'back',
+  ) => b.do({ type: 'marked', mark: { id: `${kind} ${side}`, kind, side, x: 1, y: 1 } });
+  mark('shattered glass', 'front');
+  mark('earlier repair', 'front');
+  mark('crack', 'back');
+  mark('missing glass', 'front');
   expect(Object.keys(b.state.condition)).toEqual(['shattered', 'earlier repair']);
   mark('missing glass', 'back');
   b.do({ type: 'checked', round: 'before', function: 'touch', result: 'fails' });
-  expect(Object.keys(b.state.condition)).toEqual(['shattered', 'earlier repair', 'back glass missing', 'stuck on']);
+  expect(Object.keys(b.state.condition)).toEqual([
+    'shattered',
+    'earlier repair',
+    'back glass missing',
+    'stuck on',
+  ]);
 });
 
 describe('the way back is planned, not just reversed', () => {
-  const at = (r: Route, action: StepAction, target: string) => r.steps.findIndex((s) => s.action === action && s.targets.includes(target));
+  const at = (r: Route, action: StepAction, target: string) =>
+    r.steps.findIndex((s) => s.action === action && s.targets.includes(target));
   test('a new display: data read before anything warms the old one, tried out of the bag, parts moved over at the bench, data written before it goes in', () => {
     const r = route(mica4, replace('display'));
     const off = at(r, 'move', 'display');
@@ -79,10 +110,14 @@ describe('the way back is planned, not just reversed', () => {
     expect(r.kit.parts).toEqual(['display']);
     const m9 = route(mica9, replace('display'));
     expect(at(m9, 'read data', 'display')).toBeGreaterThan(at(m9, 'move', 'display'));
-    const warmed = m9.steps.findIndex((s, i) => i > at(m9, 'move', 'display') && (s.action === 'heat' || s.action === 'solvent'));
+    const warmed = m9.steps.findIndex(
+      (s, i) => i > at(m9, 'move', 'display') && (s.action === 'heat' || s.action === 'solvent'),
+    );
     expect(at(m9, 'read data', 'display')).toBeLessThan(warmed);
     expect(at(m9, 'write data', 'display')).toBeLessThan(at(m9, 'fit', 'display'));
-    expect(m9.steps.find((s) => s.action === 'check' && s.round === 'mid')!.connectors).toEqual(mica9.bootRules[0]!.connectors);
+    expect(m9.steps.find((s) => s.action === 'check' && s.round === 'mid')!.connectors).toEqual(
+      mica9.bootRules[0]!.connectors,
+    );
   });
   test('what comes fitted on the new part is not moved over, and leaves with the old one', () => {
     const r = route(dune2, replace('display'));
@@ -97,20 +132,29 @@ describe('the way back is planned, not just reversed', () => {
     expect(fits[0]).toMatchObject({ targets: ['frame'], piece: 'frame#2' });
     const fitted = new Set(fits.flatMap((s) => s.targets));
     for (const s of atlas.slots) if (!s.carrier && !arrives.has(s.id)) expect(fitted, s.id).toContain(s.id);
-    const screws = (a: StepAction) => new Set(r.steps.filter((s) => s.action === a).flatMap((s) => s.targets));
+    const screws = (a: StepAction) =>
+      new Set(r.steps.filter((s) => s.action === a).flatMap((s) => s.targets));
     expect(screws('fasten')).toEqual(screws('unscrew'));
     expect(screws('unscrew').size).toBeGreaterThanOrEqual(120);
   });
   test('brackets say their lip and angle, long screws are named, the seal waits for the clean rim, cures need no hands', () => {
     const r = route(dune2, replace('ring-magnets'));
-    expect(r.steps.find((s) => s.action === 'fit' && s.targets[0] === 'camera-bracket') ?? r.steps.find((s) => s.action === 'fit' && s.targets[0] === 'plug-cover')).toMatchObject({ angleDeg: 45 });
+    expect(
+      r.steps.find((s) => s.action === 'fit' && s.targets[0] === 'camera-bracket') ??
+        r.steps.find((s) => s.action === 'fit' && s.targets[0] === 'plug-cover'),
+    ).toMatchObject({ angleDeg: 45 });
     expect(cautions(r)).toContain('long-screw');
     expect(actions(r).indexOf('clean rim')).toBeLessThan(actions(r).indexOf('apply seal'));
-    expect(r.steps.find((s) => s.action === 'cure' && s.targets[0] === 'magnet-glue:start')!.waitS).toBeGreaterThan(0);
+    expect(
+      r.steps.find((s) => s.action === 'cure' && s.targets[0] === 'magnet-glue:start')!.waitS,
+    ).toBeGreaterThan(0);
   });
   test('where the torque is known it is said, and the driver for it is laid out; nowhere else', () => {
     const r = route(dune3);
-    expect(r.steps.find((s) => s.action === 'fasten' && s.targets.includes('A1'))).toMatchObject({ torqueNcM: 4.5, tools: ['torque-driver'] });
+    expect(r.steps.find((s) => s.action === 'fasten' && s.targets.includes('A1'))).toMatchObject({
+      torqueNcM: 4.5,
+      tools: ['torque-driver'],
+    });
     expect(r.kit.tools).toContain('torque-driver');
     expect(route(mica9).kit.tools).not.toContain('torque-driver');
   });
@@ -124,18 +168,21 @@ describe('the way back is planned, not just reversed', () => {
 });
 
 describe('what a bad cell forbids is planned with by the same table that forbids it', () => {
-  test.each(['swollen', 'pierced', 'wet', 'hot'] as const)('%s: no step of the route is one that the job would refuse', (condition) => {
-    const tasks = replace('cell');
-    const r = route(mica9, { ...tasks, conditions: [condition] });
-    const b = new Bench(indexed(mica9), r).open(tasks);
-    b.do({ type: 'conditionSet', condition, because: 'seen' });
-    b.finish();
-    expect(b.log.filter((e) => e.breach)).toEqual([]);
-    expect(b.state.place['cell#2']).toBe('slot/cell');
-    expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
-    expect(r.steps.map((s) => s.action)).not.toContain('press');
-    expect(r.steps.find((s) => s.action === 'apply seal')!.cautions).toContain('press-by-hand');
-  });
+  test.each(['swollen', 'pierced', 'wet', 'hot'] as const)(
+    '%s: no step of the route is one that the job would refuse',
+    (condition) => {
+      const tasks = replace('cell');
+      const r = route(mica9, { ...tasks, conditions: [condition] });
+      const b = new Bench(indexed(mica9), r).open(tasks);
+      b.do({ type: 'conditionSet', condition, because: 'seen' });
+      b.finish();
+      expect(b.log.filter((e) => e.breach)).toEqual([]);
+      expect(b.state.place['cell#2']).toBe('slot/cell');
+      expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+      expect(r.steps.map((s) => s.action)).not.toContain('press');
+      expect(r.steps.find((s) => s.action === 'apply seal')!.cautions).toContain('press-by-hand');
+    },
+  );
   test('a condition that comes up at the bench stops the press; planned again, the seal is pressed by hand', () => {
     const tasks = replace('cell');
     const b = new Bench(indexed(mica9), route(mica9, tasks)).open(tasks);

@@ -27,7 +27,10 @@ describe('the choice of ways against the HiGHS solver (package highs, mixed-inte
       const p = waysProblemOf(seed, 10 + (seed % 5) * 3, 2 + (seed % 2));
       const mine = chooseWays(p);
       const theirs = solver.solve(waysMilp(p), { output_flag: false, mip_rel_gap: 0 });
-      if ('infeasible' in mine) { expect(theirs.Status, `seed ${seed}`).toBe('Infeasible'); continue; }
+      if ('infeasible' in mine) {
+        expect(theirs.Status, `seed ${seed}`).toBe('Infeasible');
+        continue;
+      }
       expect(theirs.Status).toBe('Optimal');
       expect(mine.optimal).toBe(true);
       expect(mine.cost, `seed ${seed}`).toBeCloseTo(theirs.ObjectiveValue, 6);
@@ -44,7 +47,9 @@ test('the list of choices starts with the cheapest, has no double, and misses no
     const { choices, complete } = choicesUpTo(p, best.cost + 12, 500);
     expect(complete).toBe(true);
     expect(choices[0]!.cost).toBe(best.cost);
-    expect(new Set(choices.map((c) => JSON.stringify(Object.entries(c.ways).sort()))).size).toBe(choices.length);
+    expect(new Set(choices.map((c) => JSON.stringify(Object.entries(c.ways).sort()))).size).toBe(
+      choices.length,
+    );
     for (const c of choices) expect(costOf(p, { ...c, lowerBound: c.cost, optimal: true })).toBe(c.cost);
     const few = choicesUpTo(p, best.cost + 12, 2);
     expect(few.choices.map((c) => c.cost)).toEqual(choices.slice(0, 2).map((c) => c.cost));

@@ -10,7 +10,11 @@ import { type Methods, methodsOf } from './methods';
 import type { RouteInput } from './types';
 
 /** What a workshop brings to a route. */
-export interface WorkshopMeans { methods: Partial<Methods>; stations: readonly string[]; hourlyRateMinor: number }
+export interface WorkshopMeans {
+  methods: Partial<Methods>;
+  stations: readonly string[];
+  hourlyRateMinor: number;
+}
 /** What is chosen for one job on the Route screen. */
 export interface RouteWishes {
   methods?: Partial<Record<string, string>> | undefined;
@@ -21,14 +25,32 @@ export interface RouteWishes {
 }
 
 /** What the planner is asked for a job: its tasks and where its device stands, the workshop's means, and what was wished for. */
-export function jobRouteInput(means: WorkshopMeans, index: IndexedModel, state: JobState, wishes: RouteWishes = {}): RouteInput {
+export function jobRouteInput(
+  means: WorkshopMeans,
+  index: IndexedModel,
+  state: JobState,
+  wishes: RouteWishes = {},
+): RouteInput {
   const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const standing = standingOf(state, index);
   const arrives = arrivalsToPlan(index, state);
   const remedies = { ...state.remedy } as Remedies;
   return {
-    model: index.model.id, variant: flag(state, 'variant')!, methods: methodsOf(means.methods, methodsOfRemedies(index, remedies), wishes.methods), conditions: conditionsOf(state) as Condition[],
-    tasks: [...own, ...(wishes.more ?? []).filter((t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)))],
-    standing, hourlyRateMinor: means.hourlyRateMinor, stations: [...means.stations], force: wishes.force ?? {}, remedies, ...(Object.keys(arrives).length ? { arrives } : {}),
+    model: index.model.id,
+    variant: flag(state, 'variant')!,
+    methods: methodsOf(means.methods, methodsOfRemedies(index, remedies), wishes.methods),
+    conditions: conditionsOf(state) as Condition[],
+    tasks: [
+      ...own,
+      ...(wishes.more ?? []).filter(
+        (t) => !own.some((o) => o.slot === t.slot && !standing.done.includes(t.slot)),
+      ),
+    ],
+    standing,
+    hourlyRateMinor: means.hourlyRateMinor,
+    stations: [...means.stations],
+    force: wishes.force ?? {},
+    remedies,
+    ...(Object.keys(arrives).length ? { arrives } : {}),
   };
 }

@@ -5,7 +5,16 @@ import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './ch
 import { type Setting, waysProblem } from './facts';
 import type { OrderAnswer } from './order';
 import type { Work } from './tasks';
-import { type Chosen, type Costs, descendants, type Operation, operationsOf, order, precedencesOut, reached } from './way-out';
+import {
+  type Chosen,
+  type Costs,
+  descendants,
+  type Operation,
+  operationsOf,
+  order,
+  precedencesOut,
+  reached,
+} from './way-out';
 import { type Loose, wayBack } from './way-back';
 
 /** A choice of ways with the operations of the whole job, in their parts between the gates, and their best order. */
@@ -32,7 +41,10 @@ export interface Joint {
   optimal: boolean;
   problem: WaysProblem;
 }
-export interface JointOptions { budget: number; stop?: (() => boolean) | undefined }
+export interface JointOptions {
+  budget: number;
+  stop?: (() => boolean) | undefined;
+}
 /** So many choices are tried with their orders; more than that is said to be unproved. */
 const mostChoices = 24;
 
@@ -40,7 +52,13 @@ const mostChoices = 24;
  * The choice of ways and the order of operations that are cheapest together: choices by rising cost, each with its
  * best order, until the next choice alone, with the least any order can cost, is no better than the best whole.
  */
-export function planJointly(s: Setting, work: Work, targets: string[], costs: Costs, options: JointOptions): Joint | { infeasible: string[] } {
+export function planJointly(
+  s: Setting,
+  work: Work,
+  targets: string[],
+  costs: Costs,
+  options: JointOptions,
+): Joint | { infeasible: string[] } {
   const problem = waysProblem(s, targets);
   const cheapest = chooseWays(problem, options);
   if ('infeasible' in cheapest) return { infeasible: cheapest.because };
@@ -59,21 +77,34 @@ export function planJointly(s: Setting, work: Work, targets: string[], costs: Co
       if (choice.cost >= cost) break;
       const c = sameWays(choice, best.choice) ? best : candidate(s, work, choice, costs, options);
       bound = Math.min(bound, choice.cost + c.order.lowerBound);
-      if (choice.cost + c.order.cost < cost) { best = c; cost = choice.cost + c.order.cost; }
+      if (choice.cost + c.order.cost < cost) {
+        best = c;
+        cost = choice.cost + c.order.cost;
+      }
     }
   }
   bound = Math.min(bound, cost);
   return { best, cost, lowerBound: bound, optimal: proved && bound >= cost, problem };
 }
-const sameWays = (a: WaysChoice, b: WaysChoice) => a.order.length === b.order.length && a.order.every((p) => a.ways[p] === b.ways[p]);
+const sameWays = (a: WaysChoice, b: WaysChoice) =>
+  a.order.length === b.order.length && a.order.every((p) => a.ways[p] === b.ways[p]);
 
 /** The operations that one choice of ways comes to, out and back, in their best order. */
-export function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Costs, options: JointOptions): Candidate {
+export function candidate(
+  s: Setting,
+  work: Work,
+  choice: WaysChoice,
+  costs: Costs,
+  options: JointOptions,
+): Candidate {
   const { index } = s;
   const chosen: Chosen[] = [];
   const loosed: string[] = [];
   for (const fact of choice.order) {
-    if (fact.startsWith('loose:')) { loosed.push(fact.slice(6)); continue; }
+    if (fact.startsWith('loose:')) {
+      loosed.push(fact.slice(6));
+      continue;
+    }
     const [slot, pose] = fact.split('@') as [string, string];
     const way = index.slots.get(slot)!.ways.find((w) => w.id === choice.ways[fact] && w.to === pose);
     if (way) chosen.push({ slot, way });
@@ -83,20 +114,45 @@ export function candidate(s: Setting, work: Work, choice: WaysChoice, costs: Cos
   const before = precedencesOut(s, ops, urgent);
   // what is moved over is worked on at the bench when the rest is out, but for what has to be loosed on the way
   const moved = new Set(ops.filter((o) => work.transfers.includes(o.slot)).map((o) => o.id));
-  const onTheWay = moved.size ? reached(ops.filter((o) => !moved.has(o.id)).map((o) => o.id), before, 1) : new Set<string>();
+  const onTheWay = moved.size
+    ? reached(
+        ops.filter((o) => !moved.has(o.id)).map((o) => o.id),
+        before,
+        1,
+      )
+    : new Set<string>();
   const out = ops.filter((o) => !moved.has(o.id) || onTheWay.has(o.id));
   const bench = ops.filter((o) => moved.has(o.id) && !onTheWay.has(o.id));
 
   const loose = looseAfter(s, ops, chosen);
   const back = wayBack(s, loose);
-  const cellOn = back.ops.find((o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`);
+  const cellOn = back.ops.find(
+    (o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`,
+  );
   const late = cellOn ? descendants(cellOn.id, back.precedences) : new Set<string>();
   const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id));
   const second = back.ops.filter((o) => late.has(o.id));
   const outside = outsideOperations(index, loose);
-  const precedences = [...before, ...back.precedences, ...between([out, bench, first, second, outside], [...before, ...back.precedences])];
+  const precedences = [
+    ...before,
+    ...back.precedences,
+    ...between([out, bench, first, second, outside], [...before, ...back.precedences]),
+  ];
   const all = [...out, ...bench, ...first, ...second, ...outside];
-  return { choice, chosen, out, bench, first, second, outside, loose, cover: back.cover, cellOn, precedences, order: order(s, all, precedences, { tool: null, face: 'front' }, costs, options) };
+  return {
+    choice,
+    chosen,
+    out,
+    bench,
+    first,
+    second,
+    outside,
+    loose,
+    cover: back.cover,
+    cellOn,
+    precedences,
+    order: order(s, all, precedences, { tool: null, face: 'front' }, costs, options),
+  };
 }
 
 /** What comes after a gate comes after everything before it: the last of each part before the first of the next. */
@@ -123,7 +179,17 @@ function outsideOperations(index: IndexedModel, loose: Loose): Operation[] {
     const key = `${f.drive} ${f.face}`;
     groups.set(key, [...(groups.get(key) ?? []), id]);
   }
-  return [...groups.values()].map((things) => { const f = index.fasteners.get(things[0]!)!; return { id: `in:${things.join('+')}`, kind: 'fasteners', things, slot: f.holds[0]!, tool: f.drive as Drive, face: f.face }; });
+  return [...groups.values()].map((things) => {
+    const f = index.fasteners.get(things[0]!)!;
+    return {
+      id: `in:${things.join('+')}`,
+      kind: 'fasteners',
+      things,
+      slot: f.holds[0]!,
+      tool: f.drive as Drive,
+      face: f.face,
+    };
+  });
 }
 
 /** What will be loose when the way out is done: what stands loose now and what the route looses. */
@@ -135,13 +201,25 @@ function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
     if (!way || moves.some((m) => m.slot === slot && m.way.to === way.to)) return;
     moves.push({ slot, way });
     // what is out was folded first where its way says so
-    for (const n of way.needs) if (n.slot === slot) add(slot, index.slots.get(slot)!.ways.find((w) => w.to === n.pose));
+    for (const n of way.needs)
+      if (n.slot === slot)
+        add(
+          slot,
+          index.slots.get(slot)!.ways.find((w) => w.to === n.pose),
+        );
   };
-  for (const m of standing.moved) add(m.slot, index.slots.get(m.slot)?.ways.find((w) => w.to === m.pose) ?? index.slots.get(m.slot)?.ways[0]);
+  for (const m of standing.moved)
+    add(
+      m.slot,
+      index.slots.get(m.slot)?.ways.find((w) => w.to === m.pose) ?? index.slots.get(m.slot)?.ways[0],
+    );
   for (const c of chosen) add(c.slot, c.way);
   const uniq = (list: string[]) => [...new Set(list)];
   return {
-    fasteners: uniq([...standing.fastenersOut, ...things('fasteners')]), connectors: uniq([...standing.connectorsOff, ...things('connector')]),
-    bonds: uniq([...standing.bondsOpen, ...things('bond')]), catches: uniq([...standing.catchesFree, ...things('catches')]), moves,
+    fasteners: uniq([...standing.fastenersOut, ...things('fasteners')]),
+    connectors: uniq([...standing.connectorsOff, ...things('connector')]),
+    bonds: uniq([...standing.bondsOpen, ...things('bond')]),
+    catches: uniq([...standing.catchesFree, ...things('catches')]),
+    moves,
   };
 }

@@ -10,7 +10,11 @@ export function shows(route: Route, change: Change, among: Iterable<Pick<Route, 
   if ('station' in change) return kit.stations.includes(change.station);
   if ('consumable' in change) return kit.consumables.some((c) => c.item === change.consumable);
   if ('part' in change) return kit.parts.includes(change.part);
-  if ('pose' in change) return change.pose === 'shifted' ? steps.some((s) => s.action === 'move' && s.pose === 'shifted') : !steps.some((s) => s.action === 'move' && s.pose === 'shifted') && route.choices.some((c) => c.options.length > 1);
+  if ('pose' in change)
+    return change.pose === 'shifted'
+      ? steps.some((s) => s.action === 'move' && s.pose === 'shifted')
+      : !steps.some((s) => s.action === 'move' && s.pose === 'shifted') &&
+          route.choices.some((c) => c.options.length > 1);
   return [...among].every((r) => r.searched >= route.searched);
 }
 
@@ -19,7 +23,10 @@ export function methodsInForce(route: Route): { id: MethodId; option: string }[]
   const chosen: Methods = route.input.methods;
   return methodRows.flatMap((row) => {
     const option = row.options.find((o) => o.id === chosen[row.id])!;
-    const felt = 'cheapest' in option.changes ? route.choices.some((c) => c.options.length > 1) : shows(route, option.changes);
+    const felt =
+      'cheapest' in option.changes
+        ? route.choices.some((c) => c.options.length > 1)
+        : shows(route, option.changes);
     return felt ? [{ id: row.id, option: option.id }] : [];
   });
 }

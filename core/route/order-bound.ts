@@ -13,18 +13,34 @@ const mostSplits = 24;
  * Changes of different groups are different changes, and turnings are none of them, so the sum is admissible.
  * The best split counts. Projections of one group are solved once for each set of its operations that is done.
  */
-export function changesBound(problem: OrderProblem, g: PrecedenceGraph): (done: Uint32Array, tool: number, face: number) => number {
+export function changesBound(
+  problem: OrderProblem,
+  g: PrecedenceGraph,
+): (done: Uint32Array, tool: number, face: number) => number {
   const { toolChangeCost, faceFlipCost } = problem;
   const all = ancestorSets(g.before);
   const groups = new Map<string, (done: Uint32Array, tool: number) => number>();
   const group = (tools: number[]) => {
     const key = tools.join();
     let known = groups.get(key);
-    if (!known) { known = projection(g.ops.map((_, i) => i).filter((i) => tools.includes(g.toolOf[i]!)), (i) => g.toolOf[i]!, all); groups.set(key, known); }
+    if (!known) {
+      known = projection(
+        g.ops.map((_, i) => i).filter((i) => tools.includes(g.toolOf[i]!)),
+        (i) => g.toolOf[i]!,
+        all,
+      );
+      groups.set(key, known);
+    }
     return known;
   };
-  const splits = splitsOf(g.tools.map((_, i) => i)).slice(0, mostSplits).map((s) => s.map(group));
-  const sides = projection(g.ops.map((_, i) => i), (i) => g.faceOf[i]!, all);
+  const splits = splitsOf(g.tools.map((_, i) => i))
+    .slice(0, mostSplits)
+    .map((s) => s.map(group));
+  const sides = projection(
+    g.ops.map((_, i) => i),
+    (i) => g.faceOf[i]!,
+    all,
+  );
   return (done, tool, face) => {
     let most = 0;
     for (const split of splits) {
@@ -40,18 +56,30 @@ export function changesBound(problem: OrderProblem, g: PrecedenceGraph): (done: 
  * The least number of changes of label (bit or side) that these operations need by themselves, from what of them is
  * done and the label in hand: breadth first over closures, remembered.
  */
-function projection(mine: number[], labelOf: (i: number) => number, all: Uint32Array[]): (done: Uint32Array, label: number) => number {
+function projection(
+  mine: number[],
+  labelOf: (i: number) => number,
+  all: Uint32Array[],
+): (done: Uint32Array, label: number) => number {
   const n = mine.length;
   const labels = [...new Set(mine.map(labelOf))];
   const label = Int32Array.from(mine, labelOf);
   const at = new Map(mine.map((i, k) => [i, k]));
   // what is before it within the projection
-  const before = mine.map((i) => { const d = Bits.none(n); for (const k of mine) if (Bits.has(all[i]!, k)) Bits.set(d, at.get(k)!); return d; });
+  const before = mine.map((i) => {
+    const d = Bits.none(n);
+    for (const k of mine) if (Bits.has(all[i]!, k)) Bits.set(d, at.get(k)!);
+    return d;
+  });
   const words = (n >> 5) + 1;
   const known = new Map<string, number>();
   const close = (d: Uint32Array, l: number): boolean => {
     let grew = false;
-    for (let k = 0; k < n; k++) if (label[k] === l && !Bits.has(d, k) && Bits.covers(d, before[k]!)) { Bits.set(d, k); grew = true; }
+    for (let k = 0; k < n; k++)
+      if (label[k] === l && !Bits.has(d, k) && Bits.covers(d, before[k]!)) {
+        Bits.set(d, k);
+        grew = true;
+      }
     return grew;
   };
   const solve = (d: Uint32Array, hand: number): number => {
@@ -79,7 +107,10 @@ function projection(mine: number[], labelOf: (i: number) => number, all: Uint32A
     const own = labels.includes(hand) ? hand : -9;
     const key = `${own} ${d.join(' ')}`;
     let answer = quick.get(key);
-    if (answer === undefined) { answer = solve(d, own); quick.set(key, answer); }
+    if (answer === undefined) {
+      answer = solve(d, own);
+      quick.set(key, answer);
+    }
     return answer;
   };
 }
@@ -89,7 +120,8 @@ function splitsOf(tools: number[]): number[][][] {
   if (tools.length <= groupSize) return [tools.length ? [tools] : []];
   const out: number[][][] = [];
   const [first, ...rest] = tools as [number, ...number[]];
-  const choose = (from: number[], k: number): number[][] => (k === 0 ? [[]] : from.flatMap((x, i) => choose(from.slice(i + 1), k - 1).map((c) => [x, ...c])));
+  const choose = (from: number[], k: number): number[][] =>
+    k === 0 ? [[]] : from.flatMap((x, i) => choose(from.slice(i + 1), k - 1).map((c) => [x, ...c]));
   // with seven bits or more the splits are many: the first ones are as good as any
   for (const mates of choose(rest, groupSize - 1)) {
     for (const s of splitsOf(rest.filter((x) => !mates.includes(x)))) out.push([[first, ...mates], ...s]);

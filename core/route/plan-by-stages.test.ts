@@ -7,7 +7,13 @@ describe('a route in stages', () => {
   test('answers at once, gets no worse, and ends with the proof', () => {
     let last = Number.POSITIVE_INFINITY;
     let bound = 0;
-    const told = [...planByStages(indexed(atlas), modelHash(atlas), routeInput({ model: 'atlas', variant: 'standard', ...replace('board', 'port') }))];
+    const told = [
+      ...planByStages(
+        indexed(atlas),
+        modelHash(atlas),
+        routeInput({ model: 'atlas', variant: 'standard', ...replace('board', 'port') }),
+      ),
+    ];
     for (const { route: r } of told) {
       if ('infeasible' in r) throw new Error('no way');
       expect(r.searched).toBeLessThanOrEqual(last);
@@ -21,7 +27,14 @@ describe('a route in stages', () => {
     expect('infeasible' in end || end.optimal).toBe(true);
   });
   test('ends where it is told to, with what it has and an honest gap', () => {
-    const told = [...planByStages(indexed(mica9), 'h', routeInput({ model: 'mica-9', variant: 'standard', ...replace('cell') }), () => true)];
+    const told = [
+      ...planByStages(
+        indexed(mica9),
+        'h',
+        routeInput({ model: 'mica-9', variant: 'standard', ...replace('cell') }),
+        () => true,
+      ),
+    ];
     expect(told).toHaveLength(1);
     const r = told[0]!.route;
     if ('infeasible' in r) throw new Error('no way');
@@ -29,7 +42,15 @@ describe('a route in stages', () => {
     expect(r.lowerBound).toBeLessThanOrEqual(route(mica9).searched);
   });
   test('with no way it says so in one stage', () => {
-    const told = [...planByStages(indexed(mica9), 'h', routeInput({ model: 'mica-9', variant: 'standard', tasks: [{ slot: 'lid', action: 'replace' }] }))];
-    expect(told).toMatchObject([{ done: true, route: { infeasible: true, because: [{ code: 'unknown slot', ids: ['lid'] }] } }]);
+    const told = [
+      ...planByStages(
+        indexed(mica9),
+        'h',
+        routeInput({ model: 'mica-9', variant: 'standard', tasks: [{ slot: 'lid', action: 'replace' }] }),
+      ),
+    ];
+    expect(told).toMatchObject([
+      { done: true, route: { infeasible: true, because: [{ code: 'unknown slot', ids: ['lid'] }] } },
+    ]);
   });
 });

@@ -24,7 +24,12 @@ export interface PlanOptions {
  * `optimal` is said only when both are proved; otherwise `searched - lowerBound` is the gap.
  * Deterministic: the same input gives the same route and the same hash (unless `stop` ends it early).
  */
-export function planRoute(base: IndexedModel, modelHash: string, input: RouteInput, options: PlanOptions = {}): RouteResult {
+export function planRoute(
+  base: IndexedModel,
+  modelHash: string,
+  input: RouteInput,
+  options: PlanOptions = {},
+): RouteResult {
   const { budget = 50_000, stop } = options;
   const index = withArrivals(base, input.arrives);
   const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
@@ -32,27 +37,62 @@ export function planRoute(base: IndexedModel, modelHash: string, input: RouteInp
   const { standing, methods, conditions, hourlyRateMinor, stations, force, remedies } = input;
   const s: Setting = { index, standing, methods, conditions, hourlyRateMinor, stations, force, remedies };
   const work = workOf(index, input);
-  const targets = [...work.replaced, ...work.transfers].map((slot) => poseFact(slot, 'out')).concat(work.visits.flatMap((v) => (v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot))));
-  const costs: Costs = { change: Math.max(1, money(expected(handsS.bitChange), hourlyRateMinor)), turn: Math.max(1, money(expected(handsS.turn), hourlyRateMinor)) };
+  const targets = [...work.replaced, ...work.transfers]
+    .map((slot) => poseFact(slot, 'out'))
+    .concat(work.visits.flatMap((v) => (v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot))));
+  const costs: Costs = {
+    change: Math.max(1, money(expected(handsS.bitChange), hourlyRateMinor)),
+    turn: Math.max(1, money(expected(handsS.turn), hourlyRateMinor)),
+  };
   const joint = planJointly(s, work, [...new Set(targets)], costs, { budget, stop });
-  if ('infeasible' in joint) return { infeasible: true, because: [{ code: 'no way', ids: joint.infeasible }] };
+  if ('infeasible' in joint)
+    return { infeasible: true, because: [{ code: 'no way', ids: joint.infeasible }] };
   const { best } = joint;
   const steps = assemble(s, work, best);
   const { kit, consumables } = kitOf(index, steps);
   const { toolChanges, faceFlips } = best.order;
-  const hands = steps.reduce((t, d) => plus(t, d.handsS), plus(times(handsS.bitChange, toolChanges), times(handsS.turn, faceFlips)));
+  const hands = steps.reduce(
+    (t, d) => plus(t, d.handsS),
+    plus(times(handsS.bitChange, toolChanges), times(handsS.turn, faceFlips)),
+  );
   const wait = steps.reduce((t, d) => t + d.waitS, 0);
-  const bonds = best.out.concat(best.bench).filter((o) => o.kind === 'bond').flatMap((o) => o.things);
+  const bonds = best.out
+    .concat(best.bench)
+    .filter((o) => o.kind === 'bond')
+    .flatMap((o) => o.things);
   const body = {
-    modelHash, variant: input.variant, input, steps, kit,
+    modelHash,
+    variant: input.variant,
+    input,
+    steps,
+    kit,
     minutes: { hands: times(hands, 1 / 60), wait: wait / 60 },
-    cost: { time: money(expected(hands), hourlyRateMinor), risk: best.chosen.reduce((c, { way }) => c + wayRisk(way), 0) + bonds.reduce((c, b) => c + bondRisk(s, b), 0), consumables },
+    cost: {
+      time: money(expected(hands), hourlyRateMinor),
+      risk:
+        best.chosen.reduce((c, { way }) => c + wayRisk(way), 0) +
+        bonds.reduce((c, b) => c + bondRisk(s, b), 0),
+      consumables,
+    },
     risks: [...best.chosen.flatMap(({ way }) => way.risks), ...bonds.flatMap((b) => bondRisks(s, b))],
-    changes: toolChanges, turnings: faceFlips, splits: splitsOf(best.order.sequence, [...best.out, ...best.bench, ...best.first, ...best.second]),
+    changes: toolChanges,
+    turnings: faceFlips,
+    splits: splitsOf(best.order.sequence, [...best.out, ...best.bench, ...best.first, ...best.second]),
     choices: choicesOf(s, work, joint, targets),
-    searched: joint.cost, lowerBound: joint.lowerBound, optimal: joint.optimal,
-    leastMoves: best.order.optimal ? toolChanges + faceFlips : Math.ceil(best.order.lowerBound / Math.max(costs.change, costs.turn)),
-    effects: effectsOf(index, work.replaced.length ? work.replaced : input.tasks.filter((t) => t.action === 'replace').map((t) => t.slot), methods, remedies),
+    searched: joint.cost,
+    lowerBound: joint.lowerBound,
+    optimal: joint.optimal,
+    leastMoves: best.order.optimal
+      ? toolChanges + faceFlips
+      : Math.ceil(best.order.lowerBound / Math.max(costs.change, costs.turn)),
+    effects: effectsOf(
+      index,
+      work.replaced.length
+        ? work.replaced
+        : input.tasks.filter((t) => t.action === 'replace').map((t) => t.slot),
+      methods,
+      remedies,
+    ),
     checks: [...new Set(index.model.shortList)] as string[],
   };
   return { hash: contentHash(body), ...body };
@@ -65,7 +105,10 @@ function inReach(s: Setting, slot: string): string[] {
 }
 
 /** Brackets whose screws are taken out, or put in, in more than one go with something else in between. */
-function splitsOf(sequence: readonly string[], ops: readonly { id: string; kind: string; slot: string }[]): number {
+function splitsOf(
+  sequence: readonly string[],
+  ops: readonly { id: string; kind: string; slot: string }[],
+): number {
   const byId = new Map(ops.map((o) => [o.id, o]));
   const runs = new Map<string, number>();
   let last = '';

@@ -13,19 +13,30 @@ export interface ReleasePlan {
   /** Heat first; when the device is off the source and has cooled, solvent by this entry. */
   follow?: Release;
 }
-export interface Circumstances { index: IndexedModel; methods: Methods; conditions: readonly Condition[]; stations: readonly string[] }
+export interface Circumstances {
+  index: IndexedModel;
+  methods: Methods;
+  conditions: readonly Condition[];
+  stations: readonly string[];
+}
 
 type Guard = Release['guard'];
 /** Is this allowed here: by the device's condition, the house methods and the stations owned? */
 export function allows(c: Circumstances, guard: Guard): boolean {
-  return !guard.unless.some((x) => c.conditions.includes(x)) && (!guard.station || c.stations.includes(guard.station))
-    && Object.entries(guard.methods).every(([row, options]) => !options || options.includes(c.methods[row as keyof Methods]));
+  return (
+    !guard.unless.some((x) => c.conditions.includes(x)) &&
+    (!guard.station || c.stations.includes(guard.station)) &&
+    Object.entries(guard.methods).every(
+      ([row, options]) => !options || options.includes(c.methods[row as keyof Methods]),
+    )
+  );
 }
 
 /** Where this workshop warms a device: the method's source if it owns it and the device does on it, else the first that will do. */
 export function heatStation(c: Circumstances): string | undefined {
   const bent = c.conditions.includes('bent');
-  const fits = (id: string) => c.stations.includes(id) && !(bent && generalStations.find((s) => s.id === id)?.flat);
+  const fits = (id: string) =>
+    c.stations.includes(id) && !(bent && generalStations.find((s) => s.id === id)?.flat);
   const wanted = heatStations[c.methods['heat-source']]!;
   return fits(wanted) ? wanted : generalStations.find((s) => s.softenS !== undefined && fits(s.id))?.id;
 }
@@ -35,8 +46,10 @@ function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
   const holds = bond.holds.map((h) => c.index.slots.get(h)?.kind);
   if (bond.kind === 'perimeter-seal') return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
   // a bad cell is not pulled at; often its adhesive has let go already
-  if (holds.includes('cell')) return c.methods['cell-removal'] === 'solvent' || badCell(c.conditions) ? 'solvent' : 'pull';
-  if (holds.includes('back') && bond.kind === 'glue') return c.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
+  if (holds.includes('cell'))
+    return c.methods['cell-removal'] === 'solvent' || badCell(c.conditions) ? 'solvent' : 'pull';
+  if (holds.includes('back') && bond.kind === 'glue')
+    return c.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
   return undefined;
 }
 
@@ -44,16 +57,31 @@ function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
 export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefined {
   const hot = c.conditions.some((x) => noHeat.includes(x));
   const station = heatStation(c);
-  const allowed = bond.release.filter((r) => allows(c, r.guard) && !(hot && (r.by === 'heat' || r.by === 'laser')) && (r.by !== 'heat' || station !== undefined) && (r.by !== 'laser' || c.stations.includes(r.station ?? 'glass-laser')));
+  const allowed = bond.release.filter(
+    (r) =>
+      allows(c, r.guard) &&
+      !(hot && (r.by === 'heat' || r.by === 'laser')) &&
+      (r.by !== 'heat' || station !== undefined) &&
+      (r.by !== 'laser' || c.stations.includes(r.station ?? 'glass-laser')),
+  );
   const first = wanted(c, bond);
   const release = allowed.find((r) => r.by === first) ?? allowed[0];
   if (!release) return undefined;
-  if (release.by === 'laser') return { release, station: release.station ?? 'glass-laser', waitS: release.waitS };
-  if (release.by !== 'heat') return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
+  if (release.by === 'laser')
+    return { release, station: release.station ?? 'glass-laser', waitS: release.waitS };
+  if (release.by !== 'heat')
+    return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
   // the house source is for opening a device; what sits inside is warmed where the model says
   const cover = bond.holds.some((h) => c.index.coverSlots.includes(h));
-  if (!cover && release.station && c.stations.includes(release.station)) return { release, station: release.station, waitS: release.waitS };
-  const soak = release.station === station ? release.waitS : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
-  const follow = bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent' ? allowed.find((r) => r.by === 'solvent') : undefined;
+  if (!cover && release.station && c.stations.includes(release.station))
+    return { release, station: release.station, waitS: release.waitS };
+  const soak =
+    release.station === station
+      ? release.waitS
+      : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
+  const follow =
+    bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent'
+      ? allowed.find((r) => r.by === 'solvent')
+      : undefined;
   return { release, station: station!, waitS: soak, ...(follow ? { follow } : {}) };
 }

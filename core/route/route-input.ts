@@ -3,6 +3,17 @@ import { defaultMethods } from './methods';
 import { asItCame, type RouteInput } from './types';
 
 /** What a route is asked for with, where nothing else is said: default methods, a device as it came, every station there. */
-export function routeInput(asked: Pick<RouteInput, 'model' | 'variant' | 'tasks'> & Partial<RouteInput>): RouteInput {
-  return { methods: defaultMethods, conditions: [], standing: asItCame, hourlyRateMinor: 6000, stations: allStations, force: {}, remedies: {}, ...asked };
+export function routeInput(
+  asked: Pick<RouteInput, 'model' | 'variant' | 'tasks'> & Partial<RouteInput>,
+): RouteInput {
+  return {
+    methods: defaultMethods,
+    conditions: [],
+    standing: asItCame,
+    hourlyRateMinor: 6000,
+    stations: allStations,
+    force: {},
+    remedies: {},
+    ...asked,
+  };
 }

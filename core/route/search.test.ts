@@ -8,16 +8,27 @@ function bruteWays(p: WaysProblem): number | undefined {
   const cost = new Map(p.operations.map((o) => [o.id, o.cost]));
   let best: number | undefined;
   const visit = (i: number, pick: Map<string, number>) => {
-    if (i < p.parts.length) { for (let k = -1; k < p.parts[i]!.ways.length; k++) visit(i + 1, new Map(pick).set(p.parts[i]!.id, k)); return; }
+    if (i < p.parts.length) {
+      for (let k = -1; k < p.parts[i]!.ways.length; k++) visit(i + 1, new Map(pick).set(p.parts[i]!.id, k));
+      return;
+    }
     const done = new Set<string>();
     for (let again = true; again; ) {
       again = false;
-      for (const part of p.parts) { const k = pick.get(part.id)!; if (k >= 0 && !done.has(part.id) && part.ways[k]!.needs.every((n) => done.has(n))) { done.add(part.id); again = true; } }
+      for (const part of p.parts) {
+        const k = pick.get(part.id)!;
+        if (k >= 0 && !done.has(part.id) && part.ways[k]!.needs.every((n) => done.has(n))) {
+          done.add(part.id);
+          again = true;
+        }
+      }
     }
     const chosen = p.parts.filter((x) => pick.get(x.id)! >= 0);
     if (chosen.some((x) => !done.has(x.id)) || p.targets.some((t) => !done.has(t))) return;
     const ops = new Set(chosen.flatMap((x) => x.ways[pick.get(x.id)!]!.operations));
-    const total = chosen.reduce((s, x) => s + x.ways[pick.get(x.id)!]!.cost, 0) + [...ops].reduce((s, o) => s + cost.get(o)!, 0);
+    const total =
+      chosen.reduce((s, x) => s + x.ways[pick.get(x.id)!]!.cost, 0) +
+      [...ops].reduce((s, o) => s + cost.get(o)!, 0);
     if (best === undefined || total < best) best = total;
   };
   visit(0, new Map());
@@ -26,30 +37,90 @@ function bruteWays(p: WaysProblem): number | undefined {
 const id = (n: number) => fc.integer({ min: 0, max: n - 1 });
 const waysProblem = fc.integer({ min: 2, max: 5 }).chain((n) =>
   fc.record({
-    parts: fc.tuple(...Array.from({ length: n }, (_, i) => fc.record({ id: fc.constant(`p${i}`), ways: fc.array(fc.record({ needs: fc.uniqueArray(id(n).map((k) => `p${k}`), { maxLength: 2 }), operations: fc.uniqueArray(id(4).map((k) => `o${k}`), { maxLength: 3 }), cost: fc.integer({ min: 0, max: 20 }) }), { minLength: 1, maxLength: 2 }).map((w) => w.map((x, k) => ({ id: `w${k}`, ...x }))) }))),
-    operations: fc.tuple(...Array.from({ length: 4 }, (_, i) => fc.integer({ min: 0, max: 15 }).map((cost) => ({ id: `o${i}`, cost })))),
-    targets: fc.uniqueArray(id(n).map((k) => `p${k}`), { minLength: 1, maxLength: 2 }),
+    parts: fc.tuple(
+      ...Array.from({ length: n }, (_, i) =>
+        fc.record({
+          id: fc.constant(`p${i}`),
+          ways: fc
+            .array(
+              fc.record({
+                needs: fc.uniqueArray(
+                  id(n).map((k) => `p${k}`),
+                  { maxLength: 2 },
+                ),
+                operations: fc.uniqueArray(
+                  id(4).map((k) => `o${k}`),
+                  { maxLength: 3 },
+                ),
+                cost: fc.integer({ min: 0, max: 20 }),
+              }),
+              { minLength: 1, maxLength: 2 },
+            )
+            .map((w) => w.map((x, k) => ({ id: `w${k}`, ...x }))),
+        }),
+      ),
+    ),
+    operations: fc.tuple(
+      ...Array.from({ length: 4 }, (_, i) =>
+        fc.integer({ min: 0, max: 15 }).map((cost) => ({ id: `o${i}`, cost })),
+      ),
+    ),
+    targets: fc.uniqueArray(
+      id(n).map((k) => `p${k}`),
+      { minLength: 1, maxLength: 2 },
+    ),
   }),
 ) as fc.Arbitrary<WaysProblem>;
 
 describe('the choice of ways', () => {
   test('costs the least of all executable combinations, or says that there is none', () => {
-    fc.assert(fc.property(waysProblem, (p) => {
-      const answer = chooseWays(p);
-      const best = bruteWays(p);
-      if ('infeasible' in answer) expect(best).toBeUndefined();
-      else { expect(answer.cost).toBe(best); expect(answer.optimal).toBe(true); }
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(waysProblem, (p) => {
+        const answer = chooseWays(p);
+        const best = bruteWays(p);
+        if ('infeasible' in answer) expect(best).toBeUndefined();
+        else {
+          expect(answer.cost).toBe(best);
+          expect(answer.optimal).toBe(true);
+        }
+      }),
+      { numRuns: 300 },
+    );
   });
   test('pays a shared operation once', () => {
-    const answer = chooseWays({ parts: ['a', 'b'].map((p) => ({ id: p, ways: [{ id: 'w', needs: [], operations: ['open'], cost: 1 }] })), operations: [{ id: 'open', cost: 10 }], targets: ['a', 'b'] });
+    const answer = chooseWays({
+      parts: ['a', 'b'].map((p) => ({
+        id: p,
+        ways: [{ id: 'w', needs: [], operations: ['open'], cost: 1 }],
+      })),
+      operations: [{ id: 'open', cost: 10 }],
+      targets: ['a', 'b'],
+    });
     expect(answer).toMatchObject({ cost: 12, optimal: true });
   });
   test('names what has no way', () => {
-    expect(chooseWays({ parts: [{ id: 'a', ways: [{ id: 'w', needs: ['b'], operations: [], cost: 1 }] }], operations: [], targets: ['a'] })).toEqual({ infeasible: true, because: ['b'] });
+    expect(
+      chooseWays({
+        parts: [{ id: 'a', ways: [{ id: 'w', needs: ['b'], operations: [], cost: 1 }] }],
+        operations: [],
+        targets: ['a'],
+      }),
+    ).toEqual({ infeasible: true, because: ['b'] });
   });
   test('says so, with a valid bound, when its budget runs out', () => {
-    const many: WaysProblem = { parts: Array.from({ length: 14 }, (_, i) => ({ id: `p${i}`, ways: Array.from({ length: 3 }, (_, k) => ({ id: `w${k}`, needs: [], operations: [`o${(i * 3 + k * 5) % 11}`], cost: (i * 7 + k * 13) % 17 })) })), operations: Array.from({ length: 11 }, (_, i) => ({ id: `o${i}`, cost: (i * 5) % 9 })), targets: Array.from({ length: 14 }, (_, i) => `p${i}`) };
+    const many: WaysProblem = {
+      parts: Array.from({ length: 14 }, (_, i) => ({
+        id: `p${i}`,
+        ways: Array.from({ length: 3 }, (_, k) => ({
+          id: `w${k}`,
+          needs: [],
+          operations: [`o${(i * 3 + k * 5) % 11}`],
+          cost: (i * 7 + k * 13) % 17,
+        })),
+      })),
+      operations: Array.from({ length: 11 }, (_, i) => ({ id: `o${i}`, cost: (i * 5) % 9 })),
+      targets: Array.from({ length: 14 }, (_, i) => `p${i}`),
+    };
     const short = chooseWays(many, { budget: 1 });
     const full = chooseWays(many);
     if ('infeasible' in short || 'infeasible' in full) throw new Error('expected answers');
@@ -65,60 +136,138 @@ function costOf(p: OrderProblem, sequence: string[]): number {
   let face: string = p.startFace;
   let cost = 0;
   for (const o of sequence.map((s) => p.operations.find((x) => x.id === s)!)) {
-    if (o.face !== face) { cost += p.faceFlipCost; face = o.face; }
-    if (o.tool !== null && o.tool !== tool) { cost += p.toolChangeCost; tool = o.tool; }
+    if (o.face !== face) {
+      cost += p.faceFlipCost;
+      face = o.face;
+    }
+    if (o.tool !== null && o.tool !== tool) {
+      cost += p.toolChangeCost;
+      tool = o.tool;
+    }
   }
   return cost;
 }
 function bruteOrder(p: OrderProblem): number {
   let best = Number.POSITIVE_INFINITY;
   const visit = (done: string[]) => {
-    if (done.length === p.operations.length) { best = Math.min(best, costOf(p, done)); return; }
-    for (const o of p.operations) if (!done.includes(o.id) && p.precedences.every(([a, b]) => b !== o.id || done.includes(a))) visit([...done, o.id]);
+    if (done.length === p.operations.length) {
+      best = Math.min(best, costOf(p, done));
+      return;
+    }
+    for (const o of p.operations)
+      if (!done.includes(o.id) && p.precedences.every(([a, b]) => b !== o.id || done.includes(a)))
+        visit([...done, o.id]);
   };
   visit([]);
   return best;
 }
 const orderProblem = fc.integer({ min: 2, max: 6 }).chain((n) =>
   fc.record({
-    startTool: fc.constantFrom(null, 'T0', 'T1'), startFace: fc.constantFrom('front' as const, 'back' as const), toolChangeCost: fc.integer({ min: 0, max: 9 }), faceFlipCost: fc.integer({ min: 0, max: 9 }),
-    operations: fc.tuple(...Array.from({ length: n }, (_, i) => fc.record({ id: fc.constant(`x${i}`), tool: fc.constantFrom(null, 'T0', 'T1', 'T2'), face: fc.constantFrom('front' as const, 'back' as const) }))),
-    precedences: fc.array(fc.tuple(id(n), id(n)).filter(([a, b]) => a < b).map(([a, b]): [string, string] => [`x${a}`, `x${b}`]), { maxLength: 6 }),
+    startTool: fc.constantFrom(null, 'T0', 'T1'),
+    startFace: fc.constantFrom('front' as const, 'back' as const),
+    toolChangeCost: fc.integer({ min: 0, max: 9 }),
+    faceFlipCost: fc.integer({ min: 0, max: 9 }),
+    operations: fc.tuple(
+      ...Array.from({ length: n }, (_, i) =>
+        fc.record({
+          id: fc.constant(`x${i}`),
+          tool: fc.constantFrom(null, 'T0', 'T1', 'T2'),
+          face: fc.constantFrom('front' as const, 'back' as const),
+        }),
+      ),
+    ),
+    precedences: fc.array(
+      fc
+        .tuple(id(n), id(n))
+        .filter(([a, b]) => a < b)
+        .map(([a, b]): [string, string] => [`x${a}`, `x${b}`]),
+      { maxLength: 6 },
+    ),
   }),
 ) as fc.Arbitrary<OrderProblem>;
 
 describe('the order of operations', () => {
   test('costs the least of all permitted orders, keeps every precedence, and its own figures are true', () => {
-    fc.assert(fc.property(orderProblem, (p) => {
-      const a = orderOperations(p);
-      expect(a.sequence.toSorted()).toEqual(p.operations.map((o) => o.id).toSorted());
-      for (const [x, y] of p.precedences) expect(a.sequence.indexOf(x)).toBeLessThan(a.sequence.indexOf(y));
-      expect(a.cost).toBe(bruteOrder(p));
-      expect(costOf(p, a.sequence)).toBe(a.cost);
-      expect(a.toolChanges * p.toolChangeCost + a.faceFlips * p.faceFlipCost).toBe(a.cost);
-      expect(a).toMatchObject({ optimal: true, lowerBound: a.cost });
-    }), { numRuns: 250 });
+    fc.assert(
+      fc.property(orderProblem, (p) => {
+        const a = orderOperations(p);
+        expect(a.sequence.toSorted()).toEqual(p.operations.map((o) => o.id).toSorted());
+        for (const [x, y] of p.precedences) expect(a.sequence.indexOf(x)).toBeLessThan(a.sequence.indexOf(y));
+        expect(a.cost).toBe(bruteOrder(p));
+        expect(costOf(p, a.sequence)).toBe(a.cost);
+        expect(a.toolChanges * p.toolChangeCost + a.faceFlips * p.faceFlipCost).toBe(a.cost);
+        expect(a).toMatchObject({ optimal: true, lowerBound: a.cost });
+      }),
+      { numRuns: 250 },
+    );
   });
   test('an operation without a tool changes nothing in hand', () => {
-    const a = orderOperations({ startTool: 'T0', startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: [{ id: 'screw', tool: 'T0', face: 'front' }, { id: 'lift', tool: null, face: 'front' }, { id: 'screw2', tool: 'T0', face: 'front' }], precedences: [['screw', 'lift'], ['lift', 'screw2']] });
+    const a = orderOperations({
+      startTool: 'T0',
+      startFace: 'front',
+      toolChangeCost: 1,
+      faceFlipCost: 1,
+      operations: [
+        { id: 'screw', tool: 'T0', face: 'front' },
+        { id: 'lift', tool: null, face: 'front' },
+        { id: 'screw2', tool: 'T0', face: 'front' },
+      ],
+      precedences: [
+        ['screw', 'lift'],
+        ['lift', 'screw2'],
+      ],
+    });
     expect(a).toMatchObject({ cost: 0, toolChanges: 0, sequence: ['screw', 'lift', 'screw2'] });
   });
   test('a bracket is not left half done where waiting costs nothing: its first screws wait for the last run with their bit', () => {
     const op = (id: string, tool: string | null) => ({ id, tool, face: 'front' as const });
     // Y now, then PH for another bracket that frees more Y, then PH again for the bracket's other screws
-    const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: [op('b-y', 'Y'), op('c-y', 'Y'), op('d-ph', 'PH'), op('e-y', 'Y'), op('b-ph', 'PH')], precedences: [['c-y', 'd-ph'], ['d-ph', 'e-y'], ['e-y', 'b-ph']] };
+    const p: OrderProblem = {
+      startTool: null,
+      startFace: 'front',
+      toolChangeCost: 1,
+      faceFlipCost: 1,
+      operations: [op('b-y', 'Y'), op('c-y', 'Y'), op('d-ph', 'PH'), op('e-y', 'Y'), op('b-ph', 'PH')],
+      precedences: [
+        ['c-y', 'd-ph'],
+        ['d-ph', 'e-y'],
+        ['e-y', 'b-ph'],
+      ],
+    };
     const a = orderOperations(p, { groupOf: (id) => (id.startsWith('b-') ? 'b' : undefined) });
     expect(a.cost).toBe(bruteOrder(p));
     expect(a.sequence.indexOf('b-ph') - a.sequence.indexOf('b-y')).toBe(1);
     expect(costOf(p, a.sequence)).toBe(a.cost);
   });
   test('a circle in the precedences is named', () => {
-    const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 1, faceFlipCost: 1, operations: ['a', 'b', 'c'].map((x) => ({ id: x, tool: null, face: 'front' })), precedences: [['a', 'b'], ['b', 'c'], ['c', 'a']] };
+    const p: OrderProblem = {
+      startTool: null,
+      startFace: 'front',
+      toolChangeCost: 1,
+      faceFlipCost: 1,
+      operations: ['a', 'b', 'c'].map((x) => ({ id: x, tool: null, face: 'front' })),
+      precedences: [
+        ['a', 'b'],
+        ['b', 'c'],
+        ['c', 'a'],
+      ],
+    };
     expect(() => orderOperations(p)).toThrow(/cycle: . > . > . > ./);
   });
   test('with no budget left it still answers, and the bound is valid', () => {
-    const ops = Array.from({ length: 18 }, (_, i) => ({ id: `x${i}`, tool: `T${(i * 5) % 4}`, face: (i % 3 ? 'front' : 'back') as 'front' | 'back' }));
-    const p: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 3, faceFlipCost: 2, operations: ops, precedences: ops.slice(2).map((o, i): [string, string] => [`x${i}`, o.id]) };
+    const ops = Array.from({ length: 18 }, (_, i) => ({
+      id: `x${i}`,
+      tool: `T${(i * 5) % 4}`,
+      face: (i % 3 ? 'front' : 'back') as 'front' | 'back',
+    }));
+    const p: OrderProblem = {
+      startTool: null,
+      startFace: 'front',
+      toolChangeCost: 3,
+      faceFlipCost: 2,
+      operations: ops,
+      precedences: ops.slice(2).map((o, i): [string, string] => [`x${i}`, o.id]),
+    };
     const short = orderOperations(p, { budget: 0 });
     const full = orderOperations(p);
     expect(full.optimal).toBe(true);

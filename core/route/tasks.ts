@@ -14,7 +14,12 @@ export interface Work {
   visits: { slot: string; act: Extract<Act, 'inspect' | 'work' | 'rework'>; out: boolean }[];
 }
 
-const visitOf: Record<Exclude<Task['action'], 'replace'>, Work['visits'][number]['act']> = { inspect: 'inspect', reach: 'work', move: 'work', rework: 'rework' };
+const visitOf: Record<Exclude<Task['action'], 'replace'>, Work['visits'][number]['act']> = {
+  inspect: 'inspect',
+  reach: 'work',
+  move: 'work',
+  rework: 'rework',
+};
 
 /**
  * Where a house method replaces the larger assembly instead of the part that was asked for: cracked glass by the whole
@@ -30,11 +35,24 @@ function inStead(index: IndexedModel, slot: string, methods: Methods): string {
 /** The slots that a list of tasks is about: the unknown ones are the caller's to refuse. */
 export function workOf(index: IndexedModel, input: Pick<RouteInput, 'tasks' | 'methods' | 'standing'>): Work {
   const { standing } = input;
-  const wanted = new Set(input.tasks.filter((t) => t.action === 'replace').map((t) => inStead(index, t.slot, input.methods)));
+  const wanted = new Set(
+    input.tasks.filter((t) => t.action === 'replace').map((t) => inStead(index, t.slot, input.methods)),
+  );
   // what comes with an assembly that is replaced anyway needs no other piece of its own
-  const whole = [...wanted].filter((slot) => ![...wanted].some((w) => w !== slot && index.slots.get(w)!.arrivesWith.includes(slot)));
+  const whole = [...wanted].filter(
+    (slot) => ![...wanted].some((w) => w !== slot && index.slots.get(w)!.arrivesWith.includes(slot)),
+  );
   const replaced = whole.filter((slot) => !standing.done.includes(slot));
-  const visits = input.tasks.filter((t) => t.action !== 'replace').map((t) => { const act = visitOf[t.action as 'move']; return { slot: t.slot, act, out: t.action === 'move' || t.action === 'rework' }; }).filter((v) => !standing.acted.includes(`${v.act} ${v.slot}`));
-  const transfers = replaced.filter((r) => !standing.aside.includes(r)).flatMap((r) => transfersOf(index, r)).filter((t) => !replaced.includes(t));
+  const visits = input.tasks
+    .filter((t) => t.action !== 'replace')
+    .map((t) => {
+      const act = visitOf[t.action as 'move'];
+      return { slot: t.slot, act, out: t.action === 'move' || t.action === 'rework' };
+    })
+    .filter((v) => !standing.acted.includes(`${v.act} ${v.slot}`));
+  const transfers = replaced
+    .filter((r) => !standing.aside.includes(r))
+    .flatMap((r) => transfersOf(index, r))
+    .filter((t) => !replaced.includes(t));
   return { replaced, transfers: [...new Set(transfers)], visits };
 }

@@ -33,12 +33,24 @@ export const handsS = {
 } as const satisfies Record<string, Minutes>;
 
 /** n times a three-point time, each independent: low and high add too, which is a wide but honest range. */
-export const times = (t: Minutes, n: number): Minutes => ({ low: t.low * n, likely: t.likely * n, high: t.high * n });
-export const plus = (a: Minutes, b: Minutes): Minutes => ({ low: a.low + b.low, likely: a.likely + b.likely, high: a.high + b.high });
+export const times = (t: Minutes, n: number): Minutes => ({
+  low: t.low * n,
+  likely: t.likely * n,
+  high: t.high * n,
+});
+export const plus = (a: Minutes, b: Minutes): Minutes => ({
+  low: a.low + b.low,
+  likely: a.likely + b.likely,
+  high: a.high + b.high,
+});
 /** Minutes of the model to the seconds of the steps. */
 export const inSeconds = (m: Minutes): Minutes => times(m, 60);
 /** A band of a third less to two thirds more around a single figure of the model. */
-export const around = (s: number): Minutes => ({ low: Math.round(s * 0.67), likely: s, high: Math.round(s * 1.67) });
+export const around = (s: number): Minutes => ({
+  low: Math.round(s * 0.67),
+  likely: s,
+  high: Math.round(s * 1.67),
+});
 
 /**
  * Mean and standard deviation of a three-point time: (a + 4m + b) / 6 and (b - a) / 6.

@@ -9,19 +9,83 @@ export type Phase = (typeof phases)[number];
 export type StepAction = Act | (typeof movingActions)[number];
 /** Actions that change a piece, a bond or the device's data; the others are acts. */
 export const movingActions = [
-  'heat', 'solvent', 'release', 'unscrew', 'disconnect', 'unhook', 'move', 'set aside', 'film off', 'renew', 'fit',
-  'connect', 'fasten', 'check', 'clean rim', 'apply seal', 'liner off', 'close', 'read data', 'write data', 'leave data',
+  'heat',
+  'solvent',
+  'release',
+  'unscrew',
+  'disconnect',
+  'unhook',
+  'move',
+  'set aside',
+  'film off',
+  'renew',
+  'fit',
+  'connect',
+  'fasten',
+  'check',
+  'clean rim',
+  'apply seal',
+  'liner off',
+  'close',
+  'read data',
+  'write data',
+  'leave data',
 ] as const;
 
 /** Cautions are codes; the interface words them. */
 export type Caution =
-  | 'heat-window' | 'heat-near-cell' | 'solvent-away-from-heat' | 'solvent-ventilate' | 'depth' | 'no-go-edges' | 'swollen-poke' | 'swollen-container'
-  | 'cell-no-metal' | 'cell-no-bend' | 'strip-flat' | 'long-screw' | 'live-board' | 'press-ends' | 'sealed-until-now' | 'fragile' | 'laser' | 'glass' | 'static' | 'charge-low'
+  | 'heat-window'
+  | 'heat-near-cell'
+  | 'solvent-away-from-heat'
+  | 'solvent-ventilate'
+  | 'depth'
+  | 'no-go-edges'
+  | 'swollen-poke'
+  | 'swollen-container'
+  | 'cell-no-metal'
+  | 'cell-no-bend'
+  | 'strip-flat'
+  | 'long-screw'
+  | 'live-board'
+  | 'press-ends'
+  | 'sealed-until-now'
+  | 'fragile'
+  | 'laser'
+  | 'glass'
+  | 'static'
+  | 'charge-low'
   // house methods
-  | 'off-before-opening' | 'cut-while-warm' | 'drip-and-wait' | 'plastic-only' | 'off-again' | 'cell-stays-on' | 'notice-stays' | 'wide-tool' | 'rim-alcohol' | 'acetone-metal-only'
-  | 'press-by-hand' | 'no-water-claim' | 'check-threads' | 'new-screws' | 'air-280' | 'air-300' | 'calibrate-open' | 'calibrate-closed' | 'score-and-heat' | 'grinding-dust' | 'glue-wait' | 'tape-next-time' | 'first-test-now'
+  | 'off-before-opening'
+  | 'cut-while-warm'
+  | 'drip-and-wait'
+  | 'plastic-only'
+  | 'off-again'
+  | 'cell-stays-on'
+  | 'notice-stays'
+  | 'wide-tool'
+  | 'rim-alcohol'
+  | 'acetone-metal-only'
+  | 'press-by-hand'
+  | 'no-water-claim'
+  | 'check-threads'
+  | 'new-screws'
+  | 'air-280'
+  | 'air-300'
+  | 'calibrate-open'
+  | 'calibrate-closed'
+  | 'score-and-heat'
+  | 'grinding-dust'
+  | 'glue-wait'
+  | 'tape-next-time'
+  | 'first-test-now'
   // conditions
-  | 'treat-live' | 'measure-screws' | 'open-back' | 'blade-at-rim' | 'bent-frame' | 'laser-enclosed' | 'chisel-shards';
+  | 'treat-live'
+  | 'measure-screws'
+  | 'open-back'
+  | 'blade-at-rim'
+  | 'bent-frame'
+  | 'laser-enclosed'
+  | 'chisel-shards';
 
 export interface Step {
   id: string;
@@ -91,7 +155,22 @@ export interface Standing {
   linerOff: boolean;
   midPassed: boolean;
 }
-export const asItCame: Standing = { fastenersOut: [], connectorsOff: [], bondsOpen: [], bondsRenewed: [], catchesFree: [], moved: [], done: [], aside: [], acted: [], data: {}, rimClean: false, sealed: false, linerOff: false, midPassed: false };
+export const asItCame: Standing = {
+  fastenersOut: [],
+  connectorsOff: [],
+  bondsOpen: [],
+  bondsRenewed: [],
+  catchesFree: [],
+  moved: [],
+  done: [],
+  aside: [],
+  acted: [],
+  data: {},
+  rimClean: false,
+  sealed: false,
+  linerOff: false,
+  midPassed: false,
+};
 
 export interface RouteInput {
   model: string;
@@ -155,5 +234,8 @@ export interface Choice {
     against?: { minutes: number; risk: number; consumables: number; total: number };
   }[];
 }
-export type Infeasible = { infeasible: true; because: { code: 'no way' | 'unknown slot' | 'cycle'; ids: string[] }[] };
+export type Infeasible = {
+  infeasible: true;
+  because: { code: 'no way' | 'unknown slot' | 'cycle'; ids: string[] }[];
+};
 export type RouteResult = Route | Infeasible;

@@ -16,7 +16,10 @@ export interface Operation {
   tool: Drive | null;
   face: Face;
 }
-export interface Chosen { slot: string; way: Way }
+export interface Chosen {
+  slot: string;
+  way: Way;
+}
 
 /** What loosing and moving the chosen ways takes: screws of one bracket, bit and side together, the rest one by one. */
 export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Operation[] {
@@ -28,62 +31,137 @@ export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Op
       if (isLoose(s, id) || put.has(id)) continue;
       put.add(id);
       const f = s.index.fasteners.get(id);
-      if (f) { const key = `${f.drive} ${f.face} ${coveredBy(s.index, id).join()}`; groups.set(key, [...(groups.get(key) ?? []), id]); }
+      if (f) {
+        const key = `${f.drive} ${f.face} ${coveredBy(s.index, id).join()}`;
+        groups.set(key, [...(groups.get(key) ?? []), id]);
+      }
     }
-    for (const ids of groups.values()) { const f = s.index.fasteners.get(ids[0]!)!; ops.push({ id: `out:${ids.join('+')}`, kind: 'fasteners', things: ids, slot, tool: f.drive, face: f.face }); }
+    for (const ids of groups.values()) {
+      const f = s.index.fasteners.get(ids[0]!)!;
+      ops.push({
+        id: `out:${ids.join('+')}`,
+        kind: 'fasteners',
+        things: ids,
+        slot,
+        tool: f.drive,
+        face: f.face,
+      });
+    }
     const catches = way.catches.filter((c) => !isLoose(s, c));
-    if (catches.length) ops.push({ id: `free:${catches.join('+')}`, kind: 'catches', things: catches, slot, tool: null, face: s.index.catches.get(catches[0]!)!.face });
-    for (const b of way.bonds) if (!isLoose(s, b)) ops.push({ id: `break:${b}`, kind: 'bond', things: [b], slot, tool: null, face: s.index.bonds.get(b)!.face });
+    if (catches.length)
+      ops.push({
+        id: `free:${catches.join('+')}`,
+        kind: 'catches',
+        things: catches,
+        slot,
+        tool: null,
+        face: s.index.catches.get(catches[0]!)!.face,
+      });
+    for (const b of way.bonds)
+      if (!isLoose(s, b))
+        ops.push({
+          id: `break:${b}`,
+          kind: 'bond',
+          things: [b],
+          slot,
+          tool: null,
+          face: s.index.bonds.get(b)!.face,
+        });
     for (const c of way.connectors) if (!isLoose(s, c)) ops.push(connectorOp(s.index, c, slot));
-    ops.push({ id: `move:${slot}@${way.to}`, kind: 'move', things: [slot], slot, way, tool: null, face: s.index.slots.get(slot)!.face });
+    ops.push({
+      id: `move:${slot}@${way.to}`,
+      kind: 'move',
+      things: [slot],
+      slot,
+      way,
+      tool: null,
+      face: s.index.slots.get(slot)!.face,
+    });
   }
-  for (const c of loosed) if (!isLoose(s, c) && !ops.some((o) => o.kind === 'connector' && o.things[0] === c)) ops.push(connectorOp(s.index, c, s.index.connectors.get(c)!.joins[0]));
+  for (const c of loosed)
+    if (!isLoose(s, c) && !ops.some((o) => o.kind === 'connector' && o.things[0] === c))
+      ops.push(connectorOp(s.index, c, s.index.connectors.get(c)!.joins[0]));
   const seen = new Set<string>();
   return ops.filter((o) => !seen.has(o.id) && seen.add(o.id));
 }
-const connectorOp = (index: IndexedModel, c: string, slot: string): Operation => ({ id: `off:${c}`, kind: 'connector', things: [c], slot, tool: null, face: index.connectors.get(c)!.face });
+const connectorOp = (index: IndexedModel, c: string, slot: string): Operation => ({
+  id: `off:${c}`,
+  kind: 'connector',
+  things: [c],
+  slot,
+  tool: null,
+  face: index.connectors.get(c)!.face,
+});
 
 /** Which operation must come before which on the way out. */
 export function precedencesOut(s: Setting, ops: Operation[], urgent: string | undefined): [string, string][] {
   const moveOf = (slot: string, pose: string) =>
-    ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === pose) ?? ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out');
+    ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === pose) ??
+    ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out');
   const offOf = new Map(ops.filter((o) => o.kind === 'connector').map((o) => [o.things[0]!, o.id]));
   const out: [string, string][] = [];
   for (const o of ops) {
     const reach = new Set(o.things.flatMap((id) => coveredBy(s.index, id)));
-    for (const c of reach) { const m = moveOf(c, s.index.slots.get(c)!.uncoversAt); if (m && m !== o) out.push([m.id, o.id]); }
+    for (const c of reach) {
+      const m = moveOf(c, s.index.slots.get(c)!.uncoversAt);
+      if (m && m !== o) out.push([m.id, o.id]);
+    }
     if (o.kind === 'move') {
       const held = new Set(holders(o.way!));
       for (const p of ops) if (p.kind !== 'move' && p.things.some((t) => held.has(t))) out.push([p.id, o.id]);
-      for (const n of o.way!.needs) { const m = moveOf(n.slot, n.pose); if (m && m !== o) out.push([m.id, o.id]); }
+      for (const n of o.way!.needs) {
+        const m = moveOf(n.slot, n.pose);
+        if (m && m !== o) out.push([m.id, o.id]);
+      }
     }
     if (o.kind === 'connector') {
-      for (const n of needsBefore(s.index, { type: 'connectorOff', connector: o.things[0]! })) if ('off' in n && offOf.has(n.off)) out.push([offOf.get(n.off)!, o.id]);
+      for (const n of needsBefore(s.index, { type: 'connectorOff', connector: o.things[0]! }))
+        if ('off' in n && offOf.has(n.off)) out.push([offOf.get(n.off)!, o.id]);
     }
     // outside screws before the seal is softened, the seal before the hooks
-    if (o.kind === 'bond' || o.kind === 'catches') for (const p of ops) if (p.slot === o.slot && (p.kind === 'fasteners' || (o.kind === 'catches' && p.kind === 'bond')) && s.index.coverSlots.includes(o.slot)) out.push([p.id, o.id]);
+    if (o.kind === 'bond' || o.kind === 'catches')
+      for (const p of ops)
+        if (
+          p.slot === o.slot &&
+          (p.kind === 'fasteners' || (o.kind === 'catches' && p.kind === 'bond')) &&
+          s.index.coverSlots.includes(o.slot)
+        )
+          out.push([p.id, o.id]);
   }
   // safety before cost: the cell is unplugged, and a bad cell taken out, as soon as the way there is free
   const cell = s.index.cellConnector && offOf.get(s.index.cellConnector);
   for (const first of [cell, urgent]) {
     if (!first || !ops.some((o) => o.id === first)) continue;
     const must = ancestors(first, out);
-    for (const o of ops) if (o.id !== first && !must.has(o.id) && !out.some(([a, b]) => a === first && b === o.id)) out.push([first, o.id]);
+    for (const o of ops)
+      if (o.id !== first && !must.has(o.id) && !out.some(([a, b]) => a === first && b === o.id))
+        out.push([first, o.id]);
   }
   return out;
 }
 
 /** All that must come before an operation, directly or not. */
-export const ancestors = (id: string, precedences: [string, string][]): Set<string> => reached([id], precedences, 1);
+export const ancestors = (id: string, precedences: [string, string][]): Set<string> =>
+  reached([id], precedences, 1);
 /** All that must come after it. */
-export const descendants = (id: string, precedences: [string, string][]): Set<string> => reached([id], precedences, 0);
+export const descendants = (id: string, precedences: [string, string][]): Set<string> =>
+  reached([id], precedences, 0);
 /** What is reached from some operations along the precedences, forwards (from = 0) or backwards (from = 1). */
 export function reached(ids: readonly string[], precedences: [string, string][], from: 0 | 1): Set<string> {
   const next = new Map<string, string[]>();
-  for (const p of precedences) { const list = next.get(p[from]); if (list) list.push(p[1 - from]!); else next.set(p[from], [p[1 - from]!]); }
+  for (const p of precedences) {
+    const list = next.get(p[from]);
+    if (list) list.push(p[1 - from]!);
+    else next.set(p[from], [p[1 - from]!]);
+  }
   const out = new Set<string>();
   const stack = [...ids];
-  while (stack.length) for (const to of next.get(stack.pop()!) ?? []) if (!out.has(to)) { out.add(to); stack.push(to); }
+  while (stack.length)
+    for (const to of next.get(stack.pop()!) ?? [])
+      if (!out.has(to)) {
+        out.add(to);
+        stack.push(to);
+      }
   return out;
 }
 
@@ -91,7 +169,10 @@ export function reached(ids: readonly string[], precedences: [string, string][],
 export function preferNear(s: Setting, ops: Operation[]): Prefer {
   const byId = new Map(ops.map((o) => [o.id, o]));
   const place = (o: Operation) => {
-    const at = s.index.fasteners.get(o.things[0]!)?.at ?? s.index.connectors.get(o.things[0]!)?.at ?? s.index.catches.get(o.things[0]!)?.at;
+    const at =
+      s.index.fasteners.get(o.things[0]!)?.at ??
+      s.index.connectors.get(o.things[0]!)?.at ??
+      s.index.catches.get(o.things[0]!)?.at;
     if (at) return at;
     const shape = s.index.slots.get(o.things[0]!)?.shape ?? s.index.bonds.get(o.things[0]!)!.shape;
     return { x: shape.x + shape.w / 2, y: shape.y + shape.h / 2 };
@@ -102,19 +183,52 @@ export function preferNear(s: Setting, ops: Operation[]): Prefer {
     const score = (id: string) => {
       const o = byId.get(id)!;
       const b = place(o);
-      return (from && o.slot === from.slot ? 0 : 1000) + (o.kind === 'move' ? -500 : 0) + (a ? Math.hypot(a.x - b.x, a.y - b.y) : b.y);
+      return (
+        (from && o.slot === from.slot ? 0 : 1000) +
+        (o.kind === 'move' ? -500 : 0) +
+        (a ? Math.hypot(a.x - b.x, a.y - b.y) : b.y)
+      );
     };
     return ready.reduce((x, y) => (score(y) < score(x) ? y : x));
   };
 }
 
 /** An order of operations as the search takes it. */
-export function orderProblem(ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs): OrderProblem {
+export function orderProblem(
+  ops: Operation[],
+  precedences: [string, string][],
+  start: { tool: string | null; face: Face },
+  costs: Costs,
+): OrderProblem {
   const known = new Set(ops.map((o) => o.id));
-  return { startTool: start.tool, startFace: start.face, toolChangeCost: costs.change, faceFlipCost: costs.turn, operations: ops.map(({ id, tool, face }) => ({ id, tool, face })), precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)) };
+  return {
+    startTool: start.tool,
+    startFace: start.face,
+    toolChangeCost: costs.change,
+    faceFlipCost: costs.turn,
+    operations: ops.map(({ id, tool, face }) => ({ id, tool, face })),
+    precedences: precedences.filter(([a, b]) => a !== b && known.has(a) && known.has(b)),
+  };
 }
-export interface Costs { change: number; turn: number }
-export function order(s: Setting, ops: Operation[], precedences: [string, string][], start: { tool: string | null; face: Face }, costs: Costs, options: { budget: number; stop?: (() => boolean) | undefined }): OrderAnswer {
-  const bracketOf = new Map(ops.filter((o) => o.kind === 'fasteners').map((o) => [o.id, `${o.id.split(':')[0]} ${o.slot}`]));
-  return orderOperations(orderProblem(ops, precedences, start, costs), { budget: options.budget, ...(options.stop ? { stop: options.stop } : {}), prefer: preferNear(s, ops), groupOf: (id) => bracketOf.get(id) });
+export interface Costs {
+  change: number;
+  turn: number;
+}
+export function order(
+  s: Setting,
+  ops: Operation[],
+  precedences: [string, string][],
+  start: { tool: string | null; face: Face },
+  costs: Costs,
+  options: { budget: number; stop?: (() => boolean) | undefined },
+): OrderAnswer {
+  const bracketOf = new Map(
+    ops.filter((o) => o.kind === 'fasteners').map((o) => [o.id, `${o.id.split(':')[0]} ${o.slot}`]),
+  );
+  return orderOperations(orderProblem(ops, precedences, start, costs), {
+    budget: options.budget,
+    ...(options.stop ? { stop: options.stop } : {}),
+    prefer: preferNear(s, ops),
+    groupOf: (id) => bracketOf.get(id),
+  });
 }

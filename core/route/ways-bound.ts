@@ -40,7 +40,15 @@ export class WaysBound {
     const cost: number[] = [];
     for (const p of parts) {
       const own = new Map<number, number>();
-      const link = (target: number) => { let l = own.get(target); if (l === undefined) { l = to.length; own.set(target, l); to.push(target); } return l; };
+      const link = (target: number) => {
+        let l = own.get(target);
+        if (l === undefined) {
+          l = to.length;
+          own.set(target, l);
+          to.push(target);
+        }
+        return l;
+      };
       for (const w of p.ways) {
         for (const o of w.operations) links.push(link(o));
         for (const n of w.needs) links.push(link(this.#nOps + n));
@@ -79,12 +87,17 @@ export class WaysBound {
     for (let k = 0; k < this.#first[part + 1]! - this.#first[part]!; k++) {
       if ((banned >>> k) & 1) continue;
       const r = this.priceOf(part, k);
-      if (r < first) { second = first; first = r; } else if (r < second) second = r;
+      if (r < first) {
+        second = first;
+        first = r;
+      } else if (r < second) second = r;
     }
     return second === Number.POSITIVE_INFINITY ? Number.MAX_VALUE : second - first;
   }
   /** By how much the last bound grows when a free part must come out. */
-  opened(part: number): number { return Math.max(0, this.#least[part]! + this.#rest[this.#nOps + part]!); }
+  opened(part: number): number {
+    return Math.max(0, this.#least[part]! + this.#rest[this.#nOps + part]!);
+  }
 
   /**
    * The bound with some parts decided.
@@ -107,13 +120,18 @@ export class WaysBound {
       const fixed = choice[p]!;
       let least = Number.POSITIVE_INFINITY;
       let way = -1;
-      if (fixed >= 0) { least = this.priceOf(p, fixed); way = fixed; }
-      else {
+      if (fixed >= 0) {
+        least = this.priceOf(p, fixed);
+        way = fixed;
+      } else {
         const n = this.#first[p + 1]! - this.#first[p]!;
         for (let k = 0; k < n; k++) {
           if ((banned[p]! >>> k) & 1) continue;
           const r = this.priceOf(p, k);
-          if (r < least) { least = r; way = k; }
+          if (r < least) {
+            least = r;
+            way = k;
+          }
         }
       }
       this.#best[p] = way;
@@ -132,7 +150,9 @@ export class WaysBound {
     const forced = choice[part] !== -2;
     const own = this.priceOf(part, k);
     if (forced) return own - this.#least[part]!;
-    return own + this.#rest[this.#nOps + part]! - Math.min(0, this.#least[part]! + this.#rest[this.#nOps + part]!);
+    return (
+      own + this.#rest[this.#nOps + part]! - Math.min(0, this.#least[part]! + this.#rest[this.#nOps + part]!)
+    );
   }
 
   /** One subgradient step from the last bound towards `upper`, of relative length `step`. */
@@ -145,9 +165,15 @@ export class WaysBound {
       for (let i = this.#start[w]!; i < this.#start[w + 1]!; i++) used[this.#links[i]!] = 1;
     }
     let norm = 0;
-    for (let l = 0; l < prices.length; l++) { const g = used[l]! - this.#taken[this.#to[l]!]!; if (g > 0 || (g < 0 && prices[l]! > 0)) norm++; }
+    for (let l = 0; l < prices.length; l++) {
+      const g = used[l]! - this.#taken[this.#to[l]!]!;
+      if (g > 0 || (g < 0 && prices[l]! > 0)) norm++;
+    }
     if (norm === 0) return;
     const t = (step * Math.max(upper - last, 1e-4 * Math.abs(upper) + 1e-9)) / norm;
-    for (let l = 0; l < prices.length; l++) { const g = used[l]! - this.#taken[this.#to[l]!]!; if (g) prices[l] = Math.max(0, prices[l]! + t * g); }
+    for (let l = 0; l < prices.length; l++) {
+      const g = used[l]! - this.#taken[this.#to[l]!]!;
+      if (g) prices[l] = Math.max(0, prices[l]! + t * g);
+    }
   }
 }

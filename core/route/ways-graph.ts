@@ -24,7 +24,11 @@ export function waysGraph(problem: WaysProblem): WaysGraph | { impossible: strin
   const possible = new Set<string>();
   for (let grew = true; grew; ) {
     grew = false;
-    for (const p of problem.parts) if (!possible.has(p.id) && p.ways.some((w) => w.needs.every((n) => possible.has(n)))) { possible.add(p.id); grew = true; }
+    for (const p of problem.parts)
+      if (!possible.has(p.id) && p.ways.some((w) => w.needs.every((n) => possible.has(n)))) {
+        possible.add(p.id);
+        grew = true;
+      }
   }
   const missing = problem.targets.filter((t) => !possible.has(t));
   if (missing.length) return { impossible: whyImpossible(problem, given, possible, missing) };
@@ -36,30 +40,67 @@ export function waysGraph(problem: WaysProblem): WaysGraph | { impossible: strin
     targets: [...new Set(problem.targets)].map((t) => at.get(t)!),
     parts: parts.map((p, i) => ({
       id: p.id,
-      ways: withoutDominated(p.ways.filter((w) => w.needs.every((n) => at.has(n) && at.get(n) !== i)).map((w) => ({
-        id: w.id, cost: w.cost, needs: [...new Set(w.needs.map((n) => at.get(n)!))],
-        operations: [...new Set(w.operations.map((o) => { const k = op.get(o); if (k === undefined) throw new RangeError(`way ${w.id} of ${p.id} uses an operation that does not exist: ${o}`); return k; }))],
-      }))),
+      ways: withoutDominated(
+        p.ways
+          .filter((w) => w.needs.every((n) => at.has(n) && at.get(n) !== i))
+          .map((w) => ({
+            id: w.id,
+            cost: w.cost,
+            needs: [...new Set(w.needs.map((n) => at.get(n)!))],
+            operations: [
+              ...new Set(
+                w.operations.map((o) => {
+                  const k = op.get(o);
+                  if (k === undefined)
+                    throw new RangeError(
+                      `way ${w.id} of ${p.id} uses an operation that does not exist: ${o}`,
+                    );
+                  return k;
+                }),
+              ),
+            ],
+          })),
+      ),
     })),
   };
 }
 
 function withoutDominated(ways: WayNode[]): WayNode[] {
   const within = (a: number[], b: number[]) => a.every((x) => b.includes(x));
-  return ways.filter((w, i) => !ways.some((v, k) => k !== i && v.cost <= w.cost && within(v.needs, w.needs) && within(v.operations, w.operations)
-    // of two that are alike the first stays
-    && (k < i || v.cost < w.cost || v.needs.length < w.needs.length || v.operations.length < w.operations.length)));
+  return ways.filter(
+    (w, i) =>
+      !ways.some(
+        (v, k) =>
+          k !== i &&
+          v.cost <= w.cost &&
+          within(v.needs, w.needs) &&
+          within(v.operations, w.operations) &&
+          // of two that are alike the first stays
+          (k < i ||
+            v.cost < w.cost ||
+            v.needs.length < w.needs.length ||
+            v.operations.length < w.operations.length),
+      ),
+  );
 }
 
 /** What is missing at the bottom of it: needs that do not exist or have no way, else the parts that wait for each other. */
-function whyImpossible(problem: WaysProblem, given: Map<string, WaysProblem['parts'][number]>, possible: Set<string>, missing: string[]): string[] {
+function whyImpossible(
+  problem: WaysProblem,
+  given: Map<string, WaysProblem['parts'][number]>,
+  possible: Set<string>,
+  missing: string[],
+): string[] {
   const seen = new Set<string>();
   const bottom = new Set<string>();
   const visit = (id: string) => {
     if (possible.has(id) || seen.has(id)) return;
     seen.add(id);
     const p = given.get(id);
-    if (!p?.ways.length) { bottom.add(id); return; }
+    if (!p?.ways.length) {
+      bottom.add(id);
+      return;
+    }
     for (const w of p.ways) for (const n of w.needs) visit(n);
   };
   for (const t of missing) visit(t);

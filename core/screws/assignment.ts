@@ -34,8 +34,19 @@ export function assign(cost: readonly ArrayLike<number>[]): Assignment | undefin
     const { dist, from, done, end } = path;
     const length = dist[end]!;
     u[row]! += length;
-    for (let j = 0; j < n; j++) if (done[j] && j !== end) { u[rowOf[j]!]! += length - dist[j]!; v[j]! -= length - dist[j]!; }
-    for (let j = end; ; ) { const i = from[j]!; rowOf[j] = i; const before = columnOf[i]!; columnOf[i] = j; if (i === row) break; j = before; }
+    for (let j = 0; j < n; j++)
+      if (done[j] && j !== end) {
+        u[rowOf[j]!]! += length - dist[j]!;
+        v[j]! -= length - dist[j]!;
+      }
+    for (let j = end; ; ) {
+      const i = from[j]!;
+      rowOf[j] = i;
+      const before = columnOf[i]!;
+      columnOf[i] = j;
+      if (i === row) break;
+      j = before;
+    }
   }
   let sum = 0;
   for (let i = 0; i < n; i++) sum += cost[i]![columnOf[i]!]!;
@@ -43,7 +54,16 @@ export function assign(cost: readonly ArrayLike<number>[]): Assignment | undefin
 }
 
 /** Dijkstra over columns by reduced costs: the cheapest alternating path from a row to a column that ends it. */
-function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Float64Array, rowOf: Int32Array, start: number, ends: (column: number) => boolean, barred?: (column: number) => boolean, upTo = Infinity) {
+function shortestPath(
+  cost: readonly ArrayLike<number>[],
+  u: Float64Array,
+  v: Float64Array,
+  rowOf: Int32Array,
+  start: number,
+  ends: (column: number) => boolean,
+  barred?: (column: number) => boolean,
+  upTo = Infinity,
+) {
   const n = u.length;
   const dist = new Float64Array(n).fill(Infinity);
   const from = new Int32Array(n).fill(-1);
@@ -58,9 +78,15 @@ function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Fl
       if (done[j]) continue;
       if (row !== start || !barred?.(j)) {
         const d = base + Math.max(0, costs[j]! - u[row]! - v[j]!);
-        if (d < dist[j]!) { dist[j] = d; from[j] = row; }
+        if (d < dist[j]!) {
+          dist[j] = d;
+          from[j] = row;
+        }
       }
-      if (dist[j]! < best) { best = dist[j]!; next = j; }
+      if (dist[j]! < best) {
+        best = dist[j]!;
+        next = j;
+      }
     }
     if (next === -1 || best > upTo) return undefined;
     done[next] = 1;
@@ -75,12 +101,23 @@ function shortestPath(cost: readonly ArrayLike<number>[], u: Float64Array, v: Fl
  * @param upTo what is dearer than this is not looked for further
  * @returns the difference, >= 0 (`Infinity` when there is none up to there), and each changed row with its other column
  */
-export function withoutPair(cost: readonly ArrayLike<number>[], a: Assignment, row: number, barred: (column: number) => boolean, upTo = Infinity): { dearer: number; changes: { row: number; column: number }[] } {
+export function withoutPair(
+  cost: readonly ArrayLike<number>[],
+  a: Assignment,
+  row: number,
+  barred: (column: number) => boolean,
+  upTo = Infinity,
+): { dearer: number; changes: { row: number; column: number }[] } {
   const own = a.columnOf[row]!;
   // its own column is free then: the path that comes back to it closes the circle
   const path = shortestPath(cost, a.u, a.v, a.rowOf, row, (j) => j === own, barred, upTo);
   if (!path) return { dearer: Infinity, changes: [] };
   const changes: { row: number; column: number }[] = [];
-  for (let j = path.end; ; ) { const i = path.from[j]!; changes.push({ row: i, column: j }); if (i === row) break; j = a.columnOf[i]!; }
+  for (let j = path.end; ; ) {
+    const i = path.from[j]!;
+    changes.push({ row: i, column: j });
+    if (i === row) break;
+    j = a.columnOf[i]!;
+  }
   return { dearer: path.dist[path.end]!, changes };
 }

@@ -19,32 +19,67 @@ function holdsUp(points: readonly MatPoint[], cells: readonly MatCell[]): void {
     expect(c.y).toBeGreaterThanOrEqual(matPage.cellHeightMm / 2 - 1e-6);
     expect(c.y).toBeLessThanOrEqual(matPage.heightMm - matPage.cellHeightMm / 2 + 1e-6);
   }
-  for (const [i, p] of points.entries()) for (const q of points.slice(i + 1)) {
-    const [a, b] = [at.get(p.id)!, at.get(q.id)!];
-    if (a.page !== b.page) continue;
-    expect(Math.abs(a.x - b.x) >= matPage.cellWidthMm - 1e-6 || Math.abs(a.y - b.y) >= matPage.cellHeightMm - 1e-6, `${p.id} and ${q.id} overlap`).toBe(true);
-    for (const axis of ['x', 'y'] as const) if (Math.abs(p[axis] - q[axis]) >= sameMm) expect(Math.sign(p[axis] - q[axis]) * (a[axis] - b[axis]), `${p.id} and ${q.id} change order along ${axis}`).toBeGreaterThan(-1e-6);
-  }
+  for (const [i, p] of points.entries())
+    for (const q of points.slice(i + 1)) {
+      const [a, b] = [at.get(p.id)!, at.get(q.id)!];
+      if (a.page !== b.page) continue;
+      expect(
+        Math.abs(a.x - b.x) >= matPage.cellWidthMm - 1e-6 ||
+          Math.abs(a.y - b.y) >= matPage.cellHeightMm - 1e-6,
+        `${p.id} and ${q.id} overlap`,
+      ).toBe(true);
+      for (const axis of ['x', 'y'] as const)
+        if (Math.abs(p[axis] - q[axis]) >= sameMm)
+          expect(
+            Math.sign(p[axis] - q[axis]) * (a[axis] - b[axis]),
+            `${p.id} and ${q.id} change order along ${axis}`,
+          ).toBeGreaterThan(-1e-6);
+    }
 }
 
 describe('the mat', () => {
   test('no cell overlaps another, order is kept, all lies on the page, whatever the holes', () => {
-    fc.assert(fc.property(fc.array(fc.record({ x: fc.integer({ min: 0, max: 72 }), y: fc.integer({ min: 0, max: 148 }) }), { maxLength: 40 }), (at) => {
-      const points = at.map((p, i) => ({ id: `H${i}`, ...p }));
-      holdsUp(points, layOutMat([points], device));
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: fc.integer({ min: 0, max: 72 }), y: fc.integer({ min: 0, max: 148 }) }), {
+          maxLength: 40,
+        }),
+        (at) => {
+          const points = at.map((p, i) => ({ id: `H${i}`, ...p }));
+          holdsUp(points, layOutMat([points], device));
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
   test('of devices with clusters of screws, up to 140 of them', () => {
-    for (const n of [1, 2, 20, 45, 90, 140]) { const points = holesOf(n, n); holdsUp(points, layOutMat([points.slice(0, n / 2), points.slice(n / 2)], device)); }
+    for (const n of [1, 2, 20, 45, 90, 140]) {
+      const points = holesOf(n, n);
+      holdsUp(points, layOutMat([points.slice(0, n / 2), points.slice(n / 2)], device));
+    }
   });
-  test.each(shippedModels.map((m) => [m.name, indexed(m, m.variants[0]!.id)] as const))('of the %s: every screw has one cell, and a device of up to forty screws needs one page', (_, index) => {
-    const cells = matOf(index);
-    const { widthMm } = index.model.outline;
-    holdsUp(index.model.fasteners.map((f) => ({ id: f.id, x: f.face === 'back' ? widthMm - f.at.x : f.at.x, y: f.at.y })), cells);
-    if (cells.length <= 40) expect(Math.max(...cells.map((c) => c.page))).toBe(0);
-  });
+  test.each(shippedModels.map((m) => [m.name, indexed(m, m.variants[0]!.id)] as const))(
+    'of the %s: every screw has one cell, and a device of up to forty screws needs one page',
+    (_, index) => {
+      const cells = matOf(index);
+      const { widthMm } = index.model.outline;
+      holdsUp(
+        index.model.fasteners.map((f) => ({
+          id: f.id,
+          x: f.face === 'back' ? widthMm - f.at.x : f.at.x,
+          y: f.at.y,
+        })),
+        cells,
+      );
+      if (cells.length <= 40) expect(Math.max(...cells.map((c) => c.page))).toBe(0);
+    },
+  );
   test('holes that lie far enough apart are not moved at all', () => {
-    const points = [{ id: 'A', x: 10, y: 10 }, { id: 'B', x: 60, y: 12 }, { id: 'C', x: 30, y: 140 }];
+    const points = [
+      { id: 'A', x: 10, y: 10 },
+      { id: 'B', x: 60, y: 12 },
+      { id: 'C', x: 30, y: 140 },
+    ];
     const cells = layOutMat([points], device);
     for (const [i, p] of points.entries()) {
       expect(cells[i]!.x).toBeCloseTo(7 + (p.x / 72) * 76, 4);
@@ -52,7 +87,15 @@ describe('the mat', () => {
     }
   });
   test('two in one spot part evenly to both sides', () => {
-    const [a, b] = layOutMat([[{ id: 'A', x: 36, y: 74 }, { id: 'B', x: 36, y: 74 }]], device);
+    const [a, b] = layOutMat(
+      [
+        [
+          { id: 'A', x: 36, y: 74 },
+          { id: 'B', x: 36, y: 74 },
+        ],
+      ],
+      device,
+    );
     expect([Math.abs(a!.x - b!.x), Math.abs(a!.y - b!.y)]).toContainEqual(expect.closeTo(14, 4));
     expect((a!.x + b!.x) / 2).toBeCloseTo(45, 3);
   });
@@ -63,17 +106,31 @@ describe('positions with gaps and the least squares', () => {
     const solver = await load();
     for (let seed = 1; seed <= 12; seed++) {
       const n = 3 + (seed % 6);
-      const wanted = Float64Array.from({ length: n }, (_, i) => ((seed * 7919 + i * 104729) % 600) / 10).sort();
+      const wanted = Float64Array.from(
+        { length: n },
+        (_, i) => ((seed * 7919 + i * 104729) % 600) / 10,
+      ).sort();
       const gaps: Gap[] = [];
-      for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) if ((i * 3 + j * 5 + seed) % 3) gaps.push({ before: i, after: j, mm: (i + j + seed) % 2 ? 9 : 0 });
-      const mine = leastSquares(wanted, gaps, Int32Array.from(wanted, (_, i) => i), 0, 100);
+      for (let i = 0; i < n; i++)
+        for (let j = i + 1; j < n; j++)
+          if ((i * 3 + j * 5 + seed) % 3) gaps.push({ before: i, after: j, mm: (i + j + seed) % 2 ? 9 : 0 });
+      const mine = leastSquares(
+        wanted,
+        gaps,
+        Int32Array.from(wanted, (_, i) => i),
+        0,
+        100,
+      );
       const x = (i: number) => `x${i}`;
       const lp = `Minimize\n obj: ${[...wanted].map((w, i) => `${w < 0 ? '+' : '-'} ${2 * Math.abs(w)} ${x(i)}`).join(' ')} + [ ${[...wanted].map((_, i) => `2 ${x(i)} ^2`).join(' + ')} ] / 2\nSubject To\n${gaps.map((g, k) => ` g${k}: ${x(g.after)} - ${x(g.before)} >= ${g.mm}`).join('\n')}\nBounds\n${[...wanted].map((_, i) => ` 0 <= ${x(i)} <= 100`).join('\n')}\nEnd`;
       const theirs = solver.solve(lp, { output_flag: false });
       expect(theirs.Status).toBe('Optimal');
       const off = (at: (i: number) => number) => [...wanted].reduce((s, w, i) => s + (at(i) - w) ** 2, 0);
       const least = off((i) => (theirs.Columns[x(i)] as { Primal: number }).Primal);
-      expect(off((i) => mine[i]!), `seed ${seed}`).toBeLessThan(least + 0.01);
+      expect(
+        off((i) => mine[i]!),
+        `seed ${seed}`,
+      ).toBeLessThan(least + 0.01);
       for (const g of gaps) expect(mine[g.after]! - mine[g.before]!).toBeGreaterThan(g.mm - 1e-6);
     }
   });

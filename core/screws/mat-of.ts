@@ -20,7 +20,10 @@ export function matOf(index: IndexedModel): readonly MatCell[] {
     stage.points.push({ id: f.id, x: f.face === 'back' ? widthMm - f.at.x : f.at.x, y: f.at.y });
     stages.set(key, stage);
   }
-  const cells = layOutMat([...stages.values()].sort((a, b) => a.depth - b.depth).map((s) => s.points), index.model.outline);
+  const cells = layOutMat(
+    [...stages.values()].sort((a, b) => a.depth - b.depth).map((s) => s.points),
+    index.model.outline,
+  );
   known.set(index, cells);
   return cells;
 }

@@ -1,7 +1,10 @@
 import type { Hole, LooseScrew, Sorted } from './sort-screws';
 
 /** What would settle a doubt. */
-export interface ToMeasure { screws: string[]; what: 'drive' | 'head' | 'length again' | 'nothing tells them apart' }
+export interface ToMeasure {
+  screws: string[];
+  what: 'drive' | 'head' | 'length again' | 'nothing tells them apart';
+}
 
 /**
  * What to look at or measure next, the narrowest doubt first: the drive where it was not said and the holes in question
@@ -9,7 +12,12 @@ export interface ToMeasure { screws: string[]; what: 'drive' | 'head' | 'length 
  * differ in none of these by more than a calliper tells, measuring settles nothing.
  * @param resolutionMm what the calliper tells apart
  */
-export function nextMeasures(sorted: Sorted, holes: readonly Hole[], screws: readonly LooseScrew[], resolutionMm = 0.05): ToMeasure[] {
+export function nextMeasures(
+  sorted: Sorted,
+  holes: readonly Hole[],
+  screws: readonly LooseScrew[],
+  resolutionMm = 0.05,
+): ToMeasure[] {
   const hole = new Map(holes.map((h) => [h.id, h]));
   const screw = new Map(screws.map((s) => [s.id, s]));
   const at = new Map(sorted.assignments.map((a) => [a.screw, a.hole]));
@@ -19,12 +27,19 @@ export function nextMeasures(sorted: Sorted, holes: readonly Hole[], screws: rea
     if (seen.has(key)) return [];
     seen.add(key);
     const mine = hole.get(d.hole)!;
-    const others = [d.instead ?? '', ...d.screws.slice(1).map((s) => at.get(s) ?? '')].map((id) => hole.get(id)).filter((h) => h !== undefined);
+    const others = [d.instead ?? '', ...d.screws.slice(1).map((s) => at.get(s) ?? '')]
+      .map((id) => hole.get(id))
+      .filter((h) => h !== undefined);
     const unknown = (test: (s: LooseScrew) => boolean) => d.screws.some((s) => test(screw.get(s)!));
     const differ = (of: (h: Hole) => number) => others.some((h) => Math.abs(of(h) - of(mine)) > resolutionMm);
-    const what = unknown((s) => s.drive === undefined) && others.some((h) => h.drive !== mine.drive) ? 'drive'
-      : unknown((s) => s.headMm === undefined) && differ((h) => h.headMm) ? 'head'
-      : !others.length || differ((h) => h.lengthMm) ? 'length again' : 'nothing tells them apart';
+    const what =
+      unknown((s) => s.drive === undefined) && others.some((h) => h.drive !== mine.drive)
+        ? 'drive'
+        : unknown((s) => s.headMm === undefined) && differ((h) => h.headMm)
+          ? 'head'
+          : !others.length || differ((h) => h.lengthMm)
+            ? 'length again'
+            : 'nothing tells them apart';
     return [{ screws: d.screws, what } as const];
   });
 }

@@ -4,27 +4,50 @@ import type { IndexedModel } from '../model/index-model';
 import type { Slot } from '../model/schema';
 
 /** Where a screw that nobody can find is likely to be, nearest and most likely first. */
-export type SearchPlace = { where: 'in its hole still' | 'on the bit' | 'under the piece'; thing: string } | { where: 'on a magnet' | 'on tacky edge'; thing: string; awayMm: number };
+export type SearchPlace =
+  | { where: 'in its hole still' | 'on the bit' | 'under the piece'; thing: string }
+  | { where: 'on a magnet' | 'on tacky edge'; thing: string; awayMm: number };
 
 /** Distance from a point to a shape, mm; 0 inside. */
-const away = (s: Slot['shape'], x: number, y: number) => Math.hypot(Math.max(s.x - x, 0, x - s.x - s.w), Math.max(s.y - y, 0, y - s.y - s.h));
-const rimAway = (s: Slot['shape'], x: number, y: number) => Math.min(Math.abs(x - s.x), Math.abs(s.x + s.w - x), Math.abs(y - s.y), Math.abs(s.y + s.h - y));
+const away = (s: Slot['shape'], x: number, y: number) =>
+  Math.hypot(Math.max(s.x - x, 0, x - s.x - s.w), Math.max(s.y - y, 0, y - s.y - s.h));
+const rimAway = (s: Slot['shape'], x: number, y: number) =>
+  Math.min(Math.abs(x - s.x), Math.abs(s.x + s.w - x), Math.abs(y - s.y), Math.abs(s.y + s.h - y));
 
 /**
  * The search list of one hole (common practice): first what costs a look, then the magnets and the sticky edges of this
  * model by their distance. Pieces that lie in the tray count, too: the screw may have left with one.
  */
-export function searchPlaces(index: IndexedModel, state: JobState, fastener: string, most = 8): SearchPlace[] {
+export function searchPlaces(
+  index: IndexedModel,
+  state: JobState,
+  fastener: string,
+  most = 8,
+): SearchPlace[] {
   const f = index.fasteners.get(fastener);
   if (!f) return [];
   const out: SearchPlace[] = [];
   if (state.place[`${fastener}#1`] !== undefined) out.push({ where: 'in its hole still', thing: fastener });
   out.push({ where: 'on the bit', thing: f.drive });
-  for (const h of f.holds) if (pieceInSlot(state, h) === undefined || state.pose[h]) out.push({ where: 'under the piece', thing: h });
+  for (const h of f.holds)
+    if (pieceInSlot(state, h) === undefined || state.pose[h])
+      out.push({ where: 'under the piece', thing: h });
   const near = index.model.slots
     .filter((s) => s.traits.includes('magnetic') || s.traits.includes('tacky'))
-    .map((s): SearchPlace & { awayMm: number } => ({ where: s.traits.includes('magnetic') ? 'on a magnet' : 'on tacky edge', thing: s.id, awayMm: Math.round(away(s.shape, f.at.x, f.at.y)) }));
-  for (const b of index.model.bonds) if (state.bond[b.id] === 'released' || state.bond[b.id] === 'torn') near.push({ where: 'on tacky edge', thing: b.id, awayMm: Math.round(b.kind === 'perimeter-seal' ? rimAway(b.shape, f.at.x, f.at.y) : away(b.shape, f.at.x, f.at.y)) });
+    .map((s): SearchPlace & { awayMm: number } => ({
+      where: s.traits.includes('magnetic') ? 'on a magnet' : 'on tacky edge',
+      thing: s.id,
+      awayMm: Math.round(away(s.shape, f.at.x, f.at.y)),
+    }));
+  for (const b of index.model.bonds)
+    if (state.bond[b.id] === 'released' || state.bond[b.id] === 'torn')
+      near.push({
+        where: 'on tacky edge',
+        thing: b.id,
+        awayMm: Math.round(
+          b.kind === 'perimeter-seal' ? rimAway(b.shape, f.at.x, f.at.y) : away(b.shape, f.at.x, f.at.y),
+        ),
+      });
   near.sort((a, b) => a.awayMm - b.awayMm || (a.thing < b.thing ? -1 : 1));
   return [...out, ...near].slice(0, most);
 }

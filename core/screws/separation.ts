@@ -1,5 +1,9 @@
 /** `after` lies at least so much further along than `before`. */
-export interface Gap { before: number; after: number; mm: number }
+export interface Gap {
+  before: number;
+  after: number;
+  mm: number;
+}
 
 /** Sweeps after which the answer is taken as it is: far beyond what a mat needs (a few hundred). */
 const mostSweeps = 4000;
@@ -11,7 +15,13 @@ const mostSweeps = 4000;
  * @param order an order in which every gap points forwards
  * @throws nothing; gaps that do not fit between the bounds leave the last positions beyond the upper one
  */
-export function leastSquares(wanted: Float64Array, gaps: readonly Gap[], order: Int32Array, low: number, high: number): Float64Array {
+export function leastSquares(
+  wanted: Float64Array,
+  gaps: readonly Gap[],
+  order: Int32Array,
+  low: number,
+  high: number,
+): Float64Array {
   const n = wanted.length;
   const x = Float64Array.from(wanted);
   const force = new Float64Array(gaps.length);
@@ -29,7 +39,10 @@ export function leastSquares(wanted: Float64Array, gaps: readonly Gap[], order: 
       moved = Math.max(moved, Math.abs(step));
     }
     for (let i = 0; i < n; i++) {
-      for (const [f, bound, sign] of [[floor, low, 1], [ceiling, high, -1]] as const) {
+      for (const [f, bound, sign] of [
+        [floor, low, 1],
+        [ceiling, high, -1],
+      ] as const) {
         const next = Math.max(0, f[i]! + sign * (bound - x[i]!));
         const step = next - f[i]!;
         f[i] = next;
@@ -40,8 +53,18 @@ export function leastSquares(wanted: Float64Array, gaps: readonly Gap[], order: 
     if (moved < 1e-4) break;
   }
   const [into, out] = [new Map<number, Gap[]>(), new Map<number, Gap[]>()];
-  for (const g of gaps) { into.set(g.after, [...(into.get(g.after) ?? []), g]); out.set(g.before, [...(out.get(g.before) ?? []), g]); }
-  for (const i of order) { x[i] = Math.max(x[i]!, low); for (const g of into.get(i) ?? []) x[i] = Math.max(x[i]!, x[g.before]! + g.mm); }
-  for (let k = n - 1; k >= 0; k--) { const i = order[k]!; x[i] = Math.min(x[i]!, high); for (const g of out.get(i) ?? []) x[i] = Math.min(x[i]!, x[g.after]! - g.mm); }
+  for (const g of gaps) {
+    into.set(g.after, [...(into.get(g.after) ?? []), g]);
+    out.set(g.before, [...(out.get(g.before) ?? []), g]);
+  }
+  for (const i of order) {
+    x[i] = Math.max(x[i]!, low);
+    for (const g of into.get(i) ?? []) x[i] = Math.max(x[i]!, x[g.before]! + g.mm);
+  }
+  for (let k = n - 1; k >= 0; k--) {
+    const i = order[k]!;
+    x[i] = Math.min(x[i]!, high);
+    for (const g of out.get(i) ?? []) x[i] = Math.min(x[i]!, x[g.after]! - g.mm);
+  }
   return x;
 }

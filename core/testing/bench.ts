@@ -21,44 +21,93 @@ export class Bench {
   at = Date.UTC(2026, 4, 4, 8, 0, 0);
   paceMs = 5000;
   #n = 0;
-  constructor(readonly index: IndexedModel, public route: Route | undefined, readonly person = 'p1', readonly role: Role = 'technician', readonly name = 'c') {}
+  constructor(
+    readonly index: IndexedModel,
+    public route: Route | undefined,
+    readonly person = 'p1',
+    readonly role: Role = 'technician',
+    readonly name = 'c',
+  ) {}
   get context(): Context {
     return { index: this.index, route: this.route, waits: leastWaits, person: this.person, role: this.role };
   }
   do(body: Body, more: Partial<Command> = {}): Decision {
-    const command: Command = { id: `${this.name}:${++this.#n}`, job: 'j', body, at: this.at, clockKnown: true, ...more };
+    const command: Command = {
+      id: `${this.name}:${++this.#n}`,
+      job: 'j',
+      body,
+      at: this.at,
+      clockKnown: true,
+      ...more,
+    };
     const d = decide(this.context, this.state, command);
     this.commands.push(command);
-    for (const e of d.events) { this.state = evolve(this.state, e); this.log.push(e); }
+    for (const e of d.events) {
+      this.state = evolve(this.state, e);
+      this.log.push(e);
+    }
     this.at += this.paceMs;
     return d;
   }
   open(more: Partial<BodyOf<'opened'>> = {}): this {
-    this.do({ type: 'opened', modelHash: 'h', variant: 'standard', tag: 'T1', complaint: 'flat by noon', tasks: [{ slot: 'cell', action: 'replace' }], promisedAt: null, promisedAs: '', ...more });
+    this.do({
+      type: 'opened',
+      modelHash: 'h',
+      variant: 'standard',
+      tag: 'T1',
+      complaint: 'flat by noon',
+      tasks: [{ slot: 'cell', action: 'replace' }],
+      promisedAt: null,
+      promisedAs: '',
+      ...more,
+    });
     this.answer('before', 'works');
     this.do({ type: 'received' });
     if (this.route) this.adopt(this.route);
     return this;
   }
-  standing(): Standing { return standingOf(this.state, this.index); }
+  standing(): Standing {
+    return standingOf(this.state, this.index);
+  }
   /** Takes a route; before the first one the owner agrees to all that follows from it. */
   adopt(route: Route): void {
     const first = flag(this.state, 'routeHash') === undefined;
     if (first) this.agree(route.input.methods);
     this.route = route;
-    this.do({ type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant });
+    this.do({
+      type: 'routeAdopted',
+      routeHash: route.hash,
+      modelHash: route.modelHash,
+      variant: route.variant,
+    });
   }
   agree(methods = this.route?.input.methods): void {
-    for (const c of openConsents(consentsFor(this.index, this.state, methods, replacedSlots(this.state)), this.state)) this.do({ type: 'consentGiven', effect: c.id, by: 'owner', ...(c.answers ? { answer: c.answers[1]! } : {}) });
+    for (const c of openConsents(
+      consentsFor(this.index, this.state, methods, replacedSlots(this.state)),
+      this.state,
+    ))
+      this.do({
+        type: 'consentGiven',
+        effect: c.id,
+        by: 'owner',
+        ...(c.answers ? { answer: c.answers[1]! } : {}),
+      });
   }
   answer(round: 'before' | 'mid' | 'after', result: 'works' | 'fails'): void {
-    for (const c of checksDue(this.state, this.index, round)) if (!c.passed) this.do({ type: 'checked', round, function: c.function, result });
+    for (const c of checksDue(this.state, this.index, round))
+      if (!c.passed) this.do({ type: 'checked', round, function: c.function, result });
   }
   /** One press of the pedal: does what is asked, answers checks with "works", waits out waits. */
   next(): Decision | undefined {
     const i = instruct(this.context, this.state, { at: this.at, clockKnown: true });
-    if (i.kind === 'checks') { this.answer(i.step.round!, 'works'); return this.next(); }
-    if (i.kind === 'waiting') { this.at = Math.max(this.at, i.until); return this.do(i.body); }
+    if (i.kind === 'checks') {
+      this.answer(i.step.round!, 'works');
+      return this.next();
+    }
+    if (i.kind === 'waiting') {
+      this.at = Math.max(this.at, i.until);
+      return this.do(i.body);
+    }
     if (i.kind === 'do') {
       for (const f of i.findings) if (f.seconds) this.at += f.seconds * 1000;
       return this.do(i.body);

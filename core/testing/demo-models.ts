@@ -30,14 +30,23 @@ export const dune2 = model(dune2Json);
 export const dune3 = model(dune3Json);
 export const atlas = model(atlasJson);
 export const shippedModels = [mica4, mica9, mica9Wide, dune2, dune3, sprigModel, atlas];
-export const indexed = (m: DeviceModel, variant = 'standard'): IndexedModel => indexModel(ofVariant(m, variant));
+export const indexed = (m: DeviceModel, variant = 'standard'): IndexedModel =>
+  indexModel(ofVariant(m, variant));
 export const modelHash = (m: DeviceModel) => contentHash(m);
 
 export function route(m: DeviceModel, more: Partial<RouteInput> = {}, variant = 'standard'): Route {
-  const r = planRoute(indexed(m, variant), modelHash(m), routeInput({ model: m.id, variant, tasks: [{ slot: 'cell', action: 'replace' }], ...more }));
+  const r = planRoute(
+    indexed(m, variant),
+    modelHash(m),
+    routeInput({ model: m.id, variant, tasks: [{ slot: 'cell', action: 'replace' }], ...more }),
+  );
   if ('infeasible' in r) throw new Error(JSON.stringify(r));
   return r;
 }
-export const replace = (...slots: string[]): { tasks: Task[] } => ({ tasks: slots.map((slot) => ({ slot, action: 'replace' })) });
-export const withMethods = (m: Partial<Methods>): { methods: Methods } => ({ methods: { ...defaultMethods, ...m } });
+export const replace = (...slots: string[]): { tasks: Task[] } => ({
+  tasks: slots.map((slot) => ({ slot, action: 'replace' })),
+});
+export const withMethods = (m: Partial<Methods>): { methods: Methods } => ({
+  methods: { ...defaultMethods, ...m },
+});
 export const swollen: Condition[] = ['swollen'];

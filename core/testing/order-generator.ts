@@ -12,11 +12,21 @@ import type { Face } from '../model/schema';
 export function orderProblemOf(seed: number, operations = 60, bits = 5): OrderProblem {
   const rng = xoroshiro128plus(seed);
   const upTo = (n: number) => uniformInt(rng, 0, n - 1);
-  const out: OrderProblem = { startTool: null, startFace: 'front', toolChangeCost: 10, faceFlipCost: 8, operations: [], precedences: [] };
+  const out: OrderProblem = {
+    startTool: null,
+    startFace: 'front',
+    toolChangeCost: 10,
+    faceFlipCost: 8,
+    operations: [],
+    precedences: [],
+  };
   const lifts: { id: string; face: Face }[] = [];
   for (let b = 1; out.operations.length < operations; b++) {
     const face: Face = upTo(4) === 0 ? 'back' : 'front';
-    const above = lifts.slice(-9).filter(() => upTo(5) === 0).slice(0, 2);
+    const above = lifts
+      .slice(-9)
+      .filter(() => upTo(5) === 0)
+      .slice(0, 2);
     if (!above.length && lifts.length > 2) above.push(lifts[upTo(lifts.length)]!);
     const kinds = upTo(3) === 0 ? 2 : 1;
     const first = upTo(bits);

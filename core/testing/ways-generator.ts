@@ -6,7 +6,9 @@ import type { WaysProblem } from '../route/choose-ways';
 export function waysProblemOf(seed: number, parts = 40, ways = 3): WaysProblem {
   const rng = xoroshiro128plus(seed);
   const upTo = (n: number) => uniformInt(rng, 0, n - 1);
-  const some = (n: number, of: number, name: string) => [...new Set(Array.from({ length: n }, () => `${name}${upTo(of)}`))];
+  const some = (n: number, of: number, name: string) => [
+    ...new Set(Array.from({ length: n }, () => `${name}${upTo(of)}`)),
+  ];
   const operations = Array.from({ length: parts * 2 }, (_, i) => ({ id: `o${i}`, cost: 1 + upTo(20) }));
   return {
     operations,
@@ -15,7 +17,18 @@ export function waysProblemOf(seed: number, parts = 40, ways = 3): WaysProblem {
       ways: Array.from({ length: ways }, (_, k) => ({
         id: `w${k}`,
         // mostly on parts nearer to the surface, now and then on a deeper one
-        needs: i < 4 ? [] : [...new Set(Array.from({ length: upTo(3) + (k === 0 ? 1 : 0) }, () => (upTo(10) ? upTo(i) : upTo(parts))).filter((n) => n !== i).map((n) => `p${n}`))],
+        needs:
+          i < 4
+            ? []
+            : [
+                ...new Set(
+                  Array.from({ length: upTo(3) + (k === 0 ? 1 : 0) }, () =>
+                    upTo(10) ? upTo(i) : upTo(parts),
+                  )
+                    .filter((n) => n !== i)
+                    .map((n) => `p${n}`),
+                ),
+              ],
         operations: some(1 + upTo(4), operations.length, 'o'),
         cost: upTo(15),
       })),

@@ -23,7 +23,10 @@ export function waysMilp(p: WaysProblem): string {
       for (const o of new Set(w.operations)) users.set(op.get(o)!, [...(users.get(op.get(o)!) ?? []), k]);
       for (const need of new Set(w.needs)) {
         const m = at.get(need);
-        if (m === undefined || !p.parts[m]!.ways.length || m === i) { rows.push(`${x(i, k)} = 0`); continue; }
+        if (m === undefined || !p.parts[m]!.ways.length || m === i) {
+          rows.push(`${x(i, k)} = 0`);
+          continue;
+        }
         needers.set(m, [...(needers.get(m) ?? []), k]);
       }
     });
@@ -33,6 +36,7 @@ export function waysMilp(p: WaysProblem): string {
       rows.push(`u_${i} - u_${m} - ${ks.map((k) => `${n + 1} ${x(i, k)}`).join(' - ')} >= -${n}`);
     }
   });
-  for (const t of p.targets) rows.push(at.has(t) && p.parts[at.get(t)!]!.ways.length ? `${out(at.get(t)!)} = 1` : 'x_none_0 = 2');
+  for (const t of p.targets)
+    rows.push(at.has(t) && p.parts[at.get(t)!]!.ways.length ? `${out(at.get(t)!)} = 1` : 'x_none_0 = 2');
   return `Minimize\n obj: ${cost.join(' + ')}\nSubject To\n${rows.map((r, i) => ` c${i}: ${r}`).join('\n')}\nBounds\n${p.parts.map((_, i) => ` 0 <= u_${i} <= ${n}`).join('\n')}\nBinary\n ${[...p.parts.flatMap((q, i) => q.ways.map((_, k) => x(i, k))), ...p.operations.map((_, i) => `y_${i}`)].join(' ')}\nEnd\n`;
 }

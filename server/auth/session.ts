@@ -9,34 +9,68 @@ const digest = (token: string) => createHash('sha256').update(token).digest('hex
 
 export function tokenOf(request: Request): string | undefined {
   const cookie = request.headers.get('cookie') ?? '';
-  return cookie.split(/;\s*/).find((c) => c.startsWith(`${cookieName}=`))?.slice(cookieName.length + 1) || undefined;
+  return (
+    cookie
+      .split(/;\s*/)
+      .find((c) => c.startsWith(`${cookieName}=`))
+      ?.slice(cookieName.length + 1) || undefined
+  );
 }
 function cookie(value: string, maxAgeS: number, secure: boolean): string {
   return `${cookieName}=${value}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${maxAgeS}${secure ? '; Secure' : ''}`;
 }
-export const behindTls = (request: Request) => new URL(request.url).protocol === 'https:' || process.env.SNAVEK_TLS === '1';
+export const behindTls = (request: Request) =>
+  new URL(request.url).protocol === 'https:' || process.env.SNAVEK_TLS === '1';
 
 /** Opens a session and gives the cookie for it. Only a digest of the token is stored. */
 export async function openSession(shopId: string, personId: string, request: Request): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await inShop(shopId, async (em) => {
     await em.execute(`delete from session where expires_at < now()`);
-    await em.execute(`insert into session (shop_id, token_hash, person_id, expires_at) values (?, ?, ?, now() + interval '${lifeS} seconds')`, [shopId, digest(token), personId]);
+    await em.execute(
+      `insert into session (shop_id, token_hash, person_id, expires_at) values (?, ?, ?, now() + interval '${lifeS} seconds')`,
+      [shopId, digest(token), personId],
+    );
   });
   return cookie(token, lifeS, behindTls(request));
 }
 export async function closeSession(who: Who, request: Request): Promise<string> {
   const token = tokenOf(request);
-  if (token) await inShop(who.shopId, (em) => em.execute(`delete from session where token_hash = ?`, [digest(token)]));
+  if (token)
+    await inShop(who.shopId, (em) => em.execute(`delete from session where token_hash = ?`, [digest(token)]));
   return cookie('', 0, behindTls(request));
 }
 
-interface Row { shop_id: string; person_id: string; name: string; login: string; role: Role; bench: string; shop_name: string; settings: ShopSettings; demo: boolean }
+interface Row {
+  shop_id: string;
+  person_id: string;
+  name: string;
+  login: string;
+  role: Role;
+  bench: string;
+  shop_name: string;
+  settings: ShopSettings;
+  demo: boolean;
+}
 
 /** Who a request comes from; undefined for nobody. */
 export async function whoAsks(request: Request): Promise<Who | undefined> {
   const token = tokenOf(request);
   if (!token) return undefined;
-  const [r] = await (await getOrm()).em.getConnection().execute<Row[]>(`select * from resolve_session(?)`, [digest(token)]);
-  return r && { shopId: r.shop_id, personId: r.person_id, name: r.name, login: r.login, role: r.role, bench: r.bench, shopName: r.shop_name, settings: r.settings, demo: r.demo };
+  const [r] = await (await getOrm()).em
+    .getConnection()
+    .execute<Row[]>(`select * from resolve_session(?)`, [digest(token)]);
+  return (
+    r && {
+      shopId: r.shop_id,
+      personId: r.person_id,
+      name: r.name,
+      login: r.login,
+      role: r.role,
+      bench: r.bench,
+      shopName: r.shop_name,
+      settings: r.settings,
+      demo: r.demo,
+    }
+  );
 }

@@ -17,7 +17,11 @@ export function appSecret(): string {
   if (!existsSync(file)) {
     mkdirSync(folder, { recursive: true });
     // 'wx': of two servers that start at once, one writes and the other reads
-    try { writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600, flag: 'wx' }); } catch (e) { if ((e as NodeJS.ErrnoException).code !== 'EEXIST') throw e; }
+    try {
+      writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600, flag: 'wx' });
+    } catch (e) {
+      if ((e as NodeJS.ErrnoException).code !== 'EEXIST') throw e;
+    }
   }
   return readFileSync(file, 'utf8').trim();
 }

@@ -24,12 +24,18 @@ const snapshotEvery = 50;
 const models = new Map<string, DeviceModel>();
 const variants = new Map<string, IndexedModel>();
 const routes = new Map<string, Route>();
-const keep = <T>(map: Map<string, T>, key: string, value: T): T => { if (map.size > 500) map.delete(map.keys().next().value!); map.set(key, value); return value; };
+const keep = <T>(map: Map<string, T>, key: string, value: T): T => {
+  if (map.size > 500) map.delete(map.keys().next().value!);
+  map.set(key, value);
+  return value;
+};
 
 export async function modelOf(em: EntityManager, hash: string): Promise<DeviceModel> {
   const known = models.get(hash);
   if (known) return known;
-  const [row] = await em.execute<{ model: DeviceModel }[]>(`select model from device_model where hash = ?`, [hash]);
+  const [row] = await em.execute<{ model: DeviceModel }[]>(`select model from device_model where hash = ?`, [
+    hash,
+  ]);
   if (!row) throw new RangeError(`no model ${hash} in this workshop`);
   return keep(models, hash, row.model);
 }
@@ -37,7 +43,11 @@ export async function indexOf(em: EntityManager, hash: string, variant: string):
   const key = `${hash} ${variant}`;
   return variants.get(key) ?? keep(variants, key, indexModel(ofVariant(await modelOf(em, hash), variant)));
 }
-export async function routeOf(em: EntityManager, shopId: string, hash: string | undefined): Promise<Route | undefined> {
+export async function routeOf(
+  em: EntityManager,
+  shopId: string,
+  hash: string | undefined,
+): Promise<Route | undefined> {
   if (!hash) return undefined;
   const key = `${shopId} ${hash}`;
   const known = routes.get(key);
@@ -51,28 +61,62 @@ export async function routeOf(em: EntityManager, shopId: string, hash: string | 
  * from a held one only what came after it is read. Held after the commit, never before: what is rolled back was not there.
  */
 const held = new Map<string, JobState>();
-export function holdState(shopId: string, jobId: string, state: JobState): void { const key = `${shopId} ${jobId}`; held.delete(key); keep(held, key, state); }
+export function holdState(shopId: string, jobId: string, state: JobState): void {
+  const key = `${shopId} ${jobId}`;
+  held.delete(key);
+  keep(held, key, state);
+}
 
 /** Locks a job for the rest of the transaction; undefined when this workshop has no such job. */
-export async function lockJob(em: EntityManager, jobId: string): Promise<{ model_hash: string; variant: string } | undefined> {
-  const [row] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ? for update`, [jobId]);
+export async function lockJob(
+  em: EntityManager,
+  jobId: string,
+): Promise<{ model_hash: string; variant: string } | undefined> {
+  const [row] = await em.execute<{ model_hash: string; variant: string }[]>(
+    `select model_hash, variant from job where id = ? for update`,
+    [jobId],
+  );
   return row;
 }
 
-export interface OpenedJob { model_hash: string; variant: string; state: JobState; known: Outcome | undefined }
+export interface OpenedJob {
+  model_hash: string;
+  variant: string;
+  state: JobState;
+  known: Outcome | undefined;
+}
 /**
  * Enters the workshop, locks a job and reads what deciding a command takes, in one round trip.
  * @returns undefined when this workshop has no such job; `known` when the command has been decided before
  */
-export async function openForCommand(em: EntityManager, shopId: string, jobId: string, commandId: string): Promise<OpenedJob | undefined> {
+export async function openForCommand(
+  em: EntityManager,
+  shopId: string,
+  jobId: string,
+  commandId: string,
+): Promise<OpenedJob | undefined> {
   const base = held.get(`${shopId} ${jobId}`);
-  const [row] = await em.execute<{ is_there: boolean; from_held: boolean; model_hash: string; variant: string; outcome: Outcome | null; state: JobState | null; events: JobEvent[] | null }[]>(
-    `select * from open_job(?, ?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion, base?.seq ?? 0]);
+  const [row] = await em.execute<
+    {
+      is_there: boolean;
+      from_held: boolean;
+      model_hash: string;
+      variant: string;
+      outcome: Outcome | null;
+      state: JobState | null;
+      events: JobEvent[] | null;
+    }[]
+  >(`select * from open_job(?, ?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion, base?.seq ?? 0]);
   if (!row?.is_there) return undefined;
   const { model_hash, variant } = row;
   if (row.outcome) return { model_hash, variant, known: row.outcome, state: empty() };
   const events = row.events ?? [];
-  return { model_hash, variant, known: undefined, state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events) };
+  return {
+    model_hash,
+    variant,
+    known: undefined,
+    state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events),
+  };
 }
 
 /** A job's state at the head of its log: the last snapshot and what came after it. */
@@ -86,7 +130,10 @@ export async function loadState(em: EntityManager, jobId: string): Promise<JobSt
   return foldInto(row?.state ?? empty(), row?.events ?? []);
 }
 export async function eventsAfter(em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> {
-  const rows = await em.execute<{ event: JobEvent }[]>(`select event from job_event where job_id = ? and seq > ? order by seq`, [jobId, after]);
+  const rows = await em.execute<{ event: JobEvent }[]>(
+    `select event from job_event where job_id = ? and seq > ? order by seq`,
+    [jobId, after],
+  );
   return rows.map((r) => r.event);
 }
 
@@ -102,13 +149,38 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
   const solvent = flag(state, 'solventAt');
   const hold = flag(state, 'hold');
   // before there is a route: what is to be done, then the owner's yes
-  const before = !Object.keys(state.task).length ? 'the fault' : openConsents(consentsFor(index, state, context.methods), state).length ? 'agreement' : 'a route';
-  const waits = { 'no route': before, ended: '', question: 'an answer', checks: 'checks', waiting: 'time', do: 'hands', finished: 'hand-over' }[now.kind];
+  const before = !Object.keys(state.task).length
+    ? 'the fault'
+    : openConsents(consentsFor(index, state, context.methods), state).length
+      ? 'agreement'
+      : 'a route';
+  const waits = {
+    'no route': before,
+    ended: '',
+    question: 'an answer',
+    checks: 'checks',
+    waiting: 'time',
+    do: 'hands',
+    finished: 'hand-over',
+  }[now.kind];
   return {
-    model: `${index.model.maker} ${index.model.name}`, variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
-    tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s), waits: flag(state, 'received') ? waits : 'receiving',
-    running: heat ? { what: 'heat', until: heat.until } : hold ? { what: hold.what as 'press', until: hold.until } : now.kind === 'waiting' && solvent ? { what: 'solvent', until: solvent.until } : null,
-    ...progressOf(state, route), worker: flag(state, 'worker') ?? null, conditions: conditionsOf(state), promisedAs: flag(state, 'promisedAs') ?? '', handsLeftS: handsLeft(state, route), by: state.trail[state.trail.length - 1]?.by ?? '',
+    model: `${index.model.maker} ${index.model.name}`,
+    variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
+    tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s),
+    waits: flag(state, 'received') ? waits : 'receiving',
+    running: heat
+      ? { what: 'heat', until: heat.until }
+      : hold
+        ? { what: hold.what as 'press', until: hold.until }
+        : now.kind === 'waiting' && solvent
+          ? { what: 'solvent', until: solvent.until }
+          : null,
+    ...progressOf(state, route),
+    worker: flag(state, 'worker') ?? null,
+    conditions: conditionsOf(state),
+    promisedAs: flag(state, 'promisedAs') ?? '',
+    handsLeftS: handsLeft(state, route),
+    by: state.trail[state.trail.length - 1]?.by ?? '',
   };
 }
 
@@ -116,40 +188,98 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
  * Decides one command at the head of a locked log and writes what follows from it, with the outcome for a repeat.
  * The caller holds the job's lock and knows that the command is new.
  */
-export async function appendCommand(em: EntityManager, who: Who, command: Command, jobId: string, loaded?: { state: JobState; model_hash: string; variant: string }): Promise<{ outcome: Outcome; state: JobState }> {
+export async function appendCommand(
+  em: EntityManager,
+  who: Who,
+  command: Command,
+  jobId: string,
+  loaded?: { state: JobState; model_hash: string; variant: string },
+): Promise<{ outcome: Outcome; state: JobState }> {
   const job = loaded ?? { state: await loadState(em, jobId), ...(await lockJob(em, jobId))! };
   const { state } = job;
   // the planner may have adopted a route for another variant's model: what the log says wins over the row
-  const index = await indexOf(em, flag(state, 'modelHash') ?? job.model_hash, flag(state, 'variant') ?? job.variant);
+  const index = await indexOf(
+    em,
+    flag(state, 'modelHash') ?? job.model_hash,
+    flag(state, 'variant') ?? job.variant,
+  );
   const adopted = command.body.type === 'routeAdopted' ? command.body.routeHash : undefined;
   const asked = adopted ? await routeOf(em, who.shopId, adopted) : undefined;
-  const context = { ...contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash'))), methods: asked?.input.methods ?? methodsOf(who.settings.methods) };
+  const context = {
+    ...contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash'))),
+    methods: asked?.input.methods ?? methodsOf(who.settings.methods),
+  };
   const stock = await takeFromStock(em, jobId, command.body);
   if ('refused' in stock) return refuse(em, who, jobId, command, state, { code: stock.refused });
   command = { ...command, body: stock.body };
-  const late = command.passedAt !== undefined && needsServer.has(command.body.type) ? { ...command, passedAt: undefined } : command;
+  const late =
+    command.passedAt !== undefined && needsServer.has(command.body.type)
+      ? { ...command, passedAt: undefined }
+      : command;
   const decided = decide(context, state, late);
   if (decided.refused) return refuse(em, who, jobId, command, state, decided.refused, decided.findings);
   if (decided.already) {
     const outcome: Outcome = { status: 'already', seq: state.seq, events: [], findings: [] };
-    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
+    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [
+      who.shopId,
+      command.id,
+      jobId,
+      JSON.stringify(outcome),
+    ]);
     return { outcome, state };
   }
   const next = decided.events.reduce(evolve, state);
   const after = adopted ? contextFor(who, index, asked) : context;
-  const outcome: Outcome = { status: 'recorded', seq: next.seq, events: decided.events, findings: decided.findings };
+  const outcome: Outcome = {
+    status: 'recorded',
+    seq: next.seq,
+    events: decided.events,
+    findings: decided.findings,
+  };
   const stage = stageOf(next, after.index, after.route);
-  await em.execute(`select append_events(?, ?, ?::jsonb, ?::jsonb, ?, ?, ?::jsonb, ?, ?)`, [jobId, command.id, JSON.stringify(decided.events), JSON.stringify(outcome), next.seq, stage, JSON.stringify(summarise(after, next, command.at)), flag(next, 'ending') ?? null, promised(next)]);
+  await em.execute(`select append_events(?, ?, ?::jsonb, ?::jsonb, ?, ?, ?::jsonb, ?, ?)`, [
+    jobId,
+    command.id,
+    JSON.stringify(decided.events),
+    JSON.stringify(outcome),
+    next.seq,
+    stage,
+    JSON.stringify(summarise(after, next, command.at)),
+    flag(next, 'ending') ?? null,
+    promised(next),
+  ]);
   if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
-    await em.execute(`insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`, [jobId, next.seq, coreVersion, JSON.stringify(next)]);
-    await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [jobId, next.seq - 2 * snapshotEvery]);
+    await em.execute(
+      `insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`,
+      [jobId, next.seq, coreVersion, JSON.stringify(next)],
+    );
+    await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [
+      jobId,
+      next.seq - 2 * snapshotEvery,
+    ]);
   }
   await settleStock(em, jobId, command.body, next);
   return { outcome, state: next };
 }
-const promised = (state: JobState) => { const at = flag(state, 'promisedAt'); return at === undefined || at === null ? null : at / 1000; };
-async function refuse(em: EntityManager, who: Who, jobId: string, command: Command, state: JobState, refused: (Outcome & { status: 'refused' })['refused'], findings: Finding[] = []): Promise<{ outcome: Outcome; state: JobState }> {
+const promised = (state: JobState) => {
+  const at = flag(state, 'promisedAt');
+  return at === undefined || at === null ? null : at / 1000;
+};
+async function refuse(
+  em: EntityManager,
+  who: Who,
+  jobId: string,
+  command: Command,
+  state: JobState,
+  refused: (Outcome & { status: 'refused' })['refused'],
+  findings: Finding[] = [],
+): Promise<{ outcome: Outcome; state: JobState }> {
   const outcome: Outcome = { status: 'refused', seq: state.seq, refused, findings };
-  await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [who.shopId, command.id, jobId, JSON.stringify(outcome)]);
+  await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [
+    who.shopId,
+    command.id,
+    jobId,
+    JSON.stringify(outcome),
+  ]);
   return { outcome, state };
 }

@@ -6,15 +6,28 @@ import { migrationsList } from './migrations';
 
 export function ormConfig(clientUrl: string, pool = 10) {
   return defineConfig({
-    clientUrl, entities, extensions: [Migrator], forceUtcTimezone: true, pool: { min: 0, max: pool, acquireTimeoutMillis: 4000, createTimeoutMillis: 3000 } as { min: number; max: number },
+    clientUrl,
+    entities,
+    extensions: [Migrator],
+    forceUtcTimezone: true,
+    pool: { min: 0, max: pool, acquireTimeoutMillis: 4000, createTimeoutMillis: 3000 } as {
+      min: number;
+      max: number;
+    },
     migrations: { migrationsList, allOrNothing: true, snapshot: false },
-    driverOptions: { connection: { application_name: 'snavek', connectionTimeoutMillis: 3000, keepAlive: true } },
-    debug: process.env.SQL_DEBUG === '1', logger: (m) => console.error(m),
+    driverOptions: {
+      connection: { application_name: 'snavek', connectionTimeoutMillis: 3000, keepAlive: true },
+    },
+    debug: process.env.SQL_DEBUG === '1',
+    logger: (m) => console.error(m),
   });
 }
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set. Start with `npm run demo`, or set it to a database that you own.');
+  if (!url)
+    throw new Error(
+      'DATABASE_URL is not set. Start with `npm run demo`, or set it to a database that you own.',
+    );
   return url;
 }
 
@@ -30,7 +43,11 @@ export async function closeOrm(): Promise<void> {
 /** Runs something as the migrating owner, on a connection of its own. */
 export async function asOwner<T>(work: (orm: MikroORM) => Promise<T>): Promise<T> {
   const orm = await MikroORM.init(ormConfig(databaseUrl(), 2));
-  try { return await work(orm); } finally { await orm.close(); }
+  try {
+    return await work(orm);
+  } finally {
+    await orm.close();
+  }
 }
 
 /** Applies what is missing. Several processes may start at once: the first one migrates, the others wait for it. */
@@ -44,7 +61,9 @@ export async function migrate(orm: MikroORM): Promise<void> {
   await knex.raw(`alter role ${appRole()} login password '${appSecret().replaceAll("'", "''")}'`);
 }
 export async function migrationsApplied(em: EntityManager): Promise<boolean> {
-  const rows = await em.getConnection().execute<{ t: string | null }[]>(`select to_regclass('job_event')::text as t`);
+  const rows = await em
+    .getConnection()
+    .execute<{ t: string | null }[]>(`select to_regclass('job_event')::text as t`);
   return rows[0]?.t === 'job_event';
 }
 

@@ -3,16 +3,35 @@ import { quoted, Scpi, ScpiFault } from './scpi';
 import { type PartFault, startProgrammer } from './programmer-simulator';
 
 /** A part as it lies in the programmer's adapter. Only the stand-in is told; a real one sees for itself. */
-export interface Seated { model: string; slot: string; serial: string; fault: PartFault }
-export type ProgrammerFault = 'no programmer' | 'no adapter' | 'unreadable' | 'wrong model' | 'power lost' | 'checksum' | 'differs';
-export type Read = { ok: true; hex: string; serial: string; programmer: string } | { ok: false; fault: ProgrammerFault; said: string };
-export type Written = { ok: true; hex: string } | { ok: false; fault: ProgrammerFault; said: string; begun: boolean };
+export interface Seated {
+  model: string;
+  slot: string;
+  serial: string;
+  fault: PartFault;
+}
+export type ProgrammerFault =
+  | 'no programmer'
+  | 'no adapter'
+  | 'unreadable'
+  | 'wrong model'
+  | 'power lost'
+  | 'checksum'
+  | 'differs';
+export type Read =
+  | { ok: true; hex: string; serial: string; programmer: string }
+  | { ok: false; fault: ProgrammerFault; said: string };
+export type Written =
+  | { ok: true; hex: string }
+  | { ok: false; fault: ProgrammerFault; said: string; begun: boolean };
 
 let standIn: Promise<{ port: number }> | undefined;
 /** Where the programmer is: `SNAVEK_PROGRAMMER` as host:port, else the stand-in that ships with it. */
 async function address(): Promise<{ host: string; port: number; simulated: boolean }> {
   const given = process.env.SNAVEK_PROGRAMMER;
-  if (given) { const [host, port] = given.split(':'); return { host: host!, port: Number(port), simulated: false }; }
+  if (given) {
+    const [host, port] = given.split(':');
+    return { host: host!, port: Number(port), simulated: false };
+  }
   return { host: '127.0.0.1', port: (await (standIn ??= startProgrammer())).port, simulated: true };
 }
 /** Whether parts are put into a stand-in's adapter: then the screen may choose how it behaves. */
@@ -20,12 +39,27 @@ export const isSimulated = () => !process.env.SNAVEK_PROGRAMMER;
 
 const faultOf = (e: unknown): { fault: ProgrammerFault; said: string } => {
   if (!(e instanceof ScpiFault)) throw e;
-  return { fault: e.code === 0 ? 'no programmer' : e.code === 204 ? 'no adapter' : e.code === 203 || e.code === 201 ? 'unreadable' : e.code === 205 ? 'checksum' : 'unreadable', said: e.message };
+  return {
+    fault:
+      e.code === 0
+        ? 'no programmer'
+        : e.code === 204
+          ? 'no adapter'
+          : e.code === 203 || e.code === 201
+            ? 'unreadable'
+            : e.code === 205
+              ? 'checksum'
+              : 'unreadable',
+    said: e.message,
+  };
 };
 const strings = (line: string) => [...line.matchAll(/"((?:[^"]|"")*)"/g)].map((m) => m[1]!);
 
 /** Opens the programmer, seats the part, and sees that it is the one that is meant. */
-async function withPart<T>(part: Seated, work: (scpi: Scpi, serial: string, idn: string) => Promise<T>): Promise<T | { ok: false; fault: ProgrammerFault; said: string }> {
+async function withPart<T>(
+  part: Seated,
+  work: (scpi: Scpi, serial: string, idn: string) => Promise<T>,
+): Promise<T | { ok: false; fault: ProgrammerFault; said: string }> {
   let scpi: Scpi | undefined;
   try {
     const at = await address();
@@ -34,13 +68,19 @@ async function withPart<T>(part: Seated, work: (scpi: Scpi, serial: string, idn:
     await scpi.tell('*RST');
     await scpi.ask('*CLS;*OPC?');
     await scpi.tell(`ADAP:SEL ${quoted(part.model)}`);
-    if (at.simulated) await scpi.tell(`SIM:SEAT ${[part.model, part.slot, part.serial, part.fault].map(quoted).join(',')}`);
+    if (at.simulated)
+      await scpi.tell(`SIM:SEAT ${[part.model, part.slot, part.serial, part.fault].map(quoted).join(',')}`);
     const says = await scpi.ask('PART:MOD?');
     await scpi.check();
     const [model, slot, serial = ''] = strings(says);
-    if (model !== part.model || slot !== part.slot) return { ok: false, fault: 'wrong model', said: `${model}, ${slot}` };
+    if (model !== part.model || slot !== part.slot)
+      return { ok: false, fault: 'wrong model', said: `${model}, ${slot}` };
     return await work(scpi, serial, idn);
-  } catch (e) { return { ok: false, ...faultOf(e) }; } finally { scpi?.close(); }
+  } catch (e) {
+    return { ok: false, ...faultOf(e) };
+  } finally {
+    scpi?.close();
+  }
 }
 async function readHere(scpi: Scpi): Promise<{ hex: string; good: boolean }> {
   const line = await scpi.ask('DATA:READ?');
@@ -61,12 +101,20 @@ export async function writePart(part: Seated, hex: string): Promise<Written> {
   let begun = false;
   const done = await withPart(part, async (scpi): Promise<Written> => {
     begun = true;
-    try { await scpi.tell(`DATA:WRIT ${quoted(hex)},${crc32(Buffer.from(hex, 'hex'))}`); } catch (e) {
+    try {
+      await scpi.tell(`DATA:WRIT ${quoted(hex)},${crc32(Buffer.from(hex, 'hex'))}`);
+    } catch (e) {
       const f = faultOf(e);
-      return { ok: false, begun, ...(f.fault === 'no programmer' ? { fault: 'power lost' as const, said: f.said } : f) };
+      return {
+        ok: false,
+        begun,
+        ...(f.fault === 'no programmer' ? { fault: 'power lost' as const, said: f.said } : f),
+      };
     }
     const back = await readHere(scpi);
-    return back.hex === hex ? { ok: true, hex } : { ok: false, begun, fault: 'differs', said: 'read back differs' };
+    return back.hex === hex
+      ? { ok: true, hex }
+      : { ok: false, begun, fault: 'differs', said: 'read back differs' };
   });
   return 'begun' in done || done.ok ? done : { ...done, begun };
 }

@@ -23,28 +23,59 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
   const quote = flag(state, 'quote');
   d.title(`Offer and agreement, job ${page.number}`);
   d.line(who.shopName);
-  d.line(`${index.model.maker} ${index.model.name}, ${flag(state, 'tag') ?? ''}${page.owner ? `, ${page.owner}` : ''}; received ${dayAndClock(page.openedAt)}`);
+  d.line(
+    `${index.model.maker} ${index.model.name}, ${flag(state, 'tag') ?? ''}${page.owner ? `, ${page.owner}` : ''}; received ${dayAndClock(page.openedAt)}`,
+  );
   d.heading('What is to be done');
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   for (const t of tasks) d.line(`${cap(taskName[t.action])} the ${thingName(index, t.slot)}.`);
   if (!tasks.length) d.line('Nothing has been chosen yet.');
   const columns = [54, 200, 310, 430];
   const parts = Object.entries(state.part);
-  if (parts.length) { d.heading('Parts'); d.row(['part', 'where from', 'serial or lot', 'price'], columns, 'bold'); for (const [slot, p] of parts) d.row([thingName(index, slot), p.provenance, p.serial || p.lot || '–', money(p.priceMinor, currency)], columns); }
+  if (parts.length) {
+    d.heading('Parts');
+    d.row(['part', 'where from', 'serial or lot', 'price'], columns, 'bold');
+    for (const [slot, p] of parts)
+      d.row(
+        [thingName(index, slot), p.provenance, p.serial || p.lot || '–', money(p.priceMinor, currency)],
+        columns,
+      );
+  }
   d.heading('Price');
   if (quote) {
-    d.line(`Eight of ten such repairs cost ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}; half of them up to ${money(quote.p50Minor, currency)}.`);
+    d.line(
+      `Eight of ten such repairs cost ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}; half of them up to ${money(quote.p50Minor, currency)}.`,
+    );
     if (quote.limitMinor !== null) d.line(`Not above ${money(quote.limitMinor, currency)} without asking.`);
     d.line(`Our advice: ${adviceName[quote.advice].toLowerCase()}.`);
   } else d.line('No price has been recorded yet.');
-  if (promisedAt) d.line(`Promised for ${dayAndClock(promisedAt)}${flag(state, 'promisedAs') ? ` (${flag(state, 'promisedAs')})` : ''}.`);
+  if (promisedAt)
+    d.line(
+      `Promised for ${dayAndClock(promisedAt)}${flag(state, 'promisedAs') ? ` (${flag(state, 'promisedAs')})` : ''}.`,
+    );
   d.heading('What you should know, and have agreed to');
-  const consents = consentsFor(index, state, page.route?.input.methods ?? methodsOf(who.settings.methods)).filter((c) => !c.optional || state.consent[c.id]);
-  const price = quote ? `The price: ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}.` : undefined;
-  for (const c of consents) d.row([consentText(index, c, price), agreedBy(state, page.signers, c.id) ? `agreed: ${agreedBy(state, page.signers, c.id)}` : 'open'], [54, 420]);
+  const consents = consentsFor(
+    index,
+    state,
+    page.route?.input.methods ?? methodsOf(who.settings.methods),
+  ).filter((c) => !c.optional || state.consent[c.id]);
+  const price = quote
+    ? `The price: ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}.`
+    : undefined;
+  for (const c of consents)
+    d.row(
+      [
+        consentText(index, c, price),
+        agreedBy(state, page.signers, c.id) ? `agreed: ${agreedBy(state, page.signers, c.id)}` : 'open',
+      ],
+      [54, 420],
+    );
   if (!consents.length) d.line(`Nothing beside: ${consentName(index, 'price')} as above.`);
   const signed = Object.values(signatures).filter((s) => s.strokes.length);
-  for (const s of signed) { d.line(`Signed: ${s.name}`, 'bold'); d.strokes(s.strokes, `Signature of ${s.name}`); }
+  for (const s of signed) {
+    d.line(`Signed: ${s.name}`, 'bold');
+    d.strokes(s.strokes, `Signature of ${s.name}`);
+  }
   if (!signed.length) d.line('Signature: ______________________________');
   return d.end();
 }

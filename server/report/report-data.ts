@@ -31,7 +31,14 @@ export interface ReportData {
   tests: { test: string; outcome: string }[];
   photos: string[];
   renewed: string[];
-  checks: { function: string; note?: string; before?: string; mid?: string; after?: string; changed: boolean }[];
+  checks: {
+    function: string;
+    note?: string;
+    before?: string;
+    mid?: string;
+    after?: string;
+    changed: boolean;
+  }[];
   effects: (Effect & { agreed: string | undefined })[];
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
   notes: { text: string; by: string; at: number }[];
@@ -49,7 +56,8 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const { state } = page;
   const name = (id: string) => page.people[id] ?? 'somebody';
   const effective = events.filter((e) => !state.retracted[e.id]);
-  const of = <T extends JobEvent['body']['type']>(type: T) => effective.filter((e) => e.body.type === type) as (JobEvent & { body: BodyOf<T> })[];
+  const of = <T extends JobEvent['body']['type']>(type: T) =>
+    effective.filter((e) => e.body.type === type) as (JobEvent & { body: BodyOf<T> })[];
   const mid = checksDue(state, index, 'mid');
   const after = checksDue(state, index, 'after');
   const closing = of('jobClosed').at(-1);
@@ -57,20 +65,72 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const shut = shutState(state, index);
   const found = flag(state, 'cause');
   return {
-    shop: who.shopName, page, index, events, tag: flag(state, 'tag') ?? '', complaint: flag(state, 'complaint') ?? '', ending: flag(state, 'ending'),
-    openedAt: events[0]?.at ?? page.openedAt, closedAt: closing?.at, closingNote: closing?.body.note ?? '',
-    marks: Object.values(state.mark).filter((m) => m !== null), conditions: effective.filter((e) => e.body.type === 'conditionSet' || e.body.type === 'conditionCleared'),
-    done: replacedSlots(state).map((slot) => ({ slot, old: state.place[`${slot}#1`], ...(state.part[slot] ? { part: state.part[slot] } : {}) })),
-    fault: found ? { cause: found.id, because: found.because } : undefined, tests: Object.entries(state.test).flatMap(([test, t]) => (t.outcome === undefined ? [] : [{ test, outcome: t.outcome, seq: t.seq }])).sort((a, b) => a.seq - b.seq), photos: Object.keys(state.photo),
+    shop: who.shopName,
+    page,
+    index,
+    events,
+    tag: flag(state, 'tag') ?? '',
+    complaint: flag(state, 'complaint') ?? '',
+    ending: flag(state, 'ending'),
+    openedAt: events[0]?.at ?? page.openedAt,
+    closedAt: closing?.at,
+    closingNote: closing?.body.note ?? '',
+    marks: Object.values(state.mark).filter((m) => m !== null),
+    conditions: effective.filter((e) => e.body.type === 'conditionSet' || e.body.type === 'conditionCleared'),
+    done: replacedSlots(state).map((slot) => ({
+      slot,
+      old: state.place[`${slot}#1`],
+      ...(state.part[slot] ? { part: state.part[slot] } : {}),
+    })),
+    fault: found ? { cause: found.id, because: found.because } : undefined,
+    tests: Object.entries(state.test)
+      .flatMap(([test, t]) => (t.outcome === undefined ? [] : [{ test, outcome: t.outcome, seq: t.seq }]))
+      .sort((a, b) => a.seq - b.seq),
+    photos: Object.keys(state.photo),
     renewed: Object.keys(state.bond).filter((b) => state.bond[b] === 'renewed'),
     checks: after.map((c) => ({
-      function: c.function, ...(state.check[`before ${c.function}`]?.note ? { note: state.check[`before ${c.function}`]!.note! } : {}), ...(c.before ? { before: c.before } : {}), ...(mid.find((m) => m.function === c.function)?.result ? { mid: mid.find((m) => m.function === c.function)!.result! } : {}), ...(c.result ? { after: c.result } : {}),
-      changed: c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
+      function: c.function,
+      ...(state.check[`before ${c.function}`]?.note
+        ? { note: state.check[`before ${c.function}`]!.note! }
+        : {}),
+      ...(c.before ? { before: c.before } : {}),
+      ...(mid.find((m) => m.function === c.function)?.result
+        ? { mid: mid.find((m) => m.function === c.function)!.result! }
+        : {}),
+      ...(c.result ? { after: c.result } : {}),
+      changed:
+        c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
     })),
-    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({ ...e, agreed: agreedBy(state, page.signers, e.id) })),
-    overrides: of('overridden').map((e) => ({ rule: e.body.rule, reason: e.body.reason, by: name(e.by), confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy), at: e.at })),
-    notes: [...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })), ...of('answered').map((e) => ({ text: `Asked what happened: ${e.body.answer}`, by: name(e.by), at: e.at }))],
-    water: shut === 'never opened' ? 'not opened' : shut === 'open' ? 'open' : seal && state.bond[seal.id] === 'renewed' ? ((state.acted['leak test device:end'] ?? 0) > (flag(state, 'closedAt') ?? 0) ? 'sealed, leak tested' : 'sealed, not leak tested') : 'closed without a seal',
-    adrift: balance(state, index).adrift, figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
+    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({
+      ...e,
+      agreed: agreedBy(state, page.signers, e.id),
+    })),
+    overrides: of('overridden').map((e) => ({
+      rule: e.body.rule,
+      reason: e.body.reason,
+      by: name(e.by),
+      confirmedBy: e.body.confirmedBy && name(e.body.confirmedBy),
+      at: e.at,
+    })),
+    notes: [
+      ...of('noted').map((e) => ({ text: e.body.text, by: name(e.by), at: e.at })),
+      ...of('answered').map((e) => ({
+        text: `Asked what happened: ${e.body.answer}`,
+        by: name(e.by),
+        at: e.at,
+      })),
+    ],
+    water:
+      shut === 'never opened'
+        ? 'not opened'
+        : shut === 'open'
+          ? 'open'
+          : seal && state.bond[seal.id] === 'renewed'
+            ? (state.acted['leak test device:end'] ?? 0) > (flag(state, 'closedAt') ?? 0)
+              ? 'sealed, leak tested'
+              : 'sealed, not leak tested'
+            : 'closed without a seal',
+    adrift: balance(state, index).adrift,
+    figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
   };
 }

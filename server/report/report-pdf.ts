@@ -14,7 +14,11 @@ export function reportPdf(d: ReportData): Promise<Buffer> {
   line(`${d.index.model.maker} ${d.index.model.name}, ${d.tag}`);
   heading('What came in');
   line(`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`);
-  line(d.marks.length ? `Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.` : 'No marks on arrival.');
+  line(
+    d.marks.length
+      ? `Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`
+      : 'No marks on arrival.',
+  );
   const fault = faultLine(d);
   if (fault) line(fault);
   for (const e of d.conditions) line(`${cap(eventText(d.index, e.body))}.`);
@@ -24,10 +28,31 @@ export function reportPdf(d: ReportData): Promise<Buffer> {
   line(waterText[d.water]);
   heading('Checks');
   row(['function', 'before', 'before closing', 'after'], columns, 'bold');
-  for (const c of d.checks) row([checkName(c.function), `${checkWord(c.before)}${c.note ? ` (${c.note})` : ''}`, checkWord(c.mid), `${checkWord(c.after)}${c.changed ? ' (changed)' : ''}`], columns);
-  if (d.effects.length) { heading('Notices to expect'); for (const e of d.effects) line(`${e.owner}${e.agreed ? ` Agreed: ${e.agreed}.` : ''}`); }
-  if (d.overrides.length) { heading('Passed with a reason'); for (const o of d.overrides) line(`${o.rule}: ${o.reason} (${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)})`); }
-  if (d.notes.length) { heading('Notes'); for (const n of d.notes) line(`${n.text} (${n.by}, ${dayAndClock(n.at)})`); }
+  for (const c of d.checks)
+    row(
+      [
+        checkName(c.function),
+        `${checkWord(c.before)}${c.note ? ` (${c.note})` : ''}`,
+        checkWord(c.mid),
+        `${checkWord(c.after)}${c.changed ? ' (changed)' : ''}`,
+      ],
+      columns,
+    );
+  if (d.effects.length) {
+    heading('Notices to expect');
+    for (const e of d.effects) line(`${e.owner}${e.agreed ? ` Agreed: ${e.agreed}.` : ''}`);
+  }
+  if (d.overrides.length) {
+    heading('Passed with a reason');
+    for (const o of d.overrides)
+      line(
+        `${o.rule}: ${o.reason} (${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)})`,
+      );
+  }
+  if (d.notes.length) {
+    heading('Notes');
+    for (const n of d.notes) line(`${n.text} (${n.by}, ${dayAndClock(n.at)})`);
+  }
   heading('Advice');
   for (const c of cautionLines) line(c);
   return end();

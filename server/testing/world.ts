@@ -31,39 +31,104 @@ export async function makeWorld(): Promise<World> {
   const byRole = (m: Map<string, Who>) => new Map([...m.values()].map((w) => [w.role, w]));
   return {
     own: byRole(await makeWorkshop(shop, staff('own'), 'a-long-password', false)),
-    other: byRole(await makeWorkshop({ ...shop, name: 'Another counter' }, staff('other'), 'a-long-password', false)),
+    other: byRole(
+      await makeWorkshop({ ...shop, name: 'Another counter' }, staff('other'), 'a-long-password', false),
+    ),
     models: new Map([...shipped].map(([k, v]) => [k, v.hash])),
   };
 }
-export const endWorld = async (): Promise<void> => { await endPlanner(); await closeOrm(); };
+export const endWorld = async (): Promise<void> => {
+  await endPlanner();
+  await closeOrm();
+};
 
 export const receipt = (modelHash: string, more: Record<string, unknown> = {}) => ({
-  modelHash, variant: 'standard', tag: `T-${randomUUID().slice(0, 8)}`, owner: 'Runa', complaint: 'flat by noon', marks: [], promisedAt: Date.now() + 3_600_000, promisedAs: 'sailing', tasks: [{ slot: 'cell', action: 'replace' }],
-  before: Object.fromEntries(['power', 'picture', 'touch', 'face', 'cameras', 'loudspeaker', 'microphones', 'vibration', 'keys', 'charging', 'radios', 'battery'].map((f) => [f, { result: 'works' }])), ...more,
+  modelHash,
+  variant: 'standard',
+  tag: `T-${randomUUID().slice(0, 8)}`,
+  owner: 'Runa',
+  complaint: 'flat by noon',
+  marks: [],
+  promisedAt: Date.now() + 3_600_000,
+  promisedAs: 'sailing',
+  tasks: [{ slot: 'cell', action: 'replace' }],
+  before: Object.fromEntries(
+    [
+      'power',
+      'picture',
+      'touch',
+      'face',
+      'cameras',
+      'loudspeaker',
+      'microphones',
+      'vibration',
+      'keys',
+      'charging',
+      'radios',
+      'battery',
+    ].map((f) => [f, { result: 'works' }]),
+  ),
+  ...more,
 });
 /** A Mica 9 received by somebody, with its route adopted unless it is said otherwise. */
-export async function openJob(world: World, who: Who, more: Record<string, unknown> = {}, route = true): Promise<string> {
+export async function openJob(
+  world: World,
+  who: Who,
+  more: Record<string, unknown> = {},
+  route = true,
+): Promise<string> {
   const id = randomUUID();
   const done = await receiveJob(who, id, receipt(world.models.get('mica-9')!, more), Date.now());
   if (!done.ok) throw new Error(JSON.stringify(done.errors));
-  if (route) { await agreeAll(who, id); await adoptRoute(who, id, randomUUID()); }
+  if (route) {
+    await agreeAll(who, id);
+    await adoptRoute(who, id, randomUUID());
+  }
   return id;
 }
 /** The owner agrees to everything that follows from the job's tasks. */
 export async function agreeAll(who: Who, job: string): Promise<void> {
   const page = (await jobPage(who, job))!;
-  const open = openConsents(consentsFor(indexModel(page.model), page.state, methodsOf(who.settings.methods)), page.state);
-  if (open.length) await sendCommands(who, open.map((c) => ({ id: randomUUID(), job, person: who.personId, body: { type: 'consentGiven' as const, effect: c.id, by: 'owner' as const, ...(c.answers ? { answer: c.answers[1]! } : {}) }, at: Date.now(), clockKnown: true })));
+  const open = openConsents(
+    consentsFor(indexModel(page.model), page.state, methodsOf(who.settings.methods)),
+    page.state,
+  );
+  if (open.length)
+    await sendCommands(
+      who,
+      open.map((c) => ({
+        id: randomUUID(),
+        job,
+        person: who.personId,
+        body: {
+          type: 'consentGiven' as const,
+          effect: c.id,
+          by: 'owner' as const,
+          ...(c.answers ? { answer: c.answers[1]! } : {}),
+        },
+        at: Date.now(),
+        clockKnown: true,
+      })),
+    );
 }
 
 /** Calls a loader or an action as a router would, and gives what it answers, thrown or returned. */
-export async function call(fn: ((args: never) => unknown) | undefined, who: Who | undefined, url: string, params: Record<string, string>, init: RequestInit = {}): Promise<{ status: number; to: string | null; body: unknown; response?: Response }> {
+export async function call(
+  fn: ((args: never) => unknown) | undefined,
+  who: Who | undefined,
+  url: string,
+  params: Record<string, string>,
+  init: RequestInit = {},
+): Promise<{ status: number; to: string | null; body: unknown; response?: Response }> {
   if (!fn) throw new Error(`no such handler for ${url}`);
   const context = new RouterContextProvider();
   const asked: Asked = who ? { state: 'known', who } : { state: 'nobody' };
   context.set(whoContext, asked);
   const request = new Request(`http://localhost${url}`, init);
-  const read = async (r: Response) => { const text = r.headers.get('content-type')?.includes('json') ? await r.clone().json() : null; return { status: r.status, to: r.headers.get('location'), body: text as unknown, response: r }; };
+  const read = async (r: Response) => {
+    const text = r.headers.get('content-type')?.includes('json') ? await r.clone().json() : null;
+    return { status: r.status, to: r.headers.get('location'), body: text as unknown, response: r };
+  };
   try {
     const out = await fn({ request, params, context, unstable_pattern: '' } as never);
     return out instanceof Response ? read(out) : { status: 200, to: null, body: out };
@@ -72,4 +137,10 @@ export async function call(fn: ((args: never) => unknown) | undefined, who: Who 
     throw e;
   }
 }
-export const eventsOf = (who: Who, job: string): Promise<{ seq: number; event: { id: string; seq: number; body: { type: string } } }[]> => inShop(who.shopId, (em) => em.execute(`select seq, event from job_event where job_id = ? order by seq`, [job]));
+export const eventsOf = (
+  who: Who,
+  job: string,
+): Promise<{ seq: number; event: { id: string; seq: number; body: { type: string } } }[]> =>
+  inShop(who.shopId, (em) =>
+    em.execute(`select seq, event from job_event where job_id = ? order by seq`, [job]),
+  );

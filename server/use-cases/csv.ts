@@ -4,17 +4,35 @@ import { stringify } from 'csv-stringify/sync';
 /** Lines of one import, at most. */
 const mostLines = 5000;
 
-export interface CsvColumns { all: readonly string[]; needed: readonly string[] }
+export interface CsvColumns {
+  all: readonly string[];
+  needed: readonly string[];
+}
 /**
  * Reads a CSV file (RFC 4180, first line the names of the columns) and judges each line: all of it is good, or nothing is
  * taken and what is wrong is said by line and column.
  */
-export function readCsv<T>(csv: string, columns: CsvColumns, judge: (record: Record<string, string>) => { ok: true; value: T } | { ok: false; errors: Record<string, string> }): { ok: true; values: T[] } | { ok: false; wrong: string } {
+export function readCsv<T>(
+  csv: string,
+  columns: CsvColumns,
+  judge: (
+    record: Record<string, string>,
+  ) => { ok: true; value: T } | { ok: false; errors: Record<string, string> },
+): { ok: true; values: T[] } | { ok: false; wrong: string } {
   const wrong = (text: string) => ({ ok: false as const, wrong: text });
   let rows: { record: Record<string, string>; info: { lines: number } }[];
   try {
-    rows = parse(csv, { columns: (head: string[]) => head.map((h) => h.trim().toLowerCase()), bom: true, trim: true, skip_empty_lines: true, info: true, to: mostLines + 1 }) as unknown as typeof rows;
-  } catch (e) { return wrong(`Not a CSV file: ${(e as Error).message}`); }
+    rows = parse(csv, {
+      columns: (head: string[]) => head.map((h) => h.trim().toLowerCase()),
+      bom: true,
+      trim: true,
+      skip_empty_lines: true,
+      info: true,
+      to: mostLines + 1,
+    }) as unknown as typeof rows;
+  } catch (e) {
+    return wrong(`Not a CSV file: ${(e as Error).message}`);
+  }
   const known = `Columns: ${columns.all.join(', ')}.`;
   if (!rows.length) return wrong(`There is no line below the names of the columns. ${known}`);
   if (rows.length > mostLines) return wrong(`At most ${mostLines} lines at a time.`);
@@ -25,14 +43,26 @@ export function readCsv<T>(csv: string, columns: CsvColumns, judge: (record: Rec
   for (const { record, info } of rows) {
     const one = judge(record);
     if (one.ok) values.push(one.value);
-    else for (const [field, text] of Object.entries(one.errors)) bad.push(`line ${info.lines}, ${field}: ${text}`);
+    else
+      for (const [field, text] of Object.entries(one.errors))
+        bad.push(`line ${info.lines}, ${field}: ${text}`);
   }
-  return bad.length ? wrong(`Nothing was taken in. ${bad.slice(0, 8).join(' ')}${bad.length > 8 ? ` And ${bad.length - 8} more.` : ''}`) : { ok: true, values };
+  return bad.length
+    ? wrong(
+        `Nothing was taken in. ${bad.slice(0, 8).join(' ')}${bad.length > 8 ? ` And ${bad.length - 8} more.` : ''}`,
+      )
+    : { ok: true, values };
 }
 
 /** Writes rows as CSV (RFC 4180) under the names of their columns; a cell that a spreadsheet would take for a formula is kept a text (common practice). */
-export function writeCsv(columns: readonly string[], rows: readonly (readonly (string | number)[])[]): string {
-  return stringify(rows.map((r) => r.map((c) => (typeof c === 'string' && /^[=+\-@\t\r]/.test(c) ? `'${c}` : c))), { header: true, columns: [...columns], record_delimiter: 'windows' });
+export function writeCsv(
+  columns: readonly string[],
+  rows: readonly (readonly (string | number)[])[],
+): string {
+  return stringify(
+    rows.map((r) => r.map((c) => (typeof c === 'string' && /^[=+\-@\t\r]/.test(c) ? `'${c}` : c))),
+    { header: true, columns: [...columns], record_delimiter: 'windows' },
+  );
 }
 /** A text as it was before it was kept from being a formula. */
 export const plainCell = (text: string) => text.replace(/^'(?=[=+\-@\t\r])/, '');

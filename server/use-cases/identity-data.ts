@@ -20,7 +20,13 @@ const askSchema = z.strictObject({
 export type IdentityAsk = z.input<typeof askSchema>;
 export type IdentityAnswer =
   | { ok: true; digest: string; serial: string; outcome: Outcome }
-  | { ok: false; status: 200 | 400 | 404 | 409; fault: ProgrammerFault | 'not understood' | 'no such job' | 'nothing saved' | 'refused'; said: string; outcome?: Outcome };
+  | {
+      ok: false;
+      status: 200 | 400 | 404 | 409;
+      fault: ProgrammerFault | 'not understood' | 'no such job' | 'nothing saved' | 'refused';
+      said: string;
+      outcome?: Outcome;
+    };
 
 /**
  * Reads the identity data of an old part and saves it with the job, or writes the saved data to the new part, reads it
@@ -28,40 +34,88 @@ export type IdentityAnswer =
  */
 export async function identityData(who: Who, jobId: string, json: unknown): Promise<IdentityAnswer> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return { ok: false, status: 400, fault: 'not understood', said: read.error.issues[0]?.message ?? '' };
+  if (!read.success)
+    return { ok: false, status: 400, fault: 'not understood', said: read.error.issues[0]?.message ?? '' };
   const ask = read.data;
   const job = await inShop(who.shopId, async (em) => {
-    const [row] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ?`, [jobId]);
+    const [row] = await em.execute<{ model_hash: string; variant: string }[]>(
+      `select model_hash, variant from job where id = ?`,
+      [jobId],
+    );
     if (!row) return undefined;
     const state = await loadState(em, jobId);
-    const index = await indexOf(em, flag(state, 'modelHash') ?? row.model_hash, flag(state, 'variant') ?? row.variant);
-    const saved = await em.execute<{ digest: string; hex: string }[]>(`select digest, hex from identity_data where job_id = ? and slot = ? order by read_at desc limit 1`, [jobId, ask.slot]);
+    const index = await indexOf(
+      em,
+      flag(state, 'modelHash') ?? row.model_hash,
+      flag(state, 'variant') ?? row.variant,
+    );
+    const saved = await em.execute<{ digest: string; hex: string }[]>(
+      `select digest, hex from identity_data where job_id = ? and slot = ? order by read_at desc limit 1`,
+      [jobId, ask.slot],
+    );
     return { state, index, saved: saved[0] };
   });
   if (!job) return { ok: false, status: 404, fault: 'no such job', said: '' };
-  if (!job.index.slots.has(ask.slot)) return { ok: false, status: 400, fault: 'not understood', said: ask.slot };
+  if (!job.index.slots.has(ask.slot))
+    return { ok: false, status: 400, fault: 'not understood', said: ask.slot };
   const model = job.index.model.id;
-  const record = (body: { type: 'dataRead' | 'dataWritten'; verified?: boolean; data: string }) => inTransaction(async (em): Promise<Outcome> => {
-    const opened = await openForCommand(em, who.shopId, jobId, ask.command);
-    if (opened?.known) return opened.known;
-    const event = body.type === 'dataRead' ? { type: 'dataRead' as const, slot: ask.slot, data: body.data } : { type: 'dataWritten' as const, slot: ask.slot, verified: body.verified ?? false, data: body.data };
-    return (await appendCommand(em, who, { id: ask.command, job: jobId, body: event, at: ask.at, clockKnown: ask.clockKnown }, jobId, opened)).outcome;
-  });
+  const record = (body: { type: 'dataRead' | 'dataWritten'; verified?: boolean; data: string }) =>
+    inTransaction(async (em): Promise<Outcome> => {
+      const opened = await openForCommand(em, who.shopId, jobId, ask.command);
+      if (opened?.known) return opened.known;
+      const event =
+        body.type === 'dataRead'
+          ? { type: 'dataRead' as const, slot: ask.slot, data: body.data }
+          : {
+              type: 'dataWritten' as const,
+              slot: ask.slot,
+              verified: body.verified ?? false,
+              data: body.data,
+            };
+      return (
+        await appendCommand(
+          em,
+          who,
+          { id: ask.command, job: jobId, body: event, at: ask.at, clockKnown: ask.clockKnown },
+          jobId,
+          opened,
+        )
+      ).outcome;
+    });
   const tag = flag(job.state, 'tag') ?? jobId;
   if (ask.do === 'read') {
     const got = await readPart({ model, slot: ask.slot, serial: `${tag}-${ask.slot}`, fault: ask.simulate });
     if (!got.ok) return { ok: false, status: 200, fault: got.fault, said: got.said };
     const digest = createHash('sha256').update(Buffer.from(got.hex, 'hex')).digest('hex');
-    await inShop(who.shopId, (em) => em.execute(`insert into identity_data (shop_id, job_id, digest, slot, part_model, serial, hex, person_id) values (shop_now(), ?, ?, ?, ?, ?, ?, ?) on conflict do nothing`, [jobId, digest, ask.slot, model, got.serial, got.hex, who.personId]));
-    return { ok: true, digest, serial: got.serial, outcome: await record({ type: 'dataRead', data: digest }) };
+    await inShop(who.shopId, (em) =>
+      em.execute(
+        `insert into identity_data (shop_id, job_id, digest, slot, part_model, serial, hex, person_id) values (shop_now(), ?, ?, ?, ?, ?, ?, ?) on conflict do nothing`,
+        [jobId, digest, ask.slot, model, got.serial, got.hex, who.personId],
+      ),
+    );
+    return {
+      ok: true,
+      digest,
+      serial: got.serial,
+      outcome: await record({ type: 'dataRead', data: digest }),
+    };
   }
   if (!job.saved) return { ok: false, status: 409, fault: 'nothing saved', said: '' };
   const serial = job.state.part[ask.slot]?.serial || `new ${tag}-${ask.slot}`;
-  if (pieceInSlot(job.state, ask.slot) === originalPiece(ask.slot) && job.state.data[ask.slot] === undefined) return { ok: false, status: 409, fault: 'nothing saved', said: '' };
+  if (pieceInSlot(job.state, ask.slot) === originalPiece(ask.slot) && job.state.data[ask.slot] === undefined)
+    return { ok: false, status: 409, fault: 'nothing saved', said: '' };
   const wrote = await writePart({ model, slot: ask.slot, serial, fault: ask.simulate }, job.saved.hex);
-  if (wrote.ok) return { ok: true, digest: job.saved.digest, serial, outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest }) };
+  if (wrote.ok)
+    return {
+      ok: true,
+      digest: job.saved.digest,
+      serial,
+      outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest }),
+    };
   // the part may hold half of it: that is in the record, and the saved data are still here
-  const outcome = wrote.begun ? await record({ type: 'dataWritten', verified: false, data: job.saved.digest }) : undefined;
+  const outcome = wrote.begun
+    ? await record({ type: 'dataWritten', verified: false, data: job.saved.digest })
+    : undefined;
   return { ok: false, status: 200, fault: wrote.fault, said: wrote.said, ...(outcome ? { outcome } : {}) };
 }
 export { isSimulated };

@@ -7,7 +7,9 @@ const longestPx = 2000;
 /** A device is photographed from all sides and at every mark, not more often. */
 const mostPerJob = 60;
 
-export type PhotoKept = { ok: true; width: number; height: number } | { ok: false; status: 400 | 409 | 413; error: string };
+export type PhotoKept =
+  | { ok: true; width: number; height: number }
+  | { ok: false; status: 400 | 409 | 413; error: string };
 
 /**
  * Takes in a photograph: decoded, turned upright, made smaller and encoded anew, so that nothing of the file that was
@@ -17,29 +19,75 @@ export async function keepPhoto(who: Who, jobId: string, photoId: string, bytes:
   const read = await reencode(bytes);
   if (!read.ok) return read;
   return inShop(who.shopId, async (em): Promise<PhotoKept> => {
-    const [known] = await em.execute<{ job_id: string; width: number; height: number }[]>(`select job_id, width, height from photo where id = ?`, [photoId]);
-    if (known) return known.job_id === jobId ? { ok: true, width: known.width, height: known.height } : { ok: false, status: 409, error: 'This photograph belongs to another device.' };
-    const [count] = await em.execute<{ n: string }[]>(`select count(*) as n from photo where job_id = ?`, [jobId]);
-    if (Number(count!.n) >= mostPerJob) return { ok: false, status: 409, error: `This device has ${mostPerJob} photographs already. Remove one first.` };
-    await em.execute(`insert into photo (shop_id, id, job_id, person_id, jpeg, width, height) values (shop_now(), ?, ?, ?, decode(?, 'base64'), ?, ?)`, [photoId, jobId, who.personId, read.jpeg.toString('base64'), read.width, read.height]);
+    const [known] = await em.execute<{ job_id: string; width: number; height: number }[]>(
+      `select job_id, width, height from photo where id = ?`,
+      [photoId],
+    );
+    if (known)
+      return known.job_id === jobId
+        ? { ok: true, width: known.width, height: known.height }
+        : { ok: false, status: 409, error: 'This photograph belongs to another device.' };
+    const [count] = await em.execute<{ n: string }[]>(`select count(*) as n from photo where job_id = ?`, [
+      jobId,
+    ]);
+    if (Number(count!.n) >= mostPerJob)
+      return {
+        ok: false,
+        status: 409,
+        error: `This device has ${mostPerJob} photographs already. Remove one first.`,
+      };
+    await em.execute(
+      `insert into photo (shop_id, id, job_id, person_id, jpeg, width, height) values (shop_now(), ?, ?, ?, decode(?, 'base64'), ?, ?)`,
+      [photoId, jobId, who.personId, read.jpeg.toString('base64'), read.width, read.height],
+    );
     return { ok: true, width: read.width, height: read.height };
   });
 }
 
-async function reencode(bytes: Buffer): Promise<{ ok: true; jpeg: Buffer; width: number; height: number } | Extract<PhotoKept, { ok: false }>> {
+async function reencode(
+  bytes: Buffer,
+): Promise<{ ok: true; jpeg: Buffer; width: number; height: number } | Extract<PhotoKept, { ok: false }>> {
   if (!bytes.length) return { ok: false, status: 400, error: 'The photograph is empty. Take it again.' };
-  if (isHeic(bytes)) return { ok: false, status: 400, error: 'This is a HEIC picture, which cannot be read here. Set the camera to JPEG (“most compatible”), or export it as JPEG.' };
+  if (isHeic(bytes))
+    return {
+      ok: false,
+      status: 400,
+      error:
+        'This is a HEIC picture, which cannot be read here. Set the camera to JPEG (“most compatible”), or export it as JPEG.',
+    };
   try {
     // a picture that would unpack to more than this is not a photograph of a phone
-    const out = await sharp(bytes, { limitInputPixels: 120_000_000, failOn: 'error' }).rotate().resize({ width: longestPx, height: longestPx, fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+    const out = await sharp(bytes, { limitInputPixels: 120_000_000, failOn: 'error' })
+      .rotate()
+      .resize({ width: longestPx, height: longestPx, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
     return { ok: true, jpeg: out.data, width: out.info.width, height: out.info.height };
-  } catch { return { ok: false, status: 400, error: 'This file is not a picture, or it is damaged. JPEG, PNG and WebP can be read.' }; }
+  } catch {
+    return {
+      ok: false,
+      status: 400,
+      error: 'This file is not a picture, or it is damaged. JPEG, PNG and WebP can be read.',
+    };
+  }
 }
 /** ISO base media files of the HEIF family name their brand at byte 8. */
-const isHeic = (b: Buffer) => b.subarray(4, 8).toString('latin1') === 'ftyp' && /^(heic|heix|hevc|heim|heis|mif1|msf1)/.test(b.subarray(8, 12).toString('latin1'));
+const isHeic = (b: Buffer) =>
+  b.subarray(4, 8).toString('latin1') === 'ftyp' &&
+  /^(heic|heix|hevc|heim|heis|mif1|msf1)/.test(b.subarray(8, 12).toString('latin1'));
 
 export async function photoOf(who: Who, jobId: string, photoId: string): Promise<Buffer | undefined> {
-  return inShop(who.shopId, async (em) => (await em.execute<{ jpeg: Buffer }[]>(`select jpeg from photo where id = ? and job_id = ?`, [photoId, jobId]))[0]?.jpeg);
+  return inShop(
+    who.shopId,
+    async (em) =>
+      (
+        await em.execute<{ jpeg: Buffer }[]>(`select jpeg from photo where id = ? and job_id = ?`, [
+          photoId,
+          jobId,
+        ])
+      )[0]?.jpeg,
+  );
 }
 /** Removes a photograph of a device that has not been received yet; afterwards it is part of the record. */
 export async function dropPhoto(who: Who, jobId: string, photoId: string): Promise<boolean> {

@@ -11,14 +11,34 @@ import type { Outcome, Who } from '../types';
 import { confirmed, type SentOverride } from './send-commands';
 
 /** The route for a job from where its device stands now, with what the job's adopted route was wished with. */
-export function planFor(who: Who, index: IndexedModel, state: JobState, adopted: Route | null, wishes: RouteWishes = {}): Promise<RouteResult> {
-  return planInThread(index, flag(state, 'modelHash')!, jobRouteInput(who.settings, index, state, { methods: adopted?.input.methods, force: adopted?.input.force, ...wishes }));
+export function planFor(
+  who: Who,
+  index: IndexedModel,
+  state: JobState,
+  adopted: Route | null,
+  wishes: RouteWishes = {},
+): Promise<RouteResult> {
+  return planInThread(
+    index,
+    flag(state, 'modelHash')!,
+    jobRouteInput(who.settings, index, state, {
+      methods: adopted?.input.methods,
+      force: adopted?.input.force,
+      ...wishes,
+    }),
+  );
 }
 export async function storeRoute(em: EntityManager, route: Route): Promise<void> {
-  await em.execute(`insert into route (shop_id, hash, route) values (shop_now(), ?, ?::jsonb) on conflict do nothing`, [route.hash, JSON.stringify(route)]);
+  await em.execute(
+    `insert into route (shop_id, hash, route) values (shop_now(), ?, ?::jsonb) on conflict do nothing`,
+    [route.hash, JSON.stringify(route)],
+  );
 }
 
-export type Adopted = { ok: true; outcome: Outcome } | { ok: false; code: 'no such job' } | { ok: false; code: 'infeasible'; because: string[] };
+export type Adopted =
+  | { ok: true; outcome: Outcome }
+  | { ok: false; code: 'no such job' }
+  | { ok: false; code: 'infeasible'; because: string[] };
 /** A bench that goes on working while its route is planned is planned for again, so many times. */
 const tries = 3;
 
@@ -26,7 +46,13 @@ const tries = 3;
  * Plans a job at the head of its log and adopts what comes out; the same command id gives the same outcome.
  * The planning holds no lock: when something has happened meanwhile, it is done again from there.
  */
-export async function adoptRoute(who: Who, jobId: string, commandId: string, wishes: RouteWishes = {}, sent?: SentOverride): Promise<Adopted> {
+export async function adoptRoute(
+  who: Who,
+  jobId: string,
+  commandId: string,
+  wishes: RouteWishes = {},
+  sent?: SentOverride,
+): Promise<Adopted> {
   const read = (em: EntityManager) => readJob(em, who, jobId);
   const override = await confirmed(who, sent);
   for (let k = 1; ; k++) {
@@ -36,21 +62,61 @@ export async function adoptRoute(who: Who, jobId: string, commandId: string, wis
     const done = await inShop(who.shopId, async (em): Promise<Adopted | 'again'> => {
       const locked = await lockJob(em, jobId);
       if (!locked) return { ok: false, code: 'no such job' };
-      const [known] = await em.execute<{ outcome: Outcome }[]>(`select outcome from job_command where command_id = ?`, [commandId]);
+      const [known] = await em.execute<{ outcome: Outcome }[]>(
+        `select outcome from job_command where command_id = ?`,
+        [commandId],
+      );
       if (known) return { ok: true, outcome: known.outcome };
       const state = await loadState(em, jobId);
       if (state.seq !== job.state.seq && k < tries) return 'again';
-      if ('infeasible' in route) return { ok: false, code: 'infeasible', because: route.because.flatMap((b) => b.ids).map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i) };
+      if ('infeasible' in route)
+        return {
+          ok: false,
+          code: 'infeasible',
+          because: route.because
+            .flatMap((b) => b.ids)
+            .map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i),
+        };
       await storeRoute(em, route);
-      const command: Command = { id: commandId, job: jobId, override, at: Math.max(Date.now(), state.lastAt), clockKnown: true, body: { type: 'routeAdopted', routeHash: route.hash, modelHash: route.modelHash, variant: route.variant } };
-      return { ok: true, outcome: (await appendCommand(em, who, command, jobId, { state, ...locked })).outcome };
+      const command: Command = {
+        id: commandId,
+        job: jobId,
+        override,
+        at: Math.max(Date.now(), state.lastAt),
+        clockKnown: true,
+        body: {
+          type: 'routeAdopted',
+          routeHash: route.hash,
+          modelHash: route.modelHash,
+          variant: route.variant,
+        },
+      };
+      return {
+        ok: true,
+        outcome: (await appendCommand(em, who, command, jobId, { state, ...locked })).outcome,
+      };
     });
     if (done !== 'again') return done;
   }
 }
-async function readJob(em: EntityManager, who: Who, jobId: string): Promise<{ state: JobState; index: IndexedModel; adopted: Route | null } | undefined> {
-  const [job] = await em.execute<{ model_hash: string; variant: string }[]>(`select model_hash, variant from job where id = ?`, [jobId]);
+async function readJob(
+  em: EntityManager,
+  who: Who,
+  jobId: string,
+): Promise<{ state: JobState; index: IndexedModel; adopted: Route | null } | undefined> {
+  const [job] = await em.execute<{ model_hash: string; variant: string }[]>(
+    `select model_hash, variant from job where id = ?`,
+    [jobId],
+  );
   if (!job) return undefined;
   const state = await loadState(em, jobId);
-  return { state, index: await indexOf(em, flag(state, 'modelHash') ?? job.model_hash, flag(state, 'variant') ?? job.variant), adopted: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null };
+  return {
+    state,
+    index: await indexOf(
+      em,
+      flag(state, 'modelHash') ?? job.model_hash,
+      flag(state, 'variant') ?? job.variant,
+    ),
+    adopted: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null,
+  };
 }

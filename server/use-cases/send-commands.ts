@@ -9,7 +9,11 @@ import type { Outcome, Who } from '../types';
 import { confirmingPerson } from './sign-in';
 
 /** A named reason for passing a stop, and where it takes two people, the second one's own sign-in. */
-export const overrideSchema = z.strictObject({ rules: z.array(z.string().max(60)).max(20), reason: z.string().max(1000), confirm: z.strictObject({ login: z.string().max(80), password: z.string().max(200) }).optional() });
+export const overrideSchema = z.strictObject({
+  rules: z.array(z.string().max(60)).max(20),
+  reason: z.string().max(1000),
+  confirm: z.strictObject({ login: z.string().max(80), password: z.string().max(200) }).optional(),
+});
 export type SentOverride = z.output<typeof overrideSchema>;
 
 const commandSchema = z.strictObject({
@@ -34,22 +38,47 @@ export type Answer = { id: string; outcome: Outcome };
  * Decides commands one after another, each in a transaction of its own, in the order given.
  * A command that is already known gets its stored outcome again; an unknown job or another workshop's job is refused.
  */
-export async function sendCommands(who: Who, commands: readonly { id: string; [field: string]: unknown }[]): Promise<Answer[]> {
+export async function sendCommands(
+  who: Who,
+  commands: readonly { id: string; [field: string]: unknown }[],
+): Promise<Answer[]> {
   const answers: Answer[] = [];
   for (const c of commands) {
     const read = commandSchema.safeParse(c);
-    answers.push({ id: c.id, outcome: read.success ? await one(who, read.data) : { status: 'refused', seq: 0, refused: { code: 'not understood', problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })) }, findings: [] } });
+    answers.push({
+      id: c.id,
+      outcome: read.success
+        ? await one(who, read.data)
+        : {
+            status: 'refused',
+            seq: 0,
+            refused: {
+              code: 'not understood',
+              problems: read.error.issues
+                .slice(0, 20)
+                .map((i) => ({ path: pathText(i.path), text: i.message })),
+            },
+            findings: [],
+          },
+    });
   }
   return answers;
 }
 /** An override with the second person in place of their password; that is somebody else, and not a trainee. */
 export async function confirmed(who: Who, sent: SentOverride | undefined): Promise<Command['override']> {
   if (!sent) return undefined;
-  const second = sent.confirm && (await confirmingPerson(who.shopId, sent.confirm.login, sent.confirm.password));
-  const confirmedBy = second && second.personId !== who.personId && second.role !== 'trainee' ? second.personId : undefined;
+  const second =
+    sent.confirm && (await confirmingPerson(who.shopId, sent.confirm.login, sent.confirm.password));
+  const confirmedBy =
+    second && second.personId !== who.personId && second.role !== 'trainee' ? second.personId : undefined;
   return { rules: sent.rules, reason: sent.reason, ...(confirmedBy ? { confirmedBy } : {}) };
 }
-const refuse = (code: 'no such job' | 'another person'): Outcome => ({ status: 'refused', seq: 0, refused: { code }, findings: [] });
+const refuse = (code: 'no such job' | 'another person'): Outcome => ({
+  status: 'refused',
+  seq: 0,
+  refused: { code },
+  findings: [],
+});
 async function one(who: Who, c: SentCommand): Promise<Outcome> {
   if (c.person !== who.personId) return refuse('another person');
   const override = await confirmed(who, c.override);
@@ -58,11 +87,21 @@ async function one(who: Who, c: SentCommand): Promise<Outcome> {
     const job = await openForCommand(em, who.shopId, c.job, c.id);
     if (!job) return refuse('no such job');
     if (job.known) return job.known;
-    const command = { id: c.id, job: c.job, body: c.body, at: c.at, clockKnown: c.clockKnown, override, passedAt: c.passedAt, seen: c.seen };
+    const command = {
+      id: c.id,
+      job: c.job,
+      body: c.body,
+      at: c.at,
+      clockKnown: c.clockKnown,
+      override,
+      passedAt: c.passedAt,
+      seen: c.seen,
+    };
     const { outcome, state } = await appendCommand(em, who, command, c.job, job);
     next = state;
     // a passcode is there for the checks, and goes with the job
-    if (outcome.status === 'recorded' && c.body.type === 'jobClosed') await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);
+    if (outcome.status === 'recorded' && c.body.type === 'jobClosed')
+      await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);
     return outcome;
   });
   if (next) holdState(who.shopId, c.job, next);

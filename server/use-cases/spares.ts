@@ -10,21 +10,45 @@ import { plainCell, readCsv, writeCsv } from './csv';
 import { mayStock } from './stock';
 
 /** The spares box: loose screws by drive, thread, length and head, with how many there are. */
-export interface SpareRow extends SpareScrew { note: string }
+export interface SpareRow extends SpareScrew {
+  note: string;
+}
 const columns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;
 
-const millimetres = (most: number) => z.string({ error: 'Give it in mm.' }).trim().transform((t, ctx) => {
-  const n = Number(t.replace(',', '.'));
-  if (t !== '' && Number.isFinite(n) && n > 0 && n <= most) return Math.round(n * 100) / 100;
-  ctx.addIssue({ code: 'custom', message: `A length in mm, above 0 and at most ${most}: “${t.slice(0, 20)}” is none.` });
-  return z.NEVER;
-});
+const millimetres = (most: number) =>
+  z
+    .string({ error: 'Give it in mm.' })
+    .trim()
+    .transform((t, ctx) => {
+      const n = Number(t.replace(',', '.'));
+      if (t !== '' && Number.isFinite(n) && n > 0 && n <= most) return Math.round(n * 100) / 100;
+      ctx.addIssue({
+        code: 'custom',
+        message: `A length in mm, above 0 and at most ${most}: “${t.slice(0, 20)}” is none.`,
+      });
+      return z.NEVER;
+    });
 const fields = z.object({
   drive: z.enum(drives, { error: `One of: ${drives.join(', ')}.` }),
-  thread: z.string({ error: 'Give the thread, such as M1.2.' }).trim().refine((t) => pitchMm(t) !== undefined, 'A metric thread of phones: M0.8, M1, M1.2, M1.4, M1.6 or M2, with x and the pitch where it is fine.'),
+  thread: z
+    .string({ error: 'Give the thread, such as M1.2.' })
+    .trim()
+    .refine(
+      (t) => pitchMm(t) !== undefined,
+      'A metric thread of phones: M0.8, M1, M1.2, M1.4, M1.6 or M2, with x and the pitch where it is fine.',
+    ),
   length_mm: millimetres(20),
   head_mm: millimetres(10),
-  count: z.string().trim().default('1').transform((t, ctx) => { const n = Number(t); if (Number.isInteger(n) && n >= 0 && n <= 100_000) return n; ctx.addIssue({ code: 'custom', message: 'A whole number, 0 or more.' }); return z.NEVER; }),
+  count: z
+    .string()
+    .trim()
+    .default('1')
+    .transform((t, ctx) => {
+      const n = Number(t);
+      if (Number.isInteger(n) && n >= 0 && n <= 100_000) return n;
+      ctx.addIssue({ code: 'custom', message: 'A whole number, 0 or more.' });
+      return z.NEVER;
+    }),
   note: z.string().trim().max(200, 'At most 200 characters.').default(''),
 });
 const askSchema = z.discriminatedUnion('do', [
@@ -33,32 +57,55 @@ const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove'), id: z.uuid() }),
   z.strictObject({ do: z.literal('import'), csv: z.string() }),
 ]);
-export type SparesSaid = { ok: true; said: string } | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
+export type SparesSaid =
+  | { ok: true; said: string }
+  | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
 
 const select = `select id, drive, thread, length_mm::float8 as "lengthMm", head_mm::float8 as "headMm", count, note from spare_screw`;
 /** All of the box: a few hundred kinds at most. */
-export const sparesOf = (em: EntityManager): Promise<SpareRow[]> => em.execute<SpareRow[]>(`${select} order by thread, drive, length_mm, head_mm limit 2000`);
+export const sparesOf = (em: EntityManager): Promise<SpareRow[]> =>
+  em.execute<SpareRow[]>(`${select} order by thread, drive, length_mm, head_mm limit 2000`);
 export const sparesPage = (who: Who): Promise<SpareRow[]> => inShop(who.shopId, sparesOf);
 
 export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid> {
   const read = askSchema.safeParse(json);
   if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
-  if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
+  if (!mayStock(who.role))
+    return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
   const ask = read.data;
   return inShop(who.shopId, async (em): Promise<SparesSaid> => {
     if (ask.do === 'add') {
       const one = fields.safeParse(given(ask.screw));
       if (!one.success) return { ok: false, status: 400, errors: problems(one.error) };
       await put(em, [one.data]);
-      return { ok: true, said: `${one.data.count} × ${one.data.drive} ${one.data.thread} ${one.data.length_mm} mm in the box.` };
+      return {
+        ok: true,
+        said: `${one.data.count} × ${one.data.drive} ${one.data.thread} ${one.data.length_mm} mm in the box.`,
+      };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv);
-    const [row] = await em.execute<{ count: number }[]>(ask.do === 'remove' ? `delete from spare_screw where id = ? returning count` : `update spare_screw set count = greatest(0, count + ?) where id = ? returning count`, ask.do === 'remove' ? [ask.id] : [ask.by, ask.id]);
-    return row ? { ok: true, said: ask.do === 'remove' ? 'Taken out of the box.' : 'Kept.' } : { ok: false, status: 409, errors: { form: 'It is no longer in the box.' } };
+    const [row] = await em.execute<{ count: number }[]>(
+      ask.do === 'remove'
+        ? `delete from spare_screw where id = ? returning count`
+        : `update spare_screw set count = greatest(0, count + ?) where id = ? returning count`,
+      ask.do === 'remove' ? [ask.id] : [ask.by, ask.id],
+    );
+    return row
+      ? { ok: true, said: ask.do === 'remove' ? 'Taken out of the box.' : 'Kept.' }
+      : { ok: false, status: 409, errors: { form: 'It is no longer in the box.' } };
   });
 }
-const given = (f: Record<string, string>) => Object.fromEntries(Object.entries(f).filter(([, v]) => v.trim() !== '').map(([k, v]) => [k, plainCell(v)]));
-const problems = (e: z.ZodError): Record<string, string> => { const out: Record<string, string> = {}; for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message; return out; };
+const given = (f: Record<string, string>) =>
+  Object.fromEntries(
+    Object.entries(f)
+      .filter(([, v]) => v.trim() !== '')
+      .map(([k, v]) => [k, plainCell(v)]),
+  );
+const problems = (e: z.ZodError): Record<string, string> => {
+  const out: Record<string, string> = {};
+  for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
+  return out;
+};
 
 /** Adds to a kind that is there already; a new kind gets its own compartment. */
 async function put(em: EntityManager, screws: readonly z.output<typeof fields>[]): Promise<void> {
@@ -66,15 +113,25 @@ async function put(em: EntityManager, screws: readonly z.output<typeof fields>[]
     `insert into spare_screw (shop_id, id, drive, thread, length_mm, head_mm, count, note)
      select shop_now(), (array_agg((x->>'id')::uuid))[1], x->>'drive', x->>'thread', (x->>'length_mm')::numeric, (x->>'head_mm')::numeric, sum((x->>'count')::int), max(x->>'note') from jsonb_array_elements(?::jsonb) x group by 3, 4, 5, 6
      on conflict (shop_id, drive, thread, length_mm, head_mm) do update set count = spare_screw.count + excluded.count, note = coalesce(nullif(excluded.note, ''), spare_screw.note)`,
-    [JSON.stringify(screws.map((s) => ({ ...s, id: randomUUID() })))]);
+    [JSON.stringify(screws.map((s) => ({ ...s, id: randomUUID() })))],
+  );
 }
 async function importCsv(em: EntityManager, csv: string): Promise<SparesSaid> {
-  const read = readCsv(csv, { all: columns, needed: columns.slice(0, 4) }, (record) => { const one = fields.safeParse(given(record)); return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) }; });
+  const read = readCsv(csv, { all: columns, needed: columns.slice(0, 4) }, (record) => {
+    const one = fields.safeParse(given(record));
+    return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) };
+  });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
   await put(em, read.values);
-  return { ok: true, said: `${read.values.length} ${read.values.length === 1 ? 'kind' : 'kinds'} of screw taken in.` };
+  return {
+    ok: true,
+    said: `${read.values.length} ${read.values.length === 1 ? 'kind' : 'kinds'} of screw taken in.`,
+  };
 }
 /** The spares box as CSV, in the columns that an import takes. */
 export async function sparesCsv(who: Who): Promise<string> {
-  return writeCsv(columns, (await sparesPage(who)).map((s) => [s.drive, s.thread, s.lengthMm, s.headMm, s.count, s.note]));
+  return writeCsv(
+    columns,
+    (await sparesPage(who)).map((s) => [s.drive, s.thread, s.lengthMm, s.headMm, s.count, s.note]),
+  );
 }

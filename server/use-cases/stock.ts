@@ -10,23 +10,68 @@ import { plainCell, readCsv, writeCsv } from './csv';
 
 /** A part in the drawer, or chosen for a job, or used up by one. */
 export interface StockPart {
-  id: string; name: string; kind: string; modelId: string; slot: string; provenance: Provenance; supplier: string; lot: string; serial: string; priceMinor: number; arrivesWith: string[]; released: Released; proof: string;
-  jobId: string | null; jobNumber: number | null; jobEnding: string | null;
+  id: string;
+  name: string;
+  kind: string;
+  modelId: string;
+  slot: string;
+  provenance: Provenance;
+  supplier: string;
+  lot: string;
+  serial: string;
+  priceMinor: number;
+  arrivesWith: string[];
+  released: Released;
+  proof: string;
+  jobId: string | null;
+  jobNumber: number | null;
+  jobEnding: string | null;
 }
-export interface StockModel { id: string; name: string; slots: { id: string; name: string; kind: string; price: number }[] }
+export interface StockModel {
+  id: string;
+  name: string;
+  slots: { id: string; name: string; kind: string; price: number }[];
+}
 
 /** Who may change the stock; choosing from it for a job is everybody's work. */
 export const mayStock = (role: Role) => role === 'owner' || role === 'lead';
 
 const short = (max: number) => z.string().trim().max(max, `At most ${max} characters.`).default('');
-const price = z.string({ error: amountProblem.empty }).transform((t, ctx) => { const r = readAmount(t); if (r.ok) return r.minor; ctx.addIssue({ code: 'custom', message: amountProblem[r.why] }); return z.NEVER; });
-const oneOf = <T extends string>(list: readonly T[]) => z.enum(list as readonly [T, ...T[]], { error: `One of: ${list.join(', ')}.` });
+const price = z.string({ error: amountProblem.empty }).transform((t, ctx) => {
+  const r = readAmount(t);
+  if (r.ok) return r.minor;
+  ctx.addIssue({ code: 'custom', message: amountProblem[r.why] });
+  return z.NEVER;
+});
+const oneOf = <T extends string>(list: readonly T[]) =>
+  z.enum(list as readonly [T, ...T[]], { error: `One of: ${list.join(', ')}.` });
 /** One part as it is typed or stands in a line of a file. */
 const partFields = z.object({
-  name: z.string().trim().max(120, 'At most 120 characters.').default(''), model: z.string({ error: 'Give the model’s id.' }).trim().min(1, 'Give the model’s id.'), slot: z.string({ error: 'Give the place it fits.' }).trim().min(1, 'Give the place it fits.'),
-  provenance: oneOf(provenances), supplier: short(120), lot: short(60), serial: short(60), price, arrives_with: z.string().max(600, 'At most 600 characters.').default(''), released: oneOf(releases).default('not needed'), proof: short(200),
+  name: z.string().trim().max(120, 'At most 120 characters.').default(''),
+  model: z.string({ error: 'Give the model’s id.' }).trim().min(1, 'Give the model’s id.'),
+  slot: z.string({ error: 'Give the place it fits.' }).trim().min(1, 'Give the place it fits.'),
+  provenance: oneOf(provenances),
+  supplier: short(120),
+  lot: short(60),
+  serial: short(60),
+  price,
+  arrives_with: z.string().max(600, 'At most 600 characters.').default(''),
+  released: oneOf(releases).default('not needed'),
+  proof: short(200),
 });
-const columns = ['name', 'model', 'slot', 'provenance', 'supplier', 'lot', 'serial', 'price', 'arrives_with', 'released', 'proof'] as const;
+const columns = [
+  'name',
+  'model',
+  'slot',
+  'provenance',
+  'supplier',
+  'lot',
+  'serial',
+  'price',
+  'arrives_with',
+  'released',
+  'proof',
+] as const;
 
 const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('add'), part: z.record(z.string(), z.string().max(2000)) }),
@@ -34,34 +79,52 @@ const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('remove'), id: z.uuid() }),
   z.strictObject({ do: z.literal('import'), csv: z.string() }),
 ]);
-export type StockSaid = { ok: true; said: string } | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
+export type StockSaid =
+  | { ok: true; said: string }
+  | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
 
 const select = `select p.id, p.name, p.kind, p.model_id as "modelId", p.slot, p.provenance, p.supplier, p.lot, p.serial, p.price_minor as "priceMinor", p.arrives_with as "arrivesWith", p.released, p.proof, p.job_id as "jobId", j.number as "jobNumber", j.ending as "jobEnding"
   from part p left join job j on j.shop_id = p.shop_id and j.id = p.job_id`;
 
 /** The models that parts can be for, with the places of each: what a drawer is named by. */
 export async function stockModels(em: EntityManager): Promise<StockModel[]> {
-  return em.execute<StockModel[]>(`select model_id as id, name, (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind', 'price', s->'price') order by s->>'name') from jsonb_array_elements(model->'slots') s) as slots from device_model where current order by name`);
+  return em.execute<StockModel[]>(
+    `select model_id as id, name, (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind', 'price', s->'price') order by s->>'name') from jsonb_array_elements(model->'slots') s) as slots from device_model where current order by name`,
+  );
 }
 /** Parts by name, model, place, supplier, lot or serial; what lies free first. 100 a page. */
-export async function stockPage(who: Who, search: string, page: number): Promise<{ parts: StockPart[]; total: number; free: number; models: StockModel[] }> {
+export async function stockPage(
+  who: Who,
+  search: string,
+  page: number,
+): Promise<{ parts: StockPart[]; total: number; free: number; models: StockModel[] }> {
   return inShop(who.shopId, async (em) => {
     const like = `%${search.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
     const where = `not p.gone and (? = '%%' or concat_ws(' ', p.name, p.model_id, p.slot, p.kind, p.provenance, p.supplier, p.lot, p.serial) ilike ?)`;
-    const parts = await em.execute<StockPart[]>(`${select} where ${where} order by (p.job_id is not null), p.model_id, p.slot, p.price_minor limit 100 offset ?`, [like, like, page * 100]);
-    const [n] = await em.execute<{ n: string; free: string }[]>(`select count(*) as n, count(*) filter (where p.job_id is null) as free from part p where ${where}`, [like, like]);
+    const parts = await em.execute<StockPart[]>(
+      `${select} where ${where} order by (p.job_id is not null), p.model_id, p.slot, p.price_minor limit 100 offset ?`,
+      [like, like, page * 100],
+    );
+    const [n] = await em.execute<{ n: string; free: string }[]>(
+      `select count(*) as n, count(*) filter (where p.job_id is null) as free from part p where ${where}`,
+      [like, like],
+    );
     return { parts, total: Number(n!.n), free: Number(n!.free), models: await stockModels(em) };
   });
 }
 /** The parts that fit the places of one model and are free, or are chosen for this job already. */
 export async function partsFor(em: EntityManager, modelId: string, jobId: string): Promise<StockPart[]> {
-  return em.execute<StockPart[]>(`${select} where not p.gone and p.model_id = ? and (p.job_id is null or p.job_id = ?) order by p.slot, p.price_minor limit 400`, [modelId, jobId]);
+  return em.execute<StockPart[]>(
+    `${select} where not p.gone and p.model_id = ? and (p.job_id is null or p.job_id = ?) order by p.slot, p.price_minor limit 400`,
+    [modelId, jobId],
+  );
 }
 
 export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
   const read = askSchema.safeParse(json);
   if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
-  if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
+  if (!mayStock(who.role))
+    return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
   const ask = read.data;
   return inShop(who.shopId, async (em): Promise<StockSaid> => {
     if (ask.do === 'add') {
@@ -71,54 +134,136 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
       return { ok: true, said: `${one.part.name} is in the stock.` };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv);
-    const [row] = await em.execute<{ name: string; job_id: string | null }[]>(`select name, job_id from part where id = ? and not gone for update`, [ask.id]);
+    const [row] = await em.execute<{ name: string; job_id: string | null }[]>(
+      `select name, job_id from part where id = ? and not gone for update`,
+      [ask.id],
+    );
     if (!row) return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
     if (ask.do === 'remove') {
-      if (row.job_id) return { ok: false, status: 409, errors: { form: 'It is chosen for a job: drop it there first.' } };
+      if (row.job_id)
+        return { ok: false, status: 409, errors: { form: 'It is chosen for a job: drop it there first.' } };
       await em.execute(`update part set gone = true where id = ?`, [ask.id]);
       return { ok: true, said: `${row.name} is taken out of the stock.` };
     }
-    if (ask.released === 'proof seen' && !ask.proof) return { ok: false, status: 400, errors: { proof: 'Say what the proof of release is.' } };
-    await em.execute(`update part set released = ?, proof = ? where id = ?`, [ask.released, ask.proof, ask.id]);
+    if (ask.released === 'proof seen' && !ask.proof)
+      return { ok: false, status: 400, errors: { proof: 'Say what the proof of release is.' } };
+    await em.execute(`update part set released = ?, proof = ? where id = ?`, [
+      ask.released,
+      ask.proof,
+      ask.id,
+    ]);
     return { ok: true, said: 'Kept.' };
   });
 }
 
-type Judged = { name: string; kind: string; modelId: string; slot: string; provenance: string; supplier: string; lot: string; serial: string; priceMinor: number; arrivesWith: string[]; released: string; proof: string };
+type Judged = {
+  name: string;
+  kind: string;
+  modelId: string;
+  slot: string;
+  provenance: string;
+  supplier: string;
+  lot: string;
+  serial: string;
+  priceMinor: number;
+  arrivesWith: string[];
+  released: string;
+  proof: string;
+};
 /** Reads one part; what is wrong is said at its field. */
-function judge(fields: Record<string, string>, models: readonly StockModel[]): { ok: true; part: Judged } | { ok: false; errors: Record<string, string> } {
-  const read = partFields.safeParse(Object.fromEntries(Object.entries(fields).filter(([, v]) => v !== '').map(([k, v]) => [k, plainCell(v)])));
+function judge(
+  fields: Record<string, string>,
+  models: readonly StockModel[],
+): { ok: true; part: Judged } | { ok: false; errors: Record<string, string> } {
+  const read = partFields.safeParse(
+    Object.fromEntries(
+      Object.entries(fields)
+        .filter(([, v]) => v !== '')
+        .map(([k, v]) => [k, plainCell(v)]),
+    ),
+  );
   if (!read.success) return { ok: false, errors: problems(read.error) };
   const f = read.data;
   const model = models.find((m) => m.id === f.model);
-  if (!model) return { ok: false, errors: { model: `There is no model ${f.model}; known are ${models.map((m) => m.id).join(', ')}.` } };
+  if (!model)
+    return {
+      ok: false,
+      errors: { model: `There is no model ${f.model}; known are ${models.map((m) => m.id).join(', ')}.` },
+    };
   const slot = model.slots.find((s) => s.id === f.slot);
   if (!slot) return { ok: false, errors: { slot: `${model.name} has no place ${f.slot}.` } };
-  const arrivesWith = f.arrives_with.split(/[;|]/).map((s) => s.trim()).filter(Boolean);
+  const arrivesWith = f.arrives_with
+    .split(/[;|]/)
+    .map((s) => s.trim())
+    .filter(Boolean);
   const unknown = arrivesWith.find((s) => !model.slots.some((x) => x.id === s));
   if (unknown) return { ok: false, errors: { arrives_with: `${model.name} has no place ${unknown}.` } };
-  if (f.released === 'proof seen' && !f.proof) return { ok: false, errors: { proof: 'Say what the proof of release is.' } };
-  return { ok: true, part: { name: f.name || slot.name, kind: slot.kind, modelId: f.model, slot: f.slot, provenance: f.provenance, supplier: f.supplier, lot: f.lot, serial: f.serial, priceMinor: f.price, arrivesWith, released: f.released, proof: f.proof } };
+  if (f.released === 'proof seen' && !f.proof)
+    return { ok: false, errors: { proof: 'Say what the proof of release is.' } };
+  return {
+    ok: true,
+    part: {
+      name: f.name || slot.name,
+      kind: slot.kind,
+      modelId: f.model,
+      slot: f.slot,
+      provenance: f.provenance,
+      supplier: f.supplier,
+      lot: f.lot,
+      serial: f.serial,
+      priceMinor: f.price,
+      arrivesWith,
+      released: f.released,
+      proof: f.proof,
+    },
+  };
 }
-const problems = (e: z.ZodError): Record<string, string> => { const out: Record<string, string> = {}; for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message; return out; };
+const problems = (e: z.ZodError): Record<string, string> => {
+  const out: Record<string, string> = {};
+  for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
+  return out;
+};
 
 async function insert(em: EntityManager, parts: readonly Judged[]): Promise<void> {
   await em.execute(
     `insert into part (shop_id, id, name, kind, model_id, slot, provenance, supplier, lot, serial, price_minor, arrives_with, released, proof)
      select shop_now(), (x->>'id')::uuid, x->>'name', x->>'kind', x->>'modelId', x->>'slot', x->>'provenance', x->>'supplier', x->>'lot', x->>'serial', (x->>'priceMinor')::int, x->'arrivesWith', x->>'released', x->>'proof' from jsonb_array_elements(?::jsonb) x`,
-    [JSON.stringify(parts.map((p) => ({ ...p, id: randomUUID() })))]);
+    [JSON.stringify(parts.map((p) => ({ ...p, id: randomUUID() })))],
+  );
 }
 
 /** Takes in a CSV file: all of it, or nothing and what is wrong in which line. */
 async function importCsv(em: EntityManager, csv: string): Promise<StockSaid> {
   const models = await stockModels(em);
-  const read = readCsv(csv, { all: columns, needed: ['model', 'slot', 'provenance', 'price'] }, (record) => { const one = judge(record, models); return one.ok ? { ok: true, value: one.part } : one; });
+  const read = readCsv(csv, { all: columns, needed: ['model', 'slot', 'provenance', 'price'] }, (record) => {
+    const one = judge(record, models);
+    return one.ok ? { ok: true, value: one.part } : one;
+  });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
   await insert(em, read.values);
   return { ok: true, said: `${read.values.length} ${read.values.length === 1 ? 'part' : 'parts'} taken in.` };
 }
 /** The stock as CSV: what is free or chosen, in the columns that an import takes. */
 export async function stockCsv(who: Who): Promise<string> {
-  const parts = await inShop(who.shopId, (em) => em.execute<StockPart[]>(`${select} where not p.gone and (p.job_id is null or j.ending is null) order by p.model_id, p.slot, p.price_minor`));
-  return writeCsv(columns, parts.map((p) => [p.name, p.modelId, p.slot, p.provenance, p.supplier, p.lot, p.serial, amountText(p.priceMinor), p.arrivesWith.join(';'), p.released, p.proof]));
+  const parts = await inShop(who.shopId, (em) =>
+    em.execute<StockPart[]>(
+      `${select} where not p.gone and (p.job_id is null or j.ending is null) order by p.model_id, p.slot, p.price_minor`,
+    ),
+  );
+  return writeCsv(
+    columns,
+    parts.map((p) => [
+      p.name,
+      p.modelId,
+      p.slot,
+      p.provenance,
+      p.supplier,
+      p.lot,
+      p.serial,
+      amountText(p.priceMinor),
+      p.arrivesWith.join(';'),
+      p.released,
+      p.proof,
+    ]),
+  );
 }

@@ -7,64 +7,163 @@ import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';
 import type { ShopSettings, Who } from '../types';
 
-export interface Person { id: string; login: string; name: string; role: Role; bench: string }
+export interface Person {
+  id: string;
+  login: string;
+  name: string;
+  role: Role;
+  bench: string;
+}
 
 /** Who may change what: the owner everything, a lead the methods. */
-export const mayChange = (role: Role, what: 'methods' | 'means' | 'people') => role === 'owner' || (role === 'lead' && what === 'methods');
+export const mayChange = (role: Role, what: 'methods' | 'means' | 'people') =>
+  role === 'owner' || (role === 'lead' && what === 'methods');
 
 const optionOf = Object.fromEntries(methodRows.map((r) => [r.id, r.options.map((o) => o.id as string)]));
 /** What can be asked for on the Workshop screen. Settings are a patch: what is not named stays as somebody else may just have left it. */
 export const askSchema = z.discriminatedUnion('do', [
-  z.strictObject({ do: z.literal('method'), row: z.enum(methodIds), option: z.string().max(40) }).refine((a) => optionOf[a.row]!.includes(a.option), { path: ['option'], message: 'That is not an option of this question.' }),
-  z.strictObject({ do: z.literal('station'), station: z.enum(allStations as [string, ...string[]]), owned: z.boolean() }),
-  z.strictObject({ do: z.literal('rate'), hourlyRateMinor: z.int({ error: 'Give an amount of money, such as 60 or 62.50.' }).min(0, 'Give an amount of 0 or more.').max(1_000_000, 'That is more than 10 000 an hour.') }),
+  z
+    .strictObject({ do: z.literal('method'), row: z.enum(methodIds), option: z.string().max(40) })
+    .refine((a) => optionOf[a.row]!.includes(a.option), {
+      path: ['option'],
+      message: 'That is not an option of this question.',
+    }),
   z.strictObject({
-    do: z.literal('waits'),
-    solventFlashS: z.int({ error: 'Give whole seconds.' }).min(leastWaits.solventFlashS, `At least ${leastWaits.solventFlashS} s: alcohol must have flashed off before heat.`).max(3600, 'At most 3600 s.'),
-    coolingS: z.int({ error: 'Give whole seconds.' }).min(leastWaits.coolingS, `At least ${leastWaits.coolingS} s: a device must have cooled before alcohol.`).max(3600, 'At most 3600 s.'),
+    do: z.literal('station'),
+    station: z.enum(allStations as [string, ...string[]]),
+    owned: z.boolean(),
   }),
   z.strictObject({
-    do: z.literal('add person'), name: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.'), login: z.string().trim().regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.'),
-    role: z.enum(roles), bench: z.string().trim().max(60, 'At most 60 characters.'), password: z.string().min(10, 'At least 10 characters.').max(200, 'At most 200 characters.'),
+    do: z.literal('rate'),
+    hourlyRateMinor: z
+      .int({ error: 'Give an amount of money, such as 60 or 62.50.' })
+      .min(0, 'Give an amount of 0 or more.')
+      .max(1_000_000, 'That is more than 10 000 an hour.'),
+  }),
+  z.strictObject({
+    do: z.literal('waits'),
+    solventFlashS: z
+      .int({ error: 'Give whole seconds.' })
+      .min(
+        leastWaits.solventFlashS,
+        `At least ${leastWaits.solventFlashS} s: alcohol must have flashed off before heat.`,
+      )
+      .max(3600, 'At most 3600 s.'),
+    coolingS: z
+      .int({ error: 'Give whole seconds.' })
+      .min(
+        leastWaits.coolingS,
+        `At least ${leastWaits.coolingS} s: a device must have cooled before alcohol.`,
+      )
+      .max(3600, 'At most 3600 s.'),
+  }),
+  z.strictObject({
+    do: z.literal('add person'),
+    name: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.'),
+    login: z
+      .string()
+      .trim()
+      .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.'),
+    role: z.enum(roles),
+    bench: z.string().trim().max(60, 'At most 60 characters.'),
+    password: z.string().min(10, 'At least 10 characters.').max(200, 'At most 200 characters.'),
   }),
   z.strictObject({ do: z.literal('role'), person: z.uuid(), role: z.enum(roles) }),
 ]);
 export type Ask = z.output<typeof askSchema>;
-export type Changed = { ok: true; said: string } | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
+export type Changed =
+  | { ok: true; said: string }
+  | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
 
-export async function workshopPage(who: Who): Promise<{ settings: ShopSettings; people: Person[]; name: string }> {
+export async function workshopPage(
+  who: Who,
+): Promise<{ settings: ShopSettings; people: Person[]; name: string }> {
   return inShop(who.shopId, async (em) => {
-    const [shop] = await em.execute<{ settings: ShopSettings; name: string }[]>(`select settings, name from workshop`);
-    return { settings: shop!.settings, name: shop!.name, people: await em.execute<Person[]>(`select id, login, name, role, bench from person order by array_position(array['owner','lead','technician','trainee'], role), name`) };
+    const [shop] = await em.execute<{ settings: ShopSettings; name: string }[]>(
+      `select settings, name from workshop`,
+    );
+    return {
+      settings: shop!.settings,
+      name: shop!.name,
+      people: await em.execute<Person[]>(
+        `select id, login, name, role, bench from person order by array_position(array['owner','lead','technician','trainee'], role), name`,
+      ),
+    };
   });
 }
 
 /** Changes one thing of the workshop, by whoever may. */
 export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return { ok: false, status: 400, errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])) };
+  if (!read.success)
+    return {
+      ok: false,
+      status: 400,
+      errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
+    };
   const ask = read.data;
-  const what = ask.do === 'method' ? 'methods' : ask.do === 'add person' || ask.do === 'role' ? 'people' : 'means';
-  if (!mayChange(who.role, what)) return { ok: false, status: 403, errors: { form: what === 'methods' ? 'An owner or a lead changes the methods.' : 'Only an owner changes this.' } };
+  const what =
+    ask.do === 'method' ? 'methods' : ask.do === 'add person' || ask.do === 'role' ? 'people' : 'means';
+  if (!mayChange(who.role, what))
+    return {
+      ok: false,
+      status: 403,
+      errors: {
+        form: what === 'methods' ? 'An owner or a lead changes the methods.' : 'Only an owner changes this.',
+      },
+    };
   return inShop(who.shopId, async (em): Promise<Changed> => {
     // one at a time: two people who change different things both keep theirs
     const [shop] = await em.execute<{ settings: ShopSettings }[]>(`select settings from workshop for update`);
     const { settings } = shop!;
-    const save = async (patch: Partial<ShopSettings>, said: string): Promise<Changed> => { await em.execute(`update workshop set settings = ?::jsonb`, [JSON.stringify({ ...settings, ...patch })]); return { ok: true, said }; };
+    const save = async (patch: Partial<ShopSettings>, said: string): Promise<Changed> => {
+      await em.execute(`update workshop set settings = ?::jsonb`, [
+        JSON.stringify({ ...settings, ...patch }),
+      ]);
+      return { ok: true, said };
+    };
     switch (ask.do) {
-      case 'method': return save({ methods: { ...settings.methods, [ask.row]: ask.option } }, 'Kept. Open jobs stay as they are; routes planned from now on follow it.');
-      case 'station': return save({ stations: allStations.filter((s) => (s === ask.station ? ask.owned : settings.stations.includes(s))) }, 'Kept.');
-      case 'rate': return save({ hourlyRateMinor: ask.hourlyRateMinor }, 'Kept.');
-      case 'waits': return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, 'Kept.');
+      case 'method':
+        return save(
+          { methods: { ...settings.methods, [ask.row]: ask.option } },
+          'Kept. Open jobs stay as they are; routes planned from now on follow it.',
+        );
+      case 'station':
+        return save(
+          {
+            stations: allStations.filter((s) =>
+              s === ask.station ? ask.owned : settings.stations.includes(s),
+            ),
+          },
+          'Kept.',
+        );
+      case 'rate':
+        return save({ hourlyRateMinor: ask.hourlyRateMinor }, 'Kept.');
+      case 'waits':
+        return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, 'Kept.');
       case 'add person': {
-        const [row] = await em.execute<{ id: string }[]>(`insert into person (shop_id, id, login, name, role, bench, password_hash) values (shop_now(), ?, ?, ?, ?, ?, ?) on conflict (login) do nothing returning id`, [randomUUID(), ask.login, ask.name, ask.role, ask.bench, await hashPassword(ask.password)]);
-        return row ? { ok: true, said: `${ask.name} can sign in as ${ask.login}.` } : { ok: false, status: 409, errors: { login: 'This login name is taken in this installation.' } };
+        const [row] = await em.execute<{ id: string }[]>(
+          `insert into person (shop_id, id, login, name, role, bench, password_hash) values (shop_now(), ?, ?, ?, ?, ?, ?) on conflict (login) do nothing returning id`,
+          [randomUUID(), ask.login, ask.name, ask.role, ask.bench, await hashPassword(ask.password)],
+        );
+        return row
+          ? { ok: true, said: `${ask.name} can sign in as ${ask.login}.` }
+          : { ok: false, status: 409, errors: { login: 'This login name is taken in this installation.' } };
       }
       case 'role': {
-        const [last] = await em.execute<{ others: string }[]>(`select count(*) as others from person where role = 'owner' and id <> ?`, [ask.person]);
-        if (ask.role !== 'owner' && last!.others === '0') return { ok: false, status: 409, errors: { role: 'A workshop keeps at least one owner.' } };
-        const [row] = await em.execute<{ name: string }[]>(`update person set role = ? where id = ? returning name`, [ask.role, ask.person]);
-        return row ? { ok: true, said: `${row.name} is ${ask.role} from the next page on.` } : { ok: false, status: 400, errors: { person: 'This workshop has no such person.' } };
+        const [last] = await em.execute<{ others: string }[]>(
+          `select count(*) as others from person where role = 'owner' and id <> ?`,
+          [ask.person],
+        );
+        if (ask.role !== 'owner' && last!.others === '0')
+          return { ok: false, status: 409, errors: { role: 'A workshop keeps at least one owner.' } };
+        const [row] = await em.execute<{ name: string }[]>(
+          `update person set role = ? where id = ? returning name`,
+          [ask.role, ask.person],
+        );
+        return row
+          ? { ok: true, said: `${row.name} is ${ask.role} from the next page on.` }
+          : { ok: false, status: 400, errors: { person: 'This workshop has no such person.' } };
       }
     }
   });

@@ -17,13 +17,26 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { who, ...(await benchPage(who)), now: Date.now() };
 }
 
-const waitsFor: Record<string, string> = { hands: 'hands', checks: 'checks to be answered', 'a route': 'a route', 'the fault': 'the fault to be found', agreement: 'the owner’s agreement', 'an answer': 'a question to be answered', time: 'the clock', 'hand-over': 'hand-over', receiving: 'receiving' };
+const waitsFor: Record<string, string> = {
+  hands: 'hands',
+  checks: 'checks to be answered',
+  'a route': 'a route',
+  'the fault': 'the fault to be found',
+  agreement: 'the owner’s agreement',
+  'an answer': 'a question to be answered',
+  time: 'the clock',
+  'hand-over': 'hand-over',
+  receiving: 'receiving',
+};
 
 export default function Bench({ loaderData }: Route.ComponentProps) {
   const { who } = loaderData;
   const jobs = useStrip(loaderData.jobs);
   const time = useNow() || loaderData.now;
-  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
+  useEffect(() => {
+    setServerTime(loaderData.now);
+    startChannel();
+  }, [loaderData.now]);
   usePageKeys(jobs);
   const running = jobs.filter((j) => j.summary.running);
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
@@ -36,34 +49,123 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
         <div className="cols" style={{ gridTemplateColumns: '1.5fr 1fr 1fr' }}>
           <section className="card" style={{ borderLeft: '8px solid var(--saffron)' }} aria-label="Hands now">
             <div className="muted">Promised soonest, and waits for hands</div>
-            {first ? <><h1><Link to={screenFor(first)} style={{ color: 'inherit', textDecoration: 'none' }}>{`${shortModel(first)}: ${nowText(first)}`}</Link></h1><div className="muted">{first.tag}{first.owner ? ` · ${first.owner}` : ''} · promised <Promised job={first} time={time} /></div></> : <h1>{jobs.length ? 'Nothing waits for hands' : 'The bench is empty'}</h1>}
+            {first ? (
+              <>
+                <h1>
+                  <Link
+                    to={screenFor(first)}
+                    style={{ color: 'inherit', textDecoration: 'none' }}
+                  >{`${shortModel(first)}: ${nowText(first)}`}</Link>
+                </h1>
+                <div className="muted">
+                  {first.tag}
+                  {first.owner ? ` · ${first.owner}` : ''} · promised <Promised job={first} time={time} />
+                </div>
+              </>
+            ) : (
+              <h1>{jobs.length ? 'Nothing waits for hands' : 'The bench is empty'}</h1>
+            )}
           </section>
           <section className="card" aria-label="Running by itself">
             <div className="muted">Running by itself</div>
-            {running.length ? running.map((j) => <h2 key={j.id}>{`${cap(runningName[j.summary.running!.what]!)} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>) : <h2>nothing</h2>}
+            {running.length ? (
+              running.map((j) => (
+                <h2
+                  key={j.id}
+                >{`${cap(runningName[j.summary.running!.what]!)} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>
+              ))
+            ) : (
+              <h2>nothing</h2>
+            )}
           </section>
           <section className="card" aria-label="Promised">
             <div className="muted">Promised</div>
             <h2>{plural(jobs.length, 'open job')}</h2>
-            {late.length ? <div className="brick strong">{`Past its time: ${late.map(shortModel).join(', ')}`}</div> : <div className="muted">none is past its time</div>}
+            {late.length ? (
+              <div className="brick strong">{`Past its time: ${late.map(shortModel).join(', ')}`}</div>
+            ) : (
+              <div className="muted">none is past its time</div>
+            )}
           </section>
         </div>
         <section className="card" aria-label="Open jobs">
-          <div className="spread" style={{ marginBottom: 6 }}><h2>On the bench</h2><Link className="btn primary" style={{ textDecoration: 'none' }} to="/receive">Receive a device</Link></div>
-          {jobs.length === 0 ? <p>Every open repair stands here with its stage, what it waits for and when it is promised. Receive a device to begin.</p> : (
+          <div className="spread" style={{ marginBottom: 6 }}>
+            <h2>On the bench</h2>
+            <Link className="btn primary" style={{ textDecoration: 'none' }} to="/receive">
+              Receive a device
+            </Link>
+          </div>
+          {jobs.length === 0 ? (
+            <p>
+              Every open repair stands here with its stage, what it waits for and when it is promised. Receive
+              a device to begin.
+            </p>
+          ) : (
             <table className="tbl">
-              <thead><tr><th scope="col">key</th><th scope="col">device</th><th scope="col">owner</th><th scope="col">task</th><th scope="col" style={{ width: 210 }}>stage</th><th scope="col">waits for</th><th scope="col">at work</th><th scope="col">promised</th></tr></thead>
+              <thead>
+                <tr>
+                  <th scope="col">key</th>
+                  <th scope="col">device</th>
+                  <th scope="col">owner</th>
+                  <th scope="col">task</th>
+                  <th scope="col" style={{ width: 210 }}>
+                    stage
+                  </th>
+                  <th scope="col">waits for</th>
+                  <th scope="col">at work</th>
+                  <th scope="col">promised</th>
+                </tr>
+              </thead>
               <tbody>
                 {jobs.map((j, i) => (
                   <tr key={j.id} data-testid={`job-${j.tag}`}>
-                    <td><kbd>{i + 1}</kbd></td>
-                    <td><Link to={screenFor(j)} className="strong">{shortModel(j)}</Link> <span className="muted small nowrap">{j.tag}</span>{j.summary.conditions.map((c) => <div key={c}><span className="chip bad small" style={{ padding: '1px 8px' }}>{c}</span></div>)}</td>
+                    <td>
+                      <kbd>{i + 1}</kbd>
+                    </td>
+                    <td>
+                      <Link to={screenFor(j)} className="strong">
+                        {shortModel(j)}
+                      </Link>{' '}
+                      <span className="muted small nowrap">{j.tag}</span>
+                      {j.summary.conditions.map((c) => (
+                        <div key={c}>
+                          <span className="chip bad small" style={{ padding: '1px 8px' }}>
+                            {c}
+                          </span>
+                        </div>
+                      ))}
+                    </td>
                     <td>{j.owner ?? ''}</td>
                     <td>{j.summary.tasks.join(', ')}</td>
-                    <td><StageBar job={j} /></td>
-                    <td>{j.summary.running ? <span>{`${runningName[j.summary.running.what]}, `}{j.summary.running.until > time ? left((j.summary.running.until - time) / 1000) : 'is over: go to it'}</span> : (waitsFor[j.summary.waits] ?? j.summary.waits)}</td>
-                    <td className="small">{j.worker ? <>{j.worker === who.name ? 'you' : j.worker}<div className="muted">{j.summary.worker?.bench}</div></> : <span className="muted">nobody</span>}</td>
-                    <td><Promised job={j} time={time} /><div className="muted small">{j.summary.promisedAs}</div></td>
+                    <td>
+                      <StageBar job={j} />
+                    </td>
+                    <td>
+                      {j.summary.running ? (
+                        <span>
+                          {`${runningName[j.summary.running.what]}, `}
+                          {j.summary.running.until > time
+                            ? left((j.summary.running.until - time) / 1000)
+                            : 'is over: go to it'}
+                        </span>
+                      ) : (
+                        (waitsFor[j.summary.waits] ?? j.summary.waits)
+                      )}
+                    </td>
+                    <td className="small">
+                      {j.worker ? (
+                        <>
+                          {j.worker === who.name ? 'you' : j.worker}
+                          <div className="muted">{j.summary.worker?.bench}</div>
+                        </>
+                      ) : (
+                        <span className="muted">nobody</span>
+                      )}
+                    </td>
+                    <td>
+                      <Promised job={j} time={time} />
+                      <div className="muted small">{j.summary.promisedAs}</div>
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -71,18 +173,61 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
           )}
         </section>
         {loaderData.drafts.length > 0 && (
-          <section className="card" aria-label="Drafts"><h2>Not finished receiving</h2>{loaderData.drafts.map((d) => <p key={d.id}><Link to={`/receive/${d.id}`}>{d.tag || 'without a tag'}</Link> <span className="muted" suppressHydrationWarning>kept {soon(d.updatedAt, time)}</span></p>)}</section>
+          <section className="card" aria-label="Drafts">
+            <h2>Not finished receiving</h2>
+            {loaderData.drafts.map((d) => (
+              <p key={d.id}>
+                <Link to={`/receive/${d.id}`}>{d.tag || 'without a tag'}</Link>{' '}
+                <span className="muted" suppressHydrationWarning>
+                  kept {soon(d.updatedAt, time)}
+                </span>
+              </p>
+            ))}
+          </section>
         )}
       </main>
     </>
   );
 }
 const shortModel = (j: JobLine) => j.summary.model.split(' ').slice(1).join(' ');
-const nowText = (j: JobLine): string => ({ Receive: { 'the fault': 'find the fault', agreement: 'make the offer' }[j.summary.waits] ?? 'plan the route', 'Hand over': 'hand it over' })[j.stage] ?? (j.summary.waits === 'checks' ? 'answer the checks' : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
+const nowText = (j: JobLine): string =>
+  ({
+    Receive:
+      { 'the fault': 'find the fault', agreement: 'make the offer' }[j.summary.waits] ?? 'plan the route',
+    'Hand over': 'hand it over',
+  })[j.stage] ??
+  (j.summary.waits === 'checks'
+    ? 'answer the checks'
+    : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
 function Promised({ job, time }: { job: JobLine; time: number }) {
-  return job.promisedAt === null ? null : <span className={job.promisedAt < time ? 'brick strong' : 'strong'} suppressHydrationWarning>{soon(job.promisedAt, time)}</span>;
+  return job.promisedAt === null ? null : (
+    <span className={job.promisedAt < time ? 'brick strong' : 'strong'} suppressHydrationWarning>
+      {soon(job.promisedAt, time)}
+    </span>
+  );
 }
 function StageBar({ job }: { job: JobLine }) {
   const at = stages.indexOf(job.stage as 'Open');
-  return <><span className="strong">{job.stage}</span>{job.summary.total > 0 && <span className="muted small"> {job.summary.done} / {job.summary.total} steps</span>}<div className="bars" aria-hidden="true">{stages.map((s, i) => <i key={s} className={i < at ? 'done' : i === at ? 'now' : ''} style={i < at ? { background: 'var(--petrol)' } : i === at ? { background: 'var(--saffron)' } : {}} />)}</div></>;
+  return (
+    <>
+      <span className="strong">{job.stage}</span>
+      {job.summary.total > 0 && (
+        <span className="muted small">
+          {' '}
+          {job.summary.done} / {job.summary.total} steps
+        </span>
+      )}
+      <div className="bars" aria-hidden="true">
+        {stages.map((s, i) => (
+          <i
+            key={s}
+            className={i < at ? 'done' : i === at ? 'now' : ''}
+            style={
+              i < at ? { background: 'var(--petrol)' } : i === at ? { background: 'var(--saffron)' } : {}
+            }
+          />
+        ))}
+      </div>
+    </>
+  );
 }

@@ -35,9 +35,12 @@ function suspects(index: IndexedModel, touched: Record<string, number>, check: D
   const slots = new Set<string>();
   for (const id of [...check.because].sort((a, b) => (touched[b] ?? 0) - (touched[a] ?? 0))) {
     if (index.slots.has(id)) slots.add(id);
-    for (const s of index.connectors.get(id)?.joins ?? []) if (index.slots.get(s)?.kind !== 'board') slots.add(s);
+    for (const s of index.connectors.get(id)?.joins ?? [])
+      if (index.slots.get(s)?.kind !== 'board') slots.add(s);
   }
-  if (!slots.size) for (const s of index.model.slots) if (s.functions.includes(check.function) && s.kind !== 'board') slots.add(s.id);
+  if (!slots.size)
+    for (const s of index.model.slots)
+      if (s.functions.includes(check.function) && s.kind !== 'board') slots.add(s.id);
   return [...slots];
 }
 
@@ -54,12 +57,23 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const [reveal, setReveal] = useState(false);
   const index = indexModel(page.model);
   const { state, context } = view;
-  usePageKeys(strip, { next: () => { if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`); } });
+  usePageKeys(strip, {
+    next: () => {
+      if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`);
+    },
+  });
   const next = context.route && nextStep(context.route, state, index)?.step;
   // a fault that needed no opening is proved on the device as it is; before there is a route, only the first round counts
   const unopened = !context.route && !!flag(state, 'cause') && Object.keys(state.task).length === 0;
   const closed = shutState(state, index) === 'closed' || unopened;
-  const round: Round = !flag(state, 'received') || (!context.route && !unopened) ? 'before' : next?.action === 'check' && next.round ? next.round : closed ? 'after' : 'mid';
+  const round: Round =
+    !flag(state, 'received') || (!context.route && !unopened)
+      ? 'before'
+      : next?.action === 'check' && next.round
+        ? next.round
+        : closed
+          ? 'after'
+          : 'mid';
   const due = checksDue(state, index, round);
   const mid = context.route ? checksDue(state, index, 'mid') : [];
   const after = checksDue(state, index, 'after');
@@ -69,29 +83,125 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const open = due.filter((c) => !c.passed);
   const settled = open.length === 0;
   const ended = flag(state, 'ending') !== undefined;
-  const answer = (c: DueCheck, result: CheckResult) => { void replica.report({ type: 'checked', round, function: c.function, result }); };
+  const answer = (c: DueCheck, result: CheckResult) => {
+    void replica.report({ type: 'checked', round, function: c.function, result });
+  };
   const live = isLive(state, index);
   const may = !ended && round !== 'before' && live;
   const stepIsThis = next?.action === 'check' && next.round === round;
-  const look = failed.flatMap((f) => suspects(index, state.touched, after.find((c) => c.function === f.function) ?? { function: f.function, because: [] } as unknown as DueCheck)).filter((s, i, l) => l.indexOf(s) === i);
+  const look = failed
+    .flatMap((f) =>
+      suspects(
+        index,
+        state.touched,
+        after.find((c) => c.function === f.function) ??
+          ({ function: f.function, because: [] } as unknown as DueCheck),
+      ),
+    )
+    .filter((s, i, l) => l.indexOf(s) === i);
   return (
     <>
       <JobHead who={who} strip={strip} page={page} index={index} state={state} here="checks" />
       <main className="page stack" style={{ paddingBottom: 12 }}>
         <div className="spread">
-          <div><h1>{ended ? 'Checks, as they were' : round === 'before' ? 'Before, as it came' : settled ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered` : !live ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet` : `${round === 'mid' ? 'Mid check, before closing' : `After check, ${unopened ? 'not opened' : 'device closed'}`}: ${open.length} open`}</h1><p className="muted">{round === 'before' ? 'What stands here is what the checks before closing and after are compared with.' : live || settled ? 'What was touched is due; where nothing was touched, the short list.' : 'The cell is unplugged: nothing can be tested. These will be due when it is on again.'}</p></div>
-          <div className="row">{passcode && <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>{reveal ? `passcode ${passcode}` : 'show passcode'}</button>}
-            {!ended && settled && stepIsThis && <button type="button" className="btn primary" onClick={() => { if (next) void replica.report({ type: 'stepPassed', passed: next.id, round }).then(() => go(`/jobs/${page.id}/${round === 'after' ? 'hand-over' : 'work'}`)); }}>{round === 'after' ? 'All checked: hand over' : 'All checked: go on'}</button>}
-            {!ended && settled && !stepIsThis && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/${round === 'before' ? 'offer' : next ? 'work' : 'hand-over'}`}>{round === 'before' ? 'To the offer' : next ? 'Back to Work' : 'To hand over'}</Link>}</div>
+          <div>
+            <h1>
+              {ended
+                ? 'Checks, as they were'
+                : round === 'before'
+                  ? 'Before, as it came'
+                  : settled
+                    ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered`
+                    : !live
+                      ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet`
+                      : `${round === 'mid' ? 'Mid check, before closing' : `After check, ${unopened ? 'not opened' : 'device closed'}`}: ${open.length} open`}
+            </h1>
+            <p className="muted">
+              {round === 'before'
+                ? 'What stands here is what the checks before closing and after are compared with.'
+                : live || settled
+                  ? 'What was touched is due; where nothing was touched, the short list.'
+                  : 'The cell is unplugged: nothing can be tested. These will be due when it is on again.'}
+            </p>
+          </div>
+          <div className="row">
+            {passcode && (
+              <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>
+                {reveal ? `passcode ${passcode}` : 'show passcode'}
+              </button>
+            )}
+            {!ended && settled && stepIsThis && (
+              <button
+                type="button"
+                className="btn primary"
+                onClick={() => {
+                  if (next)
+                    void replica
+                      .report({ type: 'stepPassed', passed: next.id, round })
+                      .then(() => go(`/jobs/${page.id}/${round === 'after' ? 'hand-over' : 'work'}`));
+                }}
+              >
+                {round === 'after' ? 'All checked: hand over' : 'All checked: go on'}
+              </button>
+            )}
+            {!ended && settled && !stepIsThis && (
+              <Link
+                className="btn primary"
+                style={{ textDecoration: 'none' }}
+                to={`/jobs/${page.id}/${round === 'before' ? 'offer' : next ? 'work' : 'hand-over'}`}
+              >
+                {round === 'before' ? 'To the offer' : next ? 'Back to Work' : 'To hand over'}
+              </Link>
+            )}
+          </div>
         </div>
         {!ended && failed.length > 0 && (
-          <div className="note stop"><div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>
-            <p>{closed ? 'Cell off, reseat what was touched last, test again. The way there is planned from the closed device.' : `Cell off first. Reseat what was touched last${look.length ? `: ${list(look.map((s) => thingName(index, s)))}` : ''}; then test again. If the old part shows the same fault, the new part is innocent.`}</p>
-            <div className="row" style={{ marginTop: 6 }}>{closed ? <button type="button" className="btn danger" disabled={busy} onClick={() => { void submit(JSON.stringify({ command: crypto.randomUUID(), tasks: look.map((slot) => ({ slot, action: 'reach' })) }), { method: 'post', action: `/jobs/${page.id}/route`, encType: 'application/json' }); }}>{`Plan the way to the ${list(look.map((s) => thingName(index, s)))}`}</button> : <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/work`}>Back to Work</Link>}</div></div>
+          <div className="note stop">
+            <div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>
+            <p>
+              {closed
+                ? 'Cell off, reseat what was touched last, test again. The way there is planned from the closed device.'
+                : `Cell off first. Reseat what was touched last${look.length ? `: ${list(look.map((s) => thingName(index, s)))}` : ''}; then test again. If the old part shows the same fault, the new part is innocent.`}
+            </p>
+            <div className="row" style={{ marginTop: 6 }}>
+              {closed ? (
+                <button
+                  type="button"
+                  className="btn danger"
+                  disabled={busy}
+                  onClick={() => {
+                    void submit(
+                      JSON.stringify({
+                        command: crypto.randomUUID(),
+                        tasks: look.map((slot) => ({ slot, action: 'reach' })),
+                      }),
+                      { method: 'post', action: `/jobs/${page.id}/route`, encType: 'application/json' },
+                    );
+                  }}
+                >{`Plan the way to the ${list(look.map((s) => thingName(index, s)))}`}</button>
+              ) : (
+                <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/work`}>
+                  Back to Work
+                </Link>
+              )}
+            </div>
+          </div>
         )}
         <section className="card">
           <table className="tbl">
-            <thead><tr><th scope="col">function</th><th scope="col">passes when</th><th scope="col">due because</th><th scope="col">before</th><th scope="col">mid</th><th scope="col">after</th><th scope="col"><span className="sr">answer</span></th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">function</th>
+                <th scope="col">passes when</th>
+                <th scope="col">due because</th>
+                <th scope="col">before</th>
+                <th scope="col">mid</th>
+                <th scope="col">after</th>
+                <th scope="col">
+                  <span className="sr">answer</span>
+                </th>
+              </tr>
+            </thead>
             <tbody>
               {all.map((fn) => {
                 const c = due.find((d) => d.function === fn);
@@ -103,23 +213,110 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                   <tr key={fn} className={lit && c === open[0] ? 'hot' : ''} data-testid={`check-${fn}`}>
                     <td className="strong">{functionName[fn]}</td>
                     <td className="small muted">{functionHow[fn]}</td>
-                    <td className="small">{any.because.length ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2) : 'short list'}</td>
-                    <td><Answer r={any.before} note={state.check[`before ${fn}`]?.note} /></td>
-                    <td>{m ? <Answer r={m.result} was={any.before} stale={m.stale.length > 0} /> : <span className="muted">–</span>}</td>
-                    <td>{a ? <Answer r={a.result} was={any.before} stale={a.stale.length > 0} /> : <span className="muted">–</span>}</td>
-                    <td style={{ padding: '3px 0' }}>{may && c && <fieldset aria-label={functionName[fn]} style={{ border: 0, padding: 0, margin: 0, display: 'flex', gap: 4, justifyContent: 'flex-end' }}>
-                      {(['works', 'fails', ...(c.before === 'untested' ? ['untested' as const] : []), ...(c.before === 'fails' ? ['same' as const] : [])] as const).map((r) => <button key={r} type="button" className={`btn slim ${c.result === r && !c.stale.length ? `on ${r === 'fails' ? 'bad' : ''}` : ''}`} style={{ padding: '2px 10px' }} aria-pressed={c.result === r && !c.stale.length} onClick={() => answer(c, r)}>{r === 'same' ? 'as before, accepted' : r === 'untested' ? 'not tested' : resultName[r]}</button>)}
-                    </fieldset>}</td>
+                    <td className="small">
+                      {any.because.length
+                        ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2)
+                        : 'short list'}
+                    </td>
+                    <td>
+                      <Answer r={any.before} note={state.check[`before ${fn}`]?.note} />
+                    </td>
+                    <td>
+                      {m ? (
+                        <Answer r={m.result} was={any.before} stale={m.stale.length > 0} />
+                      ) : (
+                        <span className="muted">–</span>
+                      )}
+                    </td>
+                    <td>
+                      {a ? (
+                        <Answer r={a.result} was={any.before} stale={a.stale.length > 0} />
+                      ) : (
+                        <span className="muted">–</span>
+                      )}
+                    </td>
+                    <td style={{ padding: '3px 0' }}>
+                      {may && c && (
+                        <fieldset
+                          aria-label={functionName[fn]}
+                          style={{
+                            border: 0,
+                            padding: 0,
+                            margin: 0,
+                            display: 'flex',
+                            gap: 4,
+                            justifyContent: 'flex-end',
+                          }}
+                        >
+                          {(
+                            [
+                              'works',
+                              'fails',
+                              ...(c.before === 'untested' ? ['untested' as const] : []),
+                              ...(c.before === 'fails' ? ['same' as const] : []),
+                            ] as const
+                          ).map((r) => (
+                            <button
+                              key={r}
+                              type="button"
+                              className={`btn slim ${c.result === r && !c.stale.length ? `on ${r === 'fails' ? 'bad' : ''}` : ''}`}
+                              style={{ padding: '2px 10px' }}
+                              aria-pressed={c.result === r && !c.stale.length}
+                              onClick={() => answer(c, r)}
+                            >
+                              {r === 'same'
+                                ? 'as before, accepted'
+                                : r === 'untested'
+                                  ? 'not tested'
+                                  : resultName[r]}
+                            </button>
+                          ))}
+                        </fieldset>
+                      )}
+                    </td>
                   </tr>
                 );
               })}
             </tbody>
           </table>
-          {may && open.length > 1 && <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}><button type="button" className="btn slim" onClick={() => { for (const c of open) if (c.result !== 'fails' || c.stale.length) answer(c, c.before === 'untested' ? 'untested' : 'works'); }}>{`The ${open.length} open ones are as they should be`}</button></div>}
+          {may && open.length > 1 && (
+            <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}>
+              <button
+                type="button"
+                className="btn slim"
+                onClick={() => {
+                  for (const c of open)
+                    if (c.result !== 'fails' || c.stale.length)
+                      answer(c, c.before === 'untested' ? 'untested' : 'works');
+                }}
+              >{`The ${open.length} open ones are as they should be`}</button>
+            </div>
+          )}
         </section>
         <section className="card row">
           <span className="strong">Made for testing:</span>
-          {['face', 'finger'].map((what) => <span key={what} className="row" style={{ gap: 6 }}>{state.enrolment[what] === 'made' ? <button type="button" className="btn slim danger" onClick={() => { void replica.report({ type: 'unenrolled', what }); }}>{`${what} unlock is enrolled: removed again`}</button> : <button type="button" className="btn slim" disabled={ended} onClick={() => { void replica.report({ type: 'enrolled', what }); }}>{`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}</button>}</span>)}
+          {['face', 'finger'].map((what) => (
+            <span key={what} className="row" style={{ gap: 6 }}>
+              {state.enrolment[what] === 'made' ? (
+                <button
+                  type="button"
+                  className="btn slim danger"
+                  onClick={() => {
+                    void replica.report({ type: 'unenrolled', what });
+                  }}
+                >{`${what} unlock is enrolled: removed again`}</button>
+              ) : (
+                <button
+                  type="button"
+                  className="btn slim"
+                  disabled={ended}
+                  onClick={() => {
+                    void replica.report({ type: 'enrolled', what });
+                  }}
+                >{`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}</button>
+              )}
+            </span>
+          ))}
           <span className="muted small">an enrolment is removed before the owner gets the phone</span>
         </section>
       </main>
@@ -129,9 +326,26 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   );
 }
 /** One answer, and whether it differs from what it was on arrival. */
-function Answer({ r, was, stale, note }: { r: DueCheck['result']; was?: DueCheck['before']; stale?: boolean; note?: string | undefined }) {
+function Answer({
+  r,
+  was,
+  stale,
+  note,
+}: {
+  r: DueCheck['result'];
+  was?: DueCheck['before'];
+  stale?: boolean;
+  note?: string | undefined;
+}) {
   if (!r) return <span className="muted">open</span>;
   const changed = was !== undefined && was !== r && r !== 'same';
   const tone = stale ? 'muted' : r === 'fails' ? 'brick' : changed ? 'moss' : '';
-  return <span className={tone}>{r === 'untested' ? 'not tested' : r === 'same' ? 'as before' : resultName[r]}{stale ? ', moved since' : ''}{changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}{note && <span className="small muted">{` ${note}`}</span>}</span>;
+  return (
+    <span className={tone}>
+      {r === 'untested' ? 'not tested' : r === 'same' ? 'as before' : resultName[r]}
+      {stale ? ', moved since' : ''}
+      {changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}
+      {note && <span className="small muted">{` ${note}`}</span>}
+    </span>
+  );
 }

@@ -32,7 +32,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 type Loaded = Awaited<ReturnType<typeof loader>>;
 export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
-  return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, { experience: noExperience, earlier: [] });
+  return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {
+    experience: noExperience,
+    earlier: [],
+  });
 }
 
 export default function Fault({ loaderData }: Route.ComponentProps) {
@@ -48,24 +51,33 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   usePageKeys(strip, { search: () => search.current?.focus() });
   const past = earlier.length ? ['here before'] : [];
   // biome-ignore lint/correctness/useExhaustiveDependencies: the past does not change while the page is open
-  const fault = useMemo(() => faultOf(index, state, who.settings.hourlyRateMinor, experience, past), [index, state, who, experience]);
+  const fault = useMemo(
+    () => faultOf(index, state, who.settings.hourlyRateMinor, experience, past),
+    [index, state, who, experience],
+  );
   const seen = useMemo(() => fault && faultView(index, state, fault), [index, state, fault]);
   const ended = flag(state, 'ending') !== undefined;
   const found = flag(state, 'cause');
   const complaint = flag(state, 'complaint') ?? '';
-  const failing = Object.entries(state.check).filter(([k, c]) => k.startsWith('before ') && c.result === 'fails').map(([k]) => k.slice(7) as FunctionId);
-  const suggested = [...new Set([...symptomsIn(complaint), ...failing.flatMap((f) => symptomOfFunction[f] ?? [])])].filter((s) => !state.symptom[s]);
+  const failing = Object.entries(state.check)
+    .filter(([k, c]) => k.startsWith('before ') && c.result === 'fails')
+    .map(([k]) => k.slice(7) as FunctionId);
+  const suggested = [
+    ...new Set([...symptomsIn(complaint), ...failing.flatMap((f) => symptomOfFunction[f] ?? [])]),
+  ].filter((s) => !state.symptom[s]);
   /** A test is begun, which can be refused, before its outcome is a fact. */
   const answer = async (test: string, outcome: string, note: string) => {
     const tested: Body = { type: 'tested', test, outcome, ...(note ? { note } : {}) };
     const known = state.test[test] !== undefined && state.test[test].declined === undefined;
-    if (await report(...(known ? [tested] : [{ type: 'testBegun' as const, test }, tested]))) setChosen(undefined);
+    if (await report(...(known ? [tested] : [{ type: 'testBegun' as const, test }, tested])))
+      setChosen(undefined);
   };
   const stateFault = async (cause: string, because: string) => {
     if (!(await report({ type: 'causeStated', cause, because }))) return;
     const known = knownCause(cause);
     const slot = fault?.causes.find((c) => c.id === cause)?.slot;
-    if (known && known.task !== 'none' && slot && !state.task[slot]) await report({ type: 'taskSet', slot, action: known.task });
+    if (known && known.task !== 'none' && slot && !state.task[slot])
+      await report({ type: 'taskSet', slot, action: known.task });
   };
   const next = seen?.next;
   const current = chosen ?? (next && 'test' in next ? next.test : undefined);
@@ -73,24 +85,140 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="fault" said={said}>
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}>
+        <div
+          className="cols"
+          style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}
+        >
           <div className="stack">
             {found ? (
-              <section className="card stack" aria-label="The fault"><div className="spread" style={{ alignItems: 'flex-start' }}><div><div className="muted">Found</div><h1 className="now-title">{cap(causeName(found.id))}</h1><p>{found.because}</p><p className="muted">{knownCause(found.id)?.remedy ?? ''}</p></div>
-                <div className="row" style={{ flexWrap: 'nowrap' }}>{!ended && <button type="button" className="btn slim" onClick={() => { void report({ type: 'causeStated', cause: 'none', because: 'looked at again' }); }}>Open again</button>}{knownCause(found.id)?.task === 'none' && !Object.keys(state.task).length ? <><Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/offer`}>Offer</Link><Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/checks`}>Check it, hand it over</Link></> : <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/offer`}>To the offer</Link>}</div></div></section>
+              <section className="card stack" aria-label="The fault">
+                <div className="spread" style={{ alignItems: 'flex-start' }}>
+                  <div>
+                    <div className="muted">Found</div>
+                    <h1 className="now-title">{cap(causeName(found.id))}</h1>
+                    <p>{found.because}</p>
+                    <p className="muted">{knownCause(found.id)?.remedy ?? ''}</p>
+                  </div>
+                  <div className="row" style={{ flexWrap: 'nowrap' }}>
+                    {!ended && (
+                      <button
+                        type="button"
+                        className="btn slim"
+                        onClick={() => {
+                          void report({ type: 'causeStated', cause: 'none', because: 'looked at again' });
+                        }}
+                      >
+                        Open again
+                      </button>
+                    )}
+                    {knownCause(found.id)?.task === 'none' && !Object.keys(state.task).length ? (
+                      <>
+                        <Link
+                          className="btn"
+                          style={{ textDecoration: 'none' }}
+                          to={`/jobs/${page.id}/offer`}
+                        >
+                          Offer
+                        </Link>
+                        <Link
+                          className="btn primary"
+                          style={{ textDecoration: 'none' }}
+                          to={`/jobs/${page.id}/checks`}
+                        >
+                          Check it, hand it over
+                        </Link>
+                      </>
+                    ) : (
+                      <Link
+                        className="btn primary"
+                        style={{ textDecoration: 'none' }}
+                        to={`/jobs/${page.id}/offer`}
+                      >
+                        To the offer
+                      </Link>
+                    )}
+                  </div>
+                </div>
+              </section>
             ) : !fault ? (
-              <section className="card stack" aria-label="The fault"><h1>What does the owner complain of?</h1><p>Choose the symptoms on the right. From then on this page says which causes are likely on this model, and which test tells most for its cost: the harmless ones first. If you know already, <Link to={`/jobs/${page.id}/offer`}>choose the tasks on Offer</Link>.</p></section>
+              <section className="card stack" aria-label="The fault">
+                <h1>What does the owner complain of?</h1>
+                <p>
+                  Choose the symptoms on the right. From then on this page says which causes are likely on
+                  this model, and which test tells most for its cost: the harmless ones first. If you know
+                  already, <Link to={`/jobs/${page.id}/offer`}>choose the tasks on Offer</Link>.
+                </p>
+              </section>
             ) : !seen ? (
-              <section className="card stack" aria-label="The fault"><h1>What was seen fits no cause</h1><p>One of the outcomes below contradicts the others. Take the latest back, or answer it again.</p></section>
+              <section className="card stack" aria-label="The fault">
+                <h1>What was seen fits no cause</h1>
+                <p>
+                  One of the outcomes below contradicts the others. Take the latest back, or answer it again.
+                </p>
+              </section>
             ) : (
-              <NextTest key={current ?? 'repair'} index={index} fault={fault} seen={seen} current={currentView} proposed={!chosen} state={state} currency={who.settings.currency} disabled={ended}
-                onAnswer={(outcome, note) => { void answer(current!, outcome, note); }} onDecline={(reason) => { void report({ type: 'testDeclined', test: current!, reason }).then(() => setChosen(undefined)); }} onState={(c, because) => { void stateFault(c, because); }} onBack={() => setChosen(undefined)} offer={`/jobs/${page.id}/offer`} />
+              <NextTest
+                key={current ?? 'repair'}
+                index={index}
+                fault={fault}
+                seen={seen}
+                current={currentView}
+                proposed={!chosen}
+                state={state}
+                currency={who.settings.currency}
+                disabled={ended}
+                onAnswer={(outcome, note) => {
+                  void answer(current!, outcome, note);
+                }}
+                onDecline={(reason) => {
+                  void report({ type: 'testDeclined', test: current!, reason }).then(() =>
+                    setChosen(undefined),
+                  );
+                }}
+                onState={(c, because) => {
+                  void stateFault(c, because);
+                }}
+                onBack={() => setChosen(undefined)}
+                offer={`/jobs/${page.id}/offer`}
+              />
             )}
-            {fault && seen && <Causes fault={fault} seen={seen} currency={who.settings.currency} name={(id) => thingName(index, id)} onState={ended || found ? undefined : (c, because) => { void stateFault(c, because); }} />}
+            {fault && seen && (
+              <Causes
+                fault={fault}
+                seen={seen}
+                currency={who.settings.currency}
+                name={(id) => thingName(index, id)}
+                onState={
+                  ended || found
+                    ? undefined
+                    : (c, because) => {
+                        void stateFault(c, because);
+                      }
+                }
+              />
+            )}
           </div>
           <div className="stack">
-            <Symptoms complaint={complaint} state={state} suggested={suggested} earlier={earlier} disabled={ended} onSet={(symptom, on) => { void report({ type: 'symptomSet', symptom, on }); }} />
-            {seen && <Tests seen={seen} state={state} current={current} search={search} onChoose={(id) => setChosen(id)} currency={who.settings.currency} />}
+            <Symptoms
+              complaint={complaint}
+              state={state}
+              suggested={suggested}
+              earlier={earlier}
+              disabled={ended}
+              onSet={(symptom, on) => {
+                void report({ type: 'symptomSet', symptom, on });
+              }}
+            />
+            {seen && (
+              <Tests
+                seen={seen}
+                state={state}
+                current={current}
+                search={search}
+                onChoose={(id) => setChosen(id)}
+                currency={who.settings.currency}
+              />
+            )}
           </div>
         </div>
       </JobScreen>

@@ -10,12 +10,37 @@ import { cap, thingName } from '../../words/things';
 import { money } from '../../words/time';
 
 interface Props {
-  index: IndexedModel; fault: Fault; seen: FaultView; current: TestView | undefined; proposed: boolean; state: JobState; currency: string; disabled: boolean; offer: string;
-  onAnswer: (outcome: string, note: string) => void; onDecline: (reason: string) => void; onState: (cause: string, because: string) => void; onBack: () => void;
+  index: IndexedModel;
+  fault: Fault;
+  seen: FaultView;
+  current: TestView | undefined;
+  proposed: boolean;
+  state: JobState;
+  currency: string;
+  disabled: boolean;
+  offer: string;
+  onAnswer: (outcome: string, note: string) => void;
+  onDecline: (reason: string) => void;
+  onState: (cause: string, because: string) => void;
+  onBack: () => void;
 }
 
 /** One sentence in big type: the next best test and what each outcome would mean; or the repair, when no test pays any more. */
-export function NextTest({ index, fault, seen, current, proposed, state, currency, disabled, offer, onAnswer, onDecline, onState, onBack }: Props) {
+export function NextTest({
+  index,
+  fault,
+  seen,
+  current,
+  proposed,
+  state,
+  currency,
+  disabled,
+  offer,
+  onAnswer,
+  onDecline,
+  onState,
+  onBack,
+}: Props) {
   const [note, setNote] = useState('');
   const [declining, setDeclining] = useState(false);
   const { next, diagnosis } = seen;
@@ -23,51 +48,177 @@ export function NextTest({ index, fault, seen, current, proposed, state, currenc
     const cause = 'repair' in next ? next.repair : '';
     const known = knownCause(cause)!;
     const p = diagnosis.posterior[cause] ?? 0;
-    const doWhat = (id: string) => { const k = knownCause(id)!; const at = fault.causes.find((c) => c.id === id)?.slot; return k.task === 'none' ? (k.remedy ?? cap(k.name)) : `${cap(taskName[k.task])} the ${at ? thingName(index, at) : k.name}`; };
+    const doWhat = (id: string) => {
+      const k = knownCause(id)!;
+      const at = fault.causes.find((c) => c.id === id)?.slot;
+      return k.task === 'none'
+        ? (k.remedy ?? cap(k.name))
+        : `${cap(taskName[k.task])} the ${at ? thingName(index, at) : k.name}`;
+    };
     const because = `${percent(p)} by ${Object.keys(state.test).length ? 'the tests' : 'what the owner says'}; no other test is worth its cost`;
     // where nothing stands out, the cheap ones first: by chance over cost
-    if (p < 0.5 && seen.tries.length > 1) return (
-      <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
-        <div className="muted">No further test pays, and nothing stands out</div>
-        <h1 className="now-title" data-testid="next">Try in this order</h1>
-        <ol className="list" style={{ counterReset: 'try' }}>{seen.tries.map((t, i) => <li key={t.cause} className="spread" style={{ alignItems: 'center' }}><span style={{ flex: 1 }}><span className="strong">{`${i + 1}. ${doWhat(t.cause)}`}</span><span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span></span><button type="button" className={`btn slim ${i ? '' : 'primary'}`} disabled={disabled} aria-label={`Take it: ${causeName(t.cause)}`} onClick={() => onState(t.cause, `${percent(t.p)}; tried first for its chance over its cost`)}>Take it</button></li>)}</ol>
-        <p className="small muted">By chance over cost: that order costs least on average until the fault is found.</p>
-      </section>
-    );
+    if (p < 0.5 && seen.tries.length > 1)
+      return (
+        <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
+          <div className="muted">No further test pays, and nothing stands out</div>
+          <h1 className="now-title" data-testid="next">
+            Try in this order
+          </h1>
+          <ol className="list" style={{ counterReset: 'try' }}>
+            {seen.tries.map((t, i) => (
+              <li key={t.cause} className="spread" style={{ alignItems: 'center' }}>
+                <span style={{ flex: 1 }}>
+                  <span className="strong">{`${i + 1}. ${doWhat(t.cause)}`}</span>
+                  <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span>
+                </span>
+                <button
+                  type="button"
+                  className={`btn slim ${i ? '' : 'primary'}`}
+                  disabled={disabled}
+                  aria-label={`Take it: ${causeName(t.cause)}`}
+                  onClick={() =>
+                    onState(t.cause, `${percent(t.p)}; tried first for its chance over its cost`)
+                  }
+                >
+                  Take it
+                </button>
+              </li>
+            ))}
+          </ol>
+          <p className="small muted">
+            By chance over cost: that order costs least on average until the fault is found.
+          </p>
+        </section>
+      );
     return (
       <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
         <div className="muted">No further test pays</div>
-        <h1 className="now-title" data-testid="next">{doWhat(cause)}</h1>
+        <h1 className="now-title" data-testid="next">
+          {doWhat(cause)}
+        </h1>
         <p>{`${cap(known.name)}: ${percent(p)}. Expected to cost ${money(diagnosis.expectedCost, currency)} from here${diagnosis.optimal ? ', and no plan costs less' : ''}.`}</p>
-        <div className="row"><button type="button" className="btn primary" disabled={disabled} onClick={() => onState(cause, because)}>{known.task === 'none' ? 'That was it' : 'Take it as the fault'}</button><Link className="btn slim" style={{ textDecoration: 'none' }} to={offer}>Choose the tasks myself</Link></div>
+        <div className="row">
+          <button
+            type="button"
+            className="btn primary"
+            disabled={disabled}
+            onClick={() => onState(cause, because)}
+          >
+            {known.task === 'none' ? 'That was it' : 'Take it as the fault'}
+          </button>
+          <Link className="btn slim" style={{ textDecoration: 'none' }} to={offer}>
+            Choose the tasks myself
+          </Link>
+        </div>
       </section>
     );
   }
   const { test } = current;
   return (
     <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
-      <div className="spread"><div className="muted">{proposed ? 'The next best test' : 'Chosen instead of the proposed one'}</div>{!proposed && <button type="button" className="btn slim" onClick={onBack}>Back to the proposed one</button>}</div>
-      <h1 className="now-title" data-testid="next">{cap(test.name)}</h1>
+      <div className="spread">
+        <div className="muted">{proposed ? 'The next best test' : 'Chosen instead of the proposed one'}</div>
+        {!proposed && (
+          <button type="button" className="btn slim" onClick={onBack}>
+            Back to the proposed one
+          </button>
+        )}
+      </div>
+      <h1 className="now-title" data-testid="next">
+        {cap(test.name)}
+      </h1>
       <p>{test.how}</p>
       <div className="row" style={{ gap: 8 }}>
-        <span className="chip">{`${minutesText(test.hands)} of hands`}</span>{test.wait > 0 && <span className="chip">{`${minutesText(test.wait)} of waiting`}</span>}
-        <span className={`chip ${test.erases ? 'bad' : ''}`}>{test.erases ? 'erases all data' : 'data stay'}</span><span className={`chip ${test.rung === 'open it' ? 'warn' : ''}`}>{test.rung === 'open it' ? 'the device is opened' : 'nothing is opened'}</span>
-        {test.risk > 0 && <span className="chip warn">{`risk ${percent(test.risk)}`}</span>}{test.part && <span className="chip warn">needs a known-good part</span>}
+        <span className="chip">{`${minutesText(test.hands)} of hands`}</span>
+        {test.wait > 0 && <span className="chip">{`${minutesText(test.wait)} of waiting`}</span>}
+        <span className={`chip ${test.erases ? 'bad' : ''}`}>
+          {test.erases ? 'erases all data' : 'data stay'}
+        </span>
+        <span className={`chip ${test.rung === 'open it' ? 'warn' : ''}`}>
+          {test.rung === 'open it' ? 'the device is opened' : 'nothing is opened'}
+        </span>
+        {test.risk > 0 && <span className="chip warn">{`risk ${percent(test.risk)}`}</span>}
+        {test.part && <span className="chip warn">needs a known-good part</span>}
         <span className="muted">{`${money(current.cost, currency)} in all; tells ${current.gain.toFixed(2)} bit`}</span>
       </div>
-      {current.shut && <div className="note stop">{current.shut === 'consent' ? <>Only with the owner’s consent: <Link to={offer}>record it on Offer</Link>.</> : 'Harmless tests that could explain it stand before this one.'}</div>}
+      {current.shut && (
+        <div className="note stop">
+          {current.shut === 'consent' ? (
+            <>
+              Only with the owner’s consent: <Link to={offer}>record it on Offer</Link>.
+            </>
+          ) : (
+            'Harmless tests that could explain it stand before this one.'
+          )}
+        </div>
+      )}
       <table className="tbl" style={{ tableLayout: 'fixed' }}>
-        <thead><tr><th scope="col" style={{ width: 210 }}>what happens</th><th scope="col">it would mean</th><th scope="col" style={{ width: 110 }}>expected</th></tr></thead>
-        <tbody>{current.means.map((m) => (
-          <tr key={m.outcome}><td style={{ padding: '4px 8px 4px 0' }}><button type="button" className="btn" style={{ width: '100%' }} disabled={disabled || current.shut === 'consent'} onClick={() => onAnswer(m.outcome, note.trim())}>{m.outcome}</button></td>
-            <td>{cap(test.outcomes.find((o) => o.id === m.outcome)!.says)}. {m.chance > 0 && <span className="muted">{`Then likeliest: ${causeName(m.cause)}, ${percent(m.p)}.`}</span>}</td><td>{percent(m.chance)}</td></tr>
-        ))}</tbody>
+        <thead>
+          <tr>
+            <th scope="col" style={{ width: 210 }}>
+              what happens
+            </th>
+            <th scope="col">it would mean</th>
+            <th scope="col" style={{ width: 110 }}>
+              expected
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {current.means.map((m) => (
+            <tr key={m.outcome}>
+              <td style={{ padding: '4px 8px 4px 0' }}>
+                <button
+                  type="button"
+                  className="btn"
+                  style={{ width: '100%' }}
+                  disabled={disabled || current.shut === 'consent'}
+                  onClick={() => onAnswer(m.outcome, note.trim())}
+                >
+                  {m.outcome}
+                </button>
+              </td>
+              <td>
+                {cap(test.outcomes.find((o) => o.id === m.outcome)!.says)}.{' '}
+                {m.chance > 0 && (
+                  <span className="muted">{`Then likeliest: ${causeName(m.cause)}, ${percent(m.p)}.`}</span>
+                )}
+              </td>
+              <td>{percent(m.chance)}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
       <div className="row" style={{ alignItems: 'flex-end' }}>
-        <div className="field" style={{ flex: '1 1 260px' }}><label htmlFor="note">{declining ? 'Why it is not done' : 'Note'}</label><input id="note" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} className="pick" /></div>
-        {declining
-          ? <><button type="button" className="btn danger" disabled={!note.trim() || disabled} onClick={() => onDecline(note.trim())}>Declined</button><button type="button" className="btn slim" onClick={() => setDeclining(false)}>Back</button></>
-          : <button type="button" className="btn slim" disabled={disabled} onClick={() => setDeclining(true)}>Do not do this one</button>}
+        <div className="field" style={{ flex: '1 1 260px' }}>
+          <label htmlFor="note">{declining ? 'Why it is not done' : 'Note'}</label>
+          <input
+            id="note"
+            maxLength={300}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            className="pick"
+          />
+        </div>
+        {declining ? (
+          <>
+            <button
+              type="button"
+              className="btn danger"
+              disabled={!note.trim() || disabled}
+              onClick={() => onDecline(note.trim())}
+            >
+              Declined
+            </button>
+            <button type="button" className="btn slim" onClick={() => setDeclining(false)}>
+              Back
+            </button>
+          </>
+        ) : (
+          <button type="button" className="btn slim" disabled={disabled} onClick={() => setDeclining(true)}>
+            Do not do this one
+          </button>
+        )}
       </div>
     </section>
   );

@@ -7,19 +7,102 @@ import { causeName, symptomName } from '../../words/fault';
 import { day } from '../../words/time';
 
 /** What the owner says, as symptoms: those recorded, those that their words and the before-check suggest, and all others. */
-export function Symptoms({ complaint, state, suggested, earlier, disabled, onSet }: { complaint: string; state: JobState; suggested: SymptomId[]; earlier: EarlierJob[]; disabled: boolean; onSet: (s: SymptomId, on: boolean) => void }) {
+export function Symptoms({
+  complaint,
+  state,
+  suggested,
+  earlier,
+  disabled,
+  onSet,
+}: {
+  complaint: string;
+  state: JobState;
+  suggested: SymptomId[];
+  earlier: EarlierJob[];
+  disabled: boolean;
+  onSet: (s: SymptomId, on: boolean) => void;
+}) {
   const [all, setAll] = useState(false);
   const recorded = symptoms.filter((s) => state.symptom[s.id]);
   const rest = symptoms.filter((s) => !state.symptom[s.id] && !suggested.includes(s.id));
   return (
     <section className="card stack" aria-label="Symptoms">
       <h2>What the owner says</h2>
-      {complaint && <p style={{ overflowWrap: 'anywhere' }}>{`“${complaint.length > 400 ? `${complaint.slice(0, 400)}…` : complaint}”`}</p>}
-      {recorded.length > 0 && <div className="row" style={{ gap: 6 }}>{recorded.map((s) => <button key={s.id} type="button" className="btn slim on" aria-pressed="true" disabled={disabled} onClick={() => onSet(s.id, false)}>{s.name} ×</button>)}</div>}
-      {suggested.length > 0 && <div className="field"><span className="label small">From these words and the before-check</span><div className="row" style={{ gap: 6 }}>{suggested.map((s) => <button key={s} type="button" className="btn slim" aria-pressed="false" disabled={disabled} onClick={() => onSet(s, true)}>{`+ ${symptomName(s)}`}</button>)}</div></div>}
-      <div><button type="button" className="btn slim" aria-expanded={all || !recorded.length} onClick={() => setAll(!all)}>{all ? 'Fewer' : 'All symptoms'}</button></div>
-      {(all || (!recorded.length && !suggested.length)) && <div className="row" style={{ gap: 6 }}>{rest.map((s) => <button key={s.id} type="button" className="btn slim" aria-pressed="false" disabled={disabled} onClick={() => onSet(s.id, true)}>{s.name}</button>)}</div>}
-      {earlier.length > 0 && <div className="field"><span className="label small">Here before</span>{earlier.map((j) => <div key={j.id} className="small"><Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>{`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.cause ? `; ${causeName(j.cause)}` : ''}`}</div>)}</div>}
+      {complaint && (
+        <p
+          style={{ overflowWrap: 'anywhere' }}
+        >{`“${complaint.length > 400 ? `${complaint.slice(0, 400)}…` : complaint}”`}</p>
+      )}
+      {recorded.length > 0 && (
+        <div className="row" style={{ gap: 6 }}>
+          {recorded.map((s) => (
+            <button
+              key={s.id}
+              type="button"
+              className="btn slim on"
+              aria-pressed="true"
+              disabled={disabled}
+              onClick={() => onSet(s.id, false)}
+            >
+              {s.name} ×
+            </button>
+          ))}
+        </div>
+      )}
+      {suggested.length > 0 && (
+        <div className="field">
+          <span className="label small">From these words and the before-check</span>
+          <div className="row" style={{ gap: 6 }}>
+            {suggested.map((s) => (
+              <button
+                key={s}
+                type="button"
+                className="btn slim"
+                aria-pressed="false"
+                disabled={disabled}
+                onClick={() => onSet(s, true)}
+              >{`+ ${symptomName(s)}`}</button>
+            ))}
+          </div>
+        </div>
+      )}
+      <div>
+        <button
+          type="button"
+          className="btn slim"
+          aria-expanded={all || !recorded.length}
+          onClick={() => setAll(!all)}
+        >
+          {all ? 'Fewer' : 'All symptoms'}
+        </button>
+      </div>
+      {(all || (!recorded.length && !suggested.length)) && (
+        <div className="row" style={{ gap: 6 }}>
+          {rest.map((s) => (
+            <button
+              key={s.id}
+              type="button"
+              className="btn slim"
+              aria-pressed="false"
+              disabled={disabled}
+              onClick={() => onSet(s.id, true)}
+            >
+              {s.name}
+            </button>
+          ))}
+        </div>
+      )}
+      {earlier.length > 0 && (
+        <div className="field">
+          <span className="label small">Here before</span>
+          {earlier.map((j) => (
+            <div key={j.id} className="small">
+              <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
+              {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.cause ? `; ${causeName(j.cause)}` : ''}`}
+            </div>
+          ))}
+        </div>
+      )}
     </section>
   );
 }

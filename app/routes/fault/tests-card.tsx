@@ -7,7 +7,21 @@ import { testName } from '../../words/fault';
 import { money } from '../../words/time';
 
 /** The other tests by the rungs of the ladder, those done and declined, and a search that knows what is never done. */
-export function Tests({ seen, state, current, search, onChoose, currency }: { seen: FaultView; state: JobState; current: string | undefined; search: RefObject<HTMLInputElement | null>; onChoose: (test: string) => void; currency: string }) {
+export function Tests({
+  seen,
+  state,
+  current,
+  search,
+  onChoose,
+  currency,
+}: {
+  seen: FaultView;
+  state: JobState;
+  current: string | undefined;
+  search: RefObject<HTMLInputElement | null>;
+  onChoose: (test: string) => void;
+  currency: string;
+}) {
   const [words, setWords] = useState('');
   const folk = refusedIn(words);
   const said = words.trim().toLowerCase();
@@ -15,20 +29,71 @@ export function Tests({ seen, state, current, search, onChoose, currency }: { se
   const declined = Object.entries(state.test).filter(([, e]) => e.declined !== undefined);
   return (
     <section className="card stack" aria-label="Tests">
-      <div className="spread"><h2>Other tests</h2><span className="muted small">cost, then what it tells</span></div>
-      <div><label htmlFor="find-test" className="sr">Find a test</label><input ref={search} id="find-test" type="search" className="pick" style={{ width: '100%' }} placeholder="find a test  ( / )" value={words} maxLength={80} onChange={(e) => setWords(e.target.value)} /></div>
-      {folk && <div className="note stop" role="alert"><div className="strong">{`Never: ${folk.name}.`}</div>{folk.why}</div>}
+      <div className="spread">
+        <h2>Other tests</h2>
+        <span className="muted small">cost, then what it tells</span>
+      </div>
+      <div>
+        <label htmlFor="find-test" className="sr">
+          Find a test
+        </label>
+        <input
+          ref={search}
+          id="find-test"
+          type="search"
+          className="pick"
+          style={{ width: '100%' }}
+          placeholder="find a test  ( / )"
+          value={words}
+          maxLength={80}
+          onChange={(e) => setWords(e.target.value)}
+        />
+      </div>
+      {folk && (
+        <div className="note stop" role="alert">
+          <div className="strong">{`Never: ${folk.name}.`}</div>
+          {folk.why}
+        </div>
+      )}
       {rungs.map((r) => {
         const here = list.filter((t) => t.test.rung === r);
         return here.length === 0 ? null : (
           <div key={r} className="field">
             <span className="label small">{r}</span>
-            {here.map((t) => <button key={t.test.id} type="button" className={`btn slim ${t.test.id === current ? 'on' : ''}`} style={{ justifyContent: 'space-between', width: '100%', textAlign: 'left' }} aria-pressed={t.test.id === current} onClick={() => onChoose(t.test.id)}><span>{t.test.name}{t.shut && <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>}</span><span className="nowrap small">{`${money(t.cost, currency)} · ${t.gain.toFixed(2)} bit`}</span></button>)}
+            {here.map((t) => (
+              <button
+                key={t.test.id}
+                type="button"
+                className={`btn slim ${t.test.id === current ? 'on' : ''}`}
+                style={{ justifyContent: 'space-between', width: '100%', textAlign: 'left' }}
+                aria-pressed={t.test.id === current}
+                onClick={() => onChoose(t.test.id)}
+              >
+                <span>
+                  {t.test.name}
+                  {t.shut && (
+                    <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>
+                  )}
+                </span>
+                <span className="nowrap small">{`${money(t.cost, currency)} · ${t.gain.toFixed(2)} bit`}</span>
+              </button>
+            ))}
           </div>
         );
       })}
-      {list.length === 0 && !folk && <p className="muted">{said ? `No open test matches “${words.trim()}”.` : 'No test is left that would tell anything.'}</p>}
-      {declined.length > 0 && <div className="field"><span className="label small">not done</span>{declined.map(([id, e]) => <div key={id} className="small">{`${testName(id)}: ${e.declined}`}</div>)}</div>}
+      {list.length === 0 && !folk && (
+        <p className="muted">
+          {said ? `No open test matches “${words.trim()}”.` : 'No test is left that would tell anything.'}
+        </p>
+      )}
+      {declined.length > 0 && (
+        <div className="field">
+          <span className="label small">not done</span>
+          {declined.map(([id, e]) => (
+            <div key={id} className="small">{`${testName(id)}: ${e.declined}`}</div>
+          ))}
+        </div>
+      )}
     </section>
   );
 }

@@ -27,7 +27,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 const endingText: Record<Ending, [string, string]> = {
-  'handed over': ['Hand it over', 'repaired, proved, and given back'], declined: ['Declined', 'given back as it came: nothing was done, or all is as before'], abandoned: ['Abandoned', 'given back unfinished: every piece is in the bag'],
+  'handed over': ['Hand it over', 'repaired, proved, and given back'],
+  declined: ['Declined', 'given back as it came: nothing was done, or all is as before'],
+  abandoned: ['Abandoned', 'given back unfinished: every piece is in the bag'],
 };
 
 export default function HandOver({ loaderData }: Route.ComponentProps) {
@@ -44,44 +46,206 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   const [stop, setStop] = useState<{ findings: Finding[]; body: Body }>();
   usePageKeys(strip);
   const ended = flag(state, 'ending');
-  const due = dueAtEnd({ index, state, waits: context.waits, role: who.role, methods: context.route?.input.methods, now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) } }, ending);
+  const due = dueAtEnd(
+    {
+      index,
+      state,
+      waits: context.waits,
+      role: who.role,
+      methods: context.route?.input.methods,
+      now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) },
+    },
+    ending,
+  );
   // what will be replaced counts from the start: the owner is told before, not after
-  const effects = effectsOf(index, [...new Set([...Object.keys(state.task).filter((s) => state.task[s] === 'replace'), ...replacedSlots(state)])], context.route?.input.methods);
+  const effects = effectsOf(
+    index,
+    [
+      ...new Set([
+        ...Object.keys(state.task).filter((s) => state.task[s] === 'replace'),
+        ...replacedSlots(state),
+      ]),
+    ],
+    context.route?.input.methods,
+  );
   const close = (override?: Parameters<React.ComponentProps<typeof StopSheet>['onPass']>[0]) => {
     // whoever gives a device back unrepaired says why: the record keeps it
-    if (ending !== 'handed over' && !note.trim()) { setSaid('Give the reason in the note: it stays in the record.'); document.getElementById('note')?.focus(); return; }
+    if (ending !== 'handed over' && !note.trim()) {
+      setSaid('Give the reason in the note: it stays in the record.');
+      document.getElementById('note')?.focus();
+      return;
+    }
     const body: Body = { type: 'jobClosed', ending, note };
-    if (due.length && !override) { setStop({ findings: due, body }); return; }
+    if (due.length && !override) {
+      setStop({ findings: due, body });
+      return;
+    }
     setStop(undefined);
-    void replica.report(body, override ? { override } : {}).then((d) => { if (d.refused?.code === 'interlock') setStop({ findings: d.refused.findings, body }); else setSaid(d.refused ? refusalText(index, d.refused) : undefined); });
+    void replica.report(body, override ? { override } : {}).then((d) => {
+      if (d.refused?.code === 'interlock') setStop({ findings: d.refused.findings, body });
+      else setSaid(d.refused ? refusalText(index, d.refused) : undefined);
+    });
   };
   return (
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="hand-over" said={said}>
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.25fr) minmax(0,1fr)', alignItems: 'start' }}>
+        <div
+          className="cols"
+          style={{ gridTemplateColumns: 'minmax(0,1.25fr) minmax(0,1fr)', alignItems: 'start' }}
+        >
           <section className="card stack">
-            {ended ? <><h1>{`Closed: ${ended}`}</h1><p>The record is complete. Passcode and session data of this job are gone; the log stays.</p></> : (
+            {ended ? (
               <>
-                <h1>{due.length ? `${due.length} ${due.length === 1 ? 'thing is' : 'things are'} still due` : 'Ready to hand over'}</h1>
-                <div className="row" role="radiogroup" aria-label="How the job ends">{endings.map((e) => <button key={e} type="button" role="radio" aria-checked={e === ending} className={`btn slim ${e === ending ? 'on' : ''}`} onClick={() => setEnding(e)}>{e}</button>)}<span className="muted small">{endingText[ending][1]}</span></div>
-                {due.map((f) => { const t = findingText(index, f); return <div key={f.rule} className="note stop spread" style={{ alignItems: 'center' }}><div><span className="strong">{t.what}</span> {t.instead}</div>{(f.rule === 'after check open' || f.rule === 'enrolment left') && <Link className="btn slim" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/checks`}>Checks</Link>}{(f.rule === 'device open' || f.rule === 'ledger does not balance') && <Link className="btn slim" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/work`}>Work</Link>}</div>; })}
-                {due.length === 0 && <div className="note safe"><strong>The ledger balances, checks are passed, nothing is open.</strong> Brightness set by hand if automatic brightness is lost, grilles clean, tray back.</div>}
-                <div className="field"><label htmlFor="note">Note for the report</label><textarea id="note" rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} style={{ font: 'inherit', padding: 10, borderRadius: 8, background: 'var(--card)' }} /></div>
-                <div className="row"><button type="button" className="btn primary" onClick={() => close()}>{endingText[ending][0]}</button></div>
+                <h1>{`Closed: ${ended}`}</h1>
+                <p>The record is complete. Passcode and session data of this job are gone; the log stays.</p>
+              </>
+            ) : (
+              <>
+                <h1>
+                  {due.length
+                    ? `${due.length} ${due.length === 1 ? 'thing is' : 'things are'} still due`
+                    : 'Ready to hand over'}
+                </h1>
+                <div className="row" role="radiogroup" aria-label="How the job ends">
+                  {endings.map((e) => (
+                    <button
+                      key={e}
+                      type="button"
+                      role="radio"
+                      aria-checked={e === ending}
+                      className={`btn slim ${e === ending ? 'on' : ''}`}
+                      onClick={() => setEnding(e)}
+                    >
+                      {e}
+                    </button>
+                  ))}
+                  <span className="muted small">{endingText[ending][1]}</span>
+                </div>
+                {due.map((f) => {
+                  const t = findingText(index, f);
+                  return (
+                    <div key={f.rule} className="note stop spread" style={{ alignItems: 'center' }}>
+                      <div>
+                        <span className="strong">{t.what}</span> {t.instead}
+                      </div>
+                      {(f.rule === 'after check open' || f.rule === 'enrolment left') && (
+                        <Link
+                          className="btn slim"
+                          style={{ textDecoration: 'none' }}
+                          to={`/jobs/${page.id}/checks`}
+                        >
+                          Checks
+                        </Link>
+                      )}
+                      {(f.rule === 'device open' || f.rule === 'ledger does not balance') && (
+                        <Link
+                          className="btn slim"
+                          style={{ textDecoration: 'none' }}
+                          to={`/jobs/${page.id}/work`}
+                        >
+                          Work
+                        </Link>
+                      )}
+                    </div>
+                  );
+                })}
+                {due.length === 0 && (
+                  <div className="note safe">
+                    <strong>The ledger balances, checks are passed, nothing is open.</strong> Brightness set
+                    by hand if automatic brightness is lost, grilles clean, tray back.
+                  </div>
+                )}
+                <div className="field">
+                  <label htmlFor="note">Note for the report</label>
+                  <textarea
+                    id="note"
+                    rows={2}
+                    maxLength={1000}
+                    value={note}
+                    onChange={(e) => setNote(e.target.value)}
+                    style={{ font: 'inherit', padding: 10, borderRadius: 8, background: 'var(--card)' }}
+                  />
+                </div>
+                <div className="row">
+                  <button type="button" className="btn primary" onClick={() => close()}>
+                    {endingText[ending][0]}
+                  </button>
+                </div>
               </>
             )}
-            <div className="row"><Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/report`}>Report</Link><a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/report.pdf`}>Report as PDF</a><a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/log.json`} download>Log as JSON</a></div>
+            <div className="row">
+              <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/report`}>
+                Report
+              </Link>
+              <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/report.pdf`}>
+                Report as PDF
+              </a>
+              <a
+                className="btn"
+                style={{ textDecoration: 'none' }}
+                href={`/jobs/${page.id}/log.json`}
+                download
+              >
+                Log as JSON
+              </a>
+            </div>
           </section>
           <section className="card stack">
             <h2>What the owner was told</h2>
             {consentsNeeded(effects).length === 0 && <p className="muted">Nothing changes for the owner.</p>}
-            {consentsNeeded(effects).map((e) => <div key={e.id} className="spread" style={{ alignItems: 'center' }}><span>{e.owner}</span>{state.consent[e.id] ? <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span> : <button type="button" className="btn slim nowrap" disabled={!!ended} onClick={() => { void replica.report({ type: 'consentGiven', effect: e.id, by: 'owner' }); }}>Owner agrees</button>}</div>)}
-            {dataDue(effects).map((s) => <div key={s} className="spread" style={{ alignItems: 'center' }}><span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>{!state.data[s] && <button type="button" className="btn slim" onClick={() => { void replica.report({ type: 'dataDeclined', slot: s, reason: note.trim() || 'owner accepts the notice' }); }}>Declined</button>}</div>)}
+            {consentsNeeded(effects).map((e) => (
+              <div key={e.id} className="spread" style={{ alignItems: 'center' }}>
+                <span>{e.owner}</span>
+                {state.consent[e.id] ? (
+                  <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
+                ) : (
+                  <button
+                    type="button"
+                    className="btn slim nowrap"
+                    disabled={!!ended}
+                    onClick={() => {
+                      void replica.report({ type: 'consentGiven', effect: e.id, by: 'owner' });
+                    }}
+                  >
+                    Owner agrees
+                  </button>
+                )}
+              </div>
+            ))}
+            {dataDue(effects).map((s) => (
+              <div key={s} className="spread" style={{ alignItems: 'center' }}>
+                <span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>
+                {!state.data[s] && (
+                  <button
+                    type="button"
+                    className="btn slim"
+                    onClick={() => {
+                      void replica.report({
+                        type: 'dataDeclined',
+                        slot: s,
+                        reason: note.trim() || 'owner accepts the notice',
+                      });
+                    }}
+                  >
+                    Declined
+                  </button>
+                )}
+              </div>
+            ))}
           </section>
         </div>
       </JobScreen>
       <Ledger index={index} state={state} send={send} />
-      {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel={`${endingText[ending][0]} all the same`} onPass={close} />}
+      {stop && (
+        <StopSheet
+          index={index}
+          findings={stop.findings}
+          who={who}
+          onBack={() => setStop(undefined)}
+          passLabel={`${endingText[ending][0]} all the same`}
+          onPass={close}
+        />
+      )}
     </>
   );
 }

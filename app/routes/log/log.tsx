@@ -22,12 +22,48 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 const kinds: readonly { id: string; name: string; has: (e: JobEvent) => boolean }[] = [
   { id: 'all', name: 'everything', has: () => true },
-  { id: 'checks', name: 'checks and tests', has: (e) => ['checked', 'tested', 'testBegun', 'testDeclined', 'causeStated'].includes(e.body.type) },
-  { id: 'screws', name: 'screws', has: (e) => ['screwOut', 'screwIn', 'screwMeasured', 'spilled', 'sorted', 'substituted', 'lost', 'found', 'strayFound', 'strayRemoved'].includes(e.body.type) },
-  { id: 'notes', name: 'notes, photographs, trouble', has: (e) => ['noted', 'photographed', 'troubled', 'eased', 'marked'].includes(e.body.type) },
-  { id: 'gates', name: 'gates and overrides', has: (e) => gates.has(e.body.type) || e.body.type === 'overridden' || e.breach !== undefined },
+  {
+    id: 'checks',
+    name: 'checks and tests',
+    has: (e) => ['checked', 'tested', 'testBegun', 'testDeclined', 'causeStated'].includes(e.body.type),
+  },
+  {
+    id: 'screws',
+    name: 'screws',
+    has: (e) =>
+      [
+        'screwOut',
+        'screwIn',
+        'screwMeasured',
+        'spilled',
+        'sorted',
+        'substituted',
+        'lost',
+        'found',
+        'strayFound',
+        'strayRemoved',
+      ].includes(e.body.type),
+  },
+  {
+    id: 'notes',
+    name: 'notes, photographs, trouble',
+    has: (e) => ['noted', 'photographed', 'troubled', 'eased', 'marked'].includes(e.body.type),
+  },
+  {
+    id: 'gates',
+    name: 'gates and overrides',
+    has: (e) => gates.has(e.body.type) || e.body.type === 'overridden' || e.breach !== undefined,
+  },
 ];
-const finalText = { first: 'it opened the job', 'heat given': 'heat was given', 'data written': 'data were written', signed: 'it was signed', 'stock moved': 'stock was moved', closed: 'the job was closed', audit: 'it is part of the audit' } as const;
+const finalText = {
+  first: 'it opened the job',
+  'heat given': 'heat was given',
+  'data written': 'data were written',
+  signed: 'it was signed',
+  'stock moved': 'stock was moved',
+  closed: 'the job was closed',
+  audit: 'it is part of the audit',
+} as const;
 
 /** Everything that happened to a job, with time and person; back to any point that can be gone back to. */
 export default function Log({ loaderData }: Route.ComponentProps) {
@@ -51,7 +87,13 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   useEffect(() => {
     const after = events.at(-1)?.seq ?? 0;
     if (head <= after) return;
-    void fetch(`/jobs/${page.id}/events?after=${after}`).then(async (r) => { if (!r.ok) return; const more = ((await r.json()) as { events: JobEvent[] }).events; setEvents((old) => [...old, ...more.filter((e) => e.seq > (old.at(-1)?.seq ?? 0))]); }).catch(() => {});
+    void fetch(`/jobs/${page.id}/events?after=${after}`)
+      .then(async (r) => {
+        if (!r.ok) return;
+        const more = ((await r.json()) as { events: JobEvent[] }).events;
+        setEvents((old) => [...old, ...more.filter((e) => e.seq > (old.at(-1)?.seq ?? 0))]);
+      })
+      .catch(() => {});
   }, [head, events, page.id]);
   usePageKeys(strip, { search: () => search.current?.focus() });
   const { people } = page;
@@ -60,9 +102,20 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const shown = useMemo(() => {
     const has = kinds.find((k) => k.id === kind)!.has;
     const want = text.trim().toLowerCase();
-    return events.filter((e) => has(e) && (!person || e.by === person) && (!want || number !== undefined || `${eventText(index, e.body)} ${people[e.by] ?? ''}`.toLowerCase().includes(want))).toReversed();
+    return events
+      .filter(
+        (e) =>
+          has(e) &&
+          (!person || e.by === person) &&
+          (!want ||
+            number !== undefined ||
+            `${eventText(index, e.body)} ${people[e.by] ?? ''}`.toLowerCase().includes(want)),
+      )
+      .toReversed();
   }, [events, kind, person, text, number, index, people]);
-  useEffect(() => { if (number) document.getElementById(`e${number}`)?.scrollIntoView({ block: 'center' }); }, [number]);
+  useEffect(() => {
+    if (number) document.getElementById(`e${number}`)?.scrollIntoView({ block: 'center' });
+  }, [number]);
   const retracted = state.retracted;
   const takeBack = async (to: JobEvent) => {
     const chain = chainTo(state, to.id);
@@ -70,41 +123,154 @@ export default function Log({ loaderData }: Route.ComponentProps) {
     for (const [k, id] of chain.entries()) {
       setBack({ done: k, of: chain.length });
       const d = await replica.report({ type: 'retracted', event: id });
-      if (d.refused) { setSaid(`Stopped after ${plural(k, 'entry', 'entries')}. ${d.refused.code === 'cannot be taken back' ? `The next one cannot be taken back: ${finalText[d.refused.why as keyof typeof finalText] ?? d.refused.why}.` : refusalText(index, d.refused)}`); setBack(undefined); return; }
+      if (d.refused) {
+        setSaid(
+          `Stopped after ${plural(k, 'entry', 'entries')}. ${d.refused.code === 'cannot be taken back' ? `The next one cannot be taken back: ${finalText[d.refused.why as keyof typeof finalText] ?? d.refused.why}.` : refusalText(index, d.refused)}`,
+        );
+        setBack(undefined);
+        return;
+      }
     }
     setBack(undefined);
     setSaid(`${plural(chain.length, 'entry was', 'entries were')} taken back; the log keeps them.`);
   };
   const reach = asked ? chainTo(state, asked.id) : [];
-  const stopAt = reach.findIndex((id) => { const t = state.trail.find((x) => x.event === id)!; return t.by !== who.personId || final.has(t.type as BodyType); });
+  const stopAt = reach.findIndex((id) => {
+    const t = state.trail.find((x) => x.event === id)!;
+    return t.by !== who.personId || final.has(t.type as BodyType);
+  });
   return (
     <>
       <JobHead who={who} strip={strip} page={page} index={index} state={state} here="log" />
       <main className="page stack">
         <section className="card stack" aria-label="Log">
-          <div className="spread"><h1>Log</h1><span className="muted">{`${plural(events.length, 'entry', 'entries')}, ${Object.keys(retracted).length} taken back`}</span></div>
-          <div className="row">
-            <input ref={search} className="pick" type="search" aria-label="Search the log, or # and a number" placeholder="words, or # and a number  ( / )" style={{ width: 260 }} maxLength={80} value={text} onChange={(e) => setText(e.target.value)} />
-            <select className="pick" aria-label="Kind" value={kind} onChange={(e) => setKind(e.target.value)}>{kinds.map((k) => <option key={k.id} value={k.id}>{k.name}</option>)}</select>
-            <select className="pick" aria-label="Person" value={person} onChange={(e) => setPerson(e.target.value)}><option value="">everybody</option>{[...new Set(events.map((e) => e.by))].map((p) => <option key={p} value={p}>{name(p)}</option>)}</select>
+          <div className="spread">
+            <h1>Log</h1>
+            <span className="muted">{`${plural(events.length, 'entry', 'entries')}, ${Object.keys(retracted).length} taken back`}</span>
           </div>
-          {said && <div className="note" role="status">{said}</div>}
-          {back && <div role="status"><div className="bar"><i style={{ width: `${(100 * back.done) / back.of}%` }} /></div></div>}
-          {asked && <div className="note row" role="alert"><span style={{ flex: 1 }}>{stopAt === 0 ? `The latest entry cannot be taken back${state.trail.at(-1)?.by === who.personId ? `: ${finalText[final.get(state.trail.at(-1)!.type as BodyType)!]}` : ': it is somebody else’s; put it right with a correction'}.` : `Takes back ${plural(stopAt < 0 ? reach.length : stopAt, 'entry', 'entries')}, the latest first${stopAt < 0 ? `, so that the job stands as after #${asked.seq}` : `, and stops there: the next ${state.trail.find((x) => x.event === reach[stopAt])!.by === who.personId ? 'cannot be taken back' : 'is somebody else’s'}`}.`}</span>{stopAt !== 0 && <button type="button" className="btn danger" onClick={() => void takeBack(asked)}>Take them back</button>}<button type="button" className="btn" onClick={() => setAsked(undefined)}>Leave it</button></div>}
-          {shown.length === 0 ? <p>Nothing in the log matches.</p> : (
-            <table className="tbl"><thead><tr><th scope="col">#</th><th scope="col">when</th><th scope="col">who</th><th scope="col">what</th><th scope="col" /></tr></thead>
-              <tbody>{shown.slice(0, 500).map((e) => {
-                const gone = retracted[e.id];
-                return (
-                  <tr key={e.id} id={`e${e.seq}`} className={number === String(e.seq) ? 'hot' : ''}>
-                    <td className="muted">{e.seq}</td><td className="nowrap" suppressHydrationWarning>{`${day(e.at)} ${clock(e.at)}`}{!e.clockKnown && <span className="brick small"> clock not known</span>}</td><td>{name(e.by)}</td>
-                    <td>{gone ? <s className="muted">{eventText(index, e.body)}</s> : eventText(index, e.body)}{gone && <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>}{e.breach && <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>}</td>
-                    <td>{state.trail.some((x) => x.event === e.id) && e.id !== state.trail.at(-1)?.event && <button type="button" className="btn slim" onClick={() => { setSaid(undefined); setAsked(e); }} aria-label={`Back to entry ${e.seq}`}>Back to here</button>}</td>
-                  </tr>
-                );
-              })}</tbody></table>
+          <div className="row">
+            <input
+              ref={search}
+              className="pick"
+              type="search"
+              aria-label="Search the log, or # and a number"
+              placeholder="words, or # and a number  ( / )"
+              style={{ width: 260 }}
+              maxLength={80}
+              value={text}
+              onChange={(e) => setText(e.target.value)}
+            />
+            <select className="pick" aria-label="Kind" value={kind} onChange={(e) => setKind(e.target.value)}>
+              {kinds.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </select>
+            <select
+              className="pick"
+              aria-label="Person"
+              value={person}
+              onChange={(e) => setPerson(e.target.value)}
+            >
+              <option value="">everybody</option>
+              {[...new Set(events.map((e) => e.by))].map((p) => (
+                <option key={p} value={p}>
+                  {name(p)}
+                </option>
+              ))}
+            </select>
+          </div>
+          {said && (
+            <div className="note" role="status">
+              {said}
+            </div>
           )}
-          {shown.length > 500 && <p className="muted">{`The latest 500 of ${shown.length} are shown; narrow it by words, kind or person.`}</p>}
+          {back && (
+            <div role="status">
+              <div className="bar">
+                <i style={{ width: `${(100 * back.done) / back.of}%` }} />
+              </div>
+            </div>
+          )}
+          {asked && (
+            <div className="note row" role="alert">
+              <span style={{ flex: 1 }}>
+                {stopAt === 0
+                  ? `The latest entry cannot be taken back${state.trail.at(-1)?.by === who.personId ? `: ${finalText[final.get(state.trail.at(-1)!.type as BodyType)!]}` : ': it is somebody else’s; put it right with a correction'}.`
+                  : `Takes back ${plural(stopAt < 0 ? reach.length : stopAt, 'entry', 'entries')}, the latest first${stopAt < 0 ? `, so that the job stands as after #${asked.seq}` : `, and stops there: the next ${state.trail.find((x) => x.event === reach[stopAt])!.by === who.personId ? 'cannot be taken back' : 'is somebody else’s'}`}.`}
+              </span>
+              {stopAt !== 0 && (
+                <button type="button" className="btn danger" onClick={() => void takeBack(asked)}>
+                  Take them back
+                </button>
+              )}
+              <button type="button" className="btn" onClick={() => setAsked(undefined)}>
+                Leave it
+              </button>
+            </div>
+          )}
+          {shown.length === 0 ? (
+            <p>Nothing in the log matches.</p>
+          ) : (
+            <table className="tbl">
+              <thead>
+                <tr>
+                  <th scope="col">#</th>
+                  <th scope="col">when</th>
+                  <th scope="col">who</th>
+                  <th scope="col">what</th>
+                  <th scope="col" />
+                </tr>
+              </thead>
+              <tbody>
+                {shown.slice(0, 500).map((e) => {
+                  const gone = retracted[e.id];
+                  return (
+                    <tr key={e.id} id={`e${e.seq}`} className={number === String(e.seq) ? 'hot' : ''}>
+                      <td className="muted">{e.seq}</td>
+                      <td className="nowrap" suppressHydrationWarning>
+                        {`${day(e.at)} ${clock(e.at)}`}
+                        {!e.clockKnown && <span className="brick small"> clock not known</span>}
+                      </td>
+                      <td>{name(e.by)}</td>
+                      <td>
+                        {gone ? (
+                          <s className="muted">{eventText(index, e.body)}</s>
+                        ) : (
+                          eventText(index, e.body)
+                        )}
+                        {gone && (
+                          <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>
+                        )}
+                        {e.breach && (
+                          <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>
+                        )}
+                      </td>
+                      <td>
+                        {state.trail.some((x) => x.event === e.id) && e.id !== state.trail.at(-1)?.event && (
+                          <button
+                            type="button"
+                            className="btn slim"
+                            onClick={() => {
+                              setSaid(undefined);
+                              setAsked(e);
+                            }}
+                            aria-label={`Back to entry ${e.seq}`}
+                          >
+                            Back to here
+                          </button>
+                        )}
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          )}
+          {shown.length > 500 && (
+            <p className="muted">{`The latest 500 of ${shown.length} are shown; narrow it by words, kind or person.`}</p>
+          )}
         </section>
       </main>
     </>

@@ -5,41 +5,128 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { type Strokes, SignaturePad } from '../../ui/signature-pad';
 import { consentText } from '../../words/consents';
 
-export interface Given { name: string; strokes: Strokes }
-interface Props { index: IndexedModel; state: JobState; signers: Record<string, string>; consents: Consent[]; price: string; owner: string; disabled: boolean; busy: boolean; onAgree: (which: Consent[], given: Given, answers: Record<string, string>) => void }
+export interface Given {
+  name: string;
+  strokes: Strokes;
+}
+interface Props {
+  index: IndexedModel;
+  state: JobState;
+  signers: Record<string, string>;
+  consents: Consent[];
+  price: string;
+  owner: string;
+  disabled: boolean;
+  busy: boolean;
+  onAgree: (which: Consent[], given: Given, answers: Record<string, string>) => void;
+}
 
 /** What the owner is told, one sentence each, and agrees to: by name or by signature, one by one or all together. */
-export function ConsentsCard({ index, state, signers, consents, price, owner, disabled, busy, onAgree }: Props) {
+export function ConsentsCard({
+  index,
+  state,
+  signers,
+  consents,
+  price,
+  owner,
+  disabled,
+  busy,
+  onAgree,
+}: Props) {
   const [name, setName] = useState(owner);
   const [strokes, setStrokes] = useState<Strokes>([]);
   const [answers, setAnswers] = useState<Record<string, string>>({});
   const due = consents.filter((c) => !c.optional);
   const open = due.filter((c) => state.consent[c.id] === undefined);
   const unanswered = open.filter((c) => c.answers && !answers[c.id]);
-  const agree = (which: Consent[]) => { onAgree(which, { name: name.trim(), strokes }, answers); };
+  const agree = (which: Consent[]) => {
+    onAgree(which, { name: name.trim(), strokes }, answers);
+  };
   return (
     <section className="card stack" aria-label="Consents">
-      <div className="spread"><h2>Tell the owner, and have it agreed</h2><span className={open.length ? 'strong' : 'moss strong'}>{`${due.length - open.length} / ${due.length}`}</span></div>
+      <div className="spread">
+        <h2>Tell the owner, and have it agreed</h2>
+        <span
+          className={open.length ? 'strong' : 'moss strong'}
+        >{`${due.length - open.length} / ${due.length}`}</span>
+      </div>
       <ul className="list">
         {consents.map((c) => {
           const given = agreedBy(state, signers, c.id);
           return (
-            <li key={c.id} className="spread" style={{ alignItems: 'center' }} data-testid={`consent-${c.id}`}>
-              <span style={{ flex: 1 }}>{consentText(index, c, price)}{c.optional && <span className="muted small"> Only if it comes to that.</span>}</span>
-              {given ? <span className="moss strong">{`agreed: ${given}`}</span> : c.answers ? (
-                <span className="row" role="radiogroup" aria-label={consentText(index, c, price)} style={{ gap: 6, flexWrap: 'nowrap' }}>{c.answers.map((a) => <button key={a} type="button" role="radio" aria-checked={answers[c.id] === a} className={`btn slim ${answers[c.id] === a ? 'on' : ''}`} disabled={disabled} onClick={() => setAnswers({ ...answers, [c.id]: a })}>{a}</button>)}</span>
-              ) : <button type="button" className="btn slim" disabled={disabled || !name.trim() || busy} aria-label={`Agreed: ${consentText(index, c, price)}`} onClick={() => agree([c])}>Agreed</button>}
+            <li
+              key={c.id}
+              className="spread"
+              style={{ alignItems: 'center' }}
+              data-testid={`consent-${c.id}`}
+            >
+              <span style={{ flex: 1 }}>
+                {consentText(index, c, price)}
+                {c.optional && <span className="muted small"> Only if it comes to that.</span>}
+              </span>
+              {given ? (
+                <span className="moss strong">{`agreed: ${given}`}</span>
+              ) : c.answers ? (
+                <span
+                  className="row"
+                  role="radiogroup"
+                  aria-label={consentText(index, c, price)}
+                  style={{ gap: 6, flexWrap: 'nowrap' }}
+                >
+                  {c.answers.map((a) => (
+                    <button
+                      key={a}
+                      type="button"
+                      role="radio"
+                      aria-checked={answers[c.id] === a}
+                      className={`btn slim ${answers[c.id] === a ? 'on' : ''}`}
+                      disabled={disabled}
+                      onClick={() => setAnswers({ ...answers, [c.id]: a })}
+                    >
+                      {a}
+                    </button>
+                  ))}
+                </span>
+              ) : (
+                <button
+                  type="button"
+                  className="btn slim"
+                  disabled={disabled || !name.trim() || busy}
+                  aria-label={`Agreed: ${consentText(index, c, price)}`}
+                  onClick={() => agree([c])}
+                >
+                  Agreed
+                </button>
+              )}
             </li>
           );
         })}
       </ul>
       {open.length > 0 && !disabled && (
         <div className="row" style={{ alignItems: 'flex-end', gap: 16 }}>
-          <div style={{ flex: '1 1 240px' }}><SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" /></div>
+          <div style={{ flex: '1 1 240px' }}>
+            <SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" />
+          </div>
           <div className="stack" style={{ flex: '1 1 200px' }}>
-            <div className="field"><label htmlFor="agreed-by" className="small">Agreed by</label><input id="agreed-by" className="pick" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} /></div>
+            <div className="field">
+              <label htmlFor="agreed-by" className="small">
+                Agreed by
+              </label>
+              <input
+                id="agreed-by"
+                className="pick"
+                value={name}
+                maxLength={80}
+                onChange={(e) => setName(e.target.value)}
+              />
+            </div>
             {unanswered.length > 0 && <span className="small muted">Old parts: back or recycled?</span>}
-            <button type="button" className="btn primary" disabled={!name.trim() || unanswered.length > 0 || busy} onClick={() => agree(open)}>{`All ${open.length} agreed`}</button>
+            <button
+              type="button"
+              className="btn primary"
+              disabled={!name.trim() || unanswered.length > 0 || busy}
+              onClick={() => agree(open)}
+            >{`All ${open.length} agreed`}</button>
           </div>
         </div>
       )}

@@ -11,5 +11,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const page = z.uuid().safeParse(params.job).success ? await jobPage(who, params.job) : undefined;
   if (!page) return Response.json({ error: 'no such job' }, { status: 404 });
   const pdf = await offerPdf(who, page, await signaturesOf(who, params.job));
-  return new Response(new Uint8Array(pdf), { headers: { 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="offer-${page.number}.pdf"`, 'Cache-Control': 'private, no-store' } });
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': `inline; filename="offer-${page.number}.pdf"`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
 }

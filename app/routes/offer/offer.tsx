@@ -58,83 +58,332 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
   const { report, said, say, stop } = useReport(replica, index, who);
   const ended = flag(state, 'ending') !== undefined;
   const recorded = flag(state, 'quote');
-  const figures = useFigures(page.id, recorded && { limit: recorded.limitMinor, replacement: recorded.replacementMinor });
+  const figures = useFigures(
+    page.id,
+    recorded && { limit: recorded.limitMinor, replacement: recorded.replacementMinor },
+  );
   usePageKeys(strip);
   const { currency } = who.settings;
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const replaced = slotsToReplace(state);
-  const methods = context.route?.input.methods ?? methodsOf(who.settings.methods, methodsOfRemedies(index, state.remedy as Remedies));
+  const methods =
+    context.route?.input.methods ??
+    methodsOf(who.settings.methods, methodsOfRemedies(index, state.remedy as Remedies));
   const consents = consentsFor(index, state, methods);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the rest of the state follows from these or does not count here
   const { rows, asked } = useMemo(() => {
     if (!tasks.length || ended) return { rows: [] as OptionRow[], asked: undefined };
     const extraS = { low: figures.extraMin * 40, likely: figures.extraMin * 60, high: figures.extraMin * 90 };
-    const make = (id: string, s: JobState) => ({ id, input: jobRouteInput(who.settings, index, s), parts: s.part, extraS });
-    const options: { row: OptionRow; option: ReturnType<typeof make> }[] = [{ row: { id: 'whole', name: replaced.length && !replaced.some((s) => state.part[s]) ? 'at list price' : 'as chosen' }, option: make('whole', state) }];
-    for (const slot of replaced) for (const p of alternatives(parts, slot, state)) options.push({ row: { id: p.id, name: `${thingName(index, slot)}: ${p.provenance}` }, option: make(p.id, { ...state, part: { ...state.part, [slot]: entryOf(p) } }) });
-    if (tasks.length > 1) for (const t of tasks.slice(0, 4)) options.push({ row: { id: `only ${t.slot}`, name: `only ${taskName[t.action]} the ${thingName(index, t.slot)}` }, option: make(`only ${t.slot}`, { ...state, task: { [t.slot]: t.action } }) });
-    return { rows: options.map((o) => o.row), asked: { model: page.model, modelHash: flag(state, 'modelHash') ?? '', seed: seedOf(page.id), trials, options: options.map((o) => o.option) } satisfies QuoteAsked };
+    const make = (id: string, s: JobState) => ({
+      id,
+      input: jobRouteInput(who.settings, index, s),
+      parts: s.part,
+      extraS,
+    });
+    const options: { row: OptionRow; option: ReturnType<typeof make> }[] = [
+      {
+        row: {
+          id: 'whole',
+          name: replaced.length && !replaced.some((s) => state.part[s]) ? 'at list price' : 'as chosen',
+        },
+        option: make('whole', state),
+      },
+    ];
+    for (const slot of replaced)
+      for (const p of alternatives(parts, slot, state))
+        options.push({
+          row: { id: p.id, name: `${thingName(index, slot)}: ${p.provenance}` },
+          option: make(p.id, { ...state, part: { ...state.part, [slot]: entryOf(p) } }),
+        });
+    if (tasks.length > 1)
+      for (const t of tasks.slice(0, 4))
+        options.push({
+          row: { id: `only ${t.slot}`, name: `only ${taskName[t.action]} the ${thingName(index, t.slot)}` },
+          option: make(`only ${t.slot}`, { ...state, task: { [t.slot]: t.action } }),
+        });
+    return {
+      rows: options.map((o) => o.row),
+      asked: {
+        model: page.model,
+        modelHash: flag(state, 'modelHash') ?? '',
+        seed: seedOf(page.id),
+        trials,
+        options: options.map((o) => o.option),
+      } satisfies QuoteAsked,
+    };
   }, [state.task, state.part, state.remedy, state.condition, ended, figures.extraMin, parts]);
   const quoting = useQuote(asked);
-  const priced = (o: QuotedOption): Priced => ({ id: o.id, meanMinor: o.distribution.mean, p90Minor: o.distribution.p90, chance: figures.limit === null ? null : chanceWithin(o.distribution, figures.limit) });
+  const priced = (o: QuotedOption): Priced => ({
+    id: o.id,
+    meanMinor: o.distribution.mean,
+    p90Minor: o.distribution.p90,
+    chance: figures.limit === null ? null : chanceWithin(o.distribution, figures.limit),
+  });
   const known = (quoting.options ?? []).filter((o): o is QuotedOption => 'distribution' in o);
   const whole = known.find((o) => o.id === 'whole');
-  const advice = whole && advise(priced(whole), known.filter((o) => o.id.startsWith('only ')).map(priced), figures.replacement, figures.elsewhere === null ? [] : [{ name: 'elsewhere', priceMinor: figures.elsewhere }], figures.limit);
-  const earliest = whole && earliestReady(time, whole.hands, whole.waitS, waiting, benches, flag(state, 'promisedAt') ?? undefined);
-  const quote: BodyOf<'quoted'> | undefined = whole && advice && {
-    type: 'quoted', p10Minor: Math.round(whole.distribution.p10), p50Minor: Math.round(whole.distribution.p50), p90Minor: Math.round(whole.distribution.p90), meanMinor: Math.round(whole.distribution.mean), limitMinor: figures.limit,
-    chance: figures.limit === null ? null : chanceWithin(whole.distribution, figures.limit), replacementMinor: figures.replacement, advice: advice.advice,
-  };
-  const fresh = quote !== undefined && recorded !== undefined && quote.p10Minor === recorded.p10Minor && quote.p90Minor === recorded.p90Minor && quote.limitMinor === recorded.limitMinor;
+  const advice =
+    whole &&
+    advise(
+      priced(whole),
+      known.filter((o) => o.id.startsWith('only ')).map(priced),
+      figures.replacement,
+      figures.elsewhere === null ? [] : [{ name: 'elsewhere', priceMinor: figures.elsewhere }],
+      figures.limit,
+    );
+  const earliest =
+    whole &&
+    earliestReady(time, whole.hands, whole.waitS, waiting, benches, flag(state, 'promisedAt') ?? undefined);
+  const quote: BodyOf<'quoted'> | undefined = whole &&
+    advice && {
+      type: 'quoted',
+      p10Minor: Math.round(whole.distribution.p10),
+      p50Minor: Math.round(whole.distribution.p50),
+      p90Minor: Math.round(whole.distribution.p90),
+      meanMinor: Math.round(whole.distribution.mean),
+      limitMinor: figures.limit,
+      chance: figures.limit === null ? null : chanceWithin(whole.distribution, figures.limit),
+      replacementMinor: figures.replacement,
+      advice: advice.advice,
+    };
+  const fresh =
+    quote !== undefined &&
+    recorded !== undefined &&
+    quote.p10Minor === recorded.p10Minor &&
+    quote.p90Minor === recorded.p90Minor &&
+    quote.limitMinor === recorded.limitMinor;
 
   // the price that is agreed to is the one that is recorded: what stands on the screen goes into the log first
   const wait = quoting.busy || (tasks.length > 0 && quote === undefined);
-  useEffect(() => { if (!ended && quote && recorded === undefined && !wait && context.route === undefined) void replica.report(quote); }, [ended, quote, recorded, wait, context.route, replica]);
+  useEffect(() => {
+    if (!ended && quote && recorded === undefined && !wait && context.route === undefined)
+      void replica.report(quote);
+  }, [ended, quote, recorded, wait, context.route, replica]);
   const agree = async (which: Consent[], given: Given, answers: Record<string, string>) => {
     setBusy(true);
     try {
       // name and hand stand with the job's private data; the log knows their id only
       const signature = crypto.randomUUID();
-      const res = await fetch(`/jobs/${page.id}/signatures/${signature}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: given.name, strokes: given.strokes }) }).catch(() => undefined);
-      if (!res?.ok) { say('The name could not be kept: the server is away. Nothing was recorded; try again.'); return; }
+      const res = await fetch(`/jobs/${page.id}/signatures/${signature}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name: given.name, strokes: given.strokes }),
+      }).catch(() => undefined);
+      if (!res?.ok) {
+        say('The name could not be kept: the server is away. Nothing was recorded; try again.');
+        return;
+      }
       setSigners((s) => ({ ...s, [signature]: given.name }));
       // the price that is agreed to goes into the log first
       const price = which.some((c) => c.kind === 'price') && quote && !fresh ? [quote] : [];
-      await report(...price, ...which.map((c): Body => ({ type: 'consentGiven', effect: c.id, by: given.name === page.owner || !page.owner ? 'owner' : 'for the owner', ...(answers[c.id] ? { answer: answers[c.id] } : {}), signature })));
-    } finally { setBusy(false); }
+      await report(
+        ...price,
+        ...which.map(
+          (c): Body => ({
+            type: 'consentGiven',
+            effect: c.id,
+            by: given.name === page.owner || !page.owner ? 'owner' : 'for the owner',
+            ...(answers[c.id] ? { answer: answers[c.id] } : {}),
+            signature,
+          }),
+        ),
+      );
+    } finally {
+      setBusy(false);
+    }
   };
-  const choosePart = (slot: string, p: StockPart | undefined) => { void report(p ? { type: 'partChosen', slot, ...entryOf(p) } : { type: 'partDropped', slot }); };
+  const choosePart = (slot: string, p: StockPart | undefined) => {
+    void report(p ? { type: 'partChosen', slot, ...entryOf(p) } : { type: 'partDropped', slot });
+  };
   // before the owner has agreed, what stands on the screen; afterwards what was agreed to
-  const spoken = state.consent.price === undefined && context.route === undefined ? (quote ?? recorded) : recorded;
-  const priceText = spoken ? `The price: most likely ${money(spoken.p10Minor, currency)} to ${money(spoken.p90Minor, currency)}${spoken.limitMinor === null ? '' : `, and not above ${money(spoken.limitMinor, currency)} without asking`}.` : 'The price as offered.';
+  const spoken =
+    state.consent.price === undefined && context.route === undefined ? (quote ?? recorded) : recorded;
+  const priceText = spoken
+    ? `The price: most likely ${money(spoken.p10Minor, currency)} to ${money(spoken.p90Minor, currency)}${spoken.limitMinor === null ? '' : `, and not above ${money(spoken.limitMinor, currency)} without asking`}.`
+    : 'The price as offered.';
   const open = openConsents(consents, state);
   return (
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="offer" said={said}>
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.45fr) minmax(0,1fr)', alignItems: 'start' }}>
+        <div
+          className="cols"
+          style={{ gridTemplateColumns: 'minmax(0,1.45fr) minmax(0,1fr)', alignItems: 'start' }}
+        >
           <div className="stack">
             <section className="card stack" aria-label="Tasks">
               <div className="spread" style={{ alignItems: 'flex-start' }}>
-                <div><h1>{ended ? `Closed: ${flag(state, 'ending')}` : tasks.length ? cap(list(tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`), 3)) : 'What is to be done?'}</h1>
-                  <p className="muted">{tasks.length ? (flag(state, 'cause')?.because ?? `“${(flag(state, 'complaint') ?? '').slice(0, 160)}”`) : <>Choose the tasks, or <Link to={`/jobs/${page.id}/fault`}>find the fault first</Link>.</>}</p></div>
-                {!ended && <div className="row" style={{ flexWrap: 'nowrap' }}>{recorded && <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/offer.pdf`}>PDF</a>}{tasks.length > 0 && <Link className={`btn ${open.length ? '' : 'primary'}`} style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/route`} reloadDocument>{open.length ? 'See the route' : 'Agreed: to the route'}</Link>}</div>}
+                <div>
+                  <h1>
+                    {ended
+                      ? `Closed: ${flag(state, 'ending')}`
+                      : tasks.length
+                        ? cap(
+                            list(
+                              tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`),
+                              3,
+                            ),
+                          )
+                        : 'What is to be done?'}
+                  </h1>
+                  <p className="muted">
+                    {tasks.length ? (
+                      (flag(state, 'cause')?.because ?? `“${(flag(state, 'complaint') ?? '').slice(0, 160)}”`)
+                    ) : (
+                      <>
+                        Choose the tasks, or <Link to={`/jobs/${page.id}/fault`}>find the fault first</Link>.
+                      </>
+                    )}
+                  </p>
+                </div>
+                {!ended && (
+                  <div className="row" style={{ flexWrap: 'nowrap' }}>
+                    {recorded && (
+                      <a
+                        className="btn"
+                        style={{ textDecoration: 'none' }}
+                        href={`/jobs/${page.id}/offer.pdf`}
+                      >
+                        PDF
+                      </a>
+                    )}
+                    {tasks.length > 0 && (
+                      <Link
+                        className={`btn ${open.length ? '' : 'primary'}`}
+                        style={{ textDecoration: 'none' }}
+                        to={`/jobs/${page.id}/route`}
+                        reloadDocument
+                      >
+                        {open.length ? 'See the route' : 'Agreed: to the route'}
+                      </Link>
+                    )}
+                  </div>
+                )}
               </div>
-              {!ended && <TaskPicker least={0} parts={index.model.slots} tasks={tasks} onSet={(slot, action) => { void report({ type: 'taskSet', slot, action }); }} />}
+              {!ended && (
+                <TaskPicker
+                  least={0}
+                  parts={index.model.slots}
+                  tasks={tasks}
+                  onSet={(slot, action) => {
+                    void report({ type: 'taskSet', slot, action });
+                  }}
+                />
+              )}
             </section>
-            {tasks.length > 0 && <PartsCard index={index} state={state} slots={replaced} parts={parts} currency={currency} method={methods['display-data']} disabled={ended} onPart={choosePart} onRemedy={(slot, remedy) => { void report({ type: 'remedySet', slot, remedy }); }} />}
-            {tasks.length > 0 && <ConsentsCard index={index} state={state} signers={{ ...page.signers, ...signers }} consents={consents} price={priceText} owner={page.owner ?? ''} disabled={ended || wait} busy={busy} onAgree={(which, given, answers) => { void agree(which, given, answers); }} />}
+            {tasks.length > 0 && (
+              <PartsCard
+                index={index}
+                state={state}
+                slots={replaced}
+                parts={parts}
+                currency={currency}
+                method={methods['display-data']}
+                disabled={ended}
+                onPart={choosePart}
+                onRemedy={(slot, remedy) => {
+                  void report({ type: 'remedySet', slot, remedy });
+                }}
+              />
+            )}
+            {tasks.length > 0 && (
+              <ConsentsCard
+                index={index}
+                state={state}
+                signers={{ ...page.signers, ...signers }}
+                consents={consents}
+                price={priceText}
+                owner={page.owner ?? ''}
+                disabled={ended || wait}
+                busy={busy}
+                onAgree={(which, given, answers) => {
+                  void agree(which, given, answers);
+                }}
+              />
+            )}
           </div>
           <div className="stack">
-            <PriceCard quoting={quoting} rows={rows} figures={figures} advice={advice} currency={currency} disabled={ended} begun={context.route !== undefined} />
-            {!ended && quote && recorded && !fresh && !wait && (context.route === undefined || state.consent.price === undefined) && <div className="note row" role="status"><span style={{ flex: 1 }}>{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span><button type="button" className="btn" onClick={() => { void report(quote); }}>Record this price</button></div>}
-            <PromiseCard key={flag(state, 'promisedAt') ?? 0} earliest={earliest} devices={waiting.length} benches={benches} promisedAt={flag(state, 'promisedAt') ?? null} promisedAs={flag(state, 'promisedAs') ?? ''} now={time} disabled={ended} onPromise={(at, as) => { void report({ type: 'promised', at, as }); }} />
+            <PriceCard
+              quoting={quoting}
+              rows={rows}
+              figures={figures}
+              advice={advice}
+              currency={currency}
+              disabled={ended}
+              begun={context.route !== undefined}
+            />
+            {!ended &&
+              quote &&
+              recorded &&
+              !fresh &&
+              !wait &&
+              (context.route === undefined || state.consent.price === undefined) && (
+                <div className="note row" role="status">
+                  <span
+                    style={{ flex: 1 }}
+                  >{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span>
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() => {
+                      void report(quote);
+                    }}
+                  >
+                    Record this price
+                  </button>
+                </div>
+              )}
+            <PromiseCard
+              key={flag(state, 'promisedAt') ?? 0}
+              earliest={earliest}
+              devices={waiting.length}
+              benches={benches}
+              promisedAt={flag(state, 'promisedAt') ?? null}
+              promisedAs={flag(state, 'promisedAs') ?? ''}
+              now={time}
+              disabled={ended}
+              onPromise={(at, as) => {
+                void report({ type: 'promised', at, as });
+              }}
+            />
             {!ended && context.route === undefined && (
               <section className="card stack" aria-label="Not repaired">
-                {declining ? <form className="stack" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) void report({ type: 'jobClosed', ending: 'declined', note: reason.trim() }); }}>
-                  <div className="field"><label htmlFor="declined-why">Why it is not repaired</label><input id="declined-why" className="pick" required maxLength={1000} value={reason} onChange={(e) => setReason(e.target.value)} /></div>
-                  <div className="row"><button type="submit" className="btn danger">Close as declined</button><button type="button" className="btn slim" onClick={() => setDeclining(false)}>Back</button></div>
-                </form> : <div className="spread" style={{ alignItems: 'center' }}><span className="muted">The owner does not want it repaired?</span><button type="button" className="btn slim" onClick={() => setDeclining(true)}>Declined…</button></div>}
+                {declining ? (
+                  <form
+                    className="stack"
+                    onSubmit={(e) => {
+                      e.preventDefault();
+                      if (reason.trim())
+                        void report({ type: 'jobClosed', ending: 'declined', note: reason.trim() });
+                    }}
+                  >
+                    <div className="field">
+                      <label htmlFor="declined-why">Why it is not repaired</label>
+                      <input
+                        id="declined-why"
+                        className="pick"
+                        required
+                        maxLength={1000}
+                        value={reason}
+                        onChange={(e) => setReason(e.target.value)}
+                      />
+                    </div>
+                    <div className="row">
+                      <button type="submit" className="btn danger">
+                        Close as declined
+                      </button>
+                      <button type="button" className="btn slim" onClick={() => setDeclining(false)}>
+                        Back
+                      </button>
+                    </div>
+                  </form>
+                ) : (
+                  <div className="spread" style={{ alignItems: 'center' }}>
+                    <span className="muted">The owner does not want it repaired?</span>
+                    <button type="button" className="btn slim" onClick={() => setDeclining(true)}>
+                      Declined…
+                    </button>
+                  </div>
+                )}
               </section>
             )}
           </div>
@@ -144,9 +393,23 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
     </>
   );
 }
-const entryOf = (p: StockPart): PartEntry => ({ part: p.id, name: p.name, provenance: p.provenance, supplier: p.supplier, lot: p.lot, serial: p.serial, priceMinor: p.priceMinor, arrivesWith: p.arrivesWith, released: p.released, proof: p.proof });
+const entryOf = (p: StockPart): PartEntry => ({
+  part: p.id,
+  name: p.name,
+  provenance: p.provenance,
+  supplier: p.supplier,
+  lot: p.lot,
+  serial: p.serial,
+  priceMinor: p.priceMinor,
+  arrivesWith: p.arrivesWith,
+  released: p.released,
+  proof: p.proof,
+});
 /** Of the parts that could be taken instead, the cheapest of each provenance; two at most. */
 function alternatives(parts: readonly StockPart[], slot: string, state: JobState): StockPart[] {
   const seen = new Set<string>(state.part[slot] ? [state.part[slot].provenance] : []);
-  return parts.filter((p) => p.slot === slot && p.released !== 'locked' && p.id !== state.part[slot]?.part).filter((p) => !seen.has(p.provenance) && seen.add(p.provenance)).slice(0, 2);
+  return parts
+    .filter((p) => p.slot === slot && p.released !== 'locked' && p.id !== state.part[slot]?.part)
+    .filter((p) => !seen.has(p.provenance) && seen.add(p.provenance))
+    .slice(0, 2);
 }

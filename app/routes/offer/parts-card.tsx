@@ -10,10 +10,30 @@ import { becomesName, remedyHow, remedyName, storeName } from '../../words/remed
 import { cap, functionName, list, thingName } from '../../words/things';
 import { money } from '../../words/time';
 
-interface Props { index: IndexedModel; state: JobState; slots: string[]; parts: StockPart[]; currency: string; method: ReturnType<typeof methodsOf>['display-data']; disabled: boolean; onPart: (slot: string, part: StockPart | undefined) => void; onRemedy: (slot: string, remedy: Remedy) => void }
+interface Props {
+  index: IndexedModel;
+  state: JobState;
+  slots: string[];
+  parts: StockPart[];
+  currency: string;
+  method: ReturnType<typeof methodsOf>['display-data'];
+  disabled: boolean;
+  onPart: (slot: string, part: StockPart | undefined) => void;
+  onRemedy: (slot: string, remedy: Remedy) => void;
+}
 
 /** For each new part: which one from the stock, and what becomes of its functions by what is done about its identity. */
-export function PartsCard({ index, state, slots, parts, currency, method, disabled, onPart, onRemedy }: Props) {
+export function PartsCard({
+  index,
+  state,
+  slots,
+  parts,
+  currency,
+  method,
+  disabled,
+  onPart,
+  onRemedy,
+}: Props) {
   return (
     <section className="card stack" aria-label="Parts">
       <h2>Parts, and what the owner will notice</h2>
@@ -22,40 +42,183 @@ export function PartsCard({ index, state, slots, parts, currency, method, disabl
         const chosen = state.part[slot];
         const c = compareRemedies(index, slot);
         const kind = index.slots.get(slot)!.kind;
-        const remedy = (state.remedy[slot] ?? (kind === 'display' && c.remedies.includes(method) ? method : c.rows.some((r) => r.becomes[c.remedies.indexOf('calibrate')] === 'calibrate') ? 'calibrate' : 'accept')) as Remedy;
+        const remedy = (state.remedy[slot] ??
+          (kind === 'display' && c.remedies.includes(method)
+            ? method
+            : c.rows.some((r) => r.becomes[c.remedies.indexOf('calibrate')] === 'calibrate')
+              ? 'calibrate'
+              : 'accept')) as Remedy;
         return (
           <div key={slot} className="stack" style={{ gap: 8 }}>
-            <div className="spread"><span className="strong">{cap(thingName(index, slot))}</span><span className="muted small">{chosen ? `chosen: ${chosen.provenance}${chosen.serial ? `, serial ${chosen.serial}` : ''}` : `list price ${money(index.slots.get(slot)!.price, currency)}`}</span></div>
-            {fit.length === 0 ? <p className="muted small" style={{ margin: 0 }}>None in the stock: counted at the list price with its spread. <Link to="/stock">To the stock</Link></p> : (
-              <ul className="list" aria-label={`Parts for the ${thingName(index, slot)}`}>{fit.map((p) => {
-                const mine = chosen?.part === p.id;
-                return <li key={p.id} className="spread" style={{ alignItems: 'center' }}><span style={{ flex: 1 }}><span className="strong">{p.provenance}</span>{` ${p.name}`}<span className="muted small">{[p.supplier, p.lot && `lot ${p.lot}`, p.serial && `serial ${p.serial}`, p.arrivesWith.length && `with ${list(p.arrivesWith.map((s) => thingName(index, s)))}`].filter(Boolean).map((t) => ` · ${t}`).join('')}</span>{p.released === 'locked' && <span className="chip bad small" style={{ marginLeft: 8, padding: '1px 8px' }}>locked to an account</span>}</span>
-                  <span className="strong nowrap">{money(p.priceMinor, currency)}</span><button type="button" className={`btn slim ${mine ? 'on' : ''}`} style={{ minWidth: 92 }} aria-pressed={mine} disabled={disabled || p.released === 'locked'} onClick={() => onPart(slot, mine ? undefined : p)}>{mine ? 'Chosen' : 'Choose'}</button></li>;
-              })}</ul>
+            <div className="spread">
+              <span className="strong">{cap(thingName(index, slot))}</span>
+              <span className="muted small">
+                {chosen
+                  ? `chosen: ${chosen.provenance}${chosen.serial ? `, serial ${chosen.serial}` : ''}`
+                  : `list price ${money(index.slots.get(slot)!.price, currency)}`}
+              </span>
+            </div>
+            {fit.length === 0 ? (
+              <p className="muted small" style={{ margin: 0 }}>
+                None in the stock: counted at the list price with its spread.{' '}
+                <Link to="/stock">To the stock</Link>
+              </p>
+            ) : (
+              <ul className="list" aria-label={`Parts for the ${thingName(index, slot)}`}>
+                {fit.map((p) => {
+                  const mine = chosen?.part === p.id;
+                  return (
+                    <li key={p.id} className="spread" style={{ alignItems: 'center' }}>
+                      <span style={{ flex: 1 }}>
+                        <span className="strong">{p.provenance}</span>
+                        {` ${p.name}`}
+                        <span className="muted small">
+                          {[
+                            p.supplier,
+                            p.lot && `lot ${p.lot}`,
+                            p.serial && `serial ${p.serial}`,
+                            p.arrivesWith.length &&
+                              `with ${list(p.arrivesWith.map((s) => thingName(index, s)))}`,
+                          ]
+                            .filter(Boolean)
+                            .map((t) => ` · ${t}`)
+                            .join('')}
+                        </span>
+                        {p.released === 'locked' && (
+                          <span className="chip bad small" style={{ marginLeft: 8, padding: '1px 8px' }}>
+                            locked to an account
+                          </span>
+                        )}
+                      </span>
+                      <span className="strong nowrap">{money(p.priceMinor, currency)}</span>
+                      <button
+                        type="button"
+                        className={`btn slim ${mine ? 'on' : ''}`}
+                        style={{ minWidth: 92 }}
+                        aria-pressed={mine}
+                        disabled={disabled || p.released === 'locked'}
+                        onClick={() => onPart(slot, mine ? undefined : p)}
+                      >
+                        {mine ? 'Chosen' : 'Choose'}
+                      </button>
+                    </li>
+                  );
+                })}
+              </ul>
             )}
-            {c.remedies.length > 0 && <Effects index={index} slot={slot} compared={c} chosen={remedy} disabled={disabled} onRemedy={onRemedy} />}
+            {c.remedies.length > 0 && (
+              <Effects
+                index={index}
+                slot={slot}
+                compared={c}
+                chosen={remedy}
+                disabled={disabled}
+                onRemedy={onRemedy}
+              />
+            )}
           </div>
         );
       })}
-      {slots.length === 0 && <p className="muted">No part is replaced: nothing changes for the owner but what was asked for.</p>}
+      {slots.length === 0 && (
+        <p className="muted">No part is replaced: nothing changes for the owner but what was asked for.</p>
+      )}
     </section>
   );
 }
 
 /** Functions down, remedies across: what stays, what is lost, and the sentence for the owner. */
-function Effects({ index, slot, compared, chosen, disabled, onRemedy }: { index: IndexedModel; slot: string; compared: ReturnType<typeof compareRemedies>; chosen: Remedy; disabled: boolean; onRemedy: (slot: string, remedy: Remedy) => void }) {
+function Effects({
+  index,
+  slot,
+  compared,
+  chosen,
+  disabled,
+  onRemedy,
+}: {
+  index: IndexedModel;
+  slot: string;
+  compared: ReturnType<typeof compareRemedies>;
+  chosen: Remedy;
+  disabled: boolean;
+  onRemedy: (slot: string, remedy: Remedy) => void;
+}) {
   const [wide, setWide] = useState(false);
   const changed = compared.rows.filter((r) => r.becomes.some((b) => b !== 'kept'));
-  if (!changed.length) return <p className="small moss" style={{ margin: 0 }}>Nothing changes for the owner, whichever part it is.</p>;
+  if (!changed.length)
+    return (
+      <p className="small moss" style={{ margin: 0 }}>
+        Nothing changes for the owner, whichever part it is.
+      </p>
+    );
   const rows = wide ? compared.rows : changed;
   // the original is what nothing is lost with: shown to compare, not to choose where another part is wanted
   return (
     <>
-      <table className="tbl" aria-label={`Effects of a new ${thingName(index, slot)}`} style={{ tableLayout: 'fixed' }}>
-        <thead><tr><th scope="col" style={{ width: 150 }}>function</th>{compared.remedies.map((r) => <th key={r} scope="col" style={{ padding: 2 }}>{r === 'original' ? <span title={remedyHow[r]} style={{ padding: '0 6px' }}>{remedyName[r]}</span> : <button type="button" className={`btn slim ${r === chosen ? 'on' : ''}`} style={{ width: '100%', padding: '2px 4px', fontSize: 14 }} title={remedyHow[r]} aria-pressed={r === chosen} disabled={disabled} onClick={() => onRemedy(slot, r)}>{remedyName[r]}</button>}</th>)}</tr></thead>
-        <tbody>{rows.map((r) => <tr key={r.function}><td>{functionName[r.function]}{r.store && storeName[r.store] && <span className="small muted" style={{ display: 'block', lineHeight: 1.15 }}>{storeName[r.store]}</span>}</td>{r.becomes.map((b, i) => <td key={compared.remedies[i]} className={`small ${b === 'lost' ? 'brick strong' : b === 'notice' ? 'strong' : b === 'kept' ? 'muted' : ''}`} style={compared.remedies[i] === chosen ? { background: 'var(--petrol-soft)' } : undefined}>{b === 'lost' ? '✗ lost' : becomesName[b]}</td>)}</tr>)}</tbody>
+      <table
+        className="tbl"
+        aria-label={`Effects of a new ${thingName(index, slot)}`}
+        style={{ tableLayout: 'fixed' }}
+      >
+        <thead>
+          <tr>
+            <th scope="col" style={{ width: 150 }}>
+              function
+            </th>
+            {compared.remedies.map((r) => (
+              <th key={r} scope="col" style={{ padding: 2 }}>
+                {r === 'original' ? (
+                  <span title={remedyHow[r]} style={{ padding: '0 6px' }}>
+                    {remedyName[r]}
+                  </span>
+                ) : (
+                  <button
+                    type="button"
+                    className={`btn slim ${r === chosen ? 'on' : ''}`}
+                    style={{ width: '100%', padding: '2px 4px', fontSize: 14 }}
+                    title={remedyHow[r]}
+                    aria-pressed={r === chosen}
+                    disabled={disabled}
+                    onClick={() => onRemedy(slot, r)}
+                  >
+                    {remedyName[r]}
+                  </button>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.function}>
+              <td>
+                {functionName[r.function]}
+                {r.store && storeName[r.store] && (
+                  <span className="small muted" style={{ display: 'block', lineHeight: 1.15 }}>
+                    {storeName[r.store]}
+                  </span>
+                )}
+              </td>
+              {r.becomes.map((b, i) => (
+                <td
+                  key={compared.remedies[i]}
+                  className={`small ${b === 'lost' ? 'brick strong' : b === 'notice' ? 'strong' : b === 'kept' ? 'muted' : ''}`}
+                  style={compared.remedies[i] === chosen ? { background: 'var(--petrol-soft)' } : undefined}
+                >
+                  {b === 'lost' ? '✗ lost' : becomesName[b]}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
       </table>
-      <div className="spread"><span className="small muted">{remedyHow[chosen]}</span>{compared.rows.length > changed.length && <button type="button" className="btn slim" onClick={() => setWide(!wide)}>{wide ? 'Only what changes' : `All ${compared.rows.length} functions`}</button>}</div>
+      <div className="spread">
+        <span className="small muted">{remedyHow[chosen]}</span>
+        {compared.rows.length > changed.length && (
+          <button type="button" className="btn slim" onClick={() => setWide(!wide)}>
+            {wide ? 'Only what changes' : `All ${compared.rows.length} functions`}
+          </button>
+        )}
+      </div>
     </>
   );
 }

@@ -2,11 +2,30 @@ import { useState } from 'react';
 import { plural } from '../../words/things';
 import { minutes, soon } from '../../words/time';
 
-interface Props { earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined; devices: number; benches: number; promisedAt: number | null; promisedAs: string; now: number; disabled: boolean; onPromise: (at: number, as: string) => void }
-const toLocal = (ms: number) => new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+interface Props {
+  earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined;
+  devices: number;
+  benches: number;
+  promisedAt: number | null;
+  promisedAs: string;
+  now: number;
+  disabled: boolean;
+  onPromise: (at: number, as: string) => void;
+}
+const toLocal = (ms: number) =>
+  new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 /** When it can be ready, behind what is on the bench already, and what is promised. */
-export function PromiseCard({ earliest, devices, benches, promisedAt, promisedAs, now, disabled, onPromise }: Props) {
+export function PromiseCard({
+  earliest,
+  devices,
+  benches,
+  promisedAt,
+  promisedAs,
+  now,
+  disabled,
+  onPromise,
+}: Props) {
   const [at, setAt] = useState<string>();
   const [as, setAs] = useState(promisedAs);
   const typed = at === undefined ? promisedAt : at ? new Date(at).getTime() : null;
@@ -15,14 +34,73 @@ export function PromiseCard({ earliest, devices, benches, promisedAt, promisedAs
   return (
     <section className="card stack" aria-label="Promise">
       <h2>Promise</h2>
-      {earliest ? <p suppressHydrationWarning>Ready about <strong>{soon(earliest.likelyAt, now)}</strong>, at the latest <strong>{soon(earliest.lateAt, now)}</strong>. <span className="muted">{earliest.queueS > 0 ? `${plural(devices, 'other device')} before it take ${minutes(earliest.queueS / 60)} at ${plural(benches, 'bench', 'benches')}.` : 'Nothing stands before it.'}</span></p> : <p className="muted">Known when the route is.</p>}
+      {earliest ? (
+        <p suppressHydrationWarning>
+          Ready about <strong>{soon(earliest.likelyAt, now)}</strong>, at the latest{' '}
+          <strong>{soon(earliest.lateAt, now)}</strong>.{' '}
+          <span className="muted">
+            {earliest.queueS > 0
+              ? `${plural(devices, 'other device')} before it take ${minutes(earliest.queueS / 60)} at ${plural(benches, 'bench', 'benches')}.`
+              : 'Nothing stands before it.'}
+          </span>
+        </p>
+      ) : (
+        <p className="muted">Known when the route is.</p>
+      )}
       <div className="row" style={{ alignItems: 'flex-end' }}>
-        <div className="field"><label htmlFor="promise-at" className="small">Promised for</label><input id="promise-at" type="datetime-local" className="pick" disabled={disabled} value={at ?? (promisedAt ? toLocal(promisedAt) : '')} onChange={(e) => setAt(e.target.value)} /></div>
-        <div className="field" style={{ flex: '1 1 100px' }}><label htmlFor="promise-as" className="small">because of</label><input id="promise-as" className="pick" style={{ minWidth: 0 }} disabled={disabled} maxLength={60} value={as} placeholder="a sailing, say" onChange={(e) => setAs(e.target.value)} /></div>
-        <button type="button" className="btn" disabled={disabled || typed === null || past || (typed === promisedAt && as === promisedAs)} onClick={() => { if (typed !== null) { onPromise(typed, as.trim()); setAt(undefined); } }}>Promise</button>
+        <div className="field">
+          <label htmlFor="promise-at" className="small">
+            Promised for
+          </label>
+          <input
+            id="promise-at"
+            type="datetime-local"
+            className="pick"
+            disabled={disabled}
+            value={at ?? (promisedAt ? toLocal(promisedAt) : '')}
+            onChange={(e) => setAt(e.target.value)}
+          />
+        </div>
+        <div className="field" style={{ flex: '1 1 100px' }}>
+          <label htmlFor="promise-as" className="small">
+            because of
+          </label>
+          <input
+            id="promise-as"
+            className="pick"
+            style={{ minWidth: 0 }}
+            disabled={disabled}
+            maxLength={60}
+            value={as}
+            placeholder="a sailing, say"
+            onChange={(e) => setAs(e.target.value)}
+          />
+        </div>
+        <button
+          type="button"
+          className="btn"
+          disabled={disabled || typed === null || past || (typed === promisedAt && as === promisedAs)}
+          onClick={() => {
+            if (typed !== null) {
+              onPromise(typed, as.trim());
+              setAt(undefined);
+            }
+          }}
+        >
+          Promise
+        </button>
       </div>
-      {past && <span className="brick" role="alert">This time is past: give a later one.</span>}
-      {tight && <div className="note" role="status">{`That is before the time at which it is ready at the latest. ${typed! < earliest!.likelyAt ? 'It will most likely be late.' : 'It can just be done.'}`}</div>}
+      {past && (
+        <span className="brick" role="alert">
+          This time is past: give a later one.
+        </span>
+      )}
+      {tight && (
+        <div
+          className="note"
+          role="status"
+        >{`That is before the time at which it is ready at the latest. ${typed! < earliest!.likelyAt ? 'It will most likely be late.' : 'It can just be done.'}`}</div>
+      )}
     </section>
   );
 }

@@ -12,6 +12,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const read = ids.safeParse(params);
   const signature = signatureSchema.safeParse(await jsonBody(request));
   if (!read.success) return Response.json({ error: 'no such job' }, { status: 404 });
-  if (!signature.success) return Response.json({ error: 'That is not a signature: sign in the box, and give a name.' }, { status: 400 });
-  return (await keepSignature(who, read.data.job, read.data.signature, signature.data)) ? Response.json({ ok: true }) : Response.json({ error: 'no such job' }, { status: 404 });
+  if (!signature.success)
+    return Response.json(
+      { error: 'That is not a signature: sign in the box, and give a name.' },
+      { status: 400 },
+    );
+  return (await keepSignature(who, read.data.job, read.data.signature, signature.data))
+    ? Response.json({ ok: true })
+    : Response.json({ error: 'no such job' }, { status: 404 });
 }

@@ -1,22 +1,40 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { QuoteAsked, QuotedOption, QuoteTold } from '../../workers/quote.worker';
 
-export interface Quoting { options: (QuotedOption | { id: string; infeasible: true })[] | undefined; progress: number; busy: boolean; stop: () => void }
+export interface Quoting {
+  options: (QuotedOption | { id: string; infeasible: true })[] | undefined;
+  progress: number;
+  busy: boolean;
+  stop: () => void;
+}
 
 /** Works out the options beside the page whenever the question changes; the last answer stands until the next one comes. */
 export function useQuote(asked: QuoteAsked | undefined): Quoting {
   const [told, setTold] = useState<Omit<Quoting, 'stop'>>({ options: undefined, progress: 0, busy: false });
   const worker = useRef<Worker | undefined>(undefined);
-  const stop = useCallback(() => { worker.current?.terminate(); worker.current = undefined; setTold((t) => ({ ...t, busy: false })); }, []);
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = undefined;
+    setTold((t) => ({ ...t, busy: false }));
+  }, []);
   const key = asked ? JSON.stringify({ ...asked, model: asked.modelHash }) : '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   useEffect(() => {
     worker.current?.terminate();
-    if (!asked) { setTold({ options: undefined, progress: 0, busy: false }); return; }
+    if (!asked) {
+      setTold({ options: undefined, progress: 0, busy: false });
+      return;
+    }
     const w = new Worker(new URL('../../workers/quote.worker.ts', import.meta.url), { type: 'module' });
     worker.current = w;
     setTold((t) => ({ ...t, busy: true, progress: 0 }));
-    w.onmessage = (e: MessageEvent<QuoteTold>) => { const d = e.data; setTold((t) => (d.done ? { options: d.options, progress: 1, busy: false } : { ...t, progress: d.progress })); if (d.done) w.terminate(); };
+    w.onmessage = (e: MessageEvent<QuoteTold>) => {
+      const d = e.data;
+      setTold((t) =>
+        d.done ? { options: d.options, progress: 1, busy: false } : { ...t, progress: d.progress },
+      );
+      if (d.done) w.terminate();
+    };
     w.onerror = () => setTold((t) => ({ ...t, busy: false }));
     w.postMessage(asked);
     return () => w.terminate();

@@ -12,7 +12,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const read = ids.safeParse(params);
   const jpeg = read.success ? await photoOf(who, read.data.job, read.data.photo) : undefined;
   // it never changes under its id, but it is for signed-in people of one workshop only
-  return jpeg ? new Response(new Uint8Array(jpeg), { headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=604800, immutable', 'X-Content-Type-Options': 'nosniff' } }) : none();
+  return jpeg
+    ? new Response(new Uint8Array(jpeg), {
+        headers: {
+          'Content-Type': 'image/jpeg',
+          'Cache-Control': 'private, max-age=604800, immutable',
+          'X-Content-Type-Options': 'nosniff',
+        },
+      })
+    : none();
 }
 
 /** PUT takes a photograph in, DELETE removes one of a device that is still being received. */
@@ -21,9 +29,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   const read = ids.safeParse(params);
   if (!read.success) return none();
-  if (request.method === 'DELETE') return (await dropPhoto(who, read.data.job, read.data.photo)) ? Response.json({ ok: true }) : Response.json({ error: 'It is part of the record of a received device and stays.' }, { status: 409 });
+  if (request.method === 'DELETE')
+    return (await dropPhoto(who, read.data.job, read.data.photo))
+      ? Response.json({ ok: true })
+      : Response.json({ error: 'It is part of the record of a received device and stays.' }, { status: 409 });
   const bytes = await bodyWithin(request, photoLimitBytes);
-  if (!bytes) return Response.json({ error: `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.` }, { status: 413 });
+  if (!bytes)
+    return Response.json(
+      { error: `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.` },
+      { status: 413 },
+    );
   const kept = await keepPhoto(who, read.data.job, read.data.photo, bytes);
   return kept.ok ? Response.json(kept) : Response.json({ error: kept.error }, { status: kept.status });
 }

@@ -14,7 +14,15 @@ const tone = { works: '', fails: 'bad', untested: 'dim' } as const;
  * The list of the model by the keyboard alone: arrows walk, 1 works, 2 does not, 3 could not be tested, N a note, A all
  * others work. What cannot be tested because of a fault is answered so, with the reason.
  */
-export function BeforeCheck({ list, before, onChange }: { list: FunctionId[]; before: Before; onChange: (b: Before) => void }) {
+export function BeforeCheck({
+  list,
+  before,
+  onChange,
+}: {
+  list: FunctionId[];
+  before: Before;
+  onChange: (b: Before) => void;
+}) {
   const [at, setAt] = useState(0);
   const [noting, setNoting] = useState<FunctionId>();
   const rows = useRef<(HTMLElement | null)[]>([]);
@@ -26,21 +34,30 @@ export function BeforeCheck({ list, before, onChange }: { list: FunctionId[]; be
     for (const f of list) {
       const why = f === fn ? undefined : whyUntestable(f, bad);
       const auto = next[f]?.note?.startsWith(becauseOf);
-      if (why && (!next[f] || auto)) next[f] = { result: 'untested', note: `${becauseOf}${functionName[why]}` };
+      if (why && (!next[f] || auto))
+        next[f] = { result: 'untested', note: `${becauseOf}${functionName[why]}` };
       else if (!why && auto && f !== fn) delete next[f];
     }
     if (next[fn]?.note?.startsWith(becauseOf)) next[fn] = { result };
     onChange(next);
     return next;
   };
-  const focus = (k: number) => { const i = Math.min(list.length - 1, Math.max(0, k)); setAt(i); rows.current[i]?.focus(); };
-  const allWork = () => onChange({ ...Object.fromEntries(list.map((f) => [f, { result: 'works' as const }])), ...before });
+  const focus = (k: number) => {
+    const i = Math.min(list.length - 1, Math.max(0, k));
+    setAt(i);
+    rows.current[i]?.focus();
+  };
+  const allWork = () =>
+    onChange({ ...Object.fromEntries(list.map((f) => [f, { result: 'works' as const }])), ...before });
   const key = (e: React.KeyboardEvent, i: number) => {
     const fn = list[i]!;
     const k = e.key.toLowerCase();
     if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).tagName === 'INPUT') return;
-    if (keyOf[k]) { const b = put(fn, keyOf[k]!); const next = list.findIndex((f, x) => x > i && !b[f]); focus(next < 0 ? i + 1 : next); }
-    else if (k === 'arrowdown') focus(i + 1);
+    if (keyOf[k]) {
+      const b = put(fn, keyOf[k]!);
+      const next = list.findIndex((f, x) => x > i && !b[f]);
+      focus(next < 0 ? i + 1 : next);
+    } else if (k === 'arrowdown') focus(i + 1);
     else if (k === 'arrowup') focus(i - 1);
     else if (k === 'n') setNoting(fn);
     else if (k === 'a') allWork();
@@ -51,22 +68,98 @@ export function BeforeCheck({ list, before, onChange }: { list: FunctionId[]; be
   const open = list.filter((f) => !before[f]).length;
   return (
     <>
-      <p className="small muted" style={{ margin: 0 }}><kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note <kbd>A</kbd> all others work</p>
+      <p className="small muted" style={{ margin: 0 }}>
+        <kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note{' '}
+        <kbd>A</kbd> all others work
+      </p>
       <div role="list" aria-label="Before: what works">
         {list.map((f, i) => {
           const b = before[f];
           return (
             <div key={f} role="listitem">
-              <div ref={(el) => { rows.current[i] = el; }} role="group" aria-label={`${functionName[f]}: ${b ? shown[b.result] : 'open'}`} tabIndex={i === at ? 0 : -1} onFocus={(e) => { if (e.target === e.currentTarget) setAt(i); }} onKeyDown={(e) => key(e, i)} className="spread" style={{ alignItems: 'center', borderBottom: '1px solid var(--line)', padding: '1px 2px', gap: 6 }}>
-                <span style={{ flex: 1, minWidth: 0, lineHeight: 1.15 }} title={functionHow[f]}>{functionName[f]}{b?.note && <span className="small muted" style={{ display: 'block' }}>{b.note}</span>}</span>
-                <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>{results.map((r) => <button key={r} type="button" tabIndex={-1} aria-pressed={b?.result === r} className={`btn slim ${b?.result === r ? `on ${tone[r]}` : ''}`} style={{ padding: '2px 7px' }} onClick={() => { put(f, r); setAt(i); }}>{shown[r]}</button>)}</span>
+              <div
+                ref={(el) => {
+                  rows.current[i] = el;
+                }}
+                role="group"
+                aria-label={`${functionName[f]}: ${b ? shown[b.result] : 'open'}`}
+                tabIndex={i === at ? 0 : -1}
+                onFocus={(e) => {
+                  if (e.target === e.currentTarget) setAt(i);
+                }}
+                onKeyDown={(e) => key(e, i)}
+                className="spread"
+                style={{
+                  alignItems: 'center',
+                  borderBottom: '1px solid var(--line)',
+                  padding: '1px 2px',
+                  gap: 6,
+                }}
+              >
+                <span style={{ flex: 1, minWidth: 0, lineHeight: 1.15 }} title={functionHow[f]}>
+                  {functionName[f]}
+                  {b?.note && (
+                    <span className="small muted" style={{ display: 'block' }}>
+                      {b.note}
+                    </span>
+                  )}
+                </span>
+                <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
+                  {results.map((r) => (
+                    <button
+                      key={r}
+                      type="button"
+                      tabIndex={-1}
+                      aria-pressed={b?.result === r}
+                      className={`btn slim ${b?.result === r ? `on ${tone[r]}` : ''}`}
+                      style={{ padding: '2px 7px' }}
+                      onClick={() => {
+                        put(f, r);
+                        setAt(i);
+                      }}
+                    >
+                      {shown[r]}
+                    </button>
+                  ))}
+                </span>
               </div>
-              {noting === f && <div className="field" style={{ padding: '4px 0' }}><label htmlFor={`note-${f}`} className="small">{`Note on ${functionName[f]}`}</label><input id={`note-${f}`} className="pick" maxLength={500} defaultValue={b?.note ?? ''} ref={(el) => el?.focus()} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === 'Escape') { e.preventDefault(); e.currentTarget.blur(); } }} onBlur={(e) => { const note = e.target.value.trim(); setNoting(undefined); if (note !== (b?.note ?? '')) onChange({ ...before, [f]: { result: b?.result ?? 'untested', ...(note ? { note } : {}) } }); rows.current[i]?.focus(); }} /></div>}
+              {noting === f && (
+                <div className="field" style={{ padding: '4px 0' }}>
+                  <label htmlFor={`note-${f}`} className="small">{`Note on ${functionName[f]}`}</label>
+                  <input
+                    id={`note-${f}`}
+                    className="pick"
+                    maxLength={500}
+                    defaultValue={b?.note ?? ''}
+                    ref={(el) => el?.focus()}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Enter' || e.key === 'Escape') {
+                        e.preventDefault();
+                        e.currentTarget.blur();
+                      }
+                    }}
+                    onBlur={(e) => {
+                      const note = e.target.value.trim();
+                      setNoting(undefined);
+                      if (note !== (b?.note ?? ''))
+                        onChange({
+                          ...before,
+                          [f]: { result: b?.result ?? 'untested', ...(note ? { note } : {}) },
+                        });
+                      rows.current[i]?.focus();
+                    }}
+                  />
+                </div>
+              )}
             </div>
           );
         })}
       </div>
-      {open > 0 && <button type="button" className="btn slim" onClick={allWork}>All others work</button>}
+      {open > 0 && (
+        <button type="button" className="btn slim" onClick={allWork}>
+          All others work
+        </button>
+      )}
     </>
   );
 }

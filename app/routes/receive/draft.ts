@@ -10,8 +10,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
   const read = draftSchema.safeParse(await jsonBody(request));
-  if (!z.uuid().safeParse(params.draft).success) return Response.json({ error: 'no such draft' }, { status: 404 });
-  if (!read.success) return Response.json({ error: 'not a draft', problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })) }, { status: 400 });
+  if (!z.uuid().safeParse(params.draft).success)
+    return Response.json({ error: 'no such draft' }, { status: 404 });
+  if (!read.success)
+    return Response.json(
+      {
+        error: 'not a draft',
+        problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })),
+      },
+      { status: 400 },
+    );
   await saveDraft(who, params.draft, read.data);
   return Response.json({ ok: true });
 }

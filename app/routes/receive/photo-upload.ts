@@ -3,40 +3,101 @@ import { photoLimitBytes } from '../../../core/job/photo-limit';
 import { listen } from '../../job/channel';
 import { dropPhoto, keepPhoto, keptPhotos } from '../../job/outbox';
 
-export interface Upload { id: string; mark: string | undefined; state: 'sending' | 'failed'; error?: string; file: Blob & { name?: string } }
+export interface Upload {
+  id: string;
+  mark: string | undefined;
+  state: 'sending' | 'failed';
+  error?: string;
+  file: Blob & { name?: string };
+}
 
 /**
  * Sends photographs as they are taken. Each is kept in this browser first: one that could not be sent is there again when
  * the page is opened anew, and is sent when the server answers.
  */
-export function usePhotoUpload(draft: string, owner: string, onKept: (photo: { id: string; mark?: string }) => void): { uploads: Upload[]; add: (files: FileList | null, mark?: string) => void; again: (id: string) => void; drop: (id: string) => void } {
+export function usePhotoUpload(
+  draft: string,
+  owner: string,
+  onKept: (photo: { id: string; mark?: string }) => void,
+): {
+  uploads: Upload[];
+  add: (files: FileList | null, mark?: string) => void;
+  again: (id: string) => void;
+  drop: (id: string) => void;
+} {
   const [uploads, setUploads] = useState<Upload[]>([]);
   const waiting = useRef<Upload[]>([]);
   waiting.current = uploads;
-  const send = useCallback(async (u: Upload) => {
-    const fail = (error: string) => setUploads((l) => l.map((x) => (x.id === u.id ? { ...x, state: 'failed', error } : x)));
-    setUploads((l) => [...l.filter((x) => x.id !== u.id), { ...u, state: 'sending' }]);
-    if (u.file.size > photoLimitBytes) { fail(`${u.file.name ?? 'The photograph'} has ${Math.round(u.file.size / 1e6)} MB; at most ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`); return; }
-    // without this browser's store it is sent all the same
-    await keepPhoto({ id: u.id, owner, job: draft, draft: true, ...(u.mark ? { mark: u.mark } : {}), picture: u.file }).catch(() => {});
-    try {
-      const res = await fetch(`/jobs/${draft}/photos/${u.id}`, { method: 'PUT', headers: { 'content-type': u.file.type || 'application/octet-stream' }, body: u.file });
-      if (!res.ok) { fail(((await res.json().catch(() => ({}))) as { error?: string }).error ?? `The server answered ${res.status}.`); return; }
-      setUploads((l) => l.filter((x) => x.id !== u.id));
-      onKept({ id: u.id, ...(u.mark ? { mark: u.mark } : {}) });
-      await dropPhoto(u.id).catch(() => {});
-    } catch { fail('The server is away: it is kept here and sent when it is back.'); }
-  }, [draft, owner, onKept]);
+  const send = useCallback(
+    async (u: Upload) => {
+      const fail = (error: string) =>
+        setUploads((l) => l.map((x) => (x.id === u.id ? { ...x, state: 'failed', error } : x)));
+      setUploads((l) => [...l.filter((x) => x.id !== u.id), { ...u, state: 'sending' }]);
+      if (u.file.size > photoLimitBytes) {
+        fail(
+          `${u.file.name ?? 'The photograph'} has ${Math.round(u.file.size / 1e6)} MB; at most ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`,
+        );
+        return;
+      }
+      // without this browser's store it is sent all the same
+      await keepPhoto({
+        id: u.id,
+        owner,
+        job: draft,
+        draft: true,
+        ...(u.mark ? { mark: u.mark } : {}),
+        picture: u.file,
+      }).catch(() => {});
+      try {
+        const res = await fetch(`/jobs/${draft}/photos/${u.id}`, {
+          method: 'PUT',
+          headers: { 'content-type': u.file.type || 'application/octet-stream' },
+          body: u.file,
+        });
+        if (!res.ok) {
+          fail(
+            ((await res.json().catch(() => ({}))) as { error?: string }).error ??
+              `The server answered ${res.status}.`,
+          );
+          return;
+        }
+        setUploads((l) => l.filter((x) => x.id !== u.id));
+        onKept({ id: u.id, ...(u.mark ? { mark: u.mark } : {}) });
+        await dropPhoto(u.id).catch(() => {});
+      } catch {
+        fail('The server is away: it is kept here and sent when it is back.');
+      }
+    },
+    [draft, owner, onKept],
+  );
   const latest = useRef(send);
   latest.current = send;
   useEffect(() => {
-    void keptPhotos(owner).then((all) => { for (const p of all) if (p.draft && p.job === draft) void latest.current({ id: p.id, mark: p.mark, state: 'sending', file: p.picture }); }).catch(() => {});
-    return listen((m) => { if (m.type === 'online' && m.online) for (const u of waiting.current) if (u.state === 'failed' && u.error?.startsWith('The server is away')) void latest.current(u); });
+    void keptPhotos(owner)
+      .then((all) => {
+        for (const p of all)
+          if (p.draft && p.job === draft)
+            void latest.current({ id: p.id, mark: p.mark, state: 'sending', file: p.picture });
+      })
+      .catch(() => {});
+    return listen((m) => {
+      if (m.type === 'online' && m.online)
+        for (const u of waiting.current)
+          if (u.state === 'failed' && u.error?.startsWith('The server is away')) void latest.current(u);
+    });
   }, [draft, owner]);
   return {
     uploads,
-    add: (files, mark) => { for (const file of files ?? []) void send({ id: crypto.randomUUID(), mark, state: 'sending', file }); },
-    again: (id) => { const u = uploads.find((x) => x.id === id); if (u) void send(u); },
-    drop: (id) => { setUploads((l) => l.filter((x) => x.id !== id)); void dropPhoto(id).catch(() => {}); },
+    add: (files, mark) => {
+      for (const file of files ?? []) void send({ id: crypto.randomUUID(), mark, state: 'sending', file });
+    },
+    again: (id) => {
+      const u = uploads.find((x) => x.id === id);
+      if (u) void send(u);
+    },
+    drop: (id) => {
+      setUploads((l) => l.filter((x) => x.id !== id));
+      void dropPhoto(id).catch(() => {});
+    },
   };
 }

@@ -51,9 +51,17 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   const busy = useNavigation().state !== 'idle';
   const submit = useSubmit();
   const first = useRef<HTMLDivElement>(null);
-  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
-  useEffect(() => { const f = Object.keys(errors)[0]; if (f) document.getElementById(f)?.focus(); }, [errors]);
-  useEffect(() => { first.current?.querySelector('input')?.focus(); }, []);
+  useEffect(() => {
+    setServerTime(loaderData.now);
+    startChannel();
+  }, [loaderData.now]);
+  useEffect(() => {
+    const f = Object.keys(errors)[0];
+    if (f) document.getElementById(f)?.focus();
+  }, [errors]);
+  useEffect(() => {
+    first.current?.querySelector('input')?.focus();
+  }, []);
   const model = models.find((m) => m.hash === draft.modelHash);
   const before = draft.before ?? {};
   const marks = draft.marks ?? [];
@@ -64,60 +72,377 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   const photos = draft.photos ?? [];
   const latest = useRef(photos);
   latest.current = photos;
-  const kept = useCallback((p: { id: string; mark?: string }) => change({ photos: [...latest.current, p] }), [change]);
+  const kept = useCallback(
+    (p: { id: string; mark?: string }) => change({ photos: [...latest.current, p] }),
+    [change],
+  );
   const upload = usePhotoUpload(id, ownerKey(who.shopId, who.personId), kept);
   const photoUrl = (p: string) => `/jobs/${id}/photos/${p}`;
-  const dropPhoto = (p: string) => { void fetch(photoUrl(p), { method: 'DELETE' }).catch(() => {}); change({ photos: photos.filter((x) => x.id !== p) }); };
+  const dropPhoto = (p: string) => {
+    void fetch(photoUrl(p), { method: 'DELETE' }).catch(() => {});
+    change({ photos: photos.filter((x) => x.id !== p) });
+  };
   const suggested = symptomsIn(draft.complaint ?? '').filter((s) => !symptoms.includes(s));
-  const setSymptom = (s: (typeof symptomIds)[number], on: boolean) => change({ symptoms: on ? [...symptoms, s] : symptoms.filter((x) => x !== s) });
-  const err = (f: string) => errors[f] && <span className="error" id={`${f}-error`} role="alert">{errors[f]}</span>;
-  const aria = (f: string) => ({ id: f, 'aria-invalid': !!errors[f], ...(errors[f] ? { 'aria-describedby': `${f}-error` } : {}) });
-  const send = () => { void submit(JSON.stringify({ ...draft, ...(passcode ? { passcode } : {}) }), { method: 'post', encType: 'application/json' }); };
+  const setSymptom = (s: (typeof symptomIds)[number], on: boolean) =>
+    change({ symptoms: on ? [...symptoms, s] : symptoms.filter((x) => x !== s) });
+  const err = (f: string) =>
+    errors[f] && (
+      <span className="error" id={`${f}-error`} role="alert">
+        {errors[f]}
+      </span>
+    );
+  const aria = (f: string) => ({
+    id: f,
+    'aria-invalid': !!errors[f],
+    ...(errors[f] ? { 'aria-describedby': `${f}-error` } : {}),
+  });
+  const send = () => {
+    void submit(JSON.stringify({ ...draft, ...(passcode ? { passcode } : {}) }), {
+      method: 'post',
+      encType: 'application/json',
+    });
+  };
   const sending = upload.uploads.some((u) => u.state === 'sending');
   usePageKeys(strip);
   const keys = useRef<(e: KeyboardEvent) => void>(undefined);
   keys.current = (e) => {
-    if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) { e.preventDefault(); send(); }
-    else if (e.key === 'F2') { e.preventDefault(); nextSection(e.shiftKey ? -1 : 1); }
+    if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
+      e.preventDefault();
+      send();
+    } else if (e.key === 'F2') {
+      e.preventDefault();
+      nextSection(e.shiftKey ? -1 : 1);
+    }
   };
-  useEffect(() => { const down = (e: KeyboardEvent) => keys.current?.(e); window.addEventListener('keydown', down); return () => window.removeEventListener('keydown', down); }, []);
-  const past = draft.promisedAt !== null && draft.promisedAt !== undefined && draft.promisedAt < loaderData.now;
+  useEffect(() => {
+    const down = (e: KeyboardEvent) => keys.current?.(e);
+    window.addEventListener('keydown', down);
+    return () => window.removeEventListener('keydown', down);
+  }, []);
+  const past =
+    draft.promisedAt !== null && draft.promisedAt !== undefined && draft.promisedAt < loaderData.now;
   return (
     <>
       <Head who={who} jobs={strip} />
       <main className="page stack" style={{ gap: 8 }}>
-        <div className="spread"><h1>Receive a device</h1><span className="row"><span className="muted small"><kbd>F2</kbd> next part <kbd>Ctrl ↵</kbd> receive</span><span className="muted" role="status">{keeping}</span><Button type="primary" size="large" loading={busy} disabled={sending} onClick={send} title="Ctrl + Enter">Receive</Button></span></div>
-        {Object.keys(errors).length > 0 && <div className="note stop" role="alert">{`${Object.keys(errors).length} ${Object.keys(errors).length === 1 ? 'thing is' : 'things are'} missing or wrong below. Nothing you typed is lost.`}</div>}
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1fr) minmax(0,1.05fr) minmax(0,1.02fr)', alignItems: 'start' }}>
-          <section className="card stack" aria-label="Device and owner" ref={first as React.RefObject<HTMLElement>}>
+        <div className="spread">
+          <h1>Receive a device</h1>
+          <span className="row">
+            <span className="muted small">
+              <kbd>F2</kbd> next part <kbd>Ctrl ↵</kbd> receive
+            </span>
+            <span className="muted" role="status">
+              {keeping}
+            </span>
+            <Button
+              type="primary"
+              size="large"
+              loading={busy}
+              disabled={sending}
+              onClick={send}
+              title="Ctrl + Enter"
+            >
+              Receive
+            </Button>
+          </span>
+        </div>
+        {Object.keys(errors).length > 0 && (
+          <div
+            className="note stop"
+            role="alert"
+          >{`${Object.keys(errors).length} ${Object.keys(errors).length === 1 ? 'thing is' : 'things are'} missing or wrong below. Nothing you typed is lost.`}</div>
+        )}
+        <div
+          className="cols"
+          style={{
+            gridTemplateColumns: 'minmax(0,1fr) minmax(0,1.05fr) minmax(0,1.02fr)',
+            alignItems: 'start',
+          }}
+        >
+          <section
+            className="card stack"
+            aria-label="Device and owner"
+            ref={first as React.RefObject<HTMLElement>}
+          >
             <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-              <div className="field" style={{ flex: '1.2 1 150px' }}><label htmlFor="tag">Serial or own tag</label><Input {...aria('tag')} value={draft.tag ?? ''} maxLength={60} autoComplete="off" onChange={(e) => change({ tag: e.target.value })} />{err('tag')}</div>
-              <div className="field" style={{ flex: '1 1 120px' }}><label htmlFor="modelHash">Model</label><select {...aria('modelHash')} className="pick" style={{ minWidth: 0 }} value={draft.modelHash ?? ''} onChange={(e) => { const m = models.find((x) => x.hash === e.target.value); if (m) change({ modelHash: m.hash, variant: m.variants[0]!.id, tasks: [], before: {}, marks: [] }); }}><option value="">choose…</option>{models.map((m) => <option key={m.hash} value={m.hash}>{m.name}</option>)}</select>{err('modelHash')}</div>
+              <div className="field" style={{ flex: '1.2 1 150px' }}>
+                <label htmlFor="tag">Serial or own tag</label>
+                <Input
+                  {...aria('tag')}
+                  value={draft.tag ?? ''}
+                  maxLength={60}
+                  autoComplete="off"
+                  onChange={(e) => change({ tag: e.target.value })}
+                />
+                {err('tag')}
+              </div>
+              <div className="field" style={{ flex: '1 1 120px' }}>
+                <label htmlFor="modelHash">Model</label>
+                <select
+                  {...aria('modelHash')}
+                  className="pick"
+                  style={{ minWidth: 0 }}
+                  value={draft.modelHash ?? ''}
+                  onChange={(e) => {
+                    const m = models.find((x) => x.hash === e.target.value);
+                    if (m)
+                      change({
+                        modelHash: m.hash,
+                        variant: m.variants[0]!.id,
+                        tasks: [],
+                        before: {},
+                        marks: [],
+                      });
+                  }}
+                >
+                  <option value="">choose…</option>
+                  {models.map((m) => (
+                    <option key={m.hash} value={m.hash}>
+                      {m.name}
+                    </option>
+                  ))}
+                </select>
+                {err('modelHash')}
+              </div>
             </div>
-            {model && model.variants.length > 1 && <div className="field"><span className="label">Variant</span><div className="row" style={{ gap: 6 }} {...aria('variant')}>{model.variants.map((v) => <button key={v.id} type="button" aria-pressed={v.id === draft.variant} className={`btn slim ${v.id === draft.variant ? 'on' : ''}`} onClick={() => change({ variant: v.id })}>{v.name}</button>)}</div>{err('variant')}</div>}
-            <SeenBefore seen={seen} onAsLastTime={(j) => { const m = models.find((x) => x.hash === j.modelHash) ?? models.find((x) => x.name === model?.name); change({ ...(m ? { modelHash: m.hash } : {}), variant: j.variant, marks: j.marks, ...(j.owner && !draft.owner ? { owner: j.owner } : {}) }); }} />
-            <div className="field"><label htmlFor="owner">Owner’s name</label><Input {...aria('owner')} value={draft.owner ?? ''} maxLength={80} onChange={(e) => change({ owner: e.target.value })} />{err('owner')}</div>
-            <div className="field"><label htmlFor="complaint">What the owner says is wrong</label><Input.TextArea {...aria('complaint')} rows={2} value={draft.complaint ?? ''} onChange={(e) => change({ complaint: e.target.value })} />{(draft.complaint ?? '').length > 4000 && <span className="error" role="status">{`${draft.complaint!.length} characters; at most 4 000 are taken. Keep what matters for the repair.`}</span>}{err('complaint')}</div>
-            <div className="field" role="group" aria-label="Symptoms"><div className="row" style={{ gap: 5 }}>
-              {symptomIds.filter((s) => allSymptoms || symptoms.includes(s) || suggested.includes(s)).map((s) => { const on = symptoms.includes(s); return <button key={s} type="button" aria-pressed={on} className={`btn slim ${on ? 'on' : ''}`} onClick={() => setSymptom(s, !on)}>{on ? `${symptomName(s)} ×` : `+ ${symptomName(s)}`}</button>; })}
-              {!allSymptoms && <button type="button" className="btn slim" aria-expanded={false} onClick={() => setAllSymptoms(true)}>symptoms…</button>}
-            </div></div>
-            {model && <div className="field"><span className="label">Tasks, if they are known</span><div {...aria('tasks')} tabIndex={-1}><TaskPicker least={0} parts={model.parts} tasks={draft.tasks ?? []} onSet={(slot, a) => change({ tasks: [...(draft.tasks ?? []).filter((t) => t.slot !== slot), ...(a === 'none' ? [] : [{ slot, action: a }])] })} /></div>{err('tasks')}</div>}
+            {model && model.variants.length > 1 && (
+              <div className="field">
+                <span className="label">Variant</span>
+                <div className="row" style={{ gap: 6 }} {...aria('variant')}>
+                  {model.variants.map((v) => (
+                    <button
+                      key={v.id}
+                      type="button"
+                      aria-pressed={v.id === draft.variant}
+                      className={`btn slim ${v.id === draft.variant ? 'on' : ''}`}
+                      onClick={() => change({ variant: v.id })}
+                    >
+                      {v.name}
+                    </button>
+                  ))}
+                </div>
+                {err('variant')}
+              </div>
+            )}
+            <SeenBefore
+              seen={seen}
+              onAsLastTime={(j) => {
+                const m =
+                  models.find((x) => x.hash === j.modelHash) ?? models.find((x) => x.name === model?.name);
+                change({
+                  ...(m ? { modelHash: m.hash } : {}),
+                  variant: j.variant,
+                  marks: j.marks,
+                  ...(j.owner && !draft.owner ? { owner: j.owner } : {}),
+                });
+              }}
+            />
+            <div className="field">
+              <label htmlFor="owner">Owner’s name</label>
+              <Input
+                {...aria('owner')}
+                value={draft.owner ?? ''}
+                maxLength={80}
+                onChange={(e) => change({ owner: e.target.value })}
+              />
+              {err('owner')}
+            </div>
+            <div className="field">
+              <label htmlFor="complaint">What the owner says is wrong</label>
+              <Input.TextArea
+                {...aria('complaint')}
+                rows={2}
+                value={draft.complaint ?? ''}
+                onChange={(e) => change({ complaint: e.target.value })}
+              />
+              {(draft.complaint ?? '').length > 4000 && (
+                <span
+                  className="error"
+                  role="status"
+                >{`${draft.complaint!.length} characters; at most 4 000 are taken. Keep what matters for the repair.`}</span>
+              )}
+              {err('complaint')}
+            </div>
+            <div className="field" role="group" aria-label="Symptoms">
+              <div className="row" style={{ gap: 5 }}>
+                {symptomIds
+                  .filter((s) => allSymptoms || symptoms.includes(s) || suggested.includes(s))
+                  .map((s) => {
+                    const on = symptoms.includes(s);
+                    return (
+                      <button
+                        key={s}
+                        type="button"
+                        aria-pressed={on}
+                        className={`btn slim ${on ? 'on' : ''}`}
+                        onClick={() => setSymptom(s, !on)}
+                      >
+                        {on ? `${symptomName(s)} ×` : `+ ${symptomName(s)}`}
+                      </button>
+                    );
+                  })}
+                {!allSymptoms && (
+                  <button
+                    type="button"
+                    className="btn slim"
+                    aria-expanded={false}
+                    onClick={() => setAllSymptoms(true)}
+                  >
+                    symptoms…
+                  </button>
+                )}
+              </div>
+            </div>
+            {model && (
+              <div className="field">
+                <span className="label">Tasks, if they are known</span>
+                <div {...aria('tasks')} tabIndex={-1}>
+                  <TaskPicker
+                    least={0}
+                    parts={model.parts}
+                    tasks={draft.tasks ?? []}
+                    onSet={(slot, a) =>
+                      change({
+                        tasks: [
+                          ...(draft.tasks ?? []).filter((t) => t.slot !== slot),
+                          ...(a === 'none' ? [] : [{ slot, action: a }]),
+                        ],
+                      })
+                    }
+                  />
+                </div>
+                {err('tasks')}
+              </div>
+            )}
             <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-              <div className="field" style={{ flex: '1.3 1 170px' }}><label htmlFor="promisedAt">Wanted for</label><input type="datetime-local" {...aria('promisedAt')} className="pick" value={draft.promisedAt ? toLocal(draft.promisedAt) : ''} onChange={(e) => change({ promisedAt: e.target.value ? new Date(e.target.value).getTime() : null })} />{past && !errors.promisedAt && <span className="error" role="status">This time is past.</span>}{err('promisedAt')}</div>
-              <div className="field" style={{ flex: '1 1 110px' }}><label htmlFor="promisedAs">because of</label><Input {...aria('promisedAs')} value={draft.promisedAs ?? ''} maxLength={60} placeholder="a sailing, say" onChange={(e) => change({ promisedAs: e.target.value })} />{err('promisedAs')}</div>
+              <div className="field" style={{ flex: '1.3 1 170px' }}>
+                <label htmlFor="promisedAt">Wanted for</label>
+                <input
+                  type="datetime-local"
+                  {...aria('promisedAt')}
+                  className="pick"
+                  value={draft.promisedAt ? toLocal(draft.promisedAt) : ''}
+                  onChange={(e) =>
+                    change({ promisedAt: e.target.value ? new Date(e.target.value).getTime() : null })
+                  }
+                />
+                {past && !errors.promisedAt && (
+                  <span className="error" role="status">
+                    This time is past.
+                  </span>
+                )}
+                {err('promisedAt')}
+              </div>
+              <div className="field" style={{ flex: '1 1 110px' }}>
+                <label htmlFor="promisedAs">because of</label>
+                <Input
+                  {...aria('promisedAs')}
+                  value={draft.promisedAs ?? ''}
+                  maxLength={60}
+                  placeholder="a sailing, say"
+                  onChange={(e) => change({ promisedAs: e.target.value })}
+                />
+                {err('promisedAs')}
+              </div>
             </div>
-            <div className="field"><label htmlFor="passcode">Passcode for the checks</label><Input {...aria('passcode')} value={passcode} maxLength={60} autoComplete="off" onChange={(e) => setPasscode(e.target.value)} /><span className="muted small">never part of a draft; deleted when the job is closed</span>{err('passcode')}</div>
+            <div className="field">
+              <label htmlFor="passcode">Passcode for the checks</label>
+              <Input
+                {...aria('passcode')}
+                value={passcode}
+                maxLength={60}
+                autoComplete="off"
+                onChange={(e) => setPasscode(e.target.value)}
+              />
+              <span className="muted small">never part of a draft; deleted when the job is closed</span>
+              {err('passcode')}
+            </div>
           </section>
           <section className="card stack" aria-label="State on arrival">
-            <div className="spread" style={{ alignItems: 'center' }}><h2>State on arrival</h2>{model && <span className="row" style={{ gap: 6 }}>{photos.filter((p) => !p.mark).map((p) => <span key={p.id} style={{ position: 'relative' }}><a href={photoUrl(p.id)} target="_blank" rel="noreferrer"><img src={photoUrl(p.id)} alt="The device on arrival" width={44} height={44} style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }} /></a></span>)}<PhotoButton label="Photograph the device" text="Photo" onFiles={(f) => upload.add(f)} /></span>}</div>
-            {upload.uploads.map((u) => <div key={u.id} className={`note small ${u.state === 'failed' ? 'stop' : ''}`} role={u.state === 'failed' ? 'alert' : 'status'}><div className="spread" style={{ alignItems: 'center' }}><span>{u.state === 'sending' ? `Sending ${u.file.name ?? 'a photograph'}…` : u.error}</span>{u.state === 'failed' && <span className="row" style={{ gap: 6, flexWrap: 'nowrap' }}><button type="button" className="btn slim" onClick={() => upload.again(u.id)}>Again</button><button type="button" className="btn slim" aria-label={`Forget ${u.file.name ?? 'the photograph'}`} onClick={() => upload.drop(u.id)}>×</button></span>}</div></div>)}
-            {model ? <OutlineMarks outline={model.outline} marks={marks} photos={photos} photoUrl={photoUrl} onChange={(m) => { for (const p of photos) if (p.mark && !m.some((k) => k.id === p.mark)) dropPhoto(p.id); change({ marks: m }); }} onPhoto={(f, mark) => upload.add(f, mark)} /> : <p className="muted">Choose the model: its outlines stand here to be marked.</p>}
+            <div className="spread" style={{ alignItems: 'center' }}>
+              <h2>State on arrival</h2>
+              {model && (
+                <span className="row" style={{ gap: 6 }}>
+                  {photos
+                    .filter((p) => !p.mark)
+                    .map((p) => (
+                      <span key={p.id} style={{ position: 'relative' }}>
+                        <a href={photoUrl(p.id)} target="_blank" rel="noreferrer">
+                          <img
+                            src={photoUrl(p.id)}
+                            alt="The device on arrival"
+                            width={44}
+                            height={44}
+                            style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }}
+                          />
+                        </a>
+                      </span>
+                    ))}
+                  <PhotoButton label="Photograph the device" text="Photo" onFiles={(f) => upload.add(f)} />
+                </span>
+              )}
+            </div>
+            {upload.uploads.map((u) => (
+              <div
+                key={u.id}
+                className={`note small ${u.state === 'failed' ? 'stop' : ''}`}
+                role={u.state === 'failed' ? 'alert' : 'status'}
+              >
+                <div className="spread" style={{ alignItems: 'center' }}>
+                  <span>{u.state === 'sending' ? `Sending ${u.file.name ?? 'a photograph'}…` : u.error}</span>
+                  {u.state === 'failed' && (
+                    <span className="row" style={{ gap: 6, flexWrap: 'nowrap' }}>
+                      <button type="button" className="btn slim" onClick={() => upload.again(u.id)}>
+                        Again
+                      </button>
+                      <button
+                        type="button"
+                        className="btn slim"
+                        aria-label={`Forget ${u.file.name ?? 'the photograph'}`}
+                        onClick={() => upload.drop(u.id)}
+                      >
+                        ×
+                      </button>
+                    </span>
+                  )}
+                </div>
+              </div>
+            ))}
+            {model ? (
+              <OutlineMarks
+                outline={model.outline}
+                marks={marks}
+                photos={photos}
+                photoUrl={photoUrl}
+                onChange={(m) => {
+                  for (const p of photos) if (p.mark && !m.some((k) => k.id === p.mark)) dropPhoto(p.id);
+                  change({ marks: m });
+                }}
+                onPhoto={(f, mark) => upload.add(f, mark)}
+              />
+            ) : (
+              <p className="muted">Choose the model: its outlines stand here to be marked.</p>
+            )}
           </section>
           <section className="card stack" style={{ gap: 6 }} aria-label="Before-check">
-            <div className="spread"><h2>Before: what works</h2>{model && <span className="strong">{answered} / {list.length}</span>}</div>
+            <div className="spread">
+              <h2>Before: what works</h2>
+              {model && (
+                <span className="strong">
+                  {answered} / {list.length}
+                </span>
+              )}
+            </div>
             {err('before')}
-            {model ? <div {...aria('before')} tabIndex={-1}><BeforeCheck list={list} before={before} onChange={(b) => change({ before: b })} /></div> : <p className="muted">Cold, before anything is warmed: the list that belongs to the model stands here.</p>}
+            {model ? (
+              <div {...aria('before')} tabIndex={-1}>
+                <BeforeCheck list={list} before={before} onChange={(b) => change({ before: b })} />
+              </div>
+            ) : (
+              <p className="muted">
+                Cold, before anything is warmed: the list that belongs to the model stands here.
+              </p>
+            )}
           </section>
         </div>
       </main>
@@ -128,7 +453,9 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
 function nextSection(by: 1 | -1): void {
   const parts = [...document.querySelectorAll('main section')];
   const at = parts.findIndex((s) => s.contains(document.activeElement));
-  parts[(at + by + parts.length) % parts.length]?.querySelector<HTMLElement>('input:not([type=file]), [tabindex="0"], button')?.focus();
+  parts[(at + by + parts.length) % parts.length]
+    ?.querySelector<HTMLElement>('input:not([type=file]), [tabindex="0"], button')
+    ?.focus();
 }
 function toLocal(ms: number): string {
   const d = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);

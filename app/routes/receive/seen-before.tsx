@@ -4,16 +4,31 @@ import type { EarlierJob } from '../../../server/use-cases/device-history';
 import { causeName } from '../../words/fault';
 import { day } from '../../words/time';
 
-export interface Seen { earlier: EarlierJob[]; others: { name: string; at: number }[] }
+export interface Seen {
+  earlier: EarlierJob[];
+  others: { name: string; at: number }[];
+}
 /** Asks who a tag belongs to, once somebody has stopped typing. */
 export function useSeen(draft: string, tag: string): Seen {
   const [seen, setSeen] = useState<Seen>({ earlier: [], others: [] });
   useEffect(() => {
     const wanted = tag.trim();
-    if (wanted.length < 3) { setSeen({ earlier: [], others: [] }); return; }
+    if (wanted.length < 3) {
+      setSeen({ earlier: [], others: [] });
+      return;
+    }
     const abort = new AbortController();
-    const t = setTimeout(() => { fetch(`/receive/${draft}/history?tag=${encodeURIComponent(wanted)}`, { signal: abort.signal }).then(async (r) => { if (r.ok) setSeen((await r.json()) as Seen); }).catch(() => {}); }, 250);
-    return () => { clearTimeout(t); abort.abort(); };
+    const t = setTimeout(() => {
+      fetch(`/receive/${draft}/history?tag=${encodeURIComponent(wanted)}`, { signal: abort.signal })
+        .then(async (r) => {
+          if (r.ok) setSeen((await r.json()) as Seen);
+        })
+        .catch(() => {});
+    }, 250);
+    return () => {
+      clearTimeout(t);
+      abort.abort();
+    };
   }, [draft, tag]);
   return seen;
 }
@@ -24,12 +39,33 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
   const open = seen.earlier.find((j) => j.ending === null);
   return (
     <>
-      {seen.others.map((o) => <div key={o.name} className="note stop" role="status">{`${o.name} is receiving a device with this tag, too.`}</div>)}
-      {open && <div className="note stop" role="status">{`It is here already: job ${open.number}, at ${open.stage}. `}<Link to={`/jobs/${open.id}/offer`}>Go on there</Link></div>}
+      {seen.others.map((o) => (
+        <div
+          key={o.name}
+          className="note stop"
+          role="status"
+        >{`${o.name} is receiving a device with this tag, too.`}</div>
+      ))}
+      {open && (
+        <div className="note stop" role="status">
+          {`It is here already: job ${open.number}, at ${open.stage}. `}
+          <Link to={`/jobs/${open.id}/offer`}>Go on there</Link>
+        </div>
+      )}
       {last && !open && (
         <div className="note" role="status">
-          <div className="spread" style={{ alignItems: 'center' }}><span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span><button type="button" className="btn slim" onClick={() => onAsLastTime(last)}>As last time</button></div>
-          {seen.earlier.map((j) => <div key={j.id} className="small"><Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>{`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.ending === 'handed over' ? '' : `, ${j.ending}`}${j.cause ? `; fault: ${causeName(j.cause)}` : ''}. “${j.complaint.slice(0, 80)}”`}</div>)}
+          <div className="spread" style={{ alignItems: 'center' }}>
+            <span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span>
+            <button type="button" className="btn slim" onClick={() => onAsLastTime(last)}>
+              As last time
+            </button>
+          </div>
+          {seen.earlier.map((j) => (
+            <div key={j.id} className="small">
+              <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
+              {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.ending === 'handed over' ? '' : `, ${j.ending}`}${j.cause ? `; fault: ${causeName(j.cause)}` : ''}. “${j.complaint.slice(0, 80)}”`}
+            </div>
+          ))}
         </div>
       )}
     </>

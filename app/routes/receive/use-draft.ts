@@ -2,10 +2,18 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftBody } from '../../../server/use-cases/receive-job';
 import { draftKey } from '../../job/draft-copy';
 
-export type Keeping = 'as loaded' | 'kept here' | 'kept on the server' | 'server is away: kept here' | 'kept here only: the server does not take it as it is';
+export type Keeping =
+  | 'as loaded'
+  | 'kept here'
+  | 'kept on the server'
+  | 'server is away: kept here'
+  | 'kept here only: the server does not take it as it is';
 
 /** A draft: in this browser at every key, on the server within two seconds, neither ever with a passcode. */
-export function useDraft(id: string, loaded: DraftBody): { draft: DraftBody; change: (c: Partial<DraftBody>) => void; keeping: Keeping } {
+export function useDraft(
+  id: string,
+  loaded: DraftBody,
+): { draft: DraftBody; change: (c: Partial<DraftBody>) => void; keeping: Keeping } {
   const [draft, setDraft] = useState<DraftBody>(loaded);
   const [keeping, setKeeping] = useState<Keeping>('as loaded');
   const latest = useRef(draft);
@@ -13,9 +21,16 @@ export function useDraft(id: string, loaded: DraftBody): { draft: DraftBody; cha
   const send = useCallback(async () => {
     const body = JSON.stringify(latest.current);
     try {
-      const res = await fetch(`/drafts/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body });
+      const res = await fetch(`/drafts/${id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body,
+      });
       // what is wrong with it is said when it is received; until then it stays in this browser
-      if (res.status >= 400 && res.status < 500) { setKeeping('kept here only: the server does not take it as it is'); return; }
+      if (res.status >= 400 && res.status < 500) {
+        setKeeping('kept here only: the server does not take it as it is');
+        return;
+      }
       if (!res.ok) throw new Error(String(res.status));
       if (JSON.stringify(latest.current) === body) setKeeping('kept on the server');
     } catch {
@@ -26,16 +41,25 @@ export function useDraft(id: string, loaded: DraftBody): { draft: DraftBody; cha
   useEffect(() => {
     const local = localStorage.getItem(draftKey(id));
     if (!local) return;
-    try { latest.current = { ...loaded, ...(JSON.parse(local) as DraftBody) }; setDraft(latest.current); setKeeping('kept here'); } catch { localStorage.removeItem(draftKey(id)); }
+    try {
+      latest.current = { ...loaded, ...(JSON.parse(local) as DraftBody) };
+      setDraft(latest.current);
+      setKeeping('kept here');
+    } catch {
+      localStorage.removeItem(draftKey(id));
+    }
   }, [id, loaded]);
-  const change = useCallback((c: Partial<DraftBody>) => {
-    latest.current = { ...latest.current, ...c };
-    setDraft(latest.current);
-    localStorage.setItem(draftKey(id), JSON.stringify(latest.current));
-    setKeeping('kept here');
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => void send(), 900);
-  }, [id, send]);
+  const change = useCallback(
+    (c: Partial<DraftBody>) => {
+      latest.current = { ...latest.current, ...c };
+      setDraft(latest.current);
+      localStorage.setItem(draftKey(id), JSON.stringify(latest.current));
+      setKeeping('kept here');
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void send(), 900);
+    },
+    [id, send],
+  );
   useEffect(() => () => clearTimeout(timer.current), []);
   return { draft, change, keeping };
 }

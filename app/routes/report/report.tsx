@@ -15,9 +15,21 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { index, ...rest } = data;
   const d = data;
   return {
-    ...rest, page: { id: d.page.id, number: d.page.number, owner: d.page.owner, people: d.page.people }, model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
-    lines: doneLines(d), faultLine: faultLine(d), conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
-    events: d.events.map((e) => ({ id: e.id, seq: e.seq, at: e.at, by: d.page.people[e.by] ?? '', text: eventText(index, e.body), gone: d.page.state.retracted[e.id] !== undefined, breach: e.breach?.map((b) => b.rule) ?? [] })),
+    ...rest,
+    page: { id: d.page.id, number: d.page.number, owner: d.page.owner, people: d.page.people },
+    model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
+    lines: doneLines(d),
+    faultLine: faultLine(d),
+    conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
+    events: d.events.map((e) => ({
+      id: e.id,
+      seq: e.seq,
+      at: e.at,
+      by: d.page.people[e.by] ?? '',
+      text: eventText(index, e.body),
+      gone: d.page.state.retracted[e.id] !== undefined,
+      breach: e.breach?.map((b) => b.rule) ?? [],
+    })),
   };
 }
 
@@ -25,29 +37,161 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
   return (
     <>
       <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
-        <Link to="/" className="btn" style={{ textDecoration: 'none' }}>Bench</Link><Link to={`/jobs/${d.page.id}/hand-over`} className="btn" style={{ textDecoration: 'none' }}>Hand over</Link>
-        <button type="button" className="btn" onClick={() => window.print()}>Print</button><a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/report.pdf`}>PDF</a><a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/log.json`} download>Log as JSON</a>
+        <Link to="/" className="btn" style={{ textDecoration: 'none' }}>
+          Bench
+        </Link>
+        <Link to={`/jobs/${d.page.id}/hand-over`} className="btn" style={{ textDecoration: 'none' }}>
+          Hand over
+        </Link>
+        <button type="button" className="btn" onClick={() => window.print()}>
+          Print
+        </button>
+        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/report.pdf`}>
+          PDF
+        </a>
+        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/log.json`} download>
+          Log as JSON
+        </a>
       </div>
       <main className="page stack" style={{ maxWidth: 860 }}>
-        <div className="spread"><div><h1>{`Repair report, job ${d.page.number}`}</h1><p className="muted">{d.shop}</p></div><div style={{ textAlign: 'right' }}><div className="strong">{d.model}</div><div className="muted">{d.tag}</div></div></div>
-        <section className="card stack"><h2>What came in</h2>
-          <p suppressHydrationWarning>{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
-          {d.marks.length ? <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p> : <p>No marks on arrival.</p>}
+        <div className="spread">
+          <div>
+            <h1>{`Repair report, job ${d.page.number}`}</h1>
+            <p className="muted">{d.shop}</p>
+          </div>
+          <div style={{ textAlign: 'right' }}>
+            <div className="strong">{d.model}</div>
+            <div className="muted">{d.tag}</div>
+          </div>
+        </div>
+        <section className="card stack">
+          <h2>What came in</h2>
+          <p
+            suppressHydrationWarning
+          >{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
+          {d.marks.length ? (
+            <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p>
+          ) : (
+            <p>No marks on arrival.</p>
+          )}
           {d.faultLine && <p>{d.faultLine}</p>}
-          {d.photos.length > 0 && <div className="row noprint" style={{ gap: 8 }}>{d.photos.map((p, i) => <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer"><img src={`/jobs/${d.page.id}/photos/${p}`} alt={`On arrival, ${i + 1} of ${d.photos.length}`} width={88} height={88} style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }} /></a>)}</div>}
-          {d.conditionLines.map((c) => <p key={c}>{cap(c)}.</p>)}
+          {d.photos.length > 0 && (
+            <div className="row noprint" style={{ gap: 8 }}>
+              {d.photos.map((p, i) => (
+                <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer">
+                  <img
+                    src={`/jobs/${d.page.id}/photos/${p}`}
+                    alt={`On arrival, ${i + 1} of ${d.photos.length}`}
+                    width={88}
+                    height={88}
+                    style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }}
+                  />
+                </a>
+              ))}
+            </div>
+          )}
+          {d.conditionLines.map((c) => (
+            <p key={c}>{cap(c)}.</p>
+          ))}
         </section>
-        <section className="card stack"><h2>{d.ending ? `What was done: ${d.ending}` : 'What has been done so far'}</h2>{d.lines.map((l) => <p key={l}>{l}</p>)}{d.closingNote && <p>{d.closingNote}</p>}<p>{waterText[d.water]}</p></section>
-        <section className="card"><h2>Checks</h2>
-          <table className="tbl"><thead><tr><th scope="col">function</th><th scope="col">before</th><th scope="col">before closing</th><th scope="col">after</th><th scope="col"><span className="sr">changed</span></th></tr></thead>
-            <tbody>{d.checks.map((c) => <tr key={c.function}><td>{checkName(c.function)}</td><td>{checkWord(c.before)}{c.note && <span className="small muted">{` ${c.note}`}</span>}</td><td>{checkWord(c.mid)}</td><td>{checkWord(c.after)}</td><td>{c.changed && <strong>changed</strong>}</td></tr>)}</tbody></table>
+        <section className="card stack">
+          <h2>{d.ending ? `What was done: ${d.ending}` : 'What has been done so far'}</h2>
+          {d.lines.map((l) => (
+            <p key={l}>{l}</p>
+          ))}
+          {d.closingNote && <p>{d.closingNote}</p>}
+          <p>{waterText[d.water]}</p>
         </section>
-        {d.effects.length > 0 && <section className="card stack"><h2>Notices to expect</h2>{d.effects.map((e) => <p key={e.id}>{e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}</p>)}</section>}
-        {d.overrides.length > 0 && <section className="card stack"><h2>Passed with a reason</h2>{d.overrides.map((o) => <p key={`${o.rule}${o.at}`}><strong>{o.rule}</strong>: {o.reason} <span className="muted" suppressHydrationWarning>{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span></p>)}</section>}
-        {d.notes.length > 0 && <section className="card stack"><h2>Notes</h2>{d.notes.map((n) => <p key={`${n.at}${n.text}`}>{n.text} <span className="muted" suppressHydrationWarning>{`${n.by}, ${dayAndClock(n.at)}`}</span></p>)}</section>}
-        <section className="card stack"><h2>Advice</h2>{cautionLines.map((c) => <p key={c}>{c}</p>)}</section>
-        <details className="card noprint"><summary className="strong">{`The log: ${d.events.length} entries`}</summary>
-          <table className="tbl"><tbody>{d.events.map((e) => <tr key={e.id}><td className="muted">{e.seq}</td><td className="nowrap" suppressHydrationWarning>{clock(e.at)}</td><td className="nowrap">{e.by}</td><td style={e.gone ? { textDecoration: 'line-through' } : {}}>{e.text}{e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}</td></tr>)}</tbody></table>
+        <section className="card">
+          <h2>Checks</h2>
+          <table className="tbl">
+            <thead>
+              <tr>
+                <th scope="col">function</th>
+                <th scope="col">before</th>
+                <th scope="col">before closing</th>
+                <th scope="col">after</th>
+                <th scope="col">
+                  <span className="sr">changed</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {d.checks.map((c) => (
+                <tr key={c.function}>
+                  <td>{checkName(c.function)}</td>
+                  <td>
+                    {checkWord(c.before)}
+                    {c.note && <span className="small muted">{` ${c.note}`}</span>}
+                  </td>
+                  <td>{checkWord(c.mid)}</td>
+                  <td>{checkWord(c.after)}</td>
+                  <td>{c.changed && <strong>changed</strong>}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        {d.effects.length > 0 && (
+          <section className="card stack">
+            <h2>Notices to expect</h2>
+            {d.effects.map((e) => (
+              <p key={e.id}>
+                {e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}
+              </p>
+            ))}
+          </section>
+        )}
+        {d.overrides.length > 0 && (
+          <section className="card stack">
+            <h2>Passed with a reason</h2>
+            {d.overrides.map((o) => (
+              <p key={`${o.rule}${o.at}`}>
+                <strong>{o.rule}</strong>: {o.reason}{' '}
+                <span
+                  className="muted"
+                  suppressHydrationWarning
+                >{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span>
+              </p>
+            ))}
+          </section>
+        )}
+        {d.notes.length > 0 && (
+          <section className="card stack">
+            <h2>Notes</h2>
+            {d.notes.map((n) => (
+              <p key={`${n.at}${n.text}`}>
+                {n.text}{' '}
+                <span className="muted" suppressHydrationWarning>{`${n.by}, ${dayAndClock(n.at)}`}</span>
+              </p>
+            ))}
+          </section>
+        )}
+        <section className="card stack">
+          <h2>Advice</h2>
+          {cautionLines.map((c) => (
+            <p key={c}>{c}</p>
+          ))}
+        </section>
+        <details className="card noprint">
+          <summary className="strong">{`The log: ${d.events.length} entries`}</summary>
+          <table className="tbl">
+            <tbody>
+              {d.events.map((e) => (
+                <tr key={e.id}>
+                  <td className="muted">{e.seq}</td>
+                  <td className="nowrap" suppressHydrationWarning>
+                    {clock(e.at)}
+                  </td>
+                  <td className="nowrap">{e.by}</td>
+                  <td style={e.gone ? { textDecoration: 'line-through' } : {}}>
+                    {e.text}
+                    {e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
         </details>
       </main>
     </>

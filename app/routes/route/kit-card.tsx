@@ -6,15 +6,41 @@ import { driveName, itemAmount, stationName, thingName, toolName } from '../../w
 /** What to lay out before the first screw: exactly what the steps use. */
 export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {
   const { kit } = plan;
-  const row = (name: string, words: string[], join = ', ') => (words.length ? <><dt className="muted">{name}</dt><dd style={{ margin: 0 }}>{words.join(join)}</dd></> : null);
+  const row = (name: string, words: string[], join = ', ') =>
+    words.length ? (
+      <>
+        <dt className="muted">{name}</dt>
+        <dd style={{ margin: 0 }}>{words.join(join)}</dd>
+      </>
+    ) : null;
   return (
     <>
-      <div className="row" style={{ gap: 8 }}>{kit.bits.map((b) => <span key={b} className="chip"><Recess drive={b} size={22} />{driveName[b]}</span>)}</div>
+      <div className="row" style={{ gap: 8 }}>
+        {kit.bits.map((b) => (
+          <span key={b} className="chip">
+            <Recess drive={b} size={22} />
+            {driveName[b]}
+          </span>
+        ))}
+      </div>
       <dl style={{ margin: 0, display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '2px 12px' }}>
-        {row('parts', kit.parts.map((p) => `new ${thingName(index, p)}`))}
-        {row('stations', kit.stations.map((t) => stationName(index, t)))}
-        {row('tools', kit.tools.map((t) => toolName(index, t)))}
-        {row('use up', kit.consumables.map((c) => itemAmount(index, c)), '; ')}
+        {row(
+          'parts',
+          kit.parts.map((p) => `new ${thingName(index, p)}`),
+        )}
+        {row(
+          'stations',
+          kit.stations.map((t) => stationName(index, t)),
+        )}
+        {row(
+          'tools',
+          kit.tools.map((t) => toolName(index, t)),
+        )}
+        {row(
+          'use up',
+          kit.consumables.map((c) => itemAmount(index, c)),
+          '; ',
+        )}
       </dl>
     </>
   );

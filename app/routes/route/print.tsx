@@ -21,15 +21,35 @@ export default function PrintRoute({ loaderData: { page } }: Route.ComponentProp
   return (
     <>
       <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
-        <Link to={`/jobs/${page.id}/route`} className="btn" style={{ textDecoration: 'none' }}>Route</Link><button type="button" className="btn" onClick={() => window.print()}>Print</button><a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route.json`} download>Route as JSON</a>
+        <Link to={`/jobs/${page.id}/route`} className="btn" style={{ textDecoration: 'none' }}>
+          Route
+        </Link>
+        <button type="button" className="btn" onClick={() => window.print()}>
+          Print
+        </button>
+        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route.json`} download>
+          Route as JSON
+        </a>
       </div>
       <main className="page sheet-print">
-        {!plan ? <p>This job has no route yet: take one on its Route screen, then print it.</p> : <>
-          <div className="spread"><h1>{`Job ${page.number}: ${list(plan.input.tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`), 3)}`}</h1><span className="strong">{`${index.model.maker} ${index.model.name} · ${flag(page.state, 'tag') ?? ''}`}</span></div>
-          <p className="muted">{`About ${minutes(plan.minutes.hands.likely)} of hands and ${minutes(plan.minutes.wait)} of waiting, ${plural(plan.changes, 'bit change')}, ${plural(plan.turnings, 'turning')}. Local codes, the makers’ sheets and licensed practice come first.`}</p>
-          <section className="stack" style={{ gap: 6, margin: '8px 0 10px' }} aria-label="Lay out first"><Kit index={index} plan={plan} /></section>
-          <RouteSheet index={index} plan={plan} />
-        </>}
+        {!plan ? (
+          <p>This job has no route yet: take one on its Route screen, then print it.</p>
+        ) : (
+          <>
+            <div className="spread">
+              <h1>{`Job ${page.number}: ${list(
+                plan.input.tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`),
+                3,
+              )}`}</h1>
+              <span className="strong">{`${index.model.maker} ${index.model.name} · ${flag(page.state, 'tag') ?? ''}`}</span>
+            </div>
+            <p className="muted">{`About ${minutes(plan.minutes.hands.likely)} of hands and ${minutes(plan.minutes.wait)} of waiting, ${plural(plan.changes, 'bit change')}, ${plural(plan.turnings, 'turning')}. Local codes, the makers’ sheets and licensed practice come first.`}</p>
+            <section className="stack" style={{ gap: 6, margin: '8px 0 10px' }} aria-label="Lay out first">
+              <Kit index={index} plan={plan} />
+            </section>
+            <RouteSheet index={index} plan={plan} />
+          </>
+        )}
       </main>
     </>
   );

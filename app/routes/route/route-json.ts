@@ -7,5 +7,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   requirePersonForData(context);
   const { page } = await loadJob(request, context, params.job);
   if (!page.route) return Response.json({ error: 'this job has no route yet' }, { status: 404 });
-  return new Response(`${JSON.stringify({ format: 'snavek.route', version: 1, ...page.route }, null, 2)}\n`, { headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="route-${page.number}.json"`, 'Cache-Control': 'private, no-store' } });
+  return new Response(`${JSON.stringify({ format: 'snavek.route', version: 1, ...page.route }, null, 2)}\n`, {
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="route-${page.number}.json"`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
 }

@@ -17,24 +17,54 @@ export interface Planning {
  * as they come, until it is proved or stopped. Without a question the first answer stands.
  * @param first what the server planned for the page
  */
-export function usePlan(first: RouteResult | undefined, model: DeviceModel, modelHash: string, input: RouteInput | undefined): Planning {
-  const [told, setTold] = useState<{ route: RouteResult | undefined; busy: boolean; stage: number; stages: number }>({ route: first, busy: false, stage: 0, stages: 0 });
+export function usePlan(
+  first: RouteResult | undefined,
+  model: DeviceModel,
+  modelHash: string,
+  input: RouteInput | undefined,
+): Planning {
+  const [told, setTold] = useState<{
+    route: RouteResult | undefined;
+    busy: boolean;
+    stage: number;
+    stages: number;
+  }>({ route: first, busy: false, stage: 0, stages: 0 });
   // one worker, kept warm; one that is busy with an old question is ended, which is how a search is stopped
   const worker = useRef<{ w: Worker; busy: boolean } | undefined>(undefined);
-  const drop = useCallback(() => { worker.current?.w.terminate(); worker.current = undefined; }, []);
-  const stop = useCallback(() => { drop(); setTold((t) => ({ ...t, busy: false })); }, [drop]);
-  const ready = useCallback(() => (worker.current ??= { w: new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' }), busy: false }), []);
+  const drop = useCallback(() => {
+    worker.current?.w.terminate();
+    worker.current = undefined;
+  }, []);
+  const stop = useCallback(() => {
+    drop();
+    setTold((t) => ({ ...t, busy: false }));
+  }, [drop]);
+  const ready = useCallback(
+    () =>
+      (worker.current ??= {
+        w: new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' }),
+        busy: false,
+      }),
+    [],
+  );
   const key = input ? JSON.stringify(input) : '';
   const asking = key !== '';
   // its first plan is for nobody: afterwards the planner is warm, and a change is answered before one looks up
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page begins to plan
-  useEffect(() => { if (input) ready().w.postMessage({ model, modelHash, input } satisfies PlanAsked); return drop; }, [asking]);
+  useEffect(() => {
+    if (input) ready().w.postMessage({ model, modelHash, input } satisfies PlanAsked);
+    return drop;
+  }, [asking]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   useEffect(() => {
     if (worker.current?.busy) drop();
-    const proved = (r: RouteResult | undefined): r is Route => r !== undefined && !('infeasible' in r) && r.optimal;
+    const proved = (r: RouteResult | undefined): r is Route =>
+      r !== undefined && !('infeasible' in r) && r.optimal;
     // the server has answered just this
-    if (!input || (proved(first) && JSON.stringify(first.input) === key)) { setTold({ route: first, busy: false, stage: 0, stages: 0 }); return; }
+    if (!input || (proved(first) && JSON.stringify(first.input) === key)) {
+      setTold({ route: first, busy: false, stage: 0, stages: 0 });
+      return;
+    }
     const mine = ready();
     mine.busy = true;
     setTold((t) => ({ ...t, busy: true, stage: 0 }));
@@ -42,7 +72,10 @@ export function usePlan(first: RouteResult | undefined, model: DeviceModel, mode
       mine.busy = !e.data.done;
       setTold({ route: e.data.route, busy: !e.data.done, stage: e.data.stage, stages: e.data.stages });
     };
-    mine.w.onerror = () => { mine.busy = false; setTold((t) => ({ ...t, busy: false })); };
+    mine.w.onerror = () => {
+      mine.busy = false;
+      setTold((t) => ({ ...t, busy: false }));
+    };
     mine.w.postMessage({ model, modelHash, input } satisfies PlanAsked);
   }, [key, first]);
   return { ...told, stop };

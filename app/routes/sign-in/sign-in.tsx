@@ -5,9 +5,13 @@ import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-i
 import { peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
 
-const form = z.object({ login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'), password: z.string().min(1, 'Give your password.').max(200, 'At most 200 characters.') });
+const form = z.object({
+  login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'),
+  password: z.string().min(1, 'Give your password.').max(200, 'At most 200 characters.'),
+});
 /** Only a path of this site: nobody is led elsewhere after signing in. */
-const safe = (to: FormDataEntryValue | string | null): string => (typeof to === 'string' && /^\/(?![/\\])/.test(to) ? to : '/');
+const safe = (to: FormDataEntryValue | string | null): string =>
+  typeof to === 'string' && /^\/(?![/\\])/.test(to) ? to : '/';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const asked = context.get(whoContext);
@@ -29,10 +33,20 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   const login = String(data.get('login') ?? '');
   const read = form.safeParse({ login, password: data.get('password') ?? '' });
-  if (!read.success) return { errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) as Record<string, string>, login };
+  if (!read.success)
+    return {
+      errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) as Record<
+        string,
+        string
+      >,
+      login,
+    };
   const done = await signIn(read.data.login, read.data.password, context.get(peerContext), request);
   if (done.ok) throw redirect(to, { headers: { 'Set-Cookie': done.cookie } });
-  const text = done.code === 'wrong' ? 'Login or password is wrong.' : `Too many attempts. Try again in ${Math.ceil(done.seconds / 60)} min.`;
+  const text =
+    done.code === 'wrong'
+      ? 'Login or password is wrong.'
+      : `Too many attempts. Try again in ${Math.ceil(done.seconds / 60)} min.`;
   return { errors: { form: text } as Record<string, string>, login };
 }
 
@@ -40,28 +54,95 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
   const busy = useNavigation().state !== 'idle';
   const errors: Record<string, string> = actionData?.errors ?? {};
   return (
-    <main style={{ minHeight: '100vh', display: 'grid', gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', background: 'var(--head)' }}>
+    <main
+      style={{
+        minHeight: '100vh',
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)',
+        background: 'var(--head)',
+      }}
+    >
       <div style={{ color: 'var(--head-ink)', padding: '12vh 8vw', alignSelf: 'center' }}>
         <h1 style={{ fontSize: 44 }}>snavek</h1>
-        <p style={{ fontSize: 20, marginTop: 12 }}>Every screw, connector and step of the repair, computed and kept.</p>
+        <p style={{ fontSize: 20, marginTop: 12 }}>
+          Every screw, connector and step of the repair, computed and kept.
+        </p>
       </div>
       <div style={{ background: 'var(--paper)', display: 'grid', placeItems: 'center', padding: 24 }}>
         <div className="stack" style={{ width: 'min(420px, 100%)' }}>
-          {loaderData.away && <div className="note stop">The database cannot be reached. Signing in works again when it is back.</div>}
+          {loaderData.away && (
+            <div className="note stop">
+              The database cannot be reached. Signing in works again when it is back.
+            </div>
+          )}
           <Form method="post" className="card stack" noValidate>
             <h2>Sign in</h2>
             <input type="hidden" name="to" value={loaderData.to} />
-            {errors.form && <div className="note stop" role="alert">{errors.form}</div>}
-            <div className="field"><label htmlFor="login">Login</label><Input id="login" name="login" autoComplete="username" defaultValue={actionData?.login ?? ''} aria-invalid={!!errors.login} aria-describedby={errors.login ? 'login-error' : undefined} />{errors.login && <span id="login-error" className="error">{errors.login}</span>}</div>
-            <div className="field"><label htmlFor="password">Password</label><Input id="password" name="password" type="password" autoComplete="current-password" aria-invalid={!!errors.password} aria-describedby={errors.password ? 'password-error' : undefined} />{errors.password && <span id="password-error" className="error">{errors.password}</span>}</div>
-            <Button type="primary" htmlType="submit" loading={busy}>Sign in</Button>
+            {errors.form && (
+              <div className="note stop" role="alert">
+                {errors.form}
+              </div>
+            )}
+            <div className="field">
+              <label htmlFor="login">Login</label>
+              <Input
+                id="login"
+                name="login"
+                autoComplete="username"
+                defaultValue={actionData?.login ?? ''}
+                aria-invalid={!!errors.login}
+                aria-describedby={errors.login ? 'login-error' : undefined}
+              />
+              {errors.login && (
+                <span id="login-error" className="error">
+                  {errors.login}
+                </span>
+              )}
+            </div>
+            <div className="field">
+              <label htmlFor="password">Password</label>
+              <Input
+                id="password"
+                name="password"
+                type="password"
+                autoComplete="current-password"
+                aria-invalid={!!errors.password}
+                aria-describedby={errors.password ? 'password-error' : undefined}
+              />
+              {errors.password && (
+                <span id="password-error" className="error">
+                  {errors.password}
+                </span>
+              )}
+            </div>
+            <Button type="primary" htmlType="submit" loading={busy}>
+              Sign in
+            </Button>
           </Form>
           {loaderData.people.length > 0 && (
             <Form method="post" className="card stack">
               <h2>Demo people</h2>
               <p className="muted small">Offered on this machine only, with demo data.</p>
               <input type="hidden" name="to" value={loaderData.to} />
-              <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>{loaderData.people.map((p) => <button key={p.login} type="submit" name="demo" value={p.login} className="btn" style={{ justifyContent: 'flex-start', textAlign: 'left' }}><span>{p.name}<span className="muted small" style={{ fontWeight: 400, display: 'block' }}>{p.role}, {p.bench}</span></span></button>)}</div>
+              <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>
+                {loaderData.people.map((p) => (
+                  <button
+                    key={p.login}
+                    type="submit"
+                    name="demo"
+                    value={p.login}
+                    className="btn"
+                    style={{ justifyContent: 'flex-start', textAlign: 'left' }}
+                  >
+                    <span>
+                      {p.name}
+                      <span className="muted small" style={{ fontWeight: 400, display: 'block' }}>
+                        {p.role}, {p.bench}
+                      </span>
+                    </span>
+                  </button>
+                ))}
+              </div>
             </Form>
           )}
         </div>

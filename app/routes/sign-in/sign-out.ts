@@ -5,7 +5,9 @@ import type { Route } from './+types/sign-out';
 
 export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
-  throw redirect('/sign-in', { headers: { 'Set-Cookie': await signOut(requirePersonForData(context), request) } });
+  throw redirect('/sign-in', {
+    headers: { 'Set-Cookie': await signOut(requirePersonForData(context), request) },
+  });
 }
 export function loader({ context }: Route.LoaderArgs) {
   requirePersonForData(context);

@@ -4,14 +4,21 @@ import { indexed, mica9, route } from '../../../core/testing/demo-models';
 import { holesOfHeap, sortHeap } from './heap';
 
 const index = indexed(mica9);
-const bench = () => { const b = new Bench(index, route(mica9)).open(); for (let k = 0; k < 16; k++) b.next(); return b; };
+const bench = () => {
+  const b = new Bench(index, route(mica9)).open();
+  for (let k = 0; k < 16; k++) b.next();
+  return b;
+};
 
 describe('the heap of a knocked mat', () => {
   test('is made of the screws that were mixed up, each as its hole takes it', () => {
     const b = bench();
     expect(holesOfHeap(index, b.state)).toEqual([]);
     b.do({ type: 'spilled', pieces: ['A1#1', 'B1#1'] });
-    expect(holesOfHeap(index, b.state).map((h) => [h.id, h.lengthMm, h.drive])).toEqual([['A1', 6.7, 'P2'], ['B1', 1.2, 'Y000']]);
+    expect(holesOfHeap(index, b.state).map((h) => [h.id, h.lengthMm, h.drive])).toEqual([
+      ['A1', 6.7, 'P2'],
+      ['B1', 1.2, 'Y000'],
+    ]);
   });
   test('takes a screw that was measured before by its measure, not by the model', () => {
     const b = bench();
@@ -31,7 +38,12 @@ describe('the heap of a knocked mat', () => {
   test('a screw of no hole is a stray, and one that is too long for the hole it might be from is dangerous there', () => {
     const b = bench();
     b.do({ type: 'spilled', pieces: ['B1#1'] });
-    expect(sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: 3.9 }]).sorted).toMatchObject({ strays: ['s1'], missing: ['B1'] });
-    expect(sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: 1.42 }]).sorted.dangerous).toEqual([{ screw: 's1', hole: 'B1', why: '1.42 mm in a hole that bears 1.4 mm' }]);
+    expect(sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: 3.9 }]).sorted).toMatchObject({
+      strays: ['s1'],
+      missing: ['B1'],
+    });
+    expect(sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: 1.42 }]).sorted.dangerous).toEqual([
+      { screw: 's1', hole: 'B1', why: '1.42 mm in a hole that bears 1.4 mm' },
+    ]);
   });
 });

@@ -3,7 +3,13 @@ import { holderOf } from '../../../core/job/state';
 import { screwSpec } from '../../../core/job/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { nextMeasures, type ToMeasure } from '../../../core/screws/next-measure';
-import { type Hole, type LooseScrew, type Sorted, sortScrews, specOf } from '../../../core/screws/sort-screws';
+import {
+  type Hole,
+  type LooseScrew,
+  type Sorted,
+  sortScrews,
+  specOf,
+} from '../../../core/screws/sort-screws';
 
 /** What a workshop calliper and the maker's tolerance leave open together, mm (common practice, from memory). */
 export const calliper = { sdLengthMm: 0.05, sdHeadMm: 0.08 };
@@ -12,17 +18,40 @@ const strangerCost = 5;
 
 /** Screws that lie mixed up, each as the hole that it is from. */
 export function holesOfHeap(index: IndexedModel, state: JobState): (Hole & { piece: string })[] {
-  return Object.keys(state.place).filter((p) => state.place[p] === 'mixed').flatMap((piece) => {
-    const f = index.fasteners.get(holderOf(piece));
-    const spec = screwSpec(state, index, piece);
-    return f && spec ? [{ id: f.id, piece, drive: spec.drive, lengthMm: spec.lengthMm, headMm: spec.headMm, ...(f.maxLengthMm ? { maxLengthMm: f.maxLengthMm } : {}) }] : [];
-  });
+  return Object.keys(state.place)
+    .filter((p) => state.place[p] === 'mixed')
+    .flatMap((piece) => {
+      const f = index.fasteners.get(holderOf(piece));
+      const spec = screwSpec(state, index, piece);
+      return f && spec
+        ? [
+            {
+              id: f.id,
+              piece,
+              drive: spec.drive,
+              lengthMm: spec.lengthMm,
+              headMm: spec.headMm,
+              ...(f.maxLengthMm ? { maxLengthMm: f.maxLengthMm } : {}),
+            },
+          ]
+        : [];
+    });
 }
 
-export interface Heap { sorted: Sorted; measure: ToMeasure[]; /** Holes that take each other's screws. */ alike: string[][] }
+export interface Heap {
+  sorted: Sorted;
+  measure: ToMeasure[] /** Holes that take each other's screws. */;
+  alike: string[][];
+}
 /** The likeliest sorting of what has been measured so far; holes without a screw yet are not called missing. */
 export function sortHeap(holes: readonly Hole[], screws: readonly LooseScrew[]): Heap {
-  const answer = sortScrews({ holes, screws, ...calliper, strayCost: strangerCost, missingCost: strangerCost });
+  const answer = sortScrews({
+    holes,
+    screws,
+    ...calliper,
+    strayCost: strangerCost,
+    missingCost: strangerCost,
+  });
   // with strays and empty holes allowed there is always an answer
   if ('infeasible' in answer) throw new RangeError(answer.because.join('; '));
   return { sorted: answer, measure: nextMeasures(answer, holes, screws), alike: alike(holes) };

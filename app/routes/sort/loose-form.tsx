@@ -6,7 +6,15 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { plural, thingName } from '../../words/things';
 
 /** Which screws are in the heap: those of a knocked mat, or of a device that came with its screws in a bag. */
-export function LooseForm({ index, state, onReport }: { index: IndexedModel; state: JobState; onReport: (b: Body) => void }) {
+export function LooseForm({
+  index,
+  state,
+  onReport,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  onReport: (b: Body) => void;
+}) {
   const brackets = [...new Set(index.model.fasteners.map((f) => f.holds[0]!))];
   const [on, setOn] = useState<readonly string[]>([]);
   const piece = (f: string) => piecesAt(state, `mat/${f}`)[0] ?? pieceInHole(state, f) ?? originalPiece(f);
@@ -15,11 +23,48 @@ export function LooseForm({ index, state, onReport }: { index: IndexedModel; sta
   return (
     <section className="card stack" aria-label="Which screws are mixed">
       <h1>Sort screws</h1>
-      <p>When a mat was knocked, or a device comes with its screws in a bag: each screw is measured once, and the lengths tell which hole it is from. Say first which screws the heap is made of.</p>
-      {lying.length > 0 && <div><button type="button" className="btn primary" onClick={() => onReport({ type: 'spilled', pieces: lying })}>{`All ${plural(lying.length, 'screw')} of the mat`}</button></div>}
-      <div className="field"><span className="label">Screws that came loose with the device, of</span>
-        <div className="row" style={{ gap: 6 }}>{brackets.map((b) => <button key={b} type="button" className={`btn slim ${on.includes(b) ? 'on' : ''}`} aria-pressed={on.includes(b)} onClick={() => setOn(on.includes(b) ? on.filter((x) => x !== b) : [...on, b])}>{`${thingName(index, b)} (${index.model.fasteners.filter((f) => f.holds[0] === b).length})`}</button>)}<button type="button" className="btn slim" onClick={() => setOn(on.length === brackets.length ? [] : brackets)}>{on.length === brackets.length ? 'none' : 'all of the device'}</button></div></div>
-      <div><button type="button" className="btn" disabled={!pieces.length} onClick={() => onReport({ type: 'spilled', pieces })}>{`${plural(pieces.length, 'screw')} in the heap`}</button></div>
+      <p>
+        When a mat was knocked, or a device comes with its screws in a bag: each screw is measured once, and
+        the lengths tell which hole it is from. Say first which screws the heap is made of.
+      </p>
+      {lying.length > 0 && (
+        <div>
+          <button
+            type="button"
+            className="btn primary"
+            onClick={() => onReport({ type: 'spilled', pieces: lying })}
+          >{`All ${plural(lying.length, 'screw')} of the mat`}</button>
+        </div>
+      )}
+      <div className="field">
+        <span className="label">Screws that came loose with the device, of</span>
+        <div className="row" style={{ gap: 6 }}>
+          {brackets.map((b) => (
+            <button
+              key={b}
+              type="button"
+              className={`btn slim ${on.includes(b) ? 'on' : ''}`}
+              aria-pressed={on.includes(b)}
+              onClick={() => setOn(on.includes(b) ? on.filter((x) => x !== b) : [...on, b])}
+            >{`${thingName(index, b)} (${index.model.fasteners.filter((f) => f.holds[0] === b).length})`}</button>
+          ))}
+          <button
+            type="button"
+            className="btn slim"
+            onClick={() => setOn(on.length === brackets.length ? [] : brackets)}
+          >
+            {on.length === brackets.length ? 'none' : 'all of the device'}
+          </button>
+        </div>
+      </div>
+      <div>
+        <button
+          type="button"
+          className="btn"
+          disabled={!pieces.length}
+          onClick={() => onReport({ type: 'spilled', pieces })}
+        >{`${plural(pieces.length, 'screw')} in the heap`}</button>
+      </div>
     </section>
   );
 }

@@ -20,22 +20,52 @@ import type { Route } from './+types/sort';
 import { holesOfHeap, sortHeap } from './heap';
 import { LooseForm } from './loose-form';
 
-export async function loader({ request, params, context }: Route.LoaderArgs) { return loadJob(request, context, params.job); }
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  return loadJob(request, context, params.job);
+}
 type Loaded = Awaited<ReturnType<typeof loader>>;
-export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> { return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {}); }
+export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
+  return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {});
+}
 
 const nextText = {
-  drive: 'in doubt. Say the drive: that tells the holes apart.', head: 'in doubt. Measure the head: that tells the holes apart.', 'length again': 'in doubt. Measure the length again.',
+  drive: 'in doubt. Say the drive: that tells the holes apart.',
+  head: 'in doubt. Measure the head: that tells the holes apart.',
+  'length again': 'in doubt. Measure the length again.',
   'nothing tells them apart': 'by measure either hole will do. Start each by hand.',
 } as const;
-const kept = z.array(z.object({ id: z.string(), drive: z.enum(drives).optional(), lengthMm: z.number(), headMm: z.number().optional() }));
+const kept = z.array(
+  z.object({
+    id: z.string(),
+    drive: z.enum(drives).optional(),
+    lengthMm: z.number(),
+    headMm: z.number().optional(),
+  }),
+);
 type Measured = z.output<typeof kept>[number];
 /** What has been measured stays in this browser until it is on the mat. */
 function useMeasured(job: string): [Measured[], (m: Measured[]) => void] {
   const key = `snavek-heap-${job}`;
   const [list, setList] = useState<Measured[]>([]);
-  useEffect(() => { try { setList(kept.parse(JSON.parse(localStorage.getItem(key) ?? '[]'))); } catch { setList([]); } }, [key]);
-  return [list, (m) => { setList(m); try { if (m.length) localStorage.setItem(key, JSON.stringify(m)); else localStorage.removeItem(key); } catch { /* private window */ } }];
+  useEffect(() => {
+    try {
+      setList(kept.parse(JSON.parse(localStorage.getItem(key) ?? '[]')));
+    } catch {
+      setList([]);
+    }
+  }, [key]);
+  return [
+    list,
+    (m) => {
+      setList(m);
+      try {
+        if (m.length) localStorage.setItem(key, JSON.stringify(m));
+        else localStorage.removeItem(key);
+      } catch {
+        /* private window */
+      }
+    },
+  ];
 }
 
 export default function Sort({ loaderData }: Route.ComponentProps) {
@@ -56,23 +86,40 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
-  const left = useMemo(() => { const n = new Map<string, number>(); for (const h of holes) n.set(h.drive!, (n.get(h.drive!) ?? 0) + 1); for (const s of screws) if (s.drive) n.set(s.drive, (n.get(s.drive) ?? 0) - 1); return n; }, [holes, screws]);
+  const left = useMemo(() => {
+    const n = new Map<string, number>();
+    for (const h of holes) n.set(h.drive!, (n.get(h.drive!) ?? 0) + 1);
+    for (const s of screws) if (s.drive) n.set(s.drive, (n.get(s.drive) ?? 0) - 1);
+    return n;
+  }, [holes, screws]);
   const kinds = [...new Set(holes.map((h) => h.drive as Drive))];
   const chosen = drive && kinds.includes(drive) ? drive : undefined;
-  const heap = useMemo(() => (holes.length ? sortHeap(holes, screws as readonly LooseScrew[]) : undefined), [holes, screws]);
+  const heap = useMemo(
+    () => (holes.length ? sortHeap(holes, screws as readonly LooseScrew[]) : undefined),
+    [holes, screws],
+  );
   const look = useMat(index, page.mat, state, context.route, heap?.sorted.assignments.at(-1)?.hole);
   const take = (text: string) => {
     const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, ''));
     setTyped('');
-    if (!(mm > 0 && mm < 50)) { setWrong(`“${text.slice(0, 20)}” is no length in mm.`); return; }
+    if (!(mm > 0 && mm < 50)) {
+      setWrong(`“${text.slice(0, 20)}” is no length in mm.`);
+      return;
+    }
     setWrong(undefined);
-    if (headOf) { setScrews(screws.map((s) => (s.id === headOf ? { ...s, headMm: mm } : s))); setHeadOf(undefined); return; }
+    if (headOf) {
+      setScrews(screws.map((s) => (s.id === headOf ? { ...s, headMm: mm } : s)));
+      setHeadOf(undefined);
+      return;
+    }
     const id = `s${1 + Math.max(0, ...screws.map((s) => Number(s.id.slice(1))))}`;
     setScrews([...screws, { id, ...(chosen ? { drive: chosen } : {}), lengthMm: mm }]);
     if (heads) setHeadOf(id);
   };
   usePageKeys(strip, { typed: take });
-  useEffect(() => { if (holes.length) input.current?.focus(); }, [holes.length]);
+  useEffect(() => {
+    if (holes.length) input.current?.focus();
+  }, [holes.length]);
   const at = new Map(heap?.sorted.assignments.map((a) => [a.screw, a.hole]));
   const doubt = new Map(heap?.sorted.doubtful.map((d) => [d.hole, d]));
   const danger = new Map(heap?.sorted.dangerous.map((d) => [`${d.screw} ${d.hole}`, d]));
@@ -80,56 +127,273 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   const ofHole = new Map(holes.map((h) => [h.id, h]));
   const done = () => {
     const placed = screws.filter((s) => at.has(s.id));
-    const bodies: Body[] = placed.length ? [{ type: 'sorted', screws: placed.map((s) => ({ piece: ofHole.get(at.get(s.id)!)!.piece, lengthMm: s.lengthMm, ...(s.headMm === undefined ? {} : { headMm: s.headMm }) })) }] : [];
+    const bodies: Body[] = placed.length
+      ? [
+          {
+            type: 'sorted',
+            screws: placed.map((s) => ({
+              piece: ofHole.get(at.get(s.id)!)!.piece,
+              lengthMm: s.lengthMm,
+              ...(s.headMm === undefined ? {} : { headMm: s.headMm }),
+            })),
+          },
+        ]
+      : [];
     for (const h of missing) bodies.push({ type: 'lost', piece: ofHole.get(h)!.piece });
     const strays = Object.keys(state.stray).length;
     for (const [k, s] of (heap?.sorted.strays ?? []).entries()) {
       const note = `among the mixed screws: ${screws.find((x) => x.id === s)!.lengthMm} mm, of no hole of this device`;
-      bodies.push({ type: 'strayFound', stray: `stray ${strays + k + 1}`, note }, { type: 'strayRemoved', stray: `stray ${strays + k + 1}`, note });
+      bodies.push(
+        { type: 'strayFound', stray: `stray ${strays + k + 1}`, note },
+        { type: 'strayRemoved', stray: `stray ${strays + k + 1}`, note },
+      );
     }
-    void report(...bodies).then((ok) => { if (ok) { setScrews([]); void go(`/jobs/${page.id}/work`); } });
+    void report(...bodies).then((ok) => {
+      if (ok) {
+        setScrews([]);
+        void go(`/jobs/${page.id}/work`);
+      }
+    });
   };
   return (
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="work" said={said}>
-        {!heap ? <LooseForm index={index} state={state} onReport={(b) => void report(b)} /> : (
-          <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}>
+        {!heap ? (
+          <LooseForm index={index} state={state} onReport={(b) => void report(b)} />
+        ) : (
+          <div
+            className="cols"
+            style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}
+          >
             <div className="stack">
               <section className="card stack" aria-label="Measure">
-                <div className="spread"><h1>Sort screws</h1><span className="strong">{`${screws.length} measured of ${holes.length}`}</span></div>
-                <form className="row" style={{ alignItems: 'flex-end' }} onSubmit={(e) => { e.preventDefault(); if (typed.trim()) take(typed); }}>
-                  <div className="field"><label htmlFor="mm">{headOf ? `Head of ${headOf}, mm` : 'Length, mm'}</label><input ref={input} id="mm" className="pick" style={{ fontSize: 24, width: 150 }} inputMode="decimal" autoComplete="off" maxLength={12} value={typed} onChange={(e) => setTyped(e.target.value)} aria-invalid={!!wrong} /></div>
-                  <fieldset className="row" style={{ gap: 6, border: 0, padding: 0, margin: 0 }}><legend className="sr">Drive</legend><button type="button" className={`btn slim ${chosen ? '' : 'on'}`} aria-pressed={!chosen} onClick={() => { setDrive(undefined); input.current?.focus(); }}>any drive</button>{kinds.map((d) => <button key={d} type="button" className={`btn slim ${chosen === d ? 'on' : ''}`} aria-pressed={chosen === d} onClick={() => { setDrive(d); input.current?.focus(); }}><Recess drive={d} size={22} />{`${d} · ${Math.max(0, left.get(d) ?? 0)}`}</button>)}</fieldset>
-                  <label className="row" style={{ minHeight: 44 }}><input type="checkbox" checked={heads} onChange={(e) => { setHeads(e.target.checked); setHeadOf(undefined); input.current?.focus(); }} />heads, too</label>
+                <div className="spread">
+                  <h1>Sort screws</h1>
+                  <span className="strong">{`${screws.length} measured of ${holes.length}`}</span>
+                </div>
+                <form
+                  className="row"
+                  style={{ alignItems: 'flex-end' }}
+                  onSubmit={(e) => {
+                    e.preventDefault();
+                    if (typed.trim()) take(typed);
+                  }}
+                >
+                  <div className="field">
+                    <label htmlFor="mm">{headOf ? `Head of ${headOf}, mm` : 'Length, mm'}</label>
+                    <input
+                      ref={input}
+                      id="mm"
+                      className="pick"
+                      style={{ fontSize: 24, width: 150 }}
+                      inputMode="decimal"
+                      autoComplete="off"
+                      maxLength={12}
+                      value={typed}
+                      onChange={(e) => setTyped(e.target.value)}
+                      aria-invalid={!!wrong}
+                    />
+                  </div>
+                  <fieldset className="row" style={{ gap: 6, border: 0, padding: 0, margin: 0 }}>
+                    <legend className="sr">Drive</legend>
+                    <button
+                      type="button"
+                      className={`btn slim ${chosen ? '' : 'on'}`}
+                      aria-pressed={!chosen}
+                      onClick={() => {
+                        setDrive(undefined);
+                        input.current?.focus();
+                      }}
+                    >
+                      any drive
+                    </button>
+                    {kinds.map((d) => (
+                      <button
+                        key={d}
+                        type="button"
+                        className={`btn slim ${chosen === d ? 'on' : ''}`}
+                        aria-pressed={chosen === d}
+                        onClick={() => {
+                          setDrive(d);
+                          input.current?.focus();
+                        }}
+                      >
+                        <Recess drive={d} size={22} />
+                        {`${d} · ${Math.max(0, left.get(d) ?? 0)}`}
+                      </button>
+                    ))}
+                  </fieldset>
+                  <label className="row" style={{ minHeight: 44 }}>
+                    <input
+                      type="checkbox"
+                      checked={heads}
+                      onChange={(e) => {
+                        setHeads(e.target.checked);
+                        setHeadOf(undefined);
+                        input.current?.focus();
+                      }}
+                    />
+                    heads, too
+                  </label>
                 </form>
-                {wrong && <div className="error brick" role="alert">{wrong}</div>}
-                <p className="muted small">In any order, by calliper or by hand, Enter after each. Saying the drive first tells more of them apart.</p>
+                {wrong && (
+                  <div className="error brick" role="alert">
+                    {wrong}
+                  </div>
+                )}
+                <p className="muted small">
+                  In any order, by calliper or by hand, Enter after each. Saying the drive first tells more of
+                  them apart.
+                </p>
               </section>
               {screws.length > 0 && (
                 <section className="card" aria-label="Measured">
-                  <table className="tbl"><thead><tr><th scope="col">screw</th><th scope="col">drive</th><th scope="col">length</th><th scope="col">head</th><th scope="col">most likely from</th><th scope="col" /></tr></thead>
-                    <tbody>{screws.toReversed().map((s) => {
-                      const hole = at.get(s.id);
-                      const d = hole ? doubt.get(hole) : undefined;
-                      const risk = hole ? danger.get(`${s.id} ${hole}`) : undefined;
-                      return <tr key={s.id}><td className="strong">{s.id}</td><td>{s.drive ?? <span className="muted">{hole ? `${ofHole.get(hole)!.drive}?` : 'not said'}</span>}{!s.drive && chosen && <button type="button" className="btn slim" style={{ marginLeft: 6 }} onClick={() => setScrews(screws.map((x) => (x.id === s.id ? { ...x, drive: chosen } : x)))}>{`it is ${chosen}`}</button>}</td><td>{`${s.lengthMm} mm`}</td><td>{s.headMm === undefined ? <button type="button" className="btn slim" aria-label={`Measure the head of ${s.id}`} onClick={() => { setHeadOf(s.id); input.current?.focus(); }}>{headOf === s.id ? '…' : 'measure'}</button> : `${s.headMm} mm`}</td>
-                        <td>{hole ? <span className="strong">{hole}</span> : <span className="brick strong">no hole: a stray</span>}{d && <span className="chip warn small" style={{ marginLeft: 8, padding: '1px 8px' }}>{d.instead ? `or ${d.instead}` : 'in doubt'}</span>}{risk && <div className="brick small">{`too long: ${risk.why}`}</div>}</td>
-                        <td><button type="button" className="btn slim" aria-label={`Remove ${s.id}`} onClick={() => setScrews(screws.filter((x) => x.id !== s.id))}>×</button></td></tr>;
-                    })}</tbody></table>
+                  <table className="tbl">
+                    <thead>
+                      <tr>
+                        <th scope="col">screw</th>
+                        <th scope="col">drive</th>
+                        <th scope="col">length</th>
+                        <th scope="col">head</th>
+                        <th scope="col">most likely from</th>
+                        <th scope="col" />
+                      </tr>
+                    </thead>
+                    <tbody>
+                      {screws.toReversed().map((s) => {
+                        const hole = at.get(s.id);
+                        const d = hole ? doubt.get(hole) : undefined;
+                        const risk = hole ? danger.get(`${s.id} ${hole}`) : undefined;
+                        return (
+                          <tr key={s.id}>
+                            <td className="strong">{s.id}</td>
+                            <td>
+                              {s.drive ?? (
+                                <span className="muted">
+                                  {hole ? `${ofHole.get(hole)!.drive}?` : 'not said'}
+                                </span>
+                              )}
+                              {!s.drive && chosen && (
+                                <button
+                                  type="button"
+                                  className="btn slim"
+                                  style={{ marginLeft: 6 }}
+                                  onClick={() =>
+                                    setScrews(
+                                      screws.map((x) => (x.id === s.id ? { ...x, drive: chosen } : x)),
+                                    )
+                                  }
+                                >{`it is ${chosen}`}</button>
+                              )}
+                            </td>
+                            <td>{`${s.lengthMm} mm`}</td>
+                            <td>
+                              {s.headMm === undefined ? (
+                                <button
+                                  type="button"
+                                  className="btn slim"
+                                  aria-label={`Measure the head of ${s.id}`}
+                                  onClick={() => {
+                                    setHeadOf(s.id);
+                                    input.current?.focus();
+                                  }}
+                                >
+                                  {headOf === s.id ? '…' : 'measure'}
+                                </button>
+                              ) : (
+                                `${s.headMm} mm`
+                              )}
+                            </td>
+                            <td>
+                              {hole ? (
+                                <span className="strong">{hole}</span>
+                              ) : (
+                                <span className="brick strong">no hole: a stray</span>
+                              )}
+                              {d && (
+                                <span
+                                  className="chip warn small"
+                                  style={{ marginLeft: 8, padding: '1px 8px' }}
+                                >
+                                  {d.instead ? `or ${d.instead}` : 'in doubt'}
+                                </span>
+                              )}
+                              {risk && <div className="brick small">{`too long: ${risk.why}`}</div>}
+                            </td>
+                            <td>
+                              <button
+                                type="button"
+                                className="btn slim"
+                                aria-label={`Remove ${s.id}`}
+                                onClick={() => setScrews(screws.filter((x) => x.id !== s.id))}
+                              >
+                                ×
+                              </button>
+                            </td>
+                          </tr>
+                        );
+                      })}
+                    </tbody>
+                  </table>
                 </section>
               )}
             </div>
             <div className="stack">
               <section className="card stack" aria-label="What it comes to">
-                {(['drive', 'head', 'length again', 'nothing tells them apart'] as const).map((what) => { const of = [...new Set(heap.measure.filter((m) => m.what === what).flatMap((m) => m.screws))]; return of.length > 0 && <div key={what} className="note">{`${list(of, 10)}: ${nextText[what]}`}</div>; })}
-                {heap.sorted.dangerous.map((d) => <div key={`${d.screw} ${d.hole}`} className="note stop">{`${d.screw} in ${d.hole} would be dangerous: ${d.why}.`}</div>)}
-                {screws.length >= holes.length && missing.length === 0 && heap.sorted.strays.length === 0 && <div className="note safe" role="status">Every screw has its hole.</div>}
-                {heap.alike.length > 0 && <p className="small"><span className="strong">Interchangeable: </span>{heap.alike.map((g) => list(g, 9)).join('; ')}.</p>}
-                {screws.length > 0 && missing.length > 0 && <p>{`Without a screw so far: ${list(missing, 12)}.`}</p>}
-                <button type="button" className={`btn ${missing.length && screws.length < holes.length ? '' : 'primary'}`} disabled={!screws.length} onClick={done}>{missing.length ? `That is all: ${plural(missing.length, 'screw')} adrift` : 'They lie on the mat so'}</button>
+                {(['drive', 'head', 'length again', 'nothing tells them apart'] as const).map((what) => {
+                  const of = [
+                    ...new Set(heap.measure.filter((m) => m.what === what).flatMap((m) => m.screws)),
+                  ];
+                  return (
+                    of.length > 0 && (
+                      <div key={what} className="note">{`${list(of, 10)}: ${nextText[what]}`}</div>
+                    )
+                  );
+                })}
+                {heap.sorted.dangerous.map((d) => (
+                  <div
+                    key={`${d.screw} ${d.hole}`}
+                    className="note stop"
+                  >{`${d.screw} in ${d.hole} would be dangerous: ${d.why}.`}</div>
+                ))}
+                {screws.length >= holes.length && missing.length === 0 && heap.sorted.strays.length === 0 && (
+                  <div className="note safe" role="status">
+                    Every screw has its hole.
+                  </div>
+                )}
+                {heap.alike.length > 0 && (
+                  <p className="small">
+                    <span className="strong">Interchangeable: </span>
+                    {heap.alike.map((g) => list(g, 9)).join('; ')}.
+                  </p>
+                )}
+                {screws.length > 0 && missing.length > 0 && (
+                  <p>{`Without a screw so far: ${list(missing, 12)}.`}</p>
+                )}
+                <button
+                  type="button"
+                  className={`btn ${missing.length && screws.length < holes.length ? '' : 'primary'}`}
+                  disabled={!screws.length}
+                  onClick={done}
+                >
+                  {missing.length
+                    ? `That is all: ${plural(missing.length, 'screw')} adrift`
+                    : 'They lie on the mat so'}
+                </button>
                 <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
               </section>
-              <section className="card stack" aria-label="Mat" style={{ alignItems: 'center' }}><div style={{ width: 250 }}><Mat index={index} state={heapOnMat(state, heap.sorted.assignments, ofHole)} cells={look.onPage} used={look.used} now={heap.sorted.assignments.at(-1)?.hole} lit={[]} /></div></section>
+              <section className="card stack" aria-label="Mat" style={{ alignItems: 'center' }}>
+                <div style={{ width: 250 }}>
+                  <Mat
+                    index={index}
+                    state={heapOnMat(state, heap.sorted.assignments, ofHole)}
+                    cells={look.onPage}
+                    used={look.used}
+                    now={heap.sorted.assignments.at(-1)?.hole}
+                    lit={[]}
+                  />
+                </div>
+              </section>
             </div>
           </div>
         )}
@@ -139,6 +403,16 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   );
 }
 /** The mat as it would lie: only for the drawing. */
-function heapOnMat(state: ReturnType<typeof useJob>['view']['state'], pairs: readonly { hole: string }[], holes: ReadonlyMap<string, { piece: string }>): typeof state {
-  return { ...state, place: { ...state.place, ...Object.fromEntries(pairs.map((p) => [holes.get(p.hole)!.piece, `mat/${p.hole}`])) } };
+function heapOnMat(
+  state: ReturnType<typeof useJob>['view']['state'],
+  pairs: readonly { hole: string }[],
+  holes: ReadonlyMap<string, { piece: string }>,
+): typeof state {
+  return {
+    ...state,
+    place: {
+      ...state.place,
+      ...Object.fromEntries(pairs.map((p) => [holes.get(p.hole)!.piece, `mat/${p.hole}`])),
+    },
+  };
 }

@@ -5,7 +5,7 @@ import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { CsvImport } from '../../ui/csv-import';
-import { Head, } from '../../ui/head';
+import { Head } from '../../ui/head';
 import { LengthBar, Recess } from '../../ui/recess';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
@@ -14,7 +14,13 @@ import type { Route } from './+types/spares';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  return { who, may: mayStock(who.role), now: Date.now(), strip: await stripFor(who), screws: await sparesPage(who) };
+  return {
+    who,
+    may: mayStock(who.role),
+    now: Date.now(),
+    strip: await stripFor(who),
+    screws: await sparesPage(who),
+  };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
@@ -30,7 +36,11 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
   const { strip, search, ask, said, busy } = useStock<Said>(loaderData);
   const [text, setText] = useState('');
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = screws.filter((s) => words.every((w) => `${s.drive} ${s.thread} ${s.lengthMm} ${s.headMm} ${s.note}`.toLowerCase().includes(w)));
+  const shown = screws.filter((s) =>
+    words.every((w) =>
+      `${s.drive} ${s.thread} ${s.lengthMm} ${s.headMm} ${s.note}`.toLowerCase().includes(w),
+    ),
+  );
   const longest = Math.max(2.4, ...screws.map((s) => s.lengthMm));
   const total = screws.reduce((n, s) => n + s.count, 0);
   return (
@@ -38,20 +48,147 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
       <Head who={who} jobs={strip} />
       <main className="page stack">
         <StockTabs />
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,2.2fr) minmax(0,1fr)', alignItems: 'start' }}>
+        <div
+          className="cols"
+          style={{ gridTemplateColumns: 'minmax(0,2.2fr) minmax(0,1fr)', alignItems: 'start' }}
+        >
           <section className="card" aria-label="Spares box">
-            <div className="spread" style={{ marginBottom: 8 }}><div><h1>Spares box</h1><span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span></div><div className="row"><input ref={search} type="search" className="pick" aria-label="Search the box" placeholder="drive, thread, length  ( / )" style={{ width: 240 }} maxLength={80} value={text} onChange={(e) => setText(e.target.value)} /><a className="btn" style={{ textDecoration: 'none' }} href="/stock/spares.csv" download>CSV</a></div></div>
-            {screws.length === 0 ? <p>Screws that are left over or come in kits lie here by drive, thread, length and head. When one is lost or stripped at the bench, Trouble offers those that fit its hole. Add a few, or import a CSV file.</p> : shown.length === 0 ? <p>{`Nothing in the box matches “${text}”.`}</p> : (
-              <table className="tbl"><thead><tr><th scope="col">drive</th><th scope="col">thread</th><th scope="col">length</th><th scope="col">head</th><th scope="col">note</th><th scope="col" style={{ textAlign: 'right' }}>how many</th></tr></thead>
-                <tbody>{shown.map((s) => (
-                  <tr key={s.id}><td className="nowrap"><span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}><Recess drive={s.drive as 'P2'} size={24} />{s.drive}</span></td><td>{s.thread}</td><td className="nowrap"><span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}><LengthBar lengthMm={s.lengthMm} longestMm={longest} />{`${s.lengthMm} mm`}</span></td><td className="nowrap">{`${s.headMm} mm`}</td><td className="small">{s.note}</td>
-                    <td className="nowrap" style={{ textAlign: 'right' }}>{may && <button type="button" className="btn slim" aria-label={`One less: ${s.drive} ${s.lengthMm} mm`} disabled={s.count === 0} onClick={() => ask({ do: 'count', id: s.id, by: -1 })}>−</button>} <span className={`strong ${s.count === 0 ? 'brick' : ''}`} style={{ display: 'inline-block', minWidth: 34, textAlign: 'center' }}>{s.count}</span> {may && <><button type="button" className="btn slim" aria-label={`One more: ${s.drive} ${s.lengthMm} mm`} onClick={() => ask({ do: 'count', id: s.id, by: 1 })}>+</button> <button type="button" className="btn slim" aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`} onClick={() => ask({ do: 'remove', id: s.id })}>×</button></>}</td></tr>
-                ))}</tbody></table>
+            <div className="spread" style={{ marginBottom: 8 }}>
+              <div>
+                <h1>Spares box</h1>
+                <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
+              </div>
+              <div className="row">
+                <input
+                  ref={search}
+                  type="search"
+                  className="pick"
+                  aria-label="Search the box"
+                  placeholder="drive, thread, length  ( / )"
+                  style={{ width: 240 }}
+                  maxLength={80}
+                  value={text}
+                  onChange={(e) => setText(e.target.value)}
+                />
+                <a className="btn" style={{ textDecoration: 'none' }} href="/stock/spares.csv" download>
+                  CSV
+                </a>
+              </div>
+            </div>
+            {screws.length === 0 ? (
+              <p>
+                Screws that are left over or come in kits lie here by drive, thread, length and head. When one
+                is lost or stripped at the bench, Trouble offers those that fit its hole. Add a few, or import
+                a CSV file.
+              </p>
+            ) : shown.length === 0 ? (
+              <p>{`Nothing in the box matches “${text}”.`}</p>
+            ) : (
+              <table className="tbl">
+                <thead>
+                  <tr>
+                    <th scope="col">drive</th>
+                    <th scope="col">thread</th>
+                    <th scope="col">length</th>
+                    <th scope="col">head</th>
+                    <th scope="col">note</th>
+                    <th scope="col" style={{ textAlign: 'right' }}>
+                      how many
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {shown.map((s) => (
+                    <tr key={s.id}>
+                      <td className="nowrap">
+                        <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
+                          <Recess drive={s.drive as 'P2'} size={24} />
+                          {s.drive}
+                        </span>
+                      </td>
+                      <td>{s.thread}</td>
+                      <td className="nowrap">
+                        <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
+                          <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
+                          {`${s.lengthMm} mm`}
+                        </span>
+                      </td>
+                      <td className="nowrap">{`${s.headMm} mm`}</td>
+                      <td className="small">{s.note}</td>
+                      <td className="nowrap" style={{ textAlign: 'right' }}>
+                        {may && (
+                          <button
+                            type="button"
+                            className="btn slim"
+                            aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
+                            disabled={s.count === 0}
+                            onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
+                          >
+                            −
+                          </button>
+                        )}{' '}
+                        <span
+                          className={`strong ${s.count === 0 ? 'brick' : ''}`}
+                          style={{ display: 'inline-block', minWidth: 34, textAlign: 'center' }}
+                        >
+                          {s.count}
+                        </span>{' '}
+                        {may && (
+                          <>
+                            <button
+                              type="button"
+                              className="btn slim"
+                              aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
+                              onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
+                            >
+                              +
+                            </button>{' '}
+                            <button
+                              type="button"
+                              className="btn slim"
+                              aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
+                              onClick={() => ask({ do: 'remove', id: s.id })}
+                            >
+                              ×
+                            </button>
+                          </>
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
             )}
           </section>
           <div className="stack">
-            {said && (said.ok ? <div className="note safe" role="status">{said.said}</div> : said.errors.form && <div className="note stop" role="alert">{said.errors.form}</div>)}
-            {may ? <><AddScrew said={said} busy={busy} ask={ask} /><CsvImport hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known." error={said && !said.ok ? said.errors.csv : undefined} onCsv={(csv) => ask({ do: 'import', csv })} /></> : <section className="card"><p className="muted">An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.</p></section>}
+            {said &&
+              (said.ok ? (
+                <div className="note safe" role="status">
+                  {said.said}
+                </div>
+              ) : (
+                said.errors.form && (
+                  <div className="note stop" role="alert">
+                    {said.errors.form}
+                  </div>
+                )
+              ))}
+            {may ? (
+              <>
+                <AddScrew said={said} busy={busy} ask={ask} />
+                <CsvImport
+                  hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
+                  error={said && !said.ok ? said.errors.csv : undefined}
+                  onCsv={(csv) => ask({ do: 'import', csv })}
+                />
+              </>
+            ) : (
+              <section className="card">
+                <p className="muted">
+                  An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.
+                </p>
+              </section>
+            )}
           </div>
         </div>
       </main>
@@ -59,20 +196,91 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function AddScrew({ said, busy, ask }: { said: Said | undefined; busy: boolean; ask: (b: Record<string, unknown>) => void }) {
+function AddScrew({
+  said,
+  busy,
+  ask,
+}: {
+  said: Said | undefined;
+  busy: boolean;
+  ask: (b: Record<string, unknown>) => void;
+}) {
   const [s, setS] = useState(blank);
   const [sent, setSent] = useState(false);
   const errors = sent && said && !said.ok ? said.errors : {};
-  useEffect(() => { if (said?.ok && sent) { setS((old) => ({ ...old, length_mm: '', count: '1', note: '' })); setSent(false); } }, [said, sent]);
-  const field = (k: keyof typeof blank, label: string, more: React.InputHTMLAttributes<HTMLInputElement> = {}) => <div className="field" style={{ flex: '1 1 90px', minWidth: 0 }}><label htmlFor={`screw-${k}`} className="small">{label}</label><input id={`screw-${k}`} className="pick" style={{ width: '100%' }} value={s[k]} onChange={(e) => setS({ ...s, [k]: e.target.value })} aria-invalid={!!errors[k]} {...more} />{errors[k] && <span className="error small" role="alert">{errors[k]}</span>}</div>;
+  useEffect(() => {
+    if (said?.ok && sent) {
+      setS((old) => ({ ...old, length_mm: '', count: '1', note: '' }));
+      setSent(false);
+    }
+  }, [said, sent]);
+  const field = (
+    k: keyof typeof blank,
+    label: string,
+    more: React.InputHTMLAttributes<HTMLInputElement> = {},
+  ) => (
+    <div className="field" style={{ flex: '1 1 90px', minWidth: 0 }}>
+      <label htmlFor={`screw-${k}`} className="small">
+        {label}
+      </label>
+      <input
+        id={`screw-${k}`}
+        className="pick"
+        style={{ width: '100%' }}
+        value={s[k]}
+        onChange={(e) => setS({ ...s, [k]: e.target.value })}
+        aria-invalid={!!errors[k]}
+        {...more}
+      />
+      {errors[k] && (
+        <span className="error small" role="alert">
+          {errors[k]}
+        </span>
+      )}
+    </div>
+  );
   return (
     <section className="card" aria-label="Add a screw">
-      <form className="stack" onSubmit={(e) => { e.preventDefault(); setSent(true); ask({ do: 'add', screw: s }); }}>
+      <form
+        className="stack"
+        onSubmit={(e) => {
+          e.preventDefault();
+          setSent(true);
+          ask({ do: 'add', screw: s });
+        }}
+      >
         <h2>Add screws</h2>
-        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}><div className="field" style={{ flex: '1 1 90px' }}><label htmlFor="screw-drive" className="small">Drive</label><select id="screw-drive" className="pick" value={s.drive} onChange={(e) => setS({ ...s, drive: e.target.value })}>{drives.map((d) => <option key={d} value={d}>{d}</option>)}</select></div>{field('thread', 'Thread', { maxLength: 12 })}</div>
-        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>{field('length_mm', 'Length, mm', { inputMode: 'decimal', maxLength: 8 })}{field('head_mm', 'Head, mm', { inputMode: 'decimal', maxLength: 8 })}{field('count', 'How many', { inputMode: 'numeric', maxLength: 6 })}</div>
+        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+          <div className="field" style={{ flex: '1 1 90px' }}>
+            <label htmlFor="screw-drive" className="small">
+              Drive
+            </label>
+            <select
+              id="screw-drive"
+              className="pick"
+              value={s.drive}
+              onChange={(e) => setS({ ...s, drive: e.target.value })}
+            >
+              {drives.map((d) => (
+                <option key={d} value={d}>
+                  {d}
+                </option>
+              ))}
+            </select>
+          </div>
+          {field('thread', 'Thread', { maxLength: 12 })}
+        </div>
+        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+          {field('length_mm', 'Length, mm', { inputMode: 'decimal', maxLength: 8 })}
+          {field('head_mm', 'Head, mm', { inputMode: 'decimal', maxLength: 8 })}
+          {field('count', 'How many', { inputMode: 'numeric', maxLength: 6 })}
+        </div>
         {field('note', 'Note', { maxLength: 200 })}
-        <div className="row"><button type="submit" className="btn primary" disabled={busy}>Add</button></div>
+        <div className="row">
+          <button type="submit" className="btn primary" disabled={busy}>
+            Add
+          </button>
+        </div>
       </form>
     </section>
   );

@@ -5,7 +5,14 @@ import type { Step } from '../../../core/route/types';
 
 /** What must be plugged in for a test to mean anything: what is missing, and what the phone would do without it. */
 export function BootCard({ index, state, step }: { index: IndexedModel; state: JobState; step: Step }) {
-  if (!(step.action === 'test part' || step.action === 'calibrate' || (step.action === 'check' && step.round === 'mid'))) return null;
+  if (
+    !(
+      step.action === 'test part' ||
+      step.action === 'calibrate' ||
+      (step.action === 'check' && step.round === 'mid')
+    )
+  )
+    return null;
   const rules = index.model.bootRules;
   if (!rules.length) return null;
   return (
@@ -14,8 +21,22 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
         const missing = r.connectors.filter((c) => !isOn(state, c));
         return (
           <div key={r.connectors.join(' ')} className={`note ${missing.length ? 'stop' : 'safe'}`}>
-            <div className="row" style={{ gap: 6 }}>{r.connectors.map((c) => { const on = isOn(state, c); return <span key={c} className={`chip small ${on ? '' : 'bad'}`}>{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : ' is off'}`}</span>; })}</div>
-            <p className="small">{missing.length ? `Without it: ${r.otherwise}` : `All on${r.systemFrom ? `, as systems from ${r.systemFrom} ask` : ''}. Without one of them: ${r.otherwise}`}</p>
+            <div className="row" style={{ gap: 6 }}>
+              {r.connectors.map((c) => {
+                const on = isOn(state, c);
+                return (
+                  <span
+                    key={c}
+                    className={`chip small ${on ? '' : 'bad'}`}
+                  >{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : ' is off'}`}</span>
+                );
+              })}
+            </div>
+            <p className="small">
+              {missing.length
+                ? `Without it: ${r.otherwise}`
+                : `All on${r.systemFrom ? `, as systems from ${r.systemFrom} ask` : ''}. Without one of them: ${r.otherwise}`}
+            </p>
           </div>
         );
       })}

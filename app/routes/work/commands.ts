@@ -8,6 +8,13 @@ export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
   const read = commandsSchema.safeParse(await jsonBody(request));
-  if (!read.success) return Response.json({ error: 'not a list of commands', problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })) }, { status: 400 });
+  if (!read.success)
+    return Response.json(
+      {
+        error: 'not a list of commands',
+        problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })),
+      },
+      { status: 400 },
+    );
   return Response.json({ answers: await sendCommands(who, read.data.commands) });
 }

@@ -4,19 +4,70 @@ import { Sheet } from '../../ui/sheet';
 import { thingName } from '../../words/things';
 
 /** Any thing of the device by its name or number, for whoever has no hand free for the mouse, or cannot see it on the map. */
-export function FindSheet({ index, onClose, onPick }: { index: IndexedModel; onClose: () => void; onPick: (id: string) => void }) {
+export function FindSheet({
+  index,
+  onClose,
+  onPick,
+}: {
+  index: IndexedModel;
+  onClose: () => void;
+  onPick: (id: string) => void;
+}) {
   const [text, setText] = useState('');
   const want = text.trim().toLowerCase();
-  const ids = [...index.fasteners.keys(), ...index.connectors.keys(), ...index.slots.keys(), ...index.bonds.keys(), ...index.catches.keys()];
-  const rank = (id: string) => { const name = thingName(index, id).toLowerCase(); return id.toLowerCase() === want ? 0 : id.toLowerCase().startsWith(want) || name.startsWith(want) ? 1 : name.includes(want) || index.fasteners.get(id)?.name.toLowerCase().includes(want) ? 2 : 9; };
-  const found = want ? ids.filter((id) => rank(id) < 9).sort((a, b) => rank(a) - rank(b)).slice(0, 8) : [];
+  const ids = [
+    ...index.fasteners.keys(),
+    ...index.connectors.keys(),
+    ...index.slots.keys(),
+    ...index.bonds.keys(),
+    ...index.catches.keys(),
+  ];
+  const rank = (id: string) => {
+    const name = thingName(index, id).toLowerCase();
+    return id.toLowerCase() === want
+      ? 0
+      : id.toLowerCase().startsWith(want) || name.startsWith(want)
+        ? 1
+        : name.includes(want) || index.fasteners.get(id)?.name.toLowerCase().includes(want)
+          ? 2
+          : 9;
+  };
+  const found = want
+    ? ids
+        .filter((id) => rank(id) < 9)
+        .sort((a, b) => rank(a) - rank(b))
+        .slice(0, 8)
+    : [];
   return (
     <Sheet title="Find" onClose={onClose}>
-      <form className="field" onSubmit={(e) => { e.preventDefault(); if (found[0]) onPick(found[0]); }}>
+      <form
+        className="field"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (found[0]) onPick(found[0]);
+        }}
+      >
         <label htmlFor="find">A screw, plug, piece or bond</label>
-        <input id="find" className="pick" data-first autoComplete="off" maxLength={40} value={text} onChange={(e) => setText(e.target.value)} />
+        <input
+          id="find"
+          className="pick"
+          data-first
+          autoComplete="off"
+          maxLength={40}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
       </form>
-      <div className="row" style={{ gap: 8 }}>{found.map((id) => <button key={id} type="button" className="btn" onClick={() => onPick(id)}>{thingName(index, id)}</button>)}{want && !found.length && <span className="muted">{`This device has nothing called “${text}”.`}</span>}</div>
+      <div className="row" style={{ gap: 8 }}>
+        {found.map((id) => (
+          <button key={id} type="button" className="btn" onClick={() => onPick(id)}>
+            {thingName(index, id)}
+          </button>
+        ))}
+        {want && !found.length && (
+          <span className="muted">{`This device has nothing called “${text}”.`}</span>
+        )}
+      </div>
     </Sheet>
   );
 }

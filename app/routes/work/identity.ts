@@ -7,7 +7,8 @@ import type { Route } from './+types/identity';
 export async function action({ request, params, context }: Route.ActionArgs) {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
-  if (!z.uuid().safeParse(params.job).success) return Response.json({ ok: false, fault: 'no such job', said: '' }, { status: 404 });
+  if (!z.uuid().safeParse(params.job).success)
+    return Response.json({ ok: false, fault: 'no such job', said: '' }, { status: 404 });
   const answer = await identityData(who, params.job, await jsonBody(request));
   return Response.json(answer, { status: answer.ok ? 200 : answer.status });
 }

@@ -34,29 +34,114 @@ interface Props {
 /** One sentence in big type, and below it only what is needed for that. */
 export function InstructionPanel(p: Props) {
   const { index, now, state } = p;
-  if (now.kind === 'no route') return <><h1 className="now-title">No route yet</h1><p>The route is computed from the model and this device’s condition.</p><p style={{ marginTop: 12 }}><Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${p.jobId}/route`}>Plan the route</Link></p></>;
-  if (now.kind === 'ended') return <><h1 className="now-title">This job is closed</h1><p><Link to={`/jobs/${p.jobId}/report`}>Its report</Link></p></>;
-  if (now.kind === 'finished') return <><p className="muted">Prove · all steps done</p><h1 className="now-title">Everything is back</h1><p>The ledger balances below. What is left is the hand-over.</p></>;
+  if (now.kind === 'no route')
+    return (
+      <>
+        <h1 className="now-title">No route yet</h1>
+        <p>The route is computed from the model and this device’s condition.</p>
+        <p style={{ marginTop: 12 }}>
+          <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${p.jobId}/route`}>
+            Plan the route
+          </Link>
+        </p>
+      </>
+    );
+  if (now.kind === 'ended')
+    return (
+      <>
+        <h1 className="now-title">This job is closed</h1>
+        <p>
+          <Link to={`/jobs/${p.jobId}/report`}>Its report</Link>
+        </p>
+      </>
+    );
+  if (now.kind === 'finished')
+    return (
+      <>
+        <p className="muted">Prove · all steps done</p>
+        <h1 className="now-title">Everything is back</h1>
+        <p>The ledger balances below. What is left is the hand-over.</p>
+      </>
+    );
   if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
   const { step } = now;
   // where glass is missing on this device, its edge is as much out of bounds as the model's own
-  const broken = step.cautions.includes('depth') && !step.cautions.includes('no-go-edges') && noGoOfMarks(Object.values(state.mark), index.model.outline).length > 0;
+  const broken =
+    step.cautions.includes('depth') &&
+    !step.cautions.includes('no-go-edges') &&
+    noGoOfMarks(Object.values(state.mark), index.model.outline).length > 0;
   const cautions: Caution[] = broken ? [...step.cautions, 'no-go-edges'] : step.cautions;
   return (
     <>
       <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>
-      <h1 className="now-title" data-testid="instruction">{stepTitle(index, step)}</h1>
-      {p.conditions.length > 0 && <p style={{ marginBottom: 8 }}>{p.conditions.map((c) => <span key={c} className="chip bad">{`${c}: ${state.condition[c]!.because}`}</span>)}</p>}
+      <h1 className="now-title" data-testid="instruction">
+        {stepTitle(index, step)}
+      </h1>
+      {p.conditions.length > 0 && (
+        <p style={{ marginBottom: 8 }}>
+          {p.conditions.map((c) => (
+            <span key={c} className="chip bad">{`${c}: ${state.condition[c]!.because}`}</span>
+          ))}
+        </p>
+      )}
       {step.bit && <BitChip {...p} step={step} />}
-      {now.kind === 'waiting' && <Waiting {...p} step={step} until={now.until} known={now.clockKnown} onEarly={now.step.action === 'heat' || holds.has(now.step.action) ? () => p.onTarget(now.body) : undefined} />}
-      {now.kind === 'checks' && <div className="note"><div className="strong">{`${now.open.length} to be answered: ${list(now.open.map((f) => functionName[f as FunctionId]), 5)}`}</div><Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link></div>}
+      {now.kind === 'waiting' && (
+        <Waiting
+          {...p}
+          step={step}
+          until={now.until}
+          known={now.clockKnown}
+          onEarly={
+            now.step.action === 'heat' || holds.has(now.step.action) ? () => p.onTarget(now.body) : undefined
+          }
+        />
+      )}
+      {now.kind === 'checks' && (
+        <div className="note">
+          <div className="strong">{`${now.open.length} to be answered: ${list(
+            now.open.map((f) => functionName[f as FunctionId]),
+            5,
+          )}`}</div>
+          <Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link>
+        </div>
+      )}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
-      {now.kind === 'do' && now.findings.map((f) => { const t = findingText(index, f); return <div key={f.rule} className={`note ${f.severity === 'warn' ? '' : 'stop'}`} style={{ marginTop: 8 }}><span className="strong">{t.what}</span> {t.instead}</div>; })}
-      {p.measured !== undefined && now.kind === 'do' && <Measured index={index} target={now.target} mm={p.measured} />}
-      {(step.note || howText(index, step)) && <p style={{ marginTop: 10, fontSize: 17 }}>{[step.note, howText(index, step)].filter(Boolean).join(' ')}</p>}
-      {cautions.length > 0 && <div className="note" style={{ marginTop: 10 }}>{cautions.map((c, i) => <p key={c} className={i === 0 ? 'strong' : ''}>{cautionText[c]}</p>)}</div>}
-      {stepWhy(index, step) && step.action !== 'check' && <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>}
-      {p.nextUp && <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}
+      {now.kind === 'do' &&
+        now.findings.map((f) => {
+          const t = findingText(index, f);
+          return (
+            <div
+              key={f.rule}
+              className={`note ${f.severity === 'warn' ? '' : 'stop'}`}
+              style={{ marginTop: 8 }}
+            >
+              <span className="strong">{t.what}</span> {t.instead}
+            </div>
+          );
+        })}
+      {p.measured !== undefined && now.kind === 'do' && (
+        <Measured index={index} target={now.target} mm={p.measured} />
+      )}
+      {(step.note || howText(index, step)) && (
+        <p style={{ marginTop: 10, fontSize: 17 }}>
+          {[step.note, howText(index, step)].filter(Boolean).join(' ')}
+        </p>
+      )}
+      {cautions.length > 0 && (
+        <div className="note" style={{ marginTop: 10 }}>
+          {cautions.map((c, i) => (
+            <p key={c} className={i === 0 ? 'strong' : ''}>
+              {cautionText[c]}
+            </p>
+          ))}
+        </div>
+      )}
+      {stepWhy(index, step) && step.action !== 'check' && (
+        <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>
+      )}
+      {p.nextUp && (
+        <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>
+      )}
     </>
   );
 }
@@ -65,41 +150,112 @@ const lower = (s: string) => s[0]!.toLowerCase() + s.slice(1);
 function BitChip({ steps, at, step }: Props & { step: Step }) {
   const inHand = steps.slice(0, at).findLast((s) => s.bit)?.bit;
   const change = inHand !== step.bit;
-  return <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}><Recess drive={step.bit!} size={26} /><span className="strong nowrap" style={{ fontSize: 18 }}>{driveName[step.bit!]}</span><span>{change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}</span></div>;
+  return (
+    <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}>
+      <Recess drive={step.bit!} size={26} />
+      <span className="strong nowrap" style={{ fontSize: 18 }}>
+        {driveName[step.bit!]}
+      </span>
+      <span>
+        {change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}
+      </span>
+    </div>
+  );
 }
 
 /** The things of a step: screws with their lengths to scale, connectors, bonds; the next one lit. */
 function Targets({ index, state, step, target, onTarget, onAll }: Props & { step: Step; target: string }) {
   if (step.action === 'check') return null;
-  if (step.action === 'heat' || holds.has(step.action)) return step.waitS > 0 ? <p style={{ fontSize: 17 }}>{`${span(step.waitS)}; it runs by itself.`}</p> : null;
+  if (step.action === 'heat' || holds.has(step.action))
+    return step.waitS > 0 ? (
+      <p style={{ fontSize: 17 }}>{`${span(step.waitS)}; it runs by itself.`}</p>
+    ) : null;
   const screws = step.action === 'unscrew' || step.action === 'fasten';
   if (!screws && step.targets.length < 2) return null;
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
   const left = stillToDo(index, state, step);
   return (
-    <table className="targets" aria-label="Things of this step"><tbody>
-      {step.targets.map((t) => {
-        const done = !left.includes(t);
-        const f = index.fasteners.get(t);
-        return (
-          <tr key={t} className={done ? 'done' : t === target ? 'now' : ''}>
-            {f ? <><td style={{ width: 40 }}><Recess drive={f.drive} tone={done ? 'dim' : t === target ? 'now' : 'on'} /></td><td>{f.name}</td><td><LengthBar lengthMm={f.lengthMm} longestMm={longest} {...(done ? { tone: 'dim' as const } : t === target ? { tone: 'now' as const } : {})} /></td><td className="nowrap">{f.lengthMm.toFixed(1)} mm</td></> : <td colSpan={4}>{thingName(index, t.split('/')[0]!.split('#')[0]!)}</td>}
-            <td style={{ width: 74, textAlign: 'right' }}>{done ? <span className="strong">✓ {f ? t : ''}</span> : <button type="button" onClick={() => onTarget(bodyFor(index, state, step, t))} aria-label={`${thingName(index, t)}: done`}>{f ? t : 'done'}</button>}</td>
+    <table className="targets" aria-label="Things of this step">
+      <tbody>
+        {step.targets.map((t) => {
+          const done = !left.includes(t);
+          const f = index.fasteners.get(t);
+          return (
+            <tr key={t} className={done ? 'done' : t === target ? 'now' : ''}>
+              {f ? (
+                <>
+                  <td style={{ width: 40 }}>
+                    <Recess drive={f.drive} tone={done ? 'dim' : t === target ? 'now' : 'on'} />
+                  </td>
+                  <td>{f.name}</td>
+                  <td>
+                    <LengthBar
+                      lengthMm={f.lengthMm}
+                      longestMm={longest}
+                      {...(done ? { tone: 'dim' as const } : t === target ? { tone: 'now' as const } : {})}
+                    />
+                  </td>
+                  <td className="nowrap">{f.lengthMm.toFixed(1)} mm</td>
+                </>
+              ) : (
+                <td colSpan={4}>{thingName(index, t.split('/')[0]!.split('#')[0]!)}</td>
+              )}
+              <td style={{ width: 74, textAlign: 'right' }}>
+                {done ? (
+                  <span className="strong">✓ {f ? t : ''}</span>
+                ) : (
+                  <button
+                    type="button"
+                    onClick={() => onTarget(bodyFor(index, state, step, t))}
+                    aria-label={`${thingName(index, t)}: done`}
+                  >
+                    {f ? t : 'done'}
+                  </button>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+        {onAll && (
+          <tr>
+            <td colSpan={5}>
+              <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}>
+                <kbd>A</kbd>
+                {` all ${left.length} are ${step.action === 'fasten' ? 'in' : 'out'}`}
+              </button>
+            </td>
           </tr>
-        );
-      })}
-      {onAll && <tr><td colSpan={5}><button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}><kbd>A</kbd>{` all ${left.length} are ${step.action === 'fasten' ? 'in' : 'out'}`}</button></td></tr>}
-    </tbody></table>
+        )}
+      </tbody>
+    </table>
   );
 }
 
-function Waiting({ until, known, firstAt, step, onEarly }: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
+function Waiting({
+  until,
+  known,
+  firstAt,
+  step,
+  onEarly,
+}: Props & { until: number; known: boolean; step?: Step; onEarly: (() => void) | undefined }) {
   const time = useNow() || firstAt;
   return (
     <div className="stack">
-      <div style={{ fontSize: 54, fontWeight: 700, lineHeight: 1.1 }} role="timer">{known ? left((until - time) / 1000) : 'clock not known'}</div>
-      {!known && <div className="note stop">Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.</div>}
-      {onEarly && <div><button type="button" className="btn" onClick={onEarly}>{step?.action === 'heat' ? 'Taken off early' : 'Ended early'}</button></div>}
+      <div style={{ fontSize: 54, fontWeight: 700, lineHeight: 1.1 }} role="timer">
+        {known ? left((until - time) / 1000) : 'clock not known'}
+      </div>
+      {!known && (
+        <div className="note stop">
+          Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.
+        </div>
+      )}
+      {onEarly && (
+        <div>
+          <button type="button" className="btn" onClick={onEarly}>
+            {step?.action === 'heat' ? 'Taken off early' : 'Ended early'}
+          </button>
+        </div>
+      )}
     </div>
   );
 }
@@ -110,5 +266,10 @@ function Measured({ index, target, mm }: { index: IndexedModel; target: string; 
   const safe = f.maxLengthMm ?? f.lengthMm;
   const off = Math.abs(mm - f.lengthMm);
   if (off <= 0.15) return <div className="note safe" role="status">{`${mm} mm: right for ${target}.`}</div>;
-  return <div className="note stop" role="alert">{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${mm > safe ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>;
+  return (
+    <div
+      className="note stop"
+      role="alert"
+    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${mm > safe ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>
+  );
 }

@@ -4,23 +4,86 @@ import { Sheet } from '../../ui/sheet';
 import { say } from '../../ui/speech';
 
 const keys: [string, string][] = [
-  ['Space, Page Down, Enter', 'the next thing is done (foot pedal: Page Down)'], ['A', 'all screws of this go at once'], ['Backspace', 'take back the latest entry, if it is yours'], ['1 – 9', 'change device'], ['T', 'trouble: stripped, stuck, torn, lost, found, broken, …'],
-  ['N', 'note or photograph of what is in hand'], ['S', 'say the instruction'], ['V', 'turn the map over'], ['+  −  0  arrows', 'map: closer, away, to the step, move'], ['/', 'find a screw, plug or piece of this device'], ['?', 'these keys'],
+  ['Space, Page Down, Enter', 'the next thing is done (foot pedal: Page Down)'],
+  ['A', 'all screws of this go at once'],
+  ['Backspace', 'take back the latest entry, if it is yours'],
+  ['1 – 9', 'change device'],
+  ['T', 'trouble: stripped, stuck, torn, lost, found, broken, …'],
+  ['N', 'note or photograph of what is in hand'],
+  ['S', 'say the instruction'],
+  ['V', 'turn the map over'],
+  ['+  −  0  arrows', 'map: closer, away, to the step, move'],
+  ['/', 'find a screw, plug or piece of this device'],
+  ['?', 'these keys'],
   ['calliper, scanner', 'what they type is a measurement or a code, never a shortcut'],
 ];
 /** The keys, and how this bench shows things: kept in this browser. */
 export function KeysSheet({ onClose }: { onClose: () => void }) {
   const p = usePreferences();
   const [voice, setVoice] = useState(true);
-  const [asked, setAsked] = useState(typeof Notification === 'undefined' ? 'denied' : Notification.permission);
-  const pick = <K extends 'theme' | 'text'>(k: K, v: (typeof p)[K], label: string) => <button type="button" className={`btn slim ${p[k] === v ? 'on' : ''}`} aria-pressed={p[k] === v} onClick={() => setPreferences({ [k]: v })}>{label}</button>;
-  const tick = (k: 'speak' | 'sound' | 'letters', label: string) => <label className="row" style={{ minHeight: 36 }}><input type="checkbox" checked={p[k]} onChange={(e) => { setPreferences({ [k]: e.target.checked }); if (k === 'speak' && e.target.checked) setVoice(say('Snavek speaks.')); }} />{label}</label>;
+  const [asked, setAsked] = useState(
+    typeof Notification === 'undefined' ? 'denied' : Notification.permission,
+  );
+  const pick = <K extends 'theme' | 'text'>(k: K, v: (typeof p)[K], label: string) => (
+    <button
+      type="button"
+      className={`btn slim ${p[k] === v ? 'on' : ''}`}
+      aria-pressed={p[k] === v}
+      onClick={() => setPreferences({ [k]: v })}
+    >
+      {label}
+    </button>
+  );
+  const tick = (k: 'speak' | 'sound' | 'letters', label: string) => (
+    <label className="row" style={{ minHeight: 36 }}>
+      <input
+        type="checkbox"
+        checked={p[k]}
+        onChange={(e) => {
+          setPreferences({ [k]: e.target.checked });
+          if (k === 'speak' && e.target.checked) setVoice(say('Snavek speaks.'));
+        }}
+      />
+      {label}
+    </label>
+  );
   return (
     <Sheet title="Keys and view" onClose={onClose}>
-      <table className="tbl tight"><tbody>{keys.map(([k, t]) => <tr key={k}><td className="nowrap"><kbd>{k}</kbd></td><td>{t}</td></tr>)}</tbody></table>
-      <div className="row">{pick('text', 'normal', 'Text: normal')}{pick('text', 'large', 'larger')}{pick('theme', 'light', 'Light')}{pick('theme', 'dark', 'Dark, for the microscope')}</div>
-      <div>{tick('letters', 'shortcuts of one letter or digit')}{tick('speak', 'speak each instruction')}{!voice && <p className="small brick">This browser has no voice.</p>}{tick('sound', 'a sound when a timer is over')}</div>
-      {asked === 'default' && <div><button type="button" className="btn slim" onClick={() => void Notification.requestPermission().then(setAsked)}>Notify me when a timer is over</button></div>}
+      <table className="tbl tight">
+        <tbody>
+          {keys.map(([k, t]) => (
+            <tr key={k}>
+              <td className="nowrap">
+                <kbd>{k}</kbd>
+              </td>
+              <td>{t}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="row">
+        {pick('text', 'normal', 'Text: normal')}
+        {pick('text', 'large', 'larger')}
+        {pick('theme', 'light', 'Light')}
+        {pick('theme', 'dark', 'Dark, for the microscope')}
+      </div>
+      <div>
+        {tick('letters', 'shortcuts of one letter or digit')}
+        {tick('speak', 'speak each instruction')}
+        {!voice && <p className="small brick">This browser has no voice.</p>}
+        {tick('sound', 'a sound when a timer is over')}
+      </div>
+      {asked === 'default' && (
+        <div>
+          <button
+            type="button"
+            className="btn slim"
+            onClick={() => void Notification.requestPermission().then(setAsked)}
+          >
+            Notify me when a timer is over
+          </button>
+        </div>
+      )}
     </Sheet>
   );
 }

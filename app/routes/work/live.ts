@@ -9,21 +9,43 @@ export function loader({ request, context }: Route.LoaderArgs) {
   let stop = () => {};
   const body = new ReadableStream<Uint8Array>({
     start(c) {
-      const send = (s: string) => { try { c.enqueue(enc.encode(s)); } catch { stop(); } };
-      const off = watchShop(who, (m) => send(m === 'resync' ? 'event: resync\ndata: {}\n\n' : `event: change\ndata: ${JSON.stringify(m)}\n\n`));
+      const send = (s: string) => {
+        try {
+          c.enqueue(enc.encode(s));
+        } catch {
+          stop();
+        }
+      };
+      const off = watchShop(who, (m) =>
+        send(
+          m === 'resync' ? 'event: resync\ndata: {}\n\n' : `event: change\ndata: ${JSON.stringify(m)}\n\n`,
+        ),
+      );
       const beat = setInterval(() => send(': beat\n\n'), 15_000);
       stop = () => {
         off();
         clearInterval(beat);
         signal.removeEventListener('abort', stop);
         request.signal.removeEventListener('abort', stop);
-        try { c.close(); } catch { /* already closed */ }
+        try {
+          c.close();
+        } catch {
+          /* already closed */
+        }
       };
       request.signal.addEventListener('abort', stop);
       signal.addEventListener('abort', stop);
       send(`retry: 1000\nevent: hello\ndata: {}\n\n`);
     },
-    cancel() { stop(); },
+    cancel() {
+      stop();
+    },
   });
-  return new Response(body, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' } });
+  return new Response(body, {
+    headers: {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
+  });
 }

@@ -9,7 +9,21 @@ import { thingName } from '../../words/things';
 const said = { model: 'by the model', part: 'by the part’s own list', seen: 'seen' } as const;
 
 /** Old assembly against new one, piece by piece: what moves over, what the new one has already, what becomes of the rest. */
-export function ManifestCard({ index, state, step, route, jobId, onReport }: { index: IndexedModel; state: JobState; step: Step; route: Route | undefined; jobId: string; onReport: (b: Body) => void }) {
+export function ManifestCard({
+  index,
+  state,
+  step,
+  route,
+  jobId,
+  onReport,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  step: Step;
+  route: Route | undefined;
+  jobId: string;
+  onReport: (b: Body) => void;
+}) {
   const slot = step.action === 'compare' || step.action === 'set aside' ? step.targets[0]! : undefined;
   if (!slot) return null;
   const rows = manifestOf(index, state, slot);
@@ -18,13 +32,47 @@ export function ManifestCard({ index, state, step, route, jobId, onReport }: { i
   const stale = JSON.stringify(arrivalsToPlan(index, state)) !== JSON.stringify(route?.input.arrives ?? {});
   return (
     <section aria-label="Moves" style={{ marginTop: 10 }}>
-      <table className="tbl"><thead><tr><th scope="col">{`piece on the old ${thingName(index, slot)}`}</th><th scope="col">what becomes of it</th></tr></thead>
-        <tbody>{rows.map((r) => (
-          <tr key={r.rider}><td>{thingName(index, r.rider)}<div className="small muted">{r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}</div></td>
-            <td><select className="pick" aria-label={`What becomes of the ${thingName(index, r.rider)}`} value={r.fate} onChange={(e) => onReport({ type: 'fated', slot, rider: r.rider, fate: e.target.value as typeof r.fate })}>{fates.map((f) => <option key={f} value={f}>{f === 'on the new one' ? 'the new one has it' : f}</option>)}</select></td></tr>
-        ))}</tbody>
+      <table className="tbl">
+        <thead>
+          <tr>
+            <th scope="col">{`piece on the old ${thingName(index, slot)}`}</th>
+            <th scope="col">what becomes of it</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.rider}>
+              <td>
+                {thingName(index, r.rider)}
+                <div className="small muted">
+                  {r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}
+                </div>
+              </td>
+              <td>
+                <select
+                  className="pick"
+                  aria-label={`What becomes of the ${thingName(index, r.rider)}`}
+                  value={r.fate}
+                  onChange={(e) =>
+                    onReport({ type: 'fated', slot, rider: r.rider, fate: e.target.value as typeof r.fate })
+                  }
+                >
+                  {fates.map((f) => (
+                    <option key={f} value={f}>
+                      {f === 'on the new one' ? 'the new one has it' : f}
+                    </option>
+                  ))}
+                </select>
+              </td>
+            </tr>
+          ))}
+        </tbody>
       </table>
-      {stale && <p className="note stop" style={{ marginTop: 8 }}>The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link></p>}
+      {stale && (
+        <p className="note stop" style={{ marginTop: 8 }}>
+          The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link>
+        </p>
+      )}
     </section>
   );
 }

@@ -9,7 +9,21 @@ import type { MatLook } from './use-mat';
 const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
 
 /** Where the screws lie, by either school, and the parts beside them. */
-export function MatPanel({ index, state, look, target, lit, jobId }: { index: IndexedModel; state: JobState; look: MatLook; target: string | undefined; lit: readonly string[]; jobId: string }) {
+export function MatPanel({
+  index,
+  state,
+  look,
+  target,
+  lit,
+  jobId,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  look: MatLook;
+  target: string | undefined;
+  lit: readonly string[];
+  jobId: string;
+}) {
   const { school, text } = usePreferences();
   const at = Object.values(state.place);
   const count = (test: (p: string) => boolean) => at.filter(test).length;
@@ -20,14 +34,50 @@ export function MatPanel({ index, state, look, target, lit, jobId }: { index: In
     <>
       <div className="spread small" style={{ alignItems: 'center' }}>
         <span className="row" style={{ gap: 4 }}>
-          {(['mat', 'trays'] as const).map((s) => <button key={s} type="button" className={`btn slim ${school === s ? 'on' : ''}`} aria-pressed={school === s} onMouseDown={noFocus} onClick={() => setPreferences({ school: s })}>{s === 'mat' ? 'Mat' : 'Trays'}</button>)}
-          {school === 'mat' && look.pages.length > 1 && <button type="button" className="btn slim" onMouseDown={noFocus} onClick={look.turn} aria-label={`Page ${look.pages.indexOf(look.page) + 1} of ${look.pages.length}, turn`}>{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</button>}
+          {(['mat', 'trays'] as const).map((s) => (
+            <button
+              key={s}
+              type="button"
+              className={`btn slim ${school === s ? 'on' : ''}`}
+              aria-pressed={school === s}
+              onMouseDown={noFocus}
+              onClick={() => setPreferences({ school: s })}
+            >
+              {s === 'mat' ? 'Mat' : 'Trays'}
+            </button>
+          ))}
+          {school === 'mat' && look.pages.length > 1 && (
+            <button
+              type="button"
+              className="btn slim"
+              onMouseDown={noFocus}
+              onClick={look.turn}
+              aria-label={`Page ${look.pages.indexOf(look.page) + 1} of ${look.pages.length}, turn`}
+            >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</button>
+          )}
         </span>
         <span className="strong nowrap">{`${count((p) => p.startsWith('mat/'))} ${lies}${adrift ? `, ${adrift} adrift` : ''}`}</span>
       </div>
-      {mixed > 0 && <Link className="note stop" to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>}
-      {school === 'mat' ? <Mat index={index} state={state} cells={look.onPage} used={look.used} now={target} lit={lit} large={text === 'large'} /> : <Trays index={index} state={state} trays={look.trays} now={target} />}
-      <div className="spread small"><Link to={`/jobs/${jobId}/mat`}>Print the mat</Link><Link to={`/jobs/${jobId}/sort`}>Sort screws</Link></div>
+      {mixed > 0 && (
+        <Link className="note stop" to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
+      )}
+      {school === 'mat' ? (
+        <Mat
+          index={index}
+          state={state}
+          cells={look.onPage}
+          used={look.used}
+          now={target}
+          lit={lit}
+          large={text === 'large'}
+        />
+      ) : (
+        <Trays index={index} state={state} trays={look.trays} now={target} />
+      )}
+      <div className="spread small">
+        <Link to={`/jobs/${jobId}/mat`}>Print the mat</Link>
+        <Link to={`/jobs/${jobId}/sort`}>Sort screws</Link>
+      </div>
       <Tray index={index} state={state} lit={lit} />
     </>
   );

@@ -7,36 +7,118 @@ import { ScrewHead } from '../../ui/recess';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/mat-print';
 
-export async function loader({ request, params, context }: Route.LoaderArgs) { return loadJob(request, context, params.job); }
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  return loadJob(request, context, params.job);
+}
 
 /** The mat on paper, 1:1 on A4 or Letter, to lie under a magnetic mat: four pages of it to a sheet. */
 export default function MatPrint({ loaderData: { page } }: Route.ComponentProps) {
   const index = indexModel(page.model);
-  const route = new Set((page.route?.steps ?? []).filter((s) => s.action === 'unscrew' || s.action === 'fasten').flatMap((s) => s.targets));
+  const route = new Set(
+    (page.route?.steps ?? [])
+      .filter((s) => s.action === 'unscrew' || s.action === 'fasten')
+      .flatMap((s) => s.targets),
+  );
   const [all, setAll] = useState(route.size === 0);
   const cells = page.mat.filter((c) => all || route.has(c.id));
   const pages = [...new Set(cells.map((c) => c.page))].sort((a, b) => a - b);
   return (
     <main className="page stack mat-print">
-      <div className="row noprint"><Link to={`/jobs/${page.id}/work`}>Back to Work</Link><button type="button" className="btn primary" onClick={() => window.print()}>Print</button>{route.size > 0 && <label className="row"><input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />every screw of the model, not only of this route</label>}<span className="muted">Print at 100 %, not fitted to the page. A4 and Letter will both do.</span></div>
-      <div className="spread small"><span className="strong">{`${index.model.name} · ${flag(page.state, 'tag') ?? ''} · mat`}</span><span className="row" style={{ gap: 6 }}>50 mm:<svg style={{ width: '50mm', height: '3mm' }} viewBox="0 0 50 3" role="img" aria-label="50 mm ruler">{Array.from({ length: 6 }, (_, i) => <line key={`r${i * 10}`} x1={Math.min(49.85, Math.max(0.15, i * 10))} x2={Math.min(49.85, Math.max(0.15, i * 10))} y1={0} y2={3} stroke="var(--ink)" strokeWidth={0.3} />)}<line x1={0} x2={50} y1={2.8} y2={2.8} stroke="var(--ink)" strokeWidth={0.3} /></svg></span></div>
+      <div className="row noprint">
+        <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
+        <button type="button" className="btn primary" onClick={() => window.print()}>
+          Print
+        </button>
+        {route.size > 0 && (
+          <label className="row">
+            <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
+            every screw of the model, not only of this route
+          </label>
+        )}
+        <span className="muted">Print at 100 %, not fitted to the page. A4 and Letter will both do.</span>
+      </div>
+      <div className="spread small">
+        <span className="strong">{`${index.model.name} · ${flag(page.state, 'tag') ?? ''} · mat`}</span>
+        <span className="row" style={{ gap: 6 }}>
+          50 mm:
+          <svg
+            style={{ width: '50mm', height: '3mm' }}
+            viewBox="0 0 50 3"
+            role="img"
+            aria-label="50 mm ruler"
+          >
+            {Array.from({ length: 6 }, (_, i) => (
+              <line
+                key={`r${i * 10}`}
+                x1={Math.min(49.85, Math.max(0.15, i * 10))}
+                x2={Math.min(49.85, Math.max(0.15, i * 10))}
+                y1={0}
+                y2={3}
+                stroke="var(--ink)"
+                strokeWidth={0.3}
+              />
+            ))}
+            <line x1={0} x2={50} y1={2.8} y2={2.8} stroke="var(--ink)" strokeWidth={0.3} />
+          </svg>
+        </span>
+      </div>
       <div className="mat-sheets">
         {pages.map((p) => (
-          <svg key={p} style={{ width: `${matPage.widthMm}mm`, height: `${matPage.heightMm}mm` }} viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`} role="img" aria-label={`Mat, page ${pages.indexOf(p) + 1} of ${pages.length}`}>
-            <rect x={0.2} y={0.2} width={matPage.widthMm - 0.4} height={matPage.heightMm - 0.4} rx={3} fill="none" stroke="var(--ink)" strokeWidth={0.3} />
-            <text x={matPage.widthMm - 2} y={matPage.heightMm - 2} fontSize={3} textAnchor="end">{`${pages.indexOf(p) + 1} / ${pages.length}`}</text>
-            {cells.filter((c) => c.page === p).map(({ id, x, y }) => {
-              const f = index.fasteners.get(id)!;
-              return (
-                <g key={id} data-cell={id}>
-                  <circle cx={x} cy={y - 2.6} r={3.4} fill="none" stroke="var(--metal)" strokeWidth={0.2} strokeDasharray="0.8 0.6" />
-                  <ScrewHead drive={f.drive} x={x} y={y - 2.6} r={f.headMm / 2} tone="dim" />
-                  <text x={x} y={y + 3.8} fontSize={3.2} textAnchor="middle" fontWeight={700}>{id}</text>
-                  <rect x={x - f.lengthMm / 2} y={y + 4.8} width={f.lengthMm} height={0.7} fill="var(--ink)" />
-                  <text x={x + f.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>{f.lengthMm}</text>
-                </g>
-              );
-            })}
+          <svg
+            key={p}
+            style={{ width: `${matPage.widthMm}mm`, height: `${matPage.heightMm}mm` }}
+            viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`}
+            role="img"
+            aria-label={`Mat, page ${pages.indexOf(p) + 1} of ${pages.length}`}
+          >
+            <rect
+              x={0.2}
+              y={0.2}
+              width={matPage.widthMm - 0.4}
+              height={matPage.heightMm - 0.4}
+              rx={3}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={0.3}
+            />
+            <text
+              x={matPage.widthMm - 2}
+              y={matPage.heightMm - 2}
+              fontSize={3}
+              textAnchor="end"
+            >{`${pages.indexOf(p) + 1} / ${pages.length}`}</text>
+            {cells
+              .filter((c) => c.page === p)
+              .map(({ id, x, y }) => {
+                const f = index.fasteners.get(id)!;
+                return (
+                  <g key={id} data-cell={id}>
+                    <circle
+                      cx={x}
+                      cy={y - 2.6}
+                      r={3.4}
+                      fill="none"
+                      stroke="var(--metal)"
+                      strokeWidth={0.2}
+                      strokeDasharray="0.8 0.6"
+                    />
+                    <ScrewHead drive={f.drive} x={x} y={y - 2.6} r={f.headMm / 2} tone="dim" />
+                    <text x={x} y={y + 3.8} fontSize={3.2} textAnchor="middle" fontWeight={700}>
+                      {id}
+                    </text>
+                    <rect
+                      x={x - f.lengthMm / 2}
+                      y={y + 4.8}
+                      width={f.lengthMm}
+                      height={0.7}
+                      fill="var(--ink)"
+                    />
+                    <text x={x + f.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>
+                      {f.lengthMm}
+                    </text>
+                  </g>
+                );
+              })}
           </svg>
         ))}
       </div>

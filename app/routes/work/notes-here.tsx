@@ -6,25 +6,87 @@ import { thingName } from '../../words/things';
 import { soon } from '../../words/time';
 
 /** The things that a step is about: what was noted of one of them belongs here. */
-export const thingsOf = (step: Step | undefined): string[] => (step ? [...new Set([...(step.about ? [step.about] : []), ...step.targets])] : []);
+export const thingsOf = (step: Step | undefined): string[] =>
+  step ? [...new Set([...(step.about ? [step.about] : []), ...step.targets])] : [];
 
-interface Said { key: string; text: string; who: string; finding: boolean; thing: string; here: boolean }
+interface Said {
+  key: string;
+  text: string;
+  who: string;
+  finding: boolean;
+  thing: string;
+  here: boolean;
+}
 
 /** Notes and photographs of the things in hand, from this job and from earlier ones with this model: months later they are read here. */
-export function NotesHere({ index, state, step, page }: { index: IndexedModel; state: JobState; step: Step | undefined; page: JobPage }) {
+export function NotesHere({
+  index,
+  state,
+  step,
+  page,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  step: Step | undefined;
+  page: JobPage;
+}) {
   const things = thingsOf(step);
-  const own: Said[] = Object.entries(state.note).filter(([, n]) => things.includes(n.thing)).map(([key, n]) => ({ key, text: n.text, who: page.people[n.by] ?? '', finding: n.finding === true, thing: n.thing, here: true }));
-  const before: Said[] = page.lore.filter((l) => !l.photo && things.includes(l.thing)).slice(0, 4).map((l) => ({ key: `${l.job} ${l.event}`, text: l.text, who: `${page.people[l.by] ?? ''}, job ${l.number}, ${soon(l.at, page.now)}`, finding: l.finding, thing: l.thing, here: false }));
+  const own: Said[] = Object.entries(state.note)
+    .filter(([, n]) => things.includes(n.thing))
+    .map(([key, n]) => ({
+      key,
+      text: n.text,
+      who: page.people[n.by] ?? '',
+      finding: n.finding === true,
+      thing: n.thing,
+      here: true,
+    }));
+  const before: Said[] = page.lore
+    .filter((l) => !l.photo && things.includes(l.thing))
+    .slice(0, 4)
+    .map((l) => ({
+      key: `${l.job} ${l.event}`,
+      text: l.text,
+      who: `${page.people[l.by] ?? ''}, job ${l.number}, ${soon(l.at, page.now)}`,
+      finding: l.finding,
+      thing: l.thing,
+      here: false,
+    }));
   const photos = [
-    ...Object.entries(state.photo).filter(([, at]) => at.startsWith('@') && things.includes(at.slice(1))).map(([id, at]) => ({ id, job: page.id, of: at.slice(1), from: 'this job' })),
-    ...page.lore.filter((l) => l.photo && things.includes(l.thing)).slice(0, 4).map((l) => ({ id: l.photo!, job: l.job, of: l.thing, from: `job ${l.number}` })),
+    ...Object.entries(state.photo)
+      .filter(([, at]) => at.startsWith('@') && things.includes(at.slice(1)))
+      .map(([id, at]) => ({ id, job: page.id, of: at.slice(1), from: 'this job' })),
+    ...page.lore
+      .filter((l) => l.photo && things.includes(l.thing))
+      .slice(0, 4)
+      .map((l) => ({ id: l.photo!, job: l.job, of: l.thing, from: `job ${l.number}` })),
   ];
   if (!own.length && !before.length && !photos.length) return null;
-  const named = (n: Said) => (n.thing === step?.about || things.length < 2 ? '' : `${thingName(index, n.thing)}: `);
+  const named = (n: Said) =>
+    n.thing === step?.about || things.length < 2 ? '' : `${thingName(index, n.thing)}: `;
   return (
     <section className="note" style={{ marginTop: 10 }} aria-label="Notes here">
-      {[...own, ...before].map((n) => <p key={n.key}><span className={n.finding ? 'strong' : ''}>{`${named(n)}${n.text}`}</span> <span className="small muted">{`${n.who}${n.finding ? ', not as the model says' : ''}`}</span></p>)}
-      {photos.length > 0 && <p className="row" style={{ gap: 6, marginTop: 4 }}>{photos.map((p) => <a key={p.id} href={`/jobs/${p.job}/photos/${p.id}`} target="_blank" rel="noreferrer"><img src={`/jobs/${p.job}/photos/${p.id}`} alt={`of the ${thingName(index, p.of)}, ${p.from}`} title={p.from} height={64} style={{ borderRadius: 6, display: 'block' }} /></a>)}</p>}
+      {[...own, ...before].map((n) => (
+        <p key={n.key}>
+          <span className={n.finding ? 'strong' : ''}>{`${named(n)}${n.text}`}</span>{' '}
+          <span className="small muted">{`${n.who}${n.finding ? ', not as the model says' : ''}`}</span>
+        </p>
+      ))}
+      {photos.length > 0 && (
+        <p className="row" style={{ gap: 6, marginTop: 4 }}>
+          {photos.map((p) => (
+            <a key={p.id} href={`/jobs/${p.job}/photos/${p.id}`} target="_blank" rel="noreferrer">
+              <img
+                src={`/jobs/${p.job}/photos/${p.id}`}
+                alt={`of the ${thingName(index, p.of)}, ${p.from}`}
+                title={p.from}
+                height={64}
+                style={{ borderRadius: 6, display: 'block' }}
+              />
+            </a>
+          ))}
+        </p>
+      )}
     </section>
   );
 }

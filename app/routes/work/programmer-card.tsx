@@ -5,24 +5,42 @@ import { benchTime } from '../../job/clock';
 import { thingName } from '../../words/things';
 import type { IndexedModel } from '../../../core/model/index-model';
 
-export type ProgrammerWork = { busy: boolean; fault: Extract<IdentityAnswer, { ok: false }>['fault'] | 'no server' | undefined; said: string; run: () => void; simulate: string; setSimulate: (s: string) => void };
+export type ProgrammerWork = {
+  busy: boolean;
+  fault: Extract<IdentityAnswer, { ok: false }>['fault'] | 'no server' | undefined;
+  said: string;
+  run: () => void;
+  simulate: string;
+  setSimulate: (s: string) => void;
+};
 
 /** What went wrong at the programmer, and the way out of it. */
 const wayOut: Record<NonNullable<ProgrammerWork['fault']>, string> = {
-  'no server': 'The server is away, and the programmer with it. Nothing was written; try again when it is back.',
+  'no server':
+    'The server is away, and the programmer with it. Nothing was written; try again when it is back.',
   'no programmer': 'The programmer does not answer. Is it on, and on the network? Nothing was written.',
-  'no adapter': 'It has no adapter for this model. Move the identity chip, or record that the notice is accepted.',
-  unreadable: 'The part does not answer. Clean its plug, seat it again and try once more; a torn flex is not read. Else move the chip, or record that the notice is accepted.',
-  'wrong model': 'The part in the adapter is of another model. Look at what lies there before anything is written.',
-  'power lost': 'The power went while it was writing: the part may hold half of it. The saved data are safe here; write again.',
+  'no adapter':
+    'It has no adapter for this model. Move the identity chip, or record that the notice is accepted.',
+  unreadable:
+    'The part does not answer. Clean its plug, seat it again and try once more; a torn flex is not read. Else move the chip, or record that the notice is accepted.',
+  'wrong model':
+    'The part in the adapter is of another model. Look at what lies there before anything is written.',
+  'power lost':
+    'The power went while it was writing: the part may hold half of it. The saved data are safe here; write again.',
   checksum: 'The checksum is wrong: what was read is not kept. Clean the plug and read again.',
   differs: 'Read back, it is not what was written. Write again; a part that does so twice is bad.',
   'nothing saved': 'No data of the old part are saved with this job: read that one first.',
-  'not understood': 'That was not understood. Load the page again.', 'no such job': 'This workshop has no such job.', refused: 'The job does not take it now; see the stop.',
+  'not understood': 'That was not understood. Load the page again.',
+  'no such job': 'This workshop has no such job.',
+  refused: 'The job does not take it now; see the stop.',
 };
 
 /** Reads or writes identity data at the bench programmer; the pedal runs it, and what it says decides whether the step is done. */
-export function useProgrammer(jobId: string, step: Step | undefined, sync: () => Promise<void>): ProgrammerWork | undefined {
+export function useProgrammer(
+  jobId: string,
+  step: Step | undefined,
+  sync: () => Promise<void>,
+): ProgrammerWork | undefined {
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<{ step: string; fault: ProgrammerWork['fault']; said: string }>();
   const [simulate, setSimulate] = useState('none');
@@ -31,9 +49,23 @@ export function useProgrammer(jobId: string, step: Step | undefined, sync: () =>
     if (busy) return;
     setBusy(true);
     setFault(undefined);
-    const ask: IdentityAsk = { do: step.action === 'read data' ? 'read' : 'write', command: crypto.randomUUID(), slot: step.targets[0]!, ...benchTime(), simulate: simulate as 'none' };
-    void fetch(`/jobs/${jobId}/identity`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(ask) })
-      .then(async (r) => { const a = (await r.json()) as IdentityAnswer; if (!a.ok) setFault({ step: step.id, fault: a.fault, said: a.said }); await sync(); })
+    const ask: IdentityAsk = {
+      do: step.action === 'read data' ? 'read' : 'write',
+      command: crypto.randomUUID(),
+      slot: step.targets[0]!,
+      ...benchTime(),
+      simulate: simulate as 'none',
+    };
+    void fetch(`/jobs/${jobId}/identity`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(ask),
+    })
+      .then(async (r) => {
+        const a = (await r.json()) as IdentityAnswer;
+        if (!a.ok) setFault({ step: step.id, fault: a.fault, said: a.said });
+        await sync();
+      })
       .catch(() => setFault({ step: step.id, fault: 'no server', said: '' }))
       .finally(() => setBusy(false));
   };
@@ -41,15 +73,67 @@ export function useProgrammer(jobId: string, step: Step | undefined, sync: () =>
   return { busy, fault: mine?.fault, said: mine?.said ?? '', run, simulate, setSimulate };
 }
 
-export function ProgrammerCard({ index, step, work, simulated, onByHand }: { index: IndexedModel; step: Step; work: ProgrammerWork; simulated: boolean; onByHand: () => void }) {
+export function ProgrammerCard({
+  index,
+  step,
+  work,
+  simulated,
+  onByHand,
+}: {
+  index: IndexedModel;
+  step: Step;
+  work: ProgrammerWork;
+  simulated: boolean;
+  onByHand: () => void;
+}) {
   const reads = step.action === 'read data';
   return (
     <section className="stack" aria-label="Programmer" style={{ marginTop: 10 }}>
-      <p style={{ fontSize: 17 }}>{reads ? `Put the old ${thingName(index, step.targets[0]!)} into the adapter.` : `Put the new ${thingName(index, step.targets[0]!)} into the adapter. It is written, read back and compared.`}</p>
-      {work.busy && <div role="status" className="note">{reads ? 'Reading…' : 'Writing, reading back, comparing…'}</div>}
-      {work.fault && <div role="alert" className="note stop">{wayOut[work.fault]}{work.said && <div className="small muted">{`The programmer says: ${work.said}`}</div>}</div>}
-      {work.fault && <div className="row"><button type="button" className="btn" onClick={work.run} disabled={work.busy}>Try again</button><button type="button" className="btn" onClick={onByHand}>{reads ? 'The notice is accepted instead' : 'Left as it is: the notice is accepted'}</button></div>}
-      {simulated && <div className="field"><label htmlFor="simulate" className="small muted">The programmer is a stand-in. It behaves as if the part were:</label><select id="simulate" className="pick" value={work.simulate} onChange={(e) => work.setSimulate(e.target.value)}><option value="none">sound</option><option value="unreadable">not readable</option><option value="wrong model">of another model</option><option value="power">sound, but the power goes while writing</option><option value="checksum">sound, but the checksum is wrong</option></select></div>}
+      <p style={{ fontSize: 17 }}>
+        {reads
+          ? `Put the old ${thingName(index, step.targets[0]!)} into the adapter.`
+          : `Put the new ${thingName(index, step.targets[0]!)} into the adapter. It is written, read back and compared.`}
+      </p>
+      {work.busy && (
+        <div role="status" className="note">
+          {reads ? 'Reading…' : 'Writing, reading back, comparing…'}
+        </div>
+      )}
+      {work.fault && (
+        <div role="alert" className="note stop">
+          {wayOut[work.fault]}
+          {work.said && <div className="small muted">{`The programmer says: ${work.said}`}</div>}
+        </div>
+      )}
+      {work.fault && (
+        <div className="row">
+          <button type="button" className="btn" onClick={work.run} disabled={work.busy}>
+            Try again
+          </button>
+          <button type="button" className="btn" onClick={onByHand}>
+            {reads ? 'The notice is accepted instead' : 'Left as it is: the notice is accepted'}
+          </button>
+        </div>
+      )}
+      {simulated && (
+        <div className="field">
+          <label htmlFor="simulate" className="small muted">
+            The programmer is a stand-in. It behaves as if the part were:
+          </label>
+          <select
+            id="simulate"
+            className="pick"
+            value={work.simulate}
+            onChange={(e) => work.setSimulate(e.target.value)}
+          >
+            <option value="none">sound</option>
+            <option value="unreadable">not readable</option>
+            <option value="wrong model">of another model</option>
+            <option value="power">sound, but the power goes while writing</option>
+            <option value="checksum">sound, but the checksum is wrong</option>
+          </select>
+        </div>
+      )}
     </section>
   );
 }

@@ -6,32 +6,90 @@ import { Sheet } from '../../ui/sheet';
 import { thingName } from '../../words/things';
 
 /** What can be reported of one thing on the map, in whatever order it happened: facts are always taken. */
-export function ThingSheet({ index, state, id, onClose, onReport, onNote }: { index: IndexedModel; state: JobState; id: string; onClose: () => void; onReport: (b: Body) => void; onNote: () => void }) {
+export function ThingSheet({
+  index,
+  state,
+  id,
+  onClose,
+  onReport,
+  onNote,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  id: string;
+  onClose: () => void;
+  onReport: (b: Body) => void;
+  onNote: () => void;
+}) {
   const options: [string, Body][] = [];
   if (index.fasteners.has(id)) {
     const own = Object.keys(state.place).find((p) => state.place[p] === `mat/${id}`) ?? originalPiece(id);
     const inside = pieceInHole(state, id);
     if (inside) options.push([`${id} is out`, { type: 'screwOut', fastener: id, piece: inside }]);
-    else { options.push([`${id} is in`, { type: 'screwIn', fastener: id, piece: own }]); options.push([`another screw is in ${id}`, { type: 'screwIn', fastener: id, piece: newPiece(id) }]); }
-    if (state.place[own] !== 'adrift') options.push([`${id} is lost`, { type: 'lost', piece: inside ?? own }]);
-  } else if (index.connectors.has(id)) options.push(...(isOn(state, id) ? [['it is off', { type: 'connectorOff', connector: id }], ['reseated', { type: 'reseated', connector: id }]] : [['it is on', { type: 'connectorOn', connector: id }]]) as [string, Body][]);
-  else if (index.bonds.has(id)) { if (isWhole(state, id)) options.push(['it came away whole', { type: 'bondReleased', bond: id, torn: false }], ['it tore', { type: 'bondReleased', bond: id, torn: true }]); else options.push(['it is renewed', { type: 'bondRenewed', bond: id }]); }
-  else if (index.catches.has(id)) options.push(isHooked(state, id) ? ['it is free', { type: 'catchFreed', catch: id }] : ['it is hooked', { type: 'catchHooked', catch: id }]);
+    else {
+      options.push([`${id} is in`, { type: 'screwIn', fastener: id, piece: own }]);
+      options.push([`another screw is in ${id}`, { type: 'screwIn', fastener: id, piece: newPiece(id) }]);
+    }
+    if (state.place[own] !== 'adrift')
+      options.push([`${id} is lost`, { type: 'lost', piece: inside ?? own }]);
+  } else if (index.connectors.has(id))
+    options.push(
+      ...((isOn(state, id)
+        ? [
+            ['it is off', { type: 'connectorOff', connector: id }],
+            ['reseated', { type: 'reseated', connector: id }],
+          ]
+        : [['it is on', { type: 'connectorOn', connector: id }]]) as [string, Body][]),
+    );
+  else if (index.bonds.has(id)) {
+    if (isWhole(state, id))
+      options.push(
+        ['it came away whole', { type: 'bondReleased', bond: id, torn: false }],
+        ['it tore', { type: 'bondReleased', bond: id, torn: true }],
+      );
+    else options.push(['it is renewed', { type: 'bondRenewed', bond: id }]);
+  } else if (index.catches.has(id))
+    options.push(
+      isHooked(state, id)
+        ? ['it is free', { type: 'catchFreed', catch: id }]
+        : ['it is hooked', { type: 'catchHooked', catch: id }],
+    );
   else if (index.slots.has(id)) {
     const here = pieceInSlot(state, id);
     const loose = Object.keys(state.place).find((p) => p.startsWith(`${id}#`) && state.place[p] === 'tray');
-    for (const w of index.slots.get(id)!.ways) if (here && poseOf(state, id) !== w.to) options.push([w.to === 'out' ? 'it is out' : `it is ${w.to}`, { type: 'pieceMoved', slot: id, pose: w.to }]);
-    if (!here && loose) options.push(['it is back', { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]);
-    if (here && poseOf(state, id) !== 'in') options.push(['it is back in place', { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]);
+    for (const w of index.slots.get(id)!.ways)
+      if (here && poseOf(state, id) !== w.to)
+        options.push([
+          w.to === 'out' ? 'it is out' : `it is ${w.to}`,
+          { type: 'pieceMoved', slot: id, pose: w.to },
+        ]);
+    if (!here && loose)
+      options.push(['it is back', { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]);
+    if (here && poseOf(state, id) !== 'in')
+      options.push(['it is back in place', { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]);
   }
   const f = index.fasteners.get(id);
   const connector = index.connectors.get(id);
   return (
     <Sheet title={thingName(index, id)} onClose={onClose}>
-      {f && <p className="muted">{`${f.name}, ${f.drive}, ${f.lengthMm} mm, holds the ${f.holds.map((h) => thingName(index, h)).join(' and the ')}`}</p>}
-      {connector && <p className="muted">{`${connector.press === 'ends' ? 'Wide: press one end, then the other, never the middle.' : connector.press === 'middle' ? 'Press its middle, straight down.' : 'Press straight down until it clicks.'} Joins ${connector.joins.map((j) => `the ${thingName(index, j)}`).join(' and ')}.`}</p>}
+      {f && (
+        <p className="muted">{`${f.name}, ${f.drive}, ${f.lengthMm} mm, holds the ${f.holds.map((h) => thingName(index, h)).join(' and the ')}`}</p>
+      )}
+      {connector && (
+        <p className="muted">{`${connector.press === 'ends' ? 'Wide: press one end, then the other, never the middle.' : connector.press === 'middle' ? 'Press its middle, straight down.' : 'Press straight down until it clicks.'} Joins ${connector.joins.map((j) => `the ${thingName(index, j)}`).join(' and ')}.`}</p>
+      )}
       <p>Report what has happened, also out of order: it is a fact and is recorded.</p>
-      <div className="row">{options.map(([label, body]) => <button key={label} type="button" className="btn" onClick={() => onReport(body)}>{label}</button>)}{options.length === 0 && <span className="muted">Nothing to report for it.</span>}<button type="button" className="btn" onClick={onNote}>Note…</button></div>
+      <div className="row">
+        {options.map(([label, body]) => (
+          <button key={label} type="button" className="btn" onClick={() => onReport(body)}>
+            {label}
+          </button>
+        ))}
+        {options.length === 0 && <span className="muted">Nothing to report for it.</span>}
+        <button type="button" className="btn" onClick={onNote}>
+          Note…
+        </button>
+      </div>
     </Sheet>
   );
 }

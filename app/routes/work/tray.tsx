@@ -4,15 +4,44 @@ import { replacedSlots } from '../../../core/job/interlocks';
 import { pieceName } from '../../words/things';
 
 /** Parts that lie beside the device, and what has been put aside for good. */
-export function Tray({ index, state, lit }: { index: IndexedModel; state: JobState; lit: readonly string[] }) {
+export function Tray({
+  index,
+  state,
+  lit,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  lit: readonly string[];
+}) {
   const replaced = replacedSlots(state);
-  const pieces = Object.keys(state.place).filter((p) => state.place[p] === 'tray' || state.place[p]!.startsWith('aside/'));
+  const pieces = Object.keys(state.place).filter(
+    (p) => state.place[p] === 'tray' || state.place[p]!.startsWith('aside/'),
+  );
   return (
     <div>
-      <div className="small muted" style={{ marginBottom: 4 }}>Tray</div>
+      <div className="small muted" style={{ marginBottom: 4 }}>
+        Tray
+      </div>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
         {pieces.length === 0 && <span className="muted small">no part is out</span>}
-        {pieces.map((p) => { const aside = state.place[p]!.startsWith('aside/'); return <span key={p} className="small" style={{ border: `1px solid ${lit.includes(holderOf(p)) ? 'var(--saffron-ink)' : 'var(--line)'}`, borderRadius: 8, padding: '5px 8px', background: lit.includes(holderOf(p)) ? 'var(--saffron-soft)' : 'var(--paper)' }}>{pieceName(index, p, aside ? [holderOf(p)] : replaced)}{aside && <span className="muted"> → {state.place[p]!.slice(6)}</span>}</span>; })}
+        {pieces.map((p) => {
+          const aside = state.place[p]!.startsWith('aside/');
+          return (
+            <span
+              key={p}
+              className="small"
+              style={{
+                border: `1px solid ${lit.includes(holderOf(p)) ? 'var(--saffron-ink)' : 'var(--line)'}`,
+                borderRadius: 8,
+                padding: '5px 8px',
+                background: lit.includes(holderOf(p)) ? 'var(--saffron-soft)' : 'var(--paper)',
+              }}
+            >
+              {pieceName(index, p, aside ? [holderOf(p)] : replaced)}
+              {aside && <span className="muted"> → {state.place[p]!.slice(6)}</span>}
+            </span>
+          );
+        })}
       </div>
     </div>
   );

@@ -21,21 +21,43 @@ export interface WayProps {
   onClose: () => void;
 }
 type WayOf = (p: WayProps) => React.ReactNode;
-interface Trouble { id: string; name: string; way: WayOf; when?: (p: WayProps) => boolean }
+interface Trouble {
+  id: string;
+  name: string;
+  way: WayOf;
+  when?: (p: WayProps) => boolean;
+}
 
 const screwInHand = (p: WayProps) => p.target !== undefined && p.index.fasteners.has(p.target);
-const screw = (kind: TroubleKind): WayOf => (p) => <BadScrewWay key={kind} {...p} kind={kind} />;
+const screw =
+  (kind: TroubleKind): WayOf =>
+  (p) => <BadScrewWay key={kind} {...p} kind={kind} />;
 /** What can go wrong, in the order in which hands ask for it. Each leads to a short way; what does not apply here is left out. */
 const troubles: readonly Trouble[] = [
   { id: 'stripped', name: 'Head is stripped', way: screw('stripped head'), when: screwInHand },
   { id: 'stuck', name: 'It will not turn', way: screw('stuck'), when: screwInHand },
   { id: 'thread', name: 'Thread does not hold', way: screw('bad thread'), when: screwInHand },
   { id: 'lost', name: 'A screw or piece is lost', way: (p) => <AdriftWay {...p} /> },
-  { id: 'torn', name: 'It tore', way: (p) => <BondWay {...p} />, when: (p) => p.step?.action === 'release' || Object.values(p.state.bond).includes('torn') },
+  {
+    id: 'torn',
+    name: 'It tore',
+    way: (p) => <BondWay {...p} />,
+    when: (p) => p.step?.action === 'release' || Object.values(p.state.bond).includes('torn'),
+  },
   { id: 'stray', name: 'A screw too many', way: (p) => <StrayWay {...p} /> },
-  { id: 'spill', name: 'The mat was knocked', way: (p) => <SpillWay {...p} />, when: (p) => Object.values(p.state.place).some((at) => at.startsWith('mat/') || at === 'mixed') },
+  {
+    id: 'spill',
+    name: 'The mat was knocked',
+    way: (p) => <SpillWay {...p} />,
+    when: (p) => Object.values(p.state.place).some((at) => at.startsWith('mat/') || at === 'mixed'),
+  },
   { id: 'broken', name: 'Something broke', way: (p) => <PartWay key="broken" {...p} kind="broken" /> },
-  { id: 'wrong', name: 'Wrong or bad new part', way: (p) => <PartWay key="wrong" {...p} kind="wrong part" />, when: (p) => Object.values(p.state.task).includes('replace') },
+  {
+    id: 'wrong',
+    name: 'Wrong or bad new part',
+    way: (p) => <PartWay key="wrong" {...p} kind="wrong part" />,
+    when: (p) => Object.values(p.state.task).includes('replace'),
+  },
   { id: 'words', name: 'Something else', way: (p) => <WordsWay {...p} /> },
 ];
 
@@ -48,10 +70,37 @@ export function TroubleSheet(p: WayProps) {
   const now = offered.find((t) => t.id === chosen);
   return (
     <Sheet title={now ? now.name : 'Trouble'} onClose={p.onClose}>
-      {!now && standing.length + adrift.length > 0 && <div className="note stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</div>}
-      {!now && <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>}
-      {!now && <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>{offered.map((t) => <button key={t.id} type="button" className="btn" style={{ justifyContent: 'flex-start' }} onClick={() => setChosen(t.id)}>{t.name}</button>)}</div>}
-      {now && <>{now.way(p)}<div><button type="button" className="btn slim" onClick={() => setChosen('')}>Other trouble</button></div></>}
+      {!now && standing.length + adrift.length > 0 && (
+        <div className="note stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</div>
+      )}
+      {!now && (
+        <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>
+      )}
+      {!now && (
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+          {offered.map((t) => (
+            <button
+              key={t.id}
+              type="button"
+              className="btn"
+              style={{ justifyContent: 'flex-start' }}
+              onClick={() => setChosen(t.id)}
+            >
+              {t.name}
+            </button>
+          ))}
+        </div>
+      )}
+      {now && (
+        <>
+          {now.way(p)}
+          <div>
+            <button type="button" className="btn slim" onClick={() => setChosen('')}>
+              Other trouble
+            </button>
+          </div>
+        </>
+      )}
     </Sheet>
   );
 }

@@ -13,13 +13,31 @@ import type { WayProps } from './trouble-sheet';
 
 const cut = (text: string, most: number) => text.trim().slice(0, most);
 function Words({ label, value, set }: { label: string; value: string; set: (t: string) => void }) {
-  return <div className="field"><label htmlFor="trouble-words">{label}</label><textarea id="trouble-words" rows={2} maxLength={1000} value={value} onChange={(e) => set(e.target.value)} style={{ font: 'inherit', padding: 10, borderRadius: 8 }} /></div>;
+  return (
+    <div className="field">
+      <label htmlFor="trouble-words">{label}</label>
+      <textarea
+        id="trouble-words"
+        rows={2}
+        maxLength={1000}
+        value={value}
+        onChange={(e) => set(e.target.value)}
+        style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
+      />
+    </div>
+  );
 }
 /** The id of the next replacement for a hole. */
 function nextPiece(state: WayProps['state'], fastener: string): string {
   for (let n = 1; ; n++) if (state.place[newPiece(fastener, n)] === undefined) return newPiece(fastener, n);
 }
-const goodText: Record<Substitute['why'][number], string> = { 'same in everything': 'the same in everything', shorter: 'shorter', 'longer, still safe': 'longer, still safe', 'smaller head': 'smaller head', 'other drive': 'other drive' };
+const goodText: Record<Substitute['why'][number], string> = {
+  'same in everything': 'the same in everything',
+  shorter: 'shorter',
+  'longer, still safe': 'longer, still safe',
+  'smaller head': 'smaller head',
+  'other drive': 'other drive',
+};
 
 /** What the spares box has for a hole, best first, with the reason. */
 function Spares({ index, state, spares, fastener, onReport }: WayProps & { fastener: string }) {
@@ -28,8 +46,38 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
   return (
     <div className="field">
       <span className="label">{`From the spares box for ${fastener} (${driveName[f.drive]}, ${f.thread}, ${f.lengthMm} mm, at most ${f.maxLengthMm ?? f.lengthMm} mm)`}</span>
-      {fit.length === 0 ? <span className="muted">{`Nothing in the box fits${not.length ? `: ${plural(not.length, 'kind')} looked at, none with this thread, length and head` : ''}. Order one; until then the hole stays empty and closing is stopped.`}</span> : (
-        <ul className="list">{fit.slice(0, 4).map(({ spare, why }) => <li key={spare.id} className="row"><Recess drive={spare.drive as 'P2'} size={22} /><span style={{ flex: 1 }}>{`${spare.drive} ${spare.thread} × ${spare.lengthMm} mm, head ${spare.headMm}`}<span className="small muted">{` · ${why.map((w) => goodText[w]).join(', ')} · ${spare.count} left`}</span></span><button type="button" className="btn slim" onClick={() => onReport({ type: 'substituted', fastener, piece: nextPiece(state, fastener), spare: spare.id, drive: spare.drive as 'P2', thread: spare.thread, lengthMm: spare.lengthMm, headMm: spare.headMm })}>Take it</button></li>)}</ul>
+      {fit.length === 0 ? (
+        <span className="muted">{`Nothing in the box fits${not.length ? `: ${plural(not.length, 'kind')} looked at, none with this thread, length and head` : ''}. Order one; until then the hole stays empty and closing is stopped.`}</span>
+      ) : (
+        <ul className="list">
+          {fit.slice(0, 4).map(({ spare, why }) => (
+            <li key={spare.id} className="row">
+              <Recess drive={spare.drive as 'P2'} size={22} />
+              <span style={{ flex: 1 }}>
+                {`${spare.drive} ${spare.thread} × ${spare.lengthMm} mm, head ${spare.headMm}`}
+                <span className="small muted">{` · ${why.map((w) => goodText[w]).join(', ')} · ${spare.count} left`}</span>
+              </span>
+              <button
+                type="button"
+                className="btn slim"
+                onClick={() =>
+                  onReport({
+                    type: 'substituted',
+                    fastener,
+                    piece: nextPiece(state, fastener),
+                    spare: spare.id,
+                    drive: spare.drive as 'P2',
+                    thread: spare.thread,
+                    lengthMm: spare.lengthMm,
+                    headMm: spare.headMm,
+                  })
+                }
+              >
+                Take it
+              </button>
+            </li>
+          ))}
+        </ul>
       )}
     </div>
   );
@@ -37,9 +85,21 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
 
 const screwAdvice: Record<'stripped head' | 'stuck' | 'bad thread', readonly string[]> = {
   // common practice
-  'stripped head': ['A fresh bit, straight down, more weight than turn.', 'A strip of rubber or film between bit and head; then a bit one size up.', 'Last: a bit glued on, or the head filed away. Cover the board and take up every chip of metal.'],
-  stuck: ['Thread-lock: touch the head with a hot iron tip for a few seconds, then turn. Never near the cell, never on a marked cell.', 'A drop of alcohol, wait, a short turn to tighten, then out.', 'It turns but stays in the hole: wiggle it out with tweezers.'],
-  'bad thread': ['Start it by hand, backwards until it drops in, then forwards.', 'A screw a little longer that is still safe reaches whole thread.', 'Never glue a screw of the board.'],
+  'stripped head': [
+    'A fresh bit, straight down, more weight than turn.',
+    'A strip of rubber or film between bit and head; then a bit one size up.',
+    'Last: a bit glued on, or the head filed away. Cover the board and take up every chip of metal.',
+  ],
+  stuck: [
+    'Thread-lock: touch the head with a hot iron tip for a few seconds, then turn. Never near the cell, never on a marked cell.',
+    'A drop of alcohol, wait, a short turn to tighten, then out.',
+    'It turns but stays in the hole: wiggle it out with tweezers.',
+  ],
+  'bad thread': [
+    'Start it by hand, backwards until it drops in, then forwards.',
+    'A screw a little longer that is still safe reaches whole thread.',
+    'Never glue a screw of the board.',
+  ],
 };
 /** A screw that will not come, or a hole that does not hold: short advice, then what became of it. */
 export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
@@ -49,14 +109,60 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
   const inside = pieceInHole(state, f);
   const hot = noHeat.filter((c) => hasCondition(state, c));
   const piece = inside ?? originalPiece(f);
-  const scrapped: Body[] = [...(inside ? [{ type: 'screwOut' as const, fastener: f, piece: inside }] : []), { type: 'pieceSetAside', piece, to: 'scrap' }];
+  const scrapped: Body[] = [
+    ...(inside ? [{ type: 'screwOut' as const, fastener: f, piece: inside }] : []),
+    { type: 'pieceSetAside', piece, to: 'scrap' },
+  ];
   return (
     <>
-      <ol style={{ margin: 0, paddingLeft: 20 }}>{screwAdvice[kind].map((t) => <li key={t}>{t}</li>)}</ol>
-      {kind === 'stuck' && hot.length > 0 && <div className="note stop">{`The cell is marked ${list(hot)}: no iron, no heat.`}</div>}
+      <ol style={{ margin: 0, paddingLeft: 20 }}>
+        {screwAdvice[kind].map((t) => (
+          <li key={t}>{t}</li>
+        ))}
+      </ol>
+      {kind === 'stuck' && hot.length > 0 && (
+        <div className="note stop">{`The cell is marked ${list(hot)}: no iron, no heat.`}</div>
+      )}
       <div className="row">
-        {kind !== 'bad thread' && inside && <button type="button" className="btn" onClick={() => onReport({ type: 'troubled', kind, thing: f }, ...(kind === 'stripped head' ? scrapped : [{ type: 'screwOut' as const, fastener: f, piece }]), { type: 'eased', kind, thing: f, how: kind === 'stripped head' ? 'it came out; scrapped' : 'it came out' })}>{kind === 'stripped head' ? `${f} is out, scrap it` : `${f} is out`}</button>}
-        {state.trouble[`${kind} ${f}`] ? <button type="button" className="btn" onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}>It is settled</button> : <button type="button" className="btn" onClick={() => onReport({ type: 'troubled', kind, thing: f })}>It stands for now: record it</button>}
+        {kind !== 'bad thread' && inside && (
+          <button
+            type="button"
+            className="btn"
+            onClick={() =>
+              onReport(
+                { type: 'troubled', kind, thing: f },
+                ...(kind === 'stripped head'
+                  ? scrapped
+                  : [{ type: 'screwOut' as const, fastener: f, piece }]),
+                {
+                  type: 'eased',
+                  kind,
+                  thing: f,
+                  how: kind === 'stripped head' ? 'it came out; scrapped' : 'it came out',
+                },
+              )
+            }
+          >
+            {kind === 'stripped head' ? `${f} is out, scrap it` : `${f} is out`}
+          </button>
+        )}
+        {state.trouble[`${kind} ${f}`] ? (
+          <button
+            type="button"
+            className="btn"
+            onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}
+          >
+            It is settled
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn"
+            onClick={() => onReport({ type: 'troubled', kind, thing: f })}
+          >
+            It stands for now: record it
+          </button>
+        )}
       </div>
       {(kind !== 'stuck' || !inside) && <Spares {...p} fastener={f} />}
       <p className="small muted">{`${thingName(index, f)}: closing the device waits until it is settled.`}</p>
@@ -66,20 +172,30 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
 
 const whereText = (index: IndexedModel, s: SearchPlace): string => {
   switch (s.where) {
-    case 'in its hole still': return `still in hole ${s.thing}: wiggle it`;
-    case 'on the bit': return `on the ${driveName[s.thing] ?? s.thing} bit`;
-    case 'under the piece': return `under or on the ${thingName(index, s.thing)} in the tray`;
-    case 'on a magnet': return `on the ${thingName(index, s.thing)}, magnetic, ${s.awayMm} mm away`;
-    case 'on tacky edge': return `on the sticky ${thingName(index, s.thing)}, ${s.awayMm} mm away`;
+    case 'in its hole still':
+      return `still in hole ${s.thing}: wiggle it`;
+    case 'on the bit':
+      return `on the ${driveName[s.thing] ?? s.thing} bit`;
+    case 'under the piece':
+      return `under or on the ${thingName(index, s.thing)} in the tray`;
+    case 'on a magnet':
+      return `on the ${thingName(index, s.thing)}, magnetic, ${s.awayMm} mm away`;
+    case 'on tacky edge':
+      return `on the sticky ${thingName(index, s.thing)}, ${s.awayMm} mm away`;
   }
 };
 /** Lost and found: a search list from the model, by identity. */
 export function AdriftWay(p: WayProps) {
   const { index, state, target, onReport } = p;
   const adrift = Object.keys(state.place).filter((x) => state.place[x] === 'adrift');
-  const loose = Object.keys(state.place).filter((x) => state.place[x]!.startsWith('mat/') || state.place[x] === 'tray' || state.place[x] === 'mixed');
-  const current = target && index.fasteners.has(target) ? (pieceInHole(state, target) ?? originalPiece(target)) : undefined;
-  const losable = [...new Set([...(current ? [current] : []), ...loose])].filter((x) => state.place[x] !== 'adrift');
+  const loose = Object.keys(state.place).filter(
+    (x) => state.place[x]!.startsWith('mat/') || state.place[x] === 'tray' || state.place[x] === 'mixed',
+  );
+  const current =
+    target && index.fasteners.has(target) ? (pieceInHole(state, target) ?? originalPiece(target)) : undefined;
+  const losable = [...new Set([...(current ? [current] : []), ...loose])].filter(
+    (x) => state.place[x] !== 'adrift',
+  );
   return (
     <>
       {adrift.map((piece) => {
@@ -87,14 +203,52 @@ export function AdriftWay(p: WayProps) {
         return (
           <div key={piece} className="field">
             <span className="label">{`${pieceName(index, piece)} is adrift: look here, in this order`}</span>
-            <ol style={{ margin: 0, paddingLeft: 20 }}>{searchPlaces(index, state, hole).map((s) => <li key={`${s.where} ${s.thing}`}>{whereText(index, s)}</li>)}</ol>
-            <div className="row"><button type="button" className="btn primary" onClick={() => onReport({ type: 'found', piece, ...(index.fasteners.has(hole) ? {} : { tray: true as const }) })}>{`${pieceName(index, piece)} is found`}</button></div>
+            <ol style={{ margin: 0, paddingLeft: 20 }}>
+              {searchPlaces(index, state, hole).map((s) => (
+                <li key={`${s.where} ${s.thing}`}>{whereText(index, s)}</li>
+              ))}
+            </ol>
+            <div className="row">
+              <button
+                type="button"
+                className="btn primary"
+                onClick={() =>
+                  onReport({
+                    type: 'found',
+                    piece,
+                    ...(index.fasteners.has(hole) ? {} : { tray: true as const }),
+                  })
+                }
+              >{`${pieceName(index, piece)} is found`}</button>
+            </div>
             {index.fasteners.has(hole) && <Spares {...p} fastener={hole} />}
-            <span className="small muted">A screw from the box fills the hole; the lost one stays adrift and stops closing until it is found.</span>
+            <span className="small muted">
+              A screw from the box fills the hole; the lost one stays adrift and stops closing until it is
+              found.
+            </span>
           </div>
         );
       })}
-      {losable.length > 0 && <div className="field"><label htmlFor="lost">Lost: which piece is not where it should be?</label><select id="lost" className="pick" value="" onChange={(e) => onReport({ type: 'lost', piece: e.target.value })}><option value="" disabled>choose…</option>{losable.map((x) => <option key={x} value={x}>{pieceName(index, x)}</option>)}</select></div>}
+      {losable.length > 0 && (
+        <div className="field">
+          <label htmlFor="lost">Lost: which piece is not where it should be?</label>
+          <select
+            id="lost"
+            className="pick"
+            value=""
+            onChange={(e) => onReport({ type: 'lost', piece: e.target.value })}
+          >
+            <option value="" disabled>
+              choose…
+            </option>
+            {losable.map((x) => (
+              <option key={x} value={x}>
+                {pieceName(index, x)}
+              </option>
+            ))}
+          </select>
+        </div>
+      )}
     </>
   );
 }
@@ -106,11 +260,39 @@ export function BondWay({ index, state, step, target, onReport }: WayProps) {
   const dissolve = (bond: string): Body => ({ type: 'solventApplied', bond, dwellS: 60 });
   return (
     <>
-      {now && <div className="row"><button type="button" className="btn danger" onClick={() => onReport({ type: 'bondReleased', bond: now, torn: true })}>{`${thingName(index, now)} tore`}</button></div>}
+      {now && (
+        <div className="row">
+          <button
+            type="button"
+            className="btn danger"
+            onClick={() => onReport({ type: 'bondReleased', bond: now, torn: true })}
+          >{`${thingName(index, now)} tore`}</button>
+        </div>
+      )}
       {torn.map((b) => (
         <div key={b} className="stack" style={{ gap: 8 }}>
           <span className="label strong">{`${thingName(index, b)} is torn`}</span>
-          {index.bonds.get(b)!.tornThen === 'solvent' ? <><p>Alcohol along the edge, 30 to 60 s, then a wide flat plastic tool; never bend the cell, never near heat.</p><div className="row"><button type="button" className="btn" onClick={() => onReport(dissolve(b))}>{state.acted[`solvent ${b}`] === undefined ? 'Alcohol is on: start the 60 s' : 'Once more: start the 60 s'}</button></div></> : <p>{index.bonds.get(b)!.tornThen === 'heat' ? 'Warm it again where the model says, then lift slowly.' : 'Cut it with a plastic tool, flat along the frame.'}</p>}
+          {index.bonds.get(b)!.tornThen === 'solvent' ? (
+            <>
+              <p>
+                Alcohol along the edge, 30 to 60 s, then a wide flat plastic tool; never bend the cell, never
+                near heat.
+              </p>
+              <div className="row">
+                <button type="button" className="btn" onClick={() => onReport(dissolve(b))}>
+                  {state.acted[`solvent ${b}`] === undefined
+                    ? 'Alcohol is on: start the 60 s'
+                    : 'Once more: start the 60 s'}
+                </button>
+              </div>
+            </>
+          ) : (
+            <p>
+              {index.bonds.get(b)!.tornThen === 'heat'
+                ? 'Warm it again where the model says, then lift slowly.'
+                : 'Cut it with a plastic tool, flat along the frame.'}
+            </p>
+          )}
         </div>
       ))}
     </>
@@ -123,10 +305,35 @@ export function StrayWay({ index, state, onReport }: WayProps) {
   const adrift = Object.keys(state.place).filter((x) => state.place[x] === 'adrift');
   return (
     <>
-      {adrift.length > 0 && <div className="note">{`${list(adrift.map((x) => pieceName(index, x)))} ${adrift.length > 1 ? 'are' : 'is'} adrift. Is it one of these? Measure it: only then is it found.`}</div>}
-      {inside.map((s) => <div key={s} className="row"><button type="button" className="btn" onClick={() => onReport({ type: 'strayRemoved', stray: s, note: note.trim() || 'taken out' })}>{`${s} is out of the device`}</button></div>)}
+      {adrift.length > 0 && (
+        <div className="note">{`${list(adrift.map((x) => pieceName(index, x)))} ${adrift.length > 1 ? 'are' : 'is'} adrift. Is it one of these? Measure it: only then is it found.`}</div>
+      )}
+      {inside.map((s) => (
+        <div key={s} className="row">
+          <button
+            type="button"
+            className="btn"
+            onClick={() => onReport({ type: 'strayRemoved', stray: s, note: note.trim() || 'taken out' })}
+          >{`${s} is out of the device`}</button>
+        </div>
+      ))}
       <Words label="What is it, and where?" value={note} set={setNote} />
-      <div className="row"><button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'strayFound', stray: `stray ${Object.keys(state.stray).length + 1}`, note: cut(note, 300) })}>A loose piece is inside that is not this device’s</button></div>
+      <div className="row">
+        <button
+          type="button"
+          className="btn"
+          disabled={!note.trim()}
+          onClick={() =>
+            onReport({
+              type: 'strayFound',
+              stray: `stray ${Object.keys(state.stray).length + 1}`,
+              note: cut(note, 300),
+            })
+          }
+        >
+          A loose piece is inside that is not this device’s
+        </button>
+      </div>
     </>
   );
 }
@@ -137,32 +344,130 @@ export function SpillWay({ state, jobId, onReport }: WayProps) {
   const mixed = Object.values(state.place).filter((at) => at === 'mixed').length;
   return (
     <>
-      <p>Leave them where they fell and take them up with a magnet. Each is measured once; the lengths tell which hole it is from.</p>
+      <p>
+        Leave them where they fell and take them up with a magnet. Each is measured once; the lengths tell
+        which hole it is from.
+      </p>
       <div className="row">
-        {lying.length > 0 && <button type="button" className="btn danger" onClick={() => onReport({ type: 'spilled', pieces: lying })}>{`${plural(lying.length, 'screw')} on the mat ${lying.length === 1 ? 'is' : 'are'} mixed up`}</button>}
-        {mixed > 0 && <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${jobId}/sort`}>{`Sort the ${mixed}`}</Link>}
+        {lying.length > 0 && (
+          <button
+            type="button"
+            className="btn danger"
+            onClick={() => onReport({ type: 'spilled', pieces: lying })}
+          >{`${plural(lying.length, 'screw')} on the mat ${lying.length === 1 ? 'is' : 'are'} mixed up`}</button>
+        )}
+        {mixed > 0 && (
+          <Link
+            className="btn primary"
+            style={{ textDecoration: 'none' }}
+            to={`/jobs/${jobId}/sort`}
+          >{`Sort the ${mixed}`}</Link>
+        )}
       </div>
     </>
   );
 }
 
 /** Something broke, or the new part is wrong: the tasks change, and with them route, price and agreement. */
-export function PartWay({ index, state, step, kind, jobId, onReport }: WayProps & { kind: 'broken' | 'wrong part' }) {
-  const slots = kind === 'wrong part' ? Object.keys(state.task).filter((s) => state.task[s] === 'replace') : index.model.slots.filter((s) => pieceInSlot(state, s.id) !== undefined || Object.keys(state.place).some((x) => x.startsWith(`${s.id}#`) && state.place[x] === 'tray')).map((s) => s.id);
+export function PartWay({
+  index,
+  state,
+  step,
+  kind,
+  jobId,
+  onReport,
+}: WayProps & { kind: 'broken' | 'wrong part' }) {
+  const slots =
+    kind === 'wrong part'
+      ? Object.keys(state.task).filter((s) => state.task[s] === 'replace')
+      : index.model.slots
+          .filter(
+            (s) =>
+              pieceInSlot(state, s.id) !== undefined ||
+              Object.keys(state.place).some((x) => x.startsWith(`${s.id}#`) && state.place[x] === 'tray'),
+          )
+          .map((s) => s.id);
   const [slot, setSlot] = useState(step?.about && slots.includes(step.about) ? step.about : (slots[0] ?? ''));
   const [note, setNote] = useState('');
   const said = note.trim() ? { note: cut(note, 1000) } : {};
   const standing = slots.filter((s) => state.trouble[`${kind} ${s}`]);
   return (
     <>
-      {standing.map((s) => <div key={s} className="row"><span>{`${thingName(index, s)}: ${kind}`}</span><button type="button" className="btn slim" onClick={() => onReport({ type: 'eased', kind, thing: s, how: kind === 'broken' ? 'replaced or repaired' : 'another part is here' })}>Settled</button><Link to={`/jobs/${jobId}/offer`}>Offer</Link></div>)}
-      <div className="field"><label htmlFor="trouble-slot">{kind === 'broken' ? 'What broke?' : 'Which part?'}</label><select id="trouble-slot" className="pick" value={slot} onChange={(e) => setSlot(e.target.value)}>{slots.map((s) => <option key={s} value={s}>{thingName(index, s)}</option>)}</select></div>
+      {standing.map((s) => (
+        <div key={s} className="row">
+          <span>{`${thingName(index, s)}: ${kind}`}</span>
+          <button
+            type="button"
+            className="btn slim"
+            onClick={() =>
+              onReport({
+                type: 'eased',
+                kind,
+                thing: s,
+                how: kind === 'broken' ? 'replaced or repaired' : 'another part is here',
+              })
+            }
+          >
+            Settled
+          </button>
+          <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
+        </div>
+      ))}
+      <div className="field">
+        <label htmlFor="trouble-slot">{kind === 'broken' ? 'What broke?' : 'Which part?'}</label>
+        <select id="trouble-slot" className="pick" value={slot} onChange={(e) => setSlot(e.target.value)}>
+          {slots.map((s) => (
+            <option key={s} value={s}>
+              {thingName(index, s)}
+            </option>
+          ))}
+        </select>
+      </div>
       <Words label="How, and how bad?" value={note} set={setNote} />
       <div className="row">
-        {kind === 'broken' ? <>
-          <button type="button" className="btn danger" disabled={!slot} onClick={() => onReport({ type: 'troubled', kind, thing: slot, ...said }, ...(state.task[slot] === 'replace' ? [] : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]))}>It is to be replaced: price and route follow</button>
-          <button type="button" className="btn" disabled={!slot || !note.trim()} onClick={() => onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })}>It stays as it is; the owner is told</button>
-        </> : <button type="button" className="btn danger" disabled={!slot} onClick={() => onReport({ type: 'troubled', kind, thing: slot, ...said }, ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []))}>It goes back to stock: choose another on the offer</button>}
+        {kind === 'broken' ? (
+          <>
+            <button
+              type="button"
+              className="btn danger"
+              disabled={!slot}
+              onClick={() =>
+                onReport(
+                  { type: 'troubled', kind, thing: slot, ...said },
+                  ...(state.task[slot] === 'replace'
+                    ? []
+                    : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]),
+                )
+              }
+            >
+              It is to be replaced: price and route follow
+            </button>
+            <button
+              type="button"
+              className="btn"
+              disabled={!slot || !note.trim()}
+              onClick={() =>
+                onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
+              }
+            >
+              It stays as it is; the owner is told
+            </button>
+          </>
+        ) : (
+          <button
+            type="button"
+            className="btn danger"
+            disabled={!slot}
+            onClick={() =>
+              onReport(
+                { type: 'troubled', kind, thing: slot, ...said },
+                ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []),
+              )
+            }
+          >
+            It goes back to stock: choose another on the offer
+          </button>
+        )}
       </div>
     </>
   );
@@ -176,11 +481,50 @@ export function WordsWay({ index, state, step, target, onReport }: WayProps) {
     <>
       <Words label="In words" value={note} set={setNote} />
       <div className="row">
-        <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'noted', text: note.trim() })}>Keep as a note</button>
-        {thing && <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'noted', text: note.trim(), thing, finding: true })}>{`Not as the model says, at the ${thingName(index, thing)}`}</button>}
-        {step?.action === 'apply seal' && <button type="button" className="btn" disabled={!note.trim()} onClick={() => onReport({ type: 'leftUnsealed', reason: cut(note, 1000) })}>The seal is left off on purpose, for this reason</button>}
-        <button type="button" className="btn" onClick={() => onReport(masked ? { type: 'maskOff', mask: 'tape' } : { type: 'maskOn', mask: 'tape' })}>{masked ? 'Masking tape is off again' : 'Masking tape is on'}</button>
-        <button type="button" className="btn" onClick={() => onReport({ type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' })}>The cell is swollen</button>
+        <button
+          type="button"
+          className="btn"
+          disabled={!note.trim()}
+          onClick={() => onReport({ type: 'noted', text: note.trim() })}
+        >
+          Keep as a note
+        </button>
+        {thing && (
+          <button
+            type="button"
+            className="btn"
+            disabled={!note.trim()}
+            onClick={() => onReport({ type: 'noted', text: note.trim(), thing, finding: true })}
+          >{`Not as the model says, at the ${thingName(index, thing)}`}</button>
+        )}
+        {step?.action === 'apply seal' && (
+          <button
+            type="button"
+            className="btn"
+            disabled={!note.trim()}
+            onClick={() => onReport({ type: 'leftUnsealed', reason: cut(note, 1000) })}
+          >
+            The seal is left off on purpose, for this reason
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            onReport(masked ? { type: 'maskOff', mask: 'tape' } : { type: 'maskOn', mask: 'tape' })
+          }
+        >
+          {masked ? 'Masking tape is off again' : 'Masking tape is on'}
+        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            onReport({ type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' })
+          }
+        >
+          The cell is swollen
+        </button>
       </div>
     </>
   );

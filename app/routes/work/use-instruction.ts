@@ -6,7 +6,9 @@ import { benchTime } from '../../job/clock';
 import { lastTick, watchTicks } from '../../job/ticker';
 
 /** Everything of an instruction that is seen or done by it; its step is the route's own object. */
-const same = (a: Instruction, b: Instruction): boolean => ('step' in a ? a.step : undefined) === ('step' in b ? b.step : undefined) && JSON.stringify({ ...a, step: 0 }) === JSON.stringify({ ...b, step: 0 });
+const same = (a: Instruction, b: Instruction): boolean =>
+  ('step' in a ? a.step : undefined) === ('step' in b ? b.step : undefined) &&
+  JSON.stringify({ ...a, step: 0 }) === JSON.stringify({ ...b, step: 0 });
 
 /**
  * The instruction as it stands now. The clock enters here: a wait that ends changes the instruction without any event.
@@ -27,6 +29,9 @@ export function useInstruction(context: Context, state: JobState, firstAt: numbe
     };
   }, [context, state, firstAt]);
   // as the server has drawn it, while the page wakes up
-  const first = useMemo(() => { let known: Instruction | undefined; return () => (known ??= instruct(context, state, { at: firstAt, clockKnown: true })); }, [context, state, firstAt]);
+  const first = useMemo(() => {
+    let known: Instruction | undefined;
+    return () => (known ??= instruct(context, state, { at: firstAt, clockKnown: true }));
+  }, [context, state, firstAt]);
   return useSyncExternalStore(watchTicks, read, first);
 }

@@ -89,9 +89,15 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: a measurement belongs to the target it was taken for
   useEffect(() => setMeasured(undefined), [painted]);
-  useEffect(() => { if (!said) return; const t = setTimeout(() => setSaid(undefined), 6000); return () => clearTimeout(t); }, [said]);
+  useEffect(() => {
+    if (!said) return;
+    const t = setTimeout(() => setSaid(undefined), 6000);
+    return () => clearTimeout(t);
+  }, [said]);
   const e = view.lastForeign;
-  useEffect(() => { if (e) setSaid(`${page.people[e.by] ?? 'Another bench'}: ${eventText(index, e.body)}`); }, [e, index, page.people]);
+  useEffect(() => {
+    if (e) setSaid(`${page.people[e.by] ?? 'Another bench'}: ${eventText(index, e.body)}`);
+  }, [e, index, page.people]);
 
   /** One after another; what is stopped or refused stops the rest, which then follows when the stop is passed. */
   const report = (body: Body, override?: OverrideGiven, rest: readonly Body[] = []): void => {
@@ -103,7 +109,10 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   };
   // whoever does the first thing at a device that nobody works on is its worker
   const act = (...bodies: Body[]): void => {
-    const all: Body[] = flag(state, 'worker') === undefined && bodies.some((b) => b.type !== 'retracted') ? [{ type: 'takenOver', bench: who.bench }, ...bodies] : bodies;
+    const all: Body[] =
+      flag(state, 'worker') === undefined && bodies.some((b) => b.type !== 'retracted')
+        ? [{ type: 'takenOver', bench: who.bench }, ...bodies]
+        : bodies;
     if (all[0]) report(all[0], undefined, all.slice(1));
   };
   const programmer = useProgrammer(page.id, step, () => replica.sync());
@@ -121,60 +130,188 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       else act(s.now.body);
     }
   };
-  const screwsNow = now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten') ? stillToDo(index, state, now.step) : [];
+  const screwsNow =
+    now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten')
+      ? stillToDo(index, state, now.step)
+      : [];
   const all = () => {
     const s = shown.current;
-    if (performance.now() < s.deadUntil || open || s.now.kind !== 'do' || !screwsNow.length || s.now.findings.some((f) => f.severity !== 'warn')) return;
+    if (
+      performance.now() < s.deadUntil ||
+      open ||
+      s.now.kind !== 'do' ||
+      !screwsNow.length ||
+      s.now.findings.some((f) => f.severity !== 'warn')
+    )
+      return;
     act(...screwsNow.map((t) => bodyFor(index, state, (s.now as { step: typeof step & object }).step, t)));
   };
-  const spoken = step ? `${stepTitle(index, step)}. ${step.cautions[0] ? cautionText[step.cautions[0]] : ''}` : '';
-  const speak = () => { if (spoken && !say(spoken)) setSaid('This browser has no voice.'); };
+  const spoken = step
+    ? `${stepTitle(index, step)}. ${step.cautions[0] ? cautionText[step.cautions[0]] : ''}`
+    : '';
+  const speak = () => {
+    if (spoken && !say(spoken)) setSaid('This browser has no voice.');
+  };
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each instruction
-  useEffect(() => { if (prefs.speak && spoken) say(spoken); }, [prefs.speak, step?.id]);
+  useEffect(() => {
+    if (prefs.speak && spoken) say(spoken);
+  }, [prefs.speak, step?.id]);
   const face = turned && turned.step === (step?.id ?? '') ? turned.face : (step?.face ?? 'front');
   const turn = () => setTurned({ step: step?.id ?? '', face: face === 'front' ? 'back' : 'front' });
   /** What a calliper typed: of a screw that comes out it is kept, of one that goes in it is only compared. */
   const measure = (mm: number) => {
     setMeasured(mm);
-    if (now.kind === 'do' && now.step.action === 'unscrew') act({ type: 'screwMeasured', piece: (now.body as { piece: string }).piece, lengthMm: mm });
+    if (now.kind === 'do' && now.step.action === 'unscrew')
+      act({ type: 'screwMeasured', piece: (now.body as { piece: string }).piece, lengthMm: mm });
   };
   const last = state.trail[state.trail.length - 1];
-  const undo = () => { if (last && !stop && !sheet && !picked) report({ type: 'retracted', event: last.event }); };
+  const undo = () => {
+    if (last && !stop && !sheet && !picked) report({ type: 'retracted', event: last.event });
+  };
   // arriving at a device, the keys are the bench's: nothing that was clicked to get here keeps the focus
   const main = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
   useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
-  usePageKeys(strip, {
-    next: press, undo,
-    trouble: () => setSheet('trouble'), keys: () => setSheet('keys'), note: () => { setNoteOf(undefined); setSheet('note'); }, all, turn, say: speak, search: () => setSheet('find'), escape: () => { setSheet(undefined); setPicked(undefined); setStop(undefined); },
-    
-    typed: (text) => { const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, '')); if (Number.isFinite(mm) && mm > 0 && mm < 50) measure(mm); else setSaid(`Typed by an instrument: ${text}`); },
-  }, !open || stop !== undefined || sheet !== undefined || picked !== undefined);
+  usePageKeys(
+    strip,
+    {
+      next: press,
+      undo,
+      trouble: () => setSheet('trouble'),
+      keys: () => setSheet('keys'),
+      note: () => {
+        setNoteOf(undefined);
+        setSheet('note');
+      },
+      all,
+      turn,
+      say: speak,
+      search: () => setSheet('find'),
+      escape: () => {
+        setSheet(undefined);
+        setPicked(undefined);
+        setStop(undefined);
+      },
+
+      typed: (text) => {
+        const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, ''));
+        if (Number.isFinite(mm) && mm > 0 && mm < 50) measure(mm);
+        else setSaid(`Typed by an instrument: ${text}`);
+      },
+    },
+    !open || stop !== undefined || sheet !== undefined || picked !== undefined,
+  );
 
   useScrewTravel(page.id, state.place);
   const look = useMat(index, page.mat, state, view.context.route, target);
-  const follow = useMemo(() => (step && !['check', 'read data', 'write data', 'set aside'].includes(step.action) ? step.targets : noThings), [step]);
+  const follow = useMemo(
+    () =>
+      step && !['check', 'read data', 'write data', 'set aside'].includes(step.action)
+        ? step.targets
+        : noThings,
+    [step],
+  );
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
-  const releasing = step?.action === 'release' && index.bonds.get(step.targets[0]!)?.kind === 'perimeter-seal';
+  const releasing =
+    step?.action === 'release' && index.bonds.get(step.targets[0]!)?.kind === 'perimeter-seal';
   const steps = view.context.route?.steps ?? [];
   const at = step ? steps.indexOf(step) : steps.length;
   const blocked = now.kind === 'do' && now.findings.some((f) => f.severity !== 'warn');
-  const button = programmer ? (step?.action === 'read data' ? 'Read them now' : 'Write and compare') : now.kind === 'do' ? doneLabel(index, now.step, now.target) : now.kind === 'finished' ? 'Hand over' : now.kind === 'checks' ? 'Answer the checks' : now.kind === 'no route' ? 'Plan the route' : now.kind === 'waiting' ? 'waiting' : now.kind === 'question' ? 'answer first' : 'job is closed';
+  const button = programmer
+    ? step?.action === 'read data'
+      ? 'Read them now'
+      : 'Write and compare'
+    : now.kind === 'do'
+      ? doneLabel(index, now.step, now.target)
+      : now.kind === 'finished'
+        ? 'Hand over'
+        : now.kind === 'checks'
+          ? 'Answer the checks'
+          : now.kind === 'no route'
+            ? 'Plan the route'
+            : now.kind === 'waiting'
+              ? 'waiting'
+              : now.kind === 'question'
+                ? 'answer first'
+                : 'job is closed';
   return (
     <div className="benchpage">
       <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />
-      <JobTabs id={page.id} here="work" title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`} />
-      <WorkerBar state={state} who={who} page={page} onTake={() => report({ type: 'takenOver', bench: who.bench })} />
+      <JobTabs
+        id={page.id}
+        here="work"
+        title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
+      />
+      <WorkerBar
+        state={state}
+        who={who}
+        page={page}
+        onTake={() => report({ type: 'takenOver', bench: who.bench })}
+      />
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
-      <main className="work" ref={main} tabIndex={-1} style={{ outline: 'none' }} onMouseDown={(ev) => ev.preventDefault()}>
+      <main
+        className="work"
+        ref={main}
+        tabIndex={-1}
+        style={{ outline: 'none' }}
+        onMouseDown={(ev) => ev.preventDefault()}
+      >
         <section className="fit" aria-label="Map">
-          <MapView title={`${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${face === 'back' ? 'back side up' : 'display side up'}, hinge ${index.model.hinge}`} onTurn={turn} index={index} state={state} lit={lit} now={target} showNoGo={releasing} face={face} onPick={setPicked} large={prefs.text === 'large'} follow={face === (step?.face ?? 'front') ? follow : noThings} />
+          <MapView
+            title={`${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${face === 'back' ? 'back side up' : 'display side up'}, hinge ${index.model.hinge}`}
+            onTurn={turn}
+            index={index}
+            state={state}
+            lit={lit}
+            now={target}
+            showNoGo={releasing}
+            face={face}
+            onPick={setPicked}
+            large={prefs.text === 'large'}
+            follow={face === (step?.face ?? 'front') ? follow : noThings}
+          />
         </section>
         <section aria-label="Instruction" aria-live="polite">
-          <InstructionPanel index={index} state={state} now={now} steps={steps} at={at} firstAt={page.now} measured={measured} nextUp={steps[at + 1]} onTarget={(body) => act(body)} onAll={screwsNow.length > 1 ? all : undefined} jobId={page.id} conditions={Object.keys(state.condition).filter((c) => state.condition[c])} />
-          {step && programmer && <ProgrammerCard index={index} step={step} work={programmer} simulated={page.simulated} onByHand={() => act({ type: 'dataDeclined', slot: step.targets[0]!, reason: 'the programmer could not; the notice is accepted' })} />}
+          <InstructionPanel
+            index={index}
+            state={state}
+            now={now}
+            steps={steps}
+            at={at}
+            firstAt={page.now}
+            measured={measured}
+            nextUp={steps[at + 1]}
+            onTarget={(body) => act(body)}
+            onAll={screwsNow.length > 1 ? all : undefined}
+            jobId={page.id}
+            conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
+          />
+          {step && programmer && (
+            <ProgrammerCard
+              index={index}
+              step={step}
+              work={programmer}
+              simulated={page.simulated}
+              onByHand={() =>
+                act({
+                  type: 'dataDeclined',
+                  slot: step.targets[0]!,
+                  reason: 'the programmer could not; the notice is accepted',
+                })
+              }
+            />
+          )}
           {step && <BootCard index={index} state={state} step={step} />}
-          {step && <ManifestCard index={index} state={state} step={step} route={context.route} jobId={page.id} onReport={(b) => act(b)} />}
+          {step && (
+            <ManifestCard
+              index={index}
+              state={state}
+              step={step}
+              route={context.route}
+              jobId={page.id}
+              onReport={(b) => act(b)}
+            />
+          )}
           <NotesHere index={index} state={state} step={step} page={page} />
         </section>
         <section aria-label="Mat" style={{ display: 'flex', flexDirection: 'column', gap: 8 }}>
@@ -182,24 +319,163 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         </section>
       </main>
       <Ledger index={index} state={state} send={shownSend}>
-        <button type="button" className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}><span className="cap">T</span><br />Trouble</button>
-        <button type="button" className="key" onMouseDown={noFocus} onClick={() => { setNoteOf(undefined); setSheet('note'); }}><span className="cap">N</span><br />Note</button>
-        <button type="button" className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}><span className="cap">⌫</span><br />Undo</button>
-        <button type="button" className="go" onMouseDown={noFocus} onClick={press} disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'} data-testid="go">
-          <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span><br />{button}
+        <button type="button" className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}>
+          <span className="cap">T</span>
+          <br />
+          Trouble
+        </button>
+        <button
+          type="button"
+          className="key"
+          onMouseDown={noFocus}
+          onClick={() => {
+            setNoteOf(undefined);
+            setSheet('note');
+          }}
+        >
+          <span className="cap">N</span>
+          <br />
+          Note
+        </button>
+        <button type="button" className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}>
+          <span className="cap">⌫</span>
+          <br />
+          Undo
+        </button>
+        <button
+          type="button"
+          className="go"
+          onMouseDown={noFocus}
+          onClick={press}
+          disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'}
+          data-testid="go"
+        >
+          <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span>
+          <br />
+          {button}
         </button>
       </Ledger>
-      {said && <div className="flash note" role="status">{said}</div>}
-      {send.refused.filter((r) => r.job === page.id).slice(0, 1).map((r) => <div key={r.id} className="flash note stop" role="alert">{refusalText(index, r.outcome.refused)} <button type="button" className="btn slim" onClick={() => sender.dismiss(r.id)}>Understood</button></div>)}
-      {send.photos.filter((p) => p.job === page.id).slice(0, 1).map((p) => <div key={p.id} className="flash note stop" role="alert">{`A photograph was not taken: ${p.error}`} <button type="button" className="btn slim" onClick={() => void sender.forgetPhoto(p.id)}>Let it go</button></div>)}
-      {stop && <StopSheet index={index} findings={stop.findings} who={who} onBack={() => setStop(undefined)} passLabel="Do it all the same" onPass={(o) => { const { body, rest } = stop; setStop(undefined); report(body, o, rest); }} />}
-      {now.kind === 'question' && state.question[now.question] && <QuestionSheet key={now.question} index={index} id={now.question} question={state.question[now.question]!} people={page.people} text={findingText(index, { rule: now.rule as Finding['rule'], ids: now.ids })} about={now.ids.map((i) => thingName(index, i)).join(', ')} onReport={(b) => report(b)} onUndo={last?.by === who.personId ? undo : undefined} />}
-      {sheet === 'trouble' && <TroubleSheet index={index} state={state} step={step} target={target} spares={page.spares} jobId={page.id} onClose={() => setSheet(undefined)} onReport={(...bodies) => { if (!bodies.some((b) => b.type === 'lost' || b.type === 'spilled' || (b.type === 'bondReleased' && b.torn))) setSheet(undefined); act(...bodies); }} />}
+      {said && (
+        <div className="flash note" role="status">
+          {said}
+        </div>
+      )}
+      {send.refused
+        .filter((r) => r.job === page.id)
+        .slice(0, 1)
+        .map((r) => (
+          <div key={r.id} className="flash note stop" role="alert">
+            {refusalText(index, r.outcome.refused)}{' '}
+            <button type="button" className="btn slim" onClick={() => sender.dismiss(r.id)}>
+              Understood
+            </button>
+          </div>
+        ))}
+      {send.photos
+        .filter((p) => p.job === page.id)
+        .slice(0, 1)
+        .map((p) => (
+          <div key={p.id} className="flash note stop" role="alert">
+            {`A photograph was not taken: ${p.error}`}{' '}
+            <button type="button" className="btn slim" onClick={() => void sender.forgetPhoto(p.id)}>
+              Let it go
+            </button>
+          </div>
+        ))}
+      {stop && (
+        <StopSheet
+          index={index}
+          findings={stop.findings}
+          who={who}
+          onBack={() => setStop(undefined)}
+          passLabel="Do it all the same"
+          onPass={(o) => {
+            const { body, rest } = stop;
+            setStop(undefined);
+            report(body, o, rest);
+          }}
+        />
+      )}
+      {now.kind === 'question' && state.question[now.question] && (
+        <QuestionSheet
+          key={now.question}
+          index={index}
+          id={now.question}
+          question={state.question[now.question]!}
+          people={page.people}
+          text={findingText(index, { rule: now.rule as Finding['rule'], ids: now.ids })}
+          about={now.ids.map((i) => thingName(index, i)).join(', ')}
+          onReport={(b) => report(b)}
+          onUndo={last?.by === who.personId ? undo : undefined}
+        />
+      )}
+      {sheet === 'trouble' && (
+        <TroubleSheet
+          index={index}
+          state={state}
+          step={step}
+          target={target}
+          spares={page.spares}
+          jobId={page.id}
+          onClose={() => setSheet(undefined)}
+          onReport={(...bodies) => {
+            if (
+              !bodies.some(
+                (b) => b.type === 'lost' || b.type === 'spilled' || (b.type === 'bondReleased' && b.torn),
+              )
+            )
+              setSheet(undefined);
+            act(...bodies);
+          }}
+        />
+      )}
       {sheet === 'keys' && <KeysSheet onClose={() => setSheet(undefined)} />}
-      {sheet === 'find' && <FindSheet index={index} onClose={() => setSheet(undefined)} onPick={(id) => { setSheet(undefined); setPicked(id); }} />}
-      {sheet === 'note' && <NoteSheet index={index} things={noteOf ? [noteOf] : thingsOf(step)} onClose={() => setSheet(undefined)} onReport={(b) => { setSheet(undefined); act(b); }} onPhotos={(files, thing) => { void Promise.all([...(files ?? [])].map((f) => takePhoto(sender.owner, page.id, f, thing))).then(() => sender.flush()); }} />}
-      {picked && <ThingSheet index={index} state={state} id={picked} onClose={() => setPicked(undefined)} onReport={(b) => { setPicked(undefined); act(b); }} onNote={() => { setNoteOf(picked); setPicked(undefined); setSheet('note'); }} />}
-      <p className="sr"><Link to="/">Bench</Link></p>
+      {sheet === 'find' && (
+        <FindSheet
+          index={index}
+          onClose={() => setSheet(undefined)}
+          onPick={(id) => {
+            setSheet(undefined);
+            setPicked(id);
+          }}
+        />
+      )}
+      {sheet === 'note' && (
+        <NoteSheet
+          index={index}
+          things={noteOf ? [noteOf] : thingsOf(step)}
+          onClose={() => setSheet(undefined)}
+          onReport={(b) => {
+            setSheet(undefined);
+            act(b);
+          }}
+          onPhotos={(files, thing) => {
+            void Promise.all([...(files ?? [])].map((f) => takePhoto(sender.owner, page.id, f, thing))).then(
+              () => sender.flush(),
+            );
+          }}
+        />
+      )}
+      {picked && (
+        <ThingSheet
+          index={index}
+          state={state}
+          id={picked}
+          onClose={() => setPicked(undefined)}
+          onReport={(b) => {
+            setPicked(undefined);
+            act(b);
+          }}
+          onNote={() => {
+            setNoteOf(picked);
+            setPicked(undefined);
+            setSheet('note');
+          }}
+        />
+      )}
+      <p className="sr">
+        <Link to="/">Bench</Link>
+      </p>
       {/* the check must open without the server, too */}
       <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />
     </div>

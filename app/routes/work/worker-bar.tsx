@@ -4,8 +4,27 @@ import type { Who } from '../../../server/types';
 import { soon } from '../../words/time';
 
 /** Somebody else works on this device: said, and taken over by an entry of its own. */
-export function WorkerBar({ state, who, page, onTake }: { state: JobState; who: Who; page: JobPage; onTake: () => void }) {
+export function WorkerBar({
+  state,
+  who,
+  page,
+  onTake,
+}: {
+  state: JobState;
+  who: Who;
+  page: JobPage;
+  onTake: () => void;
+}) {
   const w = flag(state, 'worker');
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
-  return <div className="note row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}><span style={{ flex: 1 }}>{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span><button type="button" className="btn slim" onMouseDown={(e) => e.preventDefault()} onClick={onTake}>Take it over</button></div>;
+  return (
+    <div className="note row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}>
+      <span
+        style={{ flex: 1 }}
+      >{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
+      <button type="button" className="btn slim" onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
+        Take it over
+      </button>
+    </div>
+  );
 }

@@ -16,7 +16,11 @@ import type { Route } from './+types/workshop';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  const may = { methods: mayChange(who.role, 'methods'), means: mayChange(who.role, 'means'), people: mayChange(who.role, 'people') };
+  const may = {
+    methods: mayChange(who.role, 'methods'),
+    means: mayChange(who.role, 'means'),
+    people: mayChange(who.role, 'people'),
+  };
   return { who, may, ...(await workshopPage(who)), strip: await stripFor(who), now: Date.now() };
 }
 export async function action({ request, context }: Route.ActionArgs) {
@@ -29,30 +33,61 @@ type Said = Awaited<ReturnType<typeof action>>;
 /** Each part of the page saves by itself, at once; what came of it stands beside it. */
 function useChange() {
   const fetcher = useFetcher<Said>();
-  const change = (ask: Record<string, unknown>) => { void fetcher.submit(JSON.stringify(ask), { method: 'post', encType: 'application/json' }); };
+  const change = (ask: Record<string, unknown>) => {
+    void fetcher.submit(JSON.stringify(ask), { method: 'post', encType: 'application/json' });
+  };
   return { change, busy: fetcher.state !== 'idle', said: fetcher.data };
 }
 const Said = ({ said, field }: { said: Said | undefined; field?: string }) => {
   if (!said) return null;
-  if (said.ok) return field ? null : <span className="moss" role="status">{said.said}</span>;
+  if (said.ok)
+    return field ? null : (
+      <span className="moss" role="status">
+        {said.said}
+      </span>
+    );
   const text = field ? said.errors[field] : said.errors.form;
-  return text ? <span className="brick" role="alert">{text}</span> : null;
+  return text ? (
+    <span className="brick" role="alert">
+      {text}
+    </span>
+  ) : null;
 };
 
 export default function Workshop({ loaderData }: Route.ComponentProps) {
   const { who, may, settings, people, name } = loaderData;
   const strip = useStrip(loaderData.strip);
-  useEffect(() => { setServerTime(loaderData.now); startChannel(); }, [loaderData.now]);
+  useEffect(() => {
+    setServerTime(loaderData.now);
+    startChannel();
+  }, [loaderData.now]);
   usePageKeys(strip);
   return (
     <>
       <Head who={who} jobs={strip} />
       <main className="page stack">
-        <div className="spread"><h1>{name}</h1><span className="muted">{may.means ? 'Changes are kept at once and count for routes planned from then on.' : may.methods ? 'As lead you change the methods; the rest is the owner’s.' : 'Only an owner, or for the methods a lead, changes this page.'}</span></div>
-        <div className="cols" style={{ gridTemplateColumns: 'minmax(0,1.75fr) minmax(0,1fr)', alignItems: 'start' }}>
+        <div className="spread">
+          <h1>{name}</h1>
+          <span className="muted">
+            {may.means
+              ? 'Changes are kept at once and count for routes planned from then on.'
+              : may.methods
+                ? 'As lead you change the methods; the rest is the owner’s.'
+                : 'Only an owner, or for the methods a lead, changes this page.'}
+          </span>
+        </div>
+        <div
+          className="cols"
+          style={{ gridTemplateColumns: 'minmax(0,1.75fr) minmax(0,1fr)', alignItems: 'start' }}
+        >
           <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
           <div className="stack">
-            <Money rate={settings.hourlyRateMinor} currency={settings.currency} waits={settings.waits} may={may.means} />
+            <Money
+              rate={settings.hourlyRateMinor}
+              currency={settings.currency}
+              waits={settings.waits}
+              may={may.means}
+            />
             <Stations owned={settings.stations} may={may.means} />
             <People people={people} may={may.people} self={who.personId} />
           </div>
@@ -66,22 +101,69 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
   const { change, said } = useChange();
   return (
     <section className="card">
-      <div className="spread" style={{ marginBottom: 4 }}><h2>House methods</h2><Said said={said} /></div>
-      <p className="muted small" style={{ marginBottom: 8 }}>Where the trade disagrees, the workshop chooses; any job can choose otherwise on its Route screen.</p>
-      <table className="tbl"><thead><tr><th scope="col">question</th><th scope="col">here</th><th scope="col">default, and why</th></tr></thead>
-        <tbody>{methodRows.map((r) => {
-          const fallback = r.options.find((o) => o.id === r.default)!;
-          return (
-            <tr key={r.id}><td style={{ width: '26%' }}><label htmlFor={`m-${r.id}`}>{r.question}</label></td>
-              <td style={{ width: '34%' }}><select id={`m-${r.id}`} className="pick" style={{ width: '100%', fontWeight: chosen[r.id] === r.default ? 400 : 700 }} disabled={!may} value={chosen[r.id]} onChange={(e) => change({ do: 'method', row: r.id, option: e.target.value })}>{r.options.map((o) => <option key={o.id} value={o.id}>{o.name}</option>)}</select></td>
-              <td className="small muted">{chosen[r.id] === r.default ? '' : `default: ${fallback.name}; `}{r.why}</td></tr>
-          );
-        })}</tbody></table>
+      <div className="spread" style={{ marginBottom: 4 }}>
+        <h2>House methods</h2>
+        <Said said={said} />
+      </div>
+      <p className="muted small" style={{ marginBottom: 8 }}>
+        Where the trade disagrees, the workshop chooses; any job can choose otherwise on its Route screen.
+      </p>
+      <table className="tbl">
+        <thead>
+          <tr>
+            <th scope="col">question</th>
+            <th scope="col">here</th>
+            <th scope="col">default, and why</th>
+          </tr>
+        </thead>
+        <tbody>
+          {methodRows.map((r) => {
+            const fallback = r.options.find((o) => o.id === r.default)!;
+            return (
+              <tr key={r.id}>
+                <td style={{ width: '26%' }}>
+                  <label htmlFor={`m-${r.id}`}>{r.question}</label>
+                </td>
+                <td style={{ width: '34%' }}>
+                  <select
+                    id={`m-${r.id}`}
+                    className="pick"
+                    style={{ width: '100%', fontWeight: chosen[r.id] === r.default ? 400 : 700 }}
+                    disabled={!may}
+                    value={chosen[r.id]}
+                    onChange={(e) => change({ do: 'method', row: r.id, option: e.target.value })}
+                  >
+                    {r.options.map((o) => (
+                      <option key={o.id} value={o.id}>
+                        {o.name}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="small muted">
+                  {chosen[r.id] === r.default ? '' : `default: ${fallback.name}; `}
+                  {r.why}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
     </section>
   );
 }
 
-function Money({ rate, currency, waits, may }: { rate: number; currency: string; waits: { solventFlashS: number; coolingS: number }; may: boolean }) {
+function Money({
+  rate,
+  currency,
+  waits,
+  may,
+}: {
+  rate: number;
+  currency: string;
+  waits: { solventFlashS: number; coolingS: number };
+  may: boolean;
+}) {
   const money = useChange();
   const times = useChange();
   const [amount, setAmount] = useState((rate / 100).toFixed(2));
@@ -91,13 +173,68 @@ function Money({ rate, currency, waits, may }: { rate: number; currency: string;
   return (
     <section className="card stack">
       <h2>Rate and waits</h2>
-      <form className="field" onSubmit={(e) => { e.preventDefault(); money.change({ do: 'rate', hourlyRateMinor: read.ok ? read.minor : null }); }}>
-        <label htmlFor="rate">{`An hour of hands, ${currency}`}</label><div className="row" style={{ flexWrap: 'nowrap' }}><Input id="rate" inputMode="decimal" disabled={!may} value={amount} onChange={(e) => setAmount(e.target.value)} maxLength={12} /><Button htmlType="submit" disabled={!may} loading={money.busy}>Keep</Button></div><Said said={money.said} /><Said said={money.said} field="hourlyRateMinor" />
+      <form
+        className="field"
+        onSubmit={(e) => {
+          e.preventDefault();
+          money.change({ do: 'rate', hourlyRateMinor: read.ok ? read.minor : null });
+        }}
+      >
+        <label htmlFor="rate">{`An hour of hands, ${currency}`}</label>
+        <div className="row" style={{ flexWrap: 'nowrap' }}>
+          <Input
+            id="rate"
+            inputMode="decimal"
+            disabled={!may}
+            value={amount}
+            onChange={(e) => setAmount(e.target.value)}
+            maxLength={12}
+          />
+          <Button htmlType="submit" disabled={!may} loading={money.busy}>
+            Keep
+          </Button>
+        </div>
+        <Said said={money.said} />
+        <Said said={money.said} field="hourlyRateMinor" />
       </form>
-      <form className="stack" style={{ gap: 6 }} onSubmit={(e) => { e.preventDefault(); times.change({ do: 'waits', solventFlashS: Number(flash), coolingS: Number(cool) }); }}>
-        <div className="field"><label htmlFor="flash">Alcohol flashes off before heat, s</label><Input id="flash" inputMode="numeric" disabled={!may} value={flash} onChange={(e) => setFlash(e.target.value)} maxLength={5} /><Said said={times.said} field="solventFlashS" /></div>
-        <div className="field"><label htmlFor="cool">Device cools before alcohol, s</label><Input id="cool" inputMode="numeric" disabled={!may} value={cool} onChange={(e) => setCool(e.target.value)} maxLength={5} /><Said said={times.said} field="coolingS" /></div>
-        <div className="row"><Button htmlType="submit" disabled={!may} loading={times.busy}>Keep</Button><Said said={times.said} /></div>
+      <form
+        className="stack"
+        style={{ gap: 6 }}
+        onSubmit={(e) => {
+          e.preventDefault();
+          times.change({ do: 'waits', solventFlashS: Number(flash), coolingS: Number(cool) });
+        }}
+      >
+        <div className="field">
+          <label htmlFor="flash">Alcohol flashes off before heat, s</label>
+          <Input
+            id="flash"
+            inputMode="numeric"
+            disabled={!may}
+            value={flash}
+            onChange={(e) => setFlash(e.target.value)}
+            maxLength={5}
+          />
+          <Said said={times.said} field="solventFlashS" />
+        </div>
+        <div className="field">
+          <label htmlFor="cool">Device cools before alcohol, s</label>
+          <Input
+            id="cool"
+            inputMode="numeric"
+            disabled={!may}
+            value={cool}
+            onChange={(e) => setCool(e.target.value)}
+            maxLength={5}
+          />
+          <Said said={times.said} field="coolingS" />
+        </div>
+        <div className="row">
+          <Button htmlType="submit" disabled={!may} loading={times.busy}>
+            Keep
+          </Button>
+          <Said said={times.said} />
+        </div>
         <p className="muted small">Shipped minimums: 60 s and 120 s; longer is always allowed.</p>
       </form>
     </section>
@@ -108,9 +245,23 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
   const { change, said } = useChange();
   return (
     <section className="card stack" style={{ gap: 4 }}>
-      <div className="spread"><h2>Stations</h2><Said said={said} /></div>
+      <div className="spread">
+        <h2>Stations</h2>
+        <Said said={said} />
+      </div>
       <p className="muted small">A route uses only what stands here.</p>
-      {generalStations.map((s) => <label key={s.id} className="row" style={{ gap: 10, minHeight: 44 }}><input type="checkbox" style={{ width: 20, height: 20 }} disabled={!may} checked={owned.includes(s.id)} onChange={(e) => change({ do: 'station', station: s.id, owned: e.target.checked })} />{s.name}</label>)}
+      {generalStations.map((s) => (
+        <label key={s.id} className="row" style={{ gap: 10, minHeight: 44 }}>
+          <input
+            type="checkbox"
+            style={{ width: 20, height: 20 }}
+            disabled={!may}
+            checked={owned.includes(s.id)}
+            onChange={(e) => change({ do: 'station', station: s.id, owned: e.target.checked })}
+          />
+          {s.name}
+        </label>
+      ))}
     </section>
   );
 }
@@ -121,19 +272,101 @@ function People({ people, may, self }: { people: Person[]; may: boolean; self: s
   const none = { name: '', login: '', role: 'technician' as Role, bench: '', password: '' };
   const [form, setForm] = useState(none);
   const done = add.said?.ok;
-  useEffect(() => { if (done) setForm({ name: '', login: '', role: 'technician', bench: '', password: '' }); }, [done]);
-  const field = (id: keyof typeof none, label: string, more: Record<string, unknown> = {}) => <div className="field"><label htmlFor={id}>{label}</label><Input id={id} value={form[id]} maxLength={200} onChange={(e) => setForm({ ...form, [id]: e.target.value })} {...more} /><Said said={add.said} field={id} /></div>;
+  useEffect(() => {
+    if (done) setForm({ name: '', login: '', role: 'technician', bench: '', password: '' });
+  }, [done]);
+  const field = (id: keyof typeof none, label: string, more: Record<string, unknown> = {}) => (
+    <div className="field">
+      <label htmlFor={id}>{label}</label>
+      <Input
+        id={id}
+        value={form[id]}
+        maxLength={200}
+        onChange={(e) => setForm({ ...form, [id]: e.target.value })}
+        {...more}
+      />
+      <Said said={add.said} field={id} />
+    </div>
+  );
   return (
     <section className="card stack">
-      <div className="spread"><h2>People</h2><Said said={role.said} /></div>
+      <div className="spread">
+        <h2>People</h2>
+        <Said said={role.said} />
+      </div>
       <Said said={role.said} field="role" />
-      <table className="tbl"><tbody>{people.map((p) => <tr key={p.id}><td><span className="strong">{p.name}</span> <span className="muted small">{p.login}{p.bench ? `, ${p.bench}` : ''}</span></td><td style={{ textAlign: 'right' }}>{may && p.id !== self ? <select className="pick" aria-label={`Role of ${p.name}`} value={p.role} onChange={(e) => role.change({ do: 'role', person: p.id, role: e.target.value })}>{roles.map((r) => <option key={r} value={r}>{r}</option>)}</select> : p.role}</td></tr>)}</tbody></table>
-      {may && <details><summary className="strong">Add a person</summary>
-        <form className="stack" style={{ gap: 8, marginTop: 8 }} onSubmit={(e) => { e.preventDefault(); add.change({ do: 'add person', ...form }); }}>
-          {field('name', 'Name')}{field('login', 'Login name', { autoComplete: 'off' })}{field('bench', 'Bench')}{field('password', 'First password', { type: 'password', autoComplete: 'new-password' })}
-          <div className="field"><label htmlFor="new-role">Role</label><select id="new-role" className="pick" value={form.role} onChange={(e) => setForm({ ...form, role: e.target.value as Role })}>{roles.map((r) => <option key={r} value={r}>{r}</option>)}</select></div>
-          <div className="row"><Button type="primary" htmlType="submit" loading={add.busy}>Add</Button><Said said={add.said} /></div>
-        </form></details>}
+      <table className="tbl">
+        <tbody>
+          {people.map((p) => (
+            <tr key={p.id}>
+              <td>
+                <span className="strong">{p.name}</span>{' '}
+                <span className="muted small">
+                  {p.login}
+                  {p.bench ? `, ${p.bench}` : ''}
+                </span>
+              </td>
+              <td style={{ textAlign: 'right' }}>
+                {may && p.id !== self ? (
+                  <select
+                    className="pick"
+                    aria-label={`Role of ${p.name}`}
+                    value={p.role}
+                    onChange={(e) => role.change({ do: 'role', person: p.id, role: e.target.value })}
+                  >
+                    {roles.map((r) => (
+                      <option key={r} value={r}>
+                        {r}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  p.role
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {may && (
+        <details>
+          <summary className="strong">Add a person</summary>
+          <form
+            className="stack"
+            style={{ gap: 8, marginTop: 8 }}
+            onSubmit={(e) => {
+              e.preventDefault();
+              add.change({ do: 'add person', ...form });
+            }}
+          >
+            {field('name', 'Name')}
+            {field('login', 'Login name', { autoComplete: 'off' })}
+            {field('bench', 'Bench')}
+            {field('password', 'First password', { type: 'password', autoComplete: 'new-password' })}
+            <div className="field">
+              <label htmlFor="new-role">Role</label>
+              <select
+                id="new-role"
+                className="pick"
+                value={form.role}
+                onChange={(e) => setForm({ ...form, role: e.target.value as Role })}
+              >
+                {roles.map((r) => (
+                  <option key={r} value={r}>
+                    {r}
+                  </option>
+                ))}
+              </select>
+            </div>
+            <div className="row">
+              <Button type="primary" htmlType="submit" loading={add.busy}>
+                Add
+              </Button>
+              <Said said={add.said} />
+            </div>
+          </form>
+        </details>
+      )}
     </section>
   );
 }

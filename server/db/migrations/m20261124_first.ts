@@ -53,7 +53,17 @@ export class First extends Migration {
       create function append_only() returns trigger language plpgsql as $$ begin raise exception 'the log of a job is never rewritten'; end $$;
       create trigger job_event_append_only before update or delete on job_event for each row execute function append_only();
     `);
-    for (const t of ['person', 'session', 'route', 'job', 'job_event', 'job_command', 'job_snapshot', 'job_private', 'draft']) {
+    for (const t of [
+      'person',
+      'session',
+      'route',
+      'job',
+      'job_event',
+      'job_command',
+      'job_snapshot',
+      'job_private',
+      'draft',
+    ]) {
       this.addSql(`
         alter table ${t} enable row level security; alter table ${t} force row level security;
         create policy own_shop on ${t} using (shop_id = shop_now()) with check (shop_id = shop_now());`);

@@ -26,6 +26,8 @@ export class Receive extends Migration {
         alter table ${t} enable row level security; alter table ${t} force row level security;
         create policy own_shop on ${t} using (shop_id = shop_now()) with check (shop_id = shop_now());`);
     }
-    this.addSql(`grant select, insert, delete on photo to ${appRole()}; grant select, insert, update on part to ${appRole()};`);
+    this.addSql(
+      `grant select, insert, delete on photo to ${appRole()}; grant select, insert, update on part to ${appRole()};`,
+    );
   }
 }

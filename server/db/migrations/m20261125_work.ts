@@ -20,6 +20,8 @@ export class Work extends Migration {
         alter table ${t} enable row level security; alter table ${t} force row level security;
         create policy own_shop on ${t} using (shop_id = shop_now()) with check (shop_id = shop_now());`);
     }
-    this.addSql(`grant select, insert, update, delete on spare_screw to ${appRole()}; grant select, insert on identity_data to ${appRole()};`);
+    this.addSql(
+      `grant select, insert, update, delete on spare_screw to ${appRole()}; grant select, insert on identity_data to ${appRole()};`,
+    );
   }
 }
