@@ -103,6 +103,9 @@ export const targetsLeft = (state: JobState, step: Step): string[] => {
 export const isStepDone = (state: JobState, step: Step) =>
   progressNames(step).every((n) => state.progress[n] === 1);
 
+/** The end of something that runs by itself: a soak, or an act of `holds`. */
+const isEnd = (target: string) => target === 'end' || target.endsWith(':end');
+
 /**
  * What of a step is left to do on this device: neither reported nor shown by the device already. A hole that is empty has
  * no screw to come out, wherever that screw is: one that flew off is adrift, and must not be reported as on the mat.
@@ -110,6 +113,8 @@ export const isStepDone = (state: JobState, step: Step) =>
 export function stillToDo(index: IndexedModel, state: JobState, step: Step): string[] {
   const open = targetsLeft(state, step);
   if (step.action === 'check') return open;
+  // what has ended has begun, also when another route was in force then
+  if (step.targets.some((t) => isEnd(t) && !open.includes(t))) return [];
   return open.filter(
     (t) =>
       !(step.action === 'unscrew' && pieceInHole(state, t) === undefined) &&

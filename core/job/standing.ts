@@ -3,7 +3,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Standing } from '../route/types';
 import { replacedSlots } from './interlocks';
 import { flag, holderOf, type JobState } from './state';
-import { pieceInHole, pieceInSlot, poseOf } from './view';
+import { filmsDue, pieceInHole, pieceInSlot, poseOf, shutState } from './view';
 
 /** Where the device of a job stands: what the planner starts from when a job is re-planned in the middle. */
 export function standingOf(state: JobState, index: IndexedModel): Standing {
@@ -35,5 +35,17 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
     sealed: flag(state, 'seal') === 'applied',
     linerOff: flag(state, 'liner') === 'off',
     midPassed: openChecks(state, index, 'mid').length === 0,
+    filmsOn: filmsDue(state, index)
+      .filter((f) => !f.off)
+      .map((f) => f.id),
+    ...openCover(state, index),
   };
+}
+
+/** With every piece in its place the device may still have to be closed: the display before the back, as it is planned. */
+function openCover(state: JobState, index: IndexedModel): Pick<Standing, 'openCover'> {
+  if (shutState(state, index) !== 'open') return {};
+  const moved = index.coverSlots.filter((c) => (state.touched[c] ?? 0) > (flag(state, 'closedAt') ?? 0));
+  const slot = moved.find((c) => index.slots.get(c)!.kind === 'display') ?? moved[0];
+  return slot ? { openCover: slot } : {};
 }

@@ -1,6 +1,6 @@
 import { badCell, noHeat } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
-import { newPiece } from '../job/state';
+import { holderOf, newPiece } from '../job/state';
 import { ridersOf, transfersOf } from '../model/riders';
 import { effectsOf } from '../pairing/effects';
 import { priceOf, type Setting } from './facts';
@@ -152,6 +152,17 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
         }),
       );
   }
+  // a new piece that went in with its film on, before this route was planned
+  const filmsLeft = (cover: boolean) =>
+    standing.filmsOn.filter((f) => index.coverSlots.includes(holderOf(f.split('/')[0]!)) === cover);
+  if (filmsLeft(false).length)
+    add(
+      'Swap',
+      ...filmsLeft(false).map((film) => {
+        const slot = holderOf(film.split('/')[0]!);
+        return plainStep('film off', [film], handsS.film, { about: slot, face: faceOf(index, slot) });
+      }),
+    );
   for (const v of visits) {
     if (v.act === 'rework')
       add(
@@ -200,7 +211,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       plugged = true;
     }
   };
-  if (c.loose.moves.length && !midPassed) {
+  if ((c.loose.moves.length || c.cover) && !midPassed) {
     plug();
     const boot = bootConnectors(index);
     add(
@@ -265,9 +276,17 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   if (c.cover) {
     const films = replaced
       .filter((r) => index.coverSlots.includes(r))
-      .flatMap((slot) => filmsOf(index, slot));
-    if (films.length)
-      add('Refit', plainStep('film off', films, times(handsS.film, films.length), { about: c.cover.slot }));
+      .flatMap((slot) => filmsOf(index, slot))
+      .concat(filmsLeft(true));
+    // each about its own piece: the back's film is not peeled off the display
+    for (const [slot, own] of bySlot(films))
+      add(
+        'Refit',
+        plainStep('film off', own, times(handsS.film, own.length), {
+          about: slot,
+          face: faceOf(index, slot),
+        }),
+      );
     if (seal && (again || !standing.linerOff)) add('Refit', plainStep('liner off', [seal.id], handsS.liner));
     const note = index.slots.get(c.cover.slot)!.install?.note;
     add(
@@ -292,6 +311,16 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const screwed = steps.find((d) => d.action === 'fasten');
   if (screwed && methods.screws === 'new') screwed.uses = [{ item: 'screw-kit', quantity: 1 }];
   return merge(steps).map((d, i): Step => ({ id: `s${i + 1}`, ...d }));
+}
+
+/** Films by the slot whose piece they are on. */
+function bySlot(films: readonly string[]): Map<string, string[]> {
+  const out = new Map<string, string[]>();
+  for (const film of films) {
+    const slot = holderOf(film.split('/')[0]!);
+    out.set(slot, [...(out.get(slot) ?? []), film]);
+  }
+  return out;
 }
 
 /** The films of a new piece and of what comes fitted on it. */

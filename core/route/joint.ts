@@ -2,7 +2,7 @@ import { badCell } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import type { Drive, Way } from '../model/schema';
 import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';
-import { type Setting, waysProblem } from './facts';
+import { holders, isLoose, type Setting, waysProblem } from './facts';
 import type { OrderAnswer } from './order';
 import type { Work } from './tasks';
 import {
@@ -200,20 +200,11 @@ function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
   const add = (slot: string, way: Way | undefined) => {
     if (!way || moves.some((m) => m.slot === slot && m.way.to === way.to)) return;
     moves.push({ slot, way });
-    // what is out was folded first where its way says so
-    for (const n of way.needs)
-      if (n.slot === slot)
-        add(
-          slot,
-          index.slots.get(slot)!.ways.find((w) => w.to === n.pose),
-        );
   };
-  for (const m of standing.moved)
-    add(
-      m.slot,
-      index.slots.get(m.slot)?.ways.find((w) => w.to === m.pose) ?? index.slots.get(m.slot)?.ways[0],
-    );
+  for (const m of standing.moved) add(m.slot, wayTaken(s, m.slot, m.pose));
   for (const c of chosen) add(c.slot, c.way);
+  // what is out was folded first where what it needed says so, however far behind
+  for (const m of [...moves]) if (m.way.to === 'out') add(m.slot, foldedFirst(s, m.slot, m.way));
   const uniq = (list: string[]) => [...new Set(list)];
   return {
     fasteners: uniq([...standing.fastenersOut, ...things('fasteners')]),
@@ -222,4 +213,23 @@ function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
     catches: uniq([...standing.catchesFree, ...things('catches')]),
     moves,
   };
+}
+
+/** The way by which a piece most likely came to where it is: one whose holders are all loose, else the first to that pose. */
+function wayTaken(s: Setting, slot: string, pose: string): Way | undefined {
+  const ways = s.index.slots.get(slot)?.ways ?? [];
+  const there = ways.filter((w) => w.to === pose);
+  return there.find((w) => holders(w).every((id) => isLoose(s, id))) ?? there[0] ?? ways[0];
+}
+
+/** The way to `folded` that a piece passed on its way out: its own way asks for it, or that of something that way asks for. */
+function foldedFirst(s: Setting, slot: string, way: Way): Way | undefined {
+  const seen = new Set<Way>([way]);
+  for (const w of seen)
+    for (const need of w.needs) {
+      if (need.slot === slot && need.pose === 'folded')
+        return s.index.slots.get(slot)!.ways.find((x) => x.to === 'folded');
+      for (const x of s.index.slots.get(need.slot)?.ways ?? []) if (x.to === need.pose) seen.add(x);
+    }
+  return undefined;
 }

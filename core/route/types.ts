@@ -154,6 +154,10 @@ export interface Standing {
   sealed: boolean;
   linerOff: boolean;
   midPassed: boolean;
+  /** Films still on new pieces that are in already. */
+  filmsOn: string[];
+  /** The cover that has moved last, of a device that has not been closed since. */
+  openCover?: string | undefined;
 }
 export const asItCame: Standing = {
   fastenersOut: [],
@@ -170,6 +174,7 @@ export const asItCame: Standing = {
   sealed: false,
   linerOff: false,
   midPassed: false,
+  filmsOn: [],
 };
 
 export interface RouteInput {

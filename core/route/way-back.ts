@@ -30,7 +30,10 @@ export function wayBack(
   // the folded display (or else the back) is what closes the device: its own pose, catches and seal are planned as gates
   const folded = loose.moves.filter((m) => covers.has(m.slot) && m.way.to !== 'out');
   const shut = folded.find((m) => index.slots.get(m.slot)!.kind === 'display') ?? folded[0];
-  const last = shut ?? loose.moves.find((m) => covers.has(m.slot));
+  const last: { slot: string; way?: Way } | undefined =
+    shut ??
+    loose.moves.find((m) => covers.has(m.slot)) ??
+    (s.standing.openCover ? { slot: s.standing.openCover } : undefined);
   const foldedToo = (slot: string) => loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
   const groups = new Map<string, string[]>();
   for (const id of loose.fasteners) {
@@ -147,7 +150,7 @@ export function wayBack(
     kind: 'move' as const,
     things: [last.slot],
     slot: last.slot,
-    way: last.way,
+    ...(last.way ? { way: last.way } : {}),
     tool: null,
     face: index.slots.get(last.slot)!.face,
   };

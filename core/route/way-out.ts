@@ -2,7 +2,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Drive, Face, Way } from '../model/schema';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../job/interlocks';
-import { holders, isLoose, type Setting } from './facts';
+import { holders, isLoose, isMoved, type Setting } from './facts';
 import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';
 
 /** One operation of the order: loosing or fastening some things of one holder with one bit from one side, or moving a piece. */
@@ -95,9 +95,12 @@ const connectorOp = (index: IndexedModel, c: string, slot: string): Operation =>
 
 /** Which operation must come before which on the way out. */
 export function precedencesOut(s: Setting, ops: Operation[], urgent: string | undefined): [string, string][] {
+  // a pose that a piece has already waits for nothing: its way right out may come long after
   const moveOf = (slot: string, pose: string) =>
-    ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === pose) ??
-    ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out');
+    isMoved(s, slot, pose)
+      ? undefined
+      : (ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === pose) ??
+        ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out'));
   const offOf = new Map(ops.filter((o) => o.kind === 'connector').map((o) => [o.things[0]!, o.id]));
   const out: [string, string][] = [];
   for (const o of ops) {
