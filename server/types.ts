@@ -30,7 +30,10 @@ export interface JobSummary {
   variant: string;
   tasks: string[];
   waits: string;
-  running: { what: 'heat' | 'solvent' | 'press' | 'cure' | 'leak test'; until: number } | null;
+  running: {
+    what: 'take it off' | 'heat' | 'open by' | 'solvent' | 'press' | 'cure' | 'leak test';
+    until: number;
+  } | null;
   done: number;
   total: number;
   conditions: string[];

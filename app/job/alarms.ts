@@ -29,6 +29,16 @@ function ring(): void {
   }
 }
 
+/** Rings again and again while something must be stopped at once; the sound setting of the bench does not silence it. */
+export function useAlarmWhile(on: boolean): void {
+  useEffect(() => {
+    if (!on) return;
+    ring();
+    const again = setInterval(ring, 2500);
+    return () => clearInterval(again);
+  }, [on]);
+}
+
 /** Rings for every open device whose timer has run out. @param text what the notification says of a job */
 export function useAlarms(jobs: readonly JobLine[], now: number, text: (j: JobLine) => string): void {
   const rung = useRef(new Set<string>());

@@ -8,7 +8,7 @@ import { forgetPages } from '../job/install';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
 import { useNow } from '../job/ticker';
-import { runningName } from '../words/things';
+import { runningOver, runningText } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
 import { useAlarms } from '../job/alarms';
 
@@ -48,8 +48,7 @@ export const workFor = (j: JobLine): string =>
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
   const s = job.summary;
-  const run =
-    s.running && time ? (s.running.until > time ? left((s.running.until - time) / 1000) : 'over') : undefined;
+  const run = s.running && time ? runningText(s.running, time) : undefined;
   const at = stages.indexOf(job.stage as 'Open');
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
   return (
@@ -63,9 +62,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
         <span className="n">{n}</span>
         <span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
         {run !== undefined ? (
-          <span className="due">
-            {runningName[s.running!.what]} {run}
-          </span>
+          <span className="due">{run}</span>
         ) : (
           <span className={late ? 'late' : ''} suppressHydrationWarning>
             {job.promisedAt === null ? '' : soonShort(job.promisedAt, time || job.updatedAt)}
@@ -104,7 +101,7 @@ function useKept(who: Who): number {
 
 /** What a notification says. */
 const rungText = (j: JobLine) =>
-  `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningName[j.summary.running!.what]} is over`;
+  `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningOver(j.summary.running!)}`;
 
 export const Head = memo(function Head({
   who,

@@ -85,6 +85,8 @@ export function eventText(index: IndexedModel, b: Body): string {
       return `${pieceName(index, b.piece)} is in`;
     case 'pieceSetAside':
       return `${pieceName(index, b.piece, [b.piece.split('#')[0]!])} put aside: ${b.to}`;
+    case 'screwsBagged':
+      return `${plural(b.pieces.length, 'old screw')} counted into the owner’s bag`;
     case 'filmOff':
       return 'film is off';
     case 'maskOn':

@@ -45,6 +45,14 @@ export function findingText(
       what: `The data of the ${n} have not been read: once it is gone they are lost.`,
       instead: 'Read and save them first, or record that the notice is accepted.',
     },
+    'soak cut short': {
+      what: `It came off the heat too early${f.seconds ? `, ${f.seconds} s short` : ''}: a cold seal splits the panel from its frame.`,
+      instead: 'Warm it again, or plan it by alcohol alone.',
+    },
+    'cooled again': {
+      what: 'It has cooled since it left the heat: the seal is no longer soft.',
+      instead: 'Warm it again before the blade goes on.',
+    },
     'solvent still wet': {
       what: 'Alcohol has not flashed off: heat would light it.',
       instead: `Ventilate and wait.${wait}`,
@@ -83,6 +91,10 @@ export function findingText(
     'screw of another hole': {
       what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`,
       instead: 'Take the hole’s own screw.',
+    },
+    'too long screw inside': {
+      what: `In ${list(f.ids)} sits a screw that is longer than the hole bears: it may reach the board or the panel.`,
+      instead: 'Take it out, measure it again, put another one in.',
     },
     'screw too long': {
       what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,

@@ -55,6 +55,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
           : `Lift the ${about} out`;
     case 'set aside':
       return `Put the old ${about} aside`;
+    case 'bag screws':
+      return 'The old screws go into the owner’s bag';
     case 'film off':
       return `Peel ${plural(n, 'film')} off the new ${about}`;
     case 'renew':
@@ -165,6 +167,8 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
           : `${about} is out`;
     case 'set aside':
       return `old ${about} is aside`;
+    case 'bag screws':
+      return 'they are counted and bagged';
     case 'film off':
       return 'film is off';
     case 'renew':

@@ -1,6 +1,7 @@
 import type { IndexedModel } from '../../core/model/index-model';
 import { generalItems, generalStations, generalTools } from '../../core/route/catalogue';
 import type { FunctionId } from '../../core/model/schema';
+import { left } from './time';
 
 export const functionName: Record<FunctionId, string> = {
   power: 'starts and restarts',
@@ -101,13 +102,29 @@ export const driveName: Record<string, string> = {
   slot: 'slotted',
 };
 /** What runs by itself, in a word. */
-export const runningName: Record<string, string> = {
+const runningName: Record<string, string> = {
+  'take it off': 'take it off',
   heat: 'heat',
+  'open by': 'open within',
   solvent: 'alcohol',
   press: 'press',
   cure: 'glue',
   'leak test': 'leak test',
 };
+/** What runs on a device and how long still, or that it is over, with what to do then where that is not plain. */
+export function runningText(running: { what: string; until: number }, time: number): string {
+  const name = runningName[running.what] ?? running.what;
+  if (running.what === 'take it off') return 'take it off now';
+  if (running.until > time) return `${name} ${left((running.until - time) / 1000)}`;
+  return running.what === 'open by' ? 'cooled: warm it again' : `${name} over`;
+}
+/** What is told aloud and in a notification when it is over. */
+export const runningOver = (running: { what: string }): string =>
+  running.what === 'take it off'
+    ? 'take it off now'
+    : running.what === 'open by'
+      ? 'it has cooled: warm it again'
+      : `${runningName[running.what] ?? running.what} is over`;
 export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 /** Where a piece is, read after its name: `is on the mat`. */
 export function placeText(place: string): string {

@@ -49,6 +49,8 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
       );
     case 'pieceSetAside':
       return state.place[body.piece] === `aside/${body.to}`;
+    case 'screwsBagged':
+      return body.pieces.every((p) => state.place[p]?.startsWith('aside/'));
     case 'lost':
       return state.place[body.piece] === 'adrift';
     case 'found':

@@ -183,8 +183,29 @@ function overrideOf(f: Finding, command: Command): Body {
   };
 }
 
+/** The pieces that a body names, with whether each must be a screw. */
+function piecesOf(body: Body): [piece: string, screw: boolean][] {
+  const out: [string, boolean][] = [];
+  const isScrew = body.type === 'screwMeasured' || 'fastener' in body;
+  if ('piece' in body) out.push([body.piece, isScrew]);
+  if ('pieces' in body) for (const p of body.pieces) out.push([p, true]);
+  if (body.type === 'sorted') for (const s of body.screws) out.push([s.piece, true]);
+  if ('with' in body)
+    for (const p of body.with ?? []) out.push([p.replace(/^screw:/, ''), p.startsWith('screw:')]);
+  if ('film' in body) out.push([body.film.split('/')[0]!, false]);
+  return out;
+}
+/** Whether a device of this model can have such a piece: `holder#n`, the n-th that its hole or slot has had. */
+function isPieceOf(index: IndexedModel, piece: string, screw: boolean): boolean {
+  const n = piece.slice(piece.lastIndexOf('#') + 1);
+  if (!piece.includes('#') || !/^[1-9]\d{0,2}$/.test(n)) return false;
+  return index.fasteners.has(holderOf(piece)) || (!screw && index.slots.has(holderOf(piece)));
+}
+
 /** An id that this model does not have; such a command is a mistake of the program that sent it, not a fact. */
 function unknownThing(index: IndexedModel, body: Body): string | undefined {
+  const stranger = piecesOf(body).find(([piece, screw]) => !isPieceOf(index, piece, screw));
+  if (stranger) return stranger[0];
   const has = (map: ReadonlyMap<string, unknown>, id: string) => (map.has(id) ? undefined : id);
   if ('fastener' in body) return has(index.fasteners, body.fastener);
   if ('connector' in body) return has(index.connectors, body.connector);
@@ -192,15 +213,6 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   if ('catch' in body) return has(index.catches, body.catch);
   if ('slot' in body)
     return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);
-  const strangers =
-    body.type === 'spilled'
-      ? body.pieces
-      : body.type === 'sorted'
-        ? body.screws.map((s) => s.piece)
-        : body.type === 'screwMeasured'
-          ? [body.piece]
-          : [];
-  for (const p of strangers) if (!index.fasteners.has(holderOf(p))) return p;
   if (body.type === 'troubled' || body.type === 'eased')
     return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) =>
       m.has(body.thing),

@@ -160,6 +160,7 @@ export const bodySchema = z.discriminatedUnion('type', [
     to: z.enum(asidePlaces),
     with: z.array(ref).max(200).optional(),
   }),
+  z.strictObject({ type: z.literal('screwsBagged'), pieces: z.array(ref).min(1).max(300) }),
   z.strictObject({ type: z.literal('filmOff'), film: ref }),
   z.strictObject({ type: z.literal('maskOn'), mask: ref }),
   z.strictObject({ type: z.literal('maskOff'), mask: ref }),

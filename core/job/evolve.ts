@@ -1,7 +1,15 @@
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
 import { fatePlace } from './fates';
-import { holderOf, type JobState, originalPiece, type TableName, type Tables, type Undo } from './state';
+import {
+  flag,
+  holderOf,
+  type JobState,
+  originalPiece,
+  type TableName,
+  type Tables,
+  type Undo,
+} from './state';
 
 /** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
 class Writer {
@@ -143,6 +151,9 @@ const apply: Apply = {
       );
     }
   },
+  screwsBagged: (w, b) => {
+    for (const piece of b.pieces) w.set('place', piece, 'aside/owner');
+  },
   filmOff: (w, b) => w.set('film', b.film, 'off'),
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
@@ -150,7 +161,21 @@ const apply: Apply = {
     flags(w, {
       heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown },
     }),
-  heatEnded: (w, _b, e) => flags(w, { heat: null, heatEndedAt: { at: e.at, clockKnown: e.clockKnown } }),
+  heatEnded: (w, _b, e) => {
+    const heat = flag(w.state, 'heat');
+    const s = (ms: number) => Math.round(ms / 1000);
+    flags(w, {
+      heat: null,
+      heatEndedAt: {
+        at: e.at,
+        clockKnown: e.clockKnown && (heat?.clockKnown ?? true),
+        seq: e.seq,
+        station: heat?.station ?? '',
+        gaveS: heat ? Math.max(0, s(e.at - heat.since)) : 0,
+        ofS: heat ? s(heat.until - heat.since) : 0,
+      },
+    });
+  },
   solventApplied: (w, b, e) => {
     w.set('acted', `solvent ${b.bond}`, e.seq);
     flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } });
@@ -197,7 +222,13 @@ const apply: Apply = {
     if (holds.has(b.act))
       flags(w, {
         hold: b.target.endsWith(':start')
-          ? { what: b.act, since: e.at, until: e.at + (b.forS ?? 0) * 1000, clockKnown: e.clockKnown }
+          ? {
+              what: b.act,
+              target: b.target.split(':')[0]!,
+              since: e.at,
+              until: e.at + (b.forS ?? 0) * 1000,
+              clockKnown: e.clockKnown,
+            }
           : null,
       });
   },

@@ -3,16 +3,31 @@ import type { Step } from '../route/types';
 import { type Body, holds } from './events';
 import { type Finding, findings, leastWaits, type Situation, type Waits } from './interlocks';
 import { bodyFor, checkStepOpen, nextStep } from './report';
+import { conditionsUnplanned, type MustStop, mustStop } from './running';
+import { bondWorked, openBy } from './soak';
 import { flag, type JobState } from './state';
 import type { Context } from './decide';
 
 export type Instruction =
+  /** Something runs that a condition forbids: it ends before anything else. */
+  | ({ kind: 'stop now' } & MustStop)
+  /** The route in force does not know this condition: the rest is planned without what it forbids. */
+  | { kind: 'plan again'; ids: string[] }
   | { kind: 'no route' }
   | { kind: 'ended' }
   | { kind: 'question'; question: string; rule: string; ids: string[] }
   | { kind: 'checks'; step: Step; open: string[] }
   | { kind: 'waiting'; step: Step; until: number; clockKnown: boolean; target: string; body: Body }
-  | { kind: 'do'; step: Step; target: string; body: Body; left: string[]; findings: Finding[] }
+  | {
+      kind: 'do';
+      step: Step;
+      target: string;
+      body: Body;
+      left: string[];
+      findings: Finding[];
+      /** Warm and to be worked on until then. */
+      by?: { until: number; clockKnown: boolean };
+    }
   | { kind: 'finished' };
 
 /**
@@ -21,6 +36,8 @@ export type Instruction =
  */
 export function instruct(context: Context, state: JobState, now: Situation['now']): Instruction {
   if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
+  const stop = mustStop(state);
+  if (stop) return { kind: 'stop now', ...stop };
   for (const id in state.question) {
     const q = state.question[id];
     if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids };
@@ -28,7 +45,20 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   if (!context.route) return { kind: 'no route' };
   const next = nextStep(context.route, state, context.index);
   if (!next) return { kind: 'finished' };
+  const unplanned = conditionsUnplanned(state, context.route.input.conditions);
+  if (unplanned.length) return { kind: 'plan again', ids: unplanned };
   const { step, left } = next;
+  const heat = flag(state, 'heat');
+  // on the heat source again beside the route's own soak: nothing is worked on before it is off
+  if (heat && step.action !== 'heat')
+    return {
+      kind: 'waiting',
+      step: context.route.steps.findLast((s) => s.action === 'heat') ?? step,
+      until: heat.until,
+      clockKnown: heat.clockKnown && now.clockKnown,
+      target: 'end',
+      body: { type: 'heatEnded' },
+    };
   if (step.action === 'check') {
     const open = checkStepOpen(context.index, state, step);
     if (open.length) return { kind: 'checks', step, open };
@@ -45,12 +75,15 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
       target,
       body,
     };
+  const bond = bondWorked(body);
+  const by = bond ? openBy(state, context.index, bond) : undefined;
   return {
     kind: 'do',
     step,
     target,
     body,
     left,
+    ...(by ? { by } : {}),
     findings: findings(
       {
         index: context.index,

@@ -6,8 +6,10 @@ import { consentsFor, openConsents } from '../consents/consents';
 import { openRungs } from '../diagnose/ladder';
 import { knownTest } from '../diagnose/fault';
 import { dataDue, effectsOf, type Remedies } from '../pairing/effects';
+import { isTooLong, safeLengthMm } from '../screws/safe-length';
 import { substitutesFor } from '../screws/substitutes';
 import { balance, emptyInside, unaccounted } from './balance';
+import { bondWorked, openBy, soakShortS } from './soak';
 import { noHeat } from './conditions';
 import type { Body, BodyOf, BodyType } from './events';
 import { flag, holderOf, type JobState, originalPiece } from './state';
@@ -146,6 +148,28 @@ export const rules = {
         ? list(noHeat.filter((c) => hasCondition(state, c)))
         : undefined,
   }),
+  'soak cut short': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted', 'bondReleased'],
+    // too cold, glass or panel splits from its frame
+    check: ({ state, index }, b) => {
+      const bond = bondWorked(b);
+      const seconds = bond && soakShortS(state, index, bond);
+      return seconds ? { ids: [bond], seconds } : undefined;
+    },
+  }),
+  'cooled again': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted', 'bondReleased'],
+    // opening has to start within minutes of the soak; a clock that is not known has passed every such limit
+    check: ({ state, index, now }, b) => {
+      const bond = bondWorked(b);
+      const by = bond ? openBy(state, index, bond) : undefined;
+      return by && !(by.clockKnown && now.clockKnown && now.at <= by.until) ? [bond!] : undefined;
+    },
+  }),
   'solvent still wet': rule({
     severity: 'forbid',
     on: ['heatStarted'],
@@ -248,7 +272,7 @@ export const rules = {
       const hole = index.fasteners.get(b.fastener);
       const own = screwSpec(state, index, b.piece);
       if (!hole || !own || holderOf(b.piece) === hole.id) return undefined;
-      const safe = hole.maxLengthMm ?? hole.lengthMm;
+      const safe = safeLengthMm(hole);
       const same = own.lengthMm === hole.lengthMm && own.drive === hole.drive && own.thread === hole.thread;
       return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm)
         ? undefined
@@ -257,19 +281,22 @@ export const rules = {
   }),
   'screw too long': rule({
     severity: 'stop',
-    passableBy: skilled,
+    passableBy: heads,
     on: ['screwIn'],
-    // its own hole, and yet: whoever repaired it before has put another one in
-    check: ({ index, state }, b) => {
-      const hole = index.fasteners.get(b.fastener);
-      const own = screwSpec(state, index, b.piece);
-      return hole &&
-        own?.known &&
-        holderOf(b.piece) === hole.id &&
-        own.lengthMm > (hole.maxLengthMm ?? hole.lengthMm) + calliperMm
-        ? [b.piece, hole.id]
-        : undefined;
-    },
+    // also from its own hole: whoever repaired it before may have put another one in
+    check: ({ index, state }, b) =>
+      isScrewTooLong(index, state, b.fastener, b.piece) ? [b.piece, b.fastener] : undefined,
+  }),
+  'too long screw inside': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ index, state }) =>
+      list(
+        [...index.fasteners.keys()].filter((hole) =>
+          piecesAt(state, `hole/${hole}`).some((piece) => isScrewTooLong(index, state, hole, piece)),
+        ),
+      ),
   }),
   'substitute does not fit': rule({
     severity: 'forbid',
@@ -473,8 +500,12 @@ export const rules = {
 } satisfies Record<string, Rule>;
 export type RuleName = keyof typeof rules;
 
-/** What a workshop calliper does not tell apart, mm (common practice: two hundredths, and a hand). */
-const calliperMm = 0.05;
+/** Whether a screw is longer than a hole bears: by its measure, or where it was not measured by the hole that it is from. */
+export function isScrewTooLong(index: IndexedModel, state: JobState, hole: string, piece: string): boolean {
+  const bears = index.fasteners.get(hole);
+  const screw = screwSpec(state, index, piece);
+  return !!bears && !!screw && isTooLong(screw.lengthMm, bears);
+}
 
 /** Functions of the short list that have no answer from before the work. */
 export function openBefore(state: JobState, index: IndexedModel): string[] {

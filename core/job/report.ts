@@ -30,6 +30,8 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
       return { action: 'fit', target: body.slot };
     case 'pieceSetAside':
       return { action: 'set aside', target: holderOf(body.piece) };
+    case 'screwsBagged':
+      return { action: 'bag screws', target: '' };
     case 'filmOff':
       return { action: 'film off', target: body.film };
     case 'heatStarted':
@@ -149,7 +151,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
         piece: pieceInHole(state, target) ?? originalPiece(target),
       };
     case 'fasten':
-      return { type: 'screwIn', fastener: target, piece: screwFor(state, target) };
+      return { type: 'screwIn', fastener: target, piece: screwFor(state, target, step.fresh === true) };
     case 'disconnect':
       return { type: 'connectorOff', connector: target };
     case 'connect':
@@ -177,6 +179,8 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
         to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner',
         ...leaving(index, state, target),
       };
+    case 'bag screws':
+      return { type: 'screwsBagged', pieces: oldScrews(state) };
     case 'film off':
       return { type: 'filmOff', film: target };
     case 'heat':
@@ -226,15 +230,30 @@ function leaving(index: IndexedModel, state: JobState, slot: string): { with?: s
   });
   return left.length ? { with: left } : {};
 }
-/** The screw that lies in this hole's place on the mat; a new one when its own was lost. */
-function screwFor(state: JobState, fastener: string): string {
-  const own = piecesAt(state, `mat/${fastener}`).find((p) => state.place[p] !== undefined);
+/**
+ * The screw that lies in this hole's place on the mat; a new one when its own was lost or put aside, or where new ones
+ * are the method.
+ */
+function screwFor(state: JobState, fastener: string, fresh: boolean): string {
+  const first = originalPiece(fastener);
+  const lying = piecesAt(state, `mat/${fastener}`).filter((p) => state.place[p] !== undefined);
+  const own = fresh ? lying.find((p) => p !== first) : lying[0];
   if (own) return own;
-  for (let n = 1; ; n++)
-    if (state.place[newPiece(fastener, n)] === undefined)
-      return state.place[originalPiece(fastener)] === 'adrift'
-        ? newPiece(fastener, n)
-        : originalPiece(fastener);
+  const gone = state.place[first] === 'adrift' || state.place[first]?.startsWith('aside/');
+  if (!fresh && !gone) return first;
+  for (let n = 1; ; n++) {
+    const piece = newPiece(fastener, n);
+    if (state.place[piece] === undefined) return piece;
+  }
+}
+/** The screws that came with the device and lie on the mat although their holes are filled: new ones went in. */
+function oldScrews(state: JobState): string[] {
+  return Object.keys(state.place).filter(
+    (p) =>
+      p === originalPiece(holderOf(p)) &&
+      state.place[p] === `mat/${holderOf(p)}` &&
+      pieceInHole(state, holderOf(p)) !== undefined,
+  );
 }
 function looseOf(state: JobState, slot: string): string {
   return (

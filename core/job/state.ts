@@ -108,8 +108,9 @@ export interface Flags {
   /** Heat running: station and the bench time at which it is due to end, ms. */
   heat: { station: string; since: number; until: number; clockKnown: boolean } | null;
   /** Something that runs by itself after an act: a press, a glue, a leak test. */
-  hold: { what: string; since: number; until: number; clockKnown: boolean } | null;
-  heatEndedAt: { at: number; clockKnown: boolean };
+  hold: { what: string; target: string; since: number; until: number; clockKnown: boolean } | null;
+  /** The last soak: when and where in the log it ended, how long it was given and how long it was meant to be, s. */
+  heatEndedAt: { at: number; clockKnown: boolean; seq: number; station: string; gaveS: number; ofS: number };
   solventAt: { at: number; until: number; clockKnown: boolean };
   rimClean: boolean;
   seal: 'applied' | 'none';

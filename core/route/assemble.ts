@@ -306,6 +306,8 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
     add('Prove', holdStep('leak test', 'device', leakHoldS, handsS.look, { station: 'leak-tester' }));
   if (calibrate && methods.calibration === 'closed')
     add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-closed'] }));
+  if (methods.screws === 'new' && steps.some((d) => d.action === 'fasten'))
+    add('Prove', plainStep('bag screws', ['screws'], handsS.aside));
   add('Prove', checkStep('after', index.model.shortList.length));
   // new screws come as one set
   const screwed = steps.find((d) => d.action === 'fasten');

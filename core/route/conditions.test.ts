@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { instruct } from '../job/instruct';
 import { Bench } from '../testing/bench';
 import { atlas, dune2, dune3, indexed, mica4, mica9, replace, route } from '../testing/demo-models';
 import type { Caution, Route, StepAction } from './types';
@@ -188,7 +189,13 @@ describe('what a bad cell forbids is planned with by the same table that forbids
     const b = new Bench(indexed(mica9), route(mica9, tasks)).open(tasks);
     for (let k = 0; k < 400 && b.next() && b.log.at(-1)!.body.type !== 'sealApplied'; k++);
     b.do({ type: 'conditionSet', condition: 'swollen', because: 'the new cell bulges' });
-    expect(b.next()?.refused).toMatchObject({ code: 'interlock' });
+    expect(instruct(b.context, b.state, { at: b.at, clockKnown: true })).toEqual({
+      kind: 'plan again',
+      ids: ['swollen'],
+    });
+    expect(b.do({ type: 'acted', act: 'press', target: 'frame:start', forS: 30 }).refused).toMatchObject({
+      code: 'interlock',
+    });
     b.adopt(route(mica9, { ...tasks, conditions: ['swollen'], standing: b.standing() }));
     b.finish();
     expect(b.log.filter((e) => e.breach)).toEqual([]);

@@ -194,7 +194,7 @@ function outsideOperations(index: IndexedModel, loose: Loose): Operation[] {
 
 /** What will be loose when the way out is done: what stands loose now and what the route looses. */
 function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
-  const { standing, index } = s;
+  const { standing } = s;
   const things = (kind: Operation['kind']) => ops.filter((o) => o.kind === kind).flatMap((o) => o.things);
   const moves: { slot: string; way: Way }[] = [];
   const add = (slot: string, way: Way | undefined) => {

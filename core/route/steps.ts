@@ -218,6 +218,9 @@ function bondSteps(
       ],
       ...(release.maxDelayS ? { maxDelayS: release.maxDelayS } : {}),
     };
+    // a gap that is there already needs no second soak: solvent goes on from it
+    const gap = s.standing.acted.includes(`gap ${b.id}`);
+    if (plan.follow && gap) return [solventStep(o, base, plan.follow.waitS), work];
     return plan.follow
       ? [
           heat,
@@ -317,6 +320,7 @@ export function stepsBack(
           bit: o.tool as Drive,
           handsS: times(handsS.fasten, o.things.length),
           cautions: [...longScrew(s, o.things), s.methods.screws === 'new' ? 'new-screws' : 'check-threads'],
+          ...(s.methods.screws === 'new' ? { fresh: true as const } : {}),
           ...(same ? { torqueNcM: known[0]!, tools: ['torque-driver'] } : {}),
         },
       ];

@@ -17,6 +17,7 @@ export const movingActions = [
   'unhook',
   'move',
   'set aside',
+  'bag screws',
   'film off',
   'renew',
   'fit',
@@ -100,6 +101,8 @@ export interface Step {
   pose?: 'in' | 'folded' | 'shifted' | 'out';
   /** The piece that goes in, where another one than came out. */
   piece?: string;
+  /** Screws of a new set go in, not those that came out. */
+  fresh?: true;
   /** What comes fitted on it; `screw:` stands before what sits in a hole. */
   brings?: string[];
   round?: Round;

@@ -1,4 +1,5 @@
 import { assign, withoutPair } from './assignment';
+import { isTooLong } from './safe-length';
 
 /** A hole and what belongs into it. */
 export interface Hole {
@@ -99,11 +100,16 @@ export function sortScrews(p: SortProblem): SortAnswer {
   const dangers = new Map<string, Danger>();
   const mayHurt = (screw: number, hole: number) => {
     const [s, h] = [p.screws[screw]!, p.holes[hole]!];
-    if (h.maxLengthMm !== undefined && s.lengthMm > h.maxLengthMm)
+    // a greatest length that is given counts to the hundredth; the hole's own length within what a calliper tells
+    if (
+      h.maxLengthMm === undefined
+        ? isTooLong(s.lengthMm, { lengthMm: h.lengthMm, maxLengthMm: undefined })
+        : s.lengthMm > h.maxLengthMm
+    )
       dangers.set(`${s.id} ${h.id}`, {
         screw: s.id,
         hole: h.id,
-        why: `${s.lengthMm} mm in a hole that bears ${h.maxLengthMm} mm`,
+        why: `${s.lengthMm} mm in a hole that bears ${h.maxLengthMm ?? h.lengthMm} mm`,
       });
   };
   for (const [i, s] of p.screws.entries()) {

@@ -1,4 +1,5 @@
 import type { Fastener } from '../model/schema';
+import { safeLengthMm } from './safe-length';
 import { pitchMm } from './threads';
 
 /** A kind of screw in the spares box. */
@@ -46,7 +47,7 @@ export function substitutesFor(
   hole: Pick<Fastener, 'drive' | 'thread' | 'lengthMm' | 'headMm' | 'maxLengthMm'>,
   spares: readonly SpareScrew[],
 ): Judged {
-  const safe = hole.maxLengthMm ?? hole.lengthMm;
+  const safe = safeLengthMm(hole);
   const least = hole.lengthMm - turnsShort * (pitchMm(hole.thread) ?? 0);
   const fit: Substitute[] = [];
   const not: Judged['not'] = [];

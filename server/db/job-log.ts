@@ -17,7 +17,7 @@ import type { JobSummary, Outcome, Who } from '../types';
 import { settleStock, takeFromStock } from './stock-moves';
 
 /** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
-export const coreVersion = '4';
+export const coreVersion = '5';
 const snapshotEvery = 50;
 
 /** Models and routes never change under their hash, so a process may keep them. */
@@ -161,6 +161,8 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
     checks: 'checks',
     waiting: 'time',
     do: 'hands',
+    'stop now': 'hands at once',
+    'plan again': 'a new route',
     finished: 'hand-over',
   }[now.kind];
   return {
@@ -168,13 +170,18 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
     variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s),
     waits: flag(state, 'received') ? waits : 'receiving',
-    running: heat
-      ? { what: 'heat', until: heat.until }
-      : hold
-        ? { what: hold.what as 'press', until: hold.until }
-        : now.kind === 'waiting' && solvent
-          ? { what: 'solvent', until: solvent.until }
-          : null,
+    running:
+      now.kind === 'stop now'
+        ? { what: 'take it off', until: at }
+        : heat
+          ? { what: 'heat', until: heat.until }
+          : now.kind === 'do' && now.by
+            ? { what: 'open by', until: now.by.until }
+            : hold
+              ? { what: hold.what as 'press', until: hold.until }
+              : now.kind === 'waiting' && solvent
+                ? { what: 'solvent', until: solvent.until }
+                : null,
     ...progressOf(state, route),
     worker: flag(state, 'worker') ?? null,
     conditions: conditionsOf(state),

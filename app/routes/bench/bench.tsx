@@ -7,8 +7,8 @@ import { setServerTime } from '../../job/clock';
 import { useNow } from '../../job/ticker';
 import { Head, screenFor, useStrip } from '../../ui/head';
 import { usePageKeys } from '../../ui/page-keys';
-import { left, soon } from '../../words/time';
-import { cap, runningName, plural } from '../../words/things';
+import { soon } from '../../words/time';
+import { cap, plural, runningText } from '../../words/things';
 import { stages } from '../../../core/job/stage';
 import type { Route } from './+types/bench';
 
@@ -70,9 +70,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
             <div className="muted">Running by itself</div>
             {running.length ? (
               running.map((j) => (
-                <h2
-                  key={j.id}
-                >{`${cap(runningName[j.summary.running!.what]!)} · ${shortModel(j)} · ${time < j.summary.running!.until ? left((j.summary.running!.until - time) / 1000) : 'over: go to it'}`}</h2>
+                <h2 key={j.id}>{`${cap(runningText(j.summary.running!, time))} · ${shortModel(j)}`}</h2>
               ))
             ) : (
               <h2>nothing</h2>
@@ -142,12 +140,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                     </td>
                     <td>
                       {j.summary.running ? (
-                        <span>
-                          {`${runningName[j.summary.running.what]}, `}
-                          {j.summary.running.until > time
-                            ? left((j.summary.running.until - time) / 1000)
-                            : 'is over: go to it'}
-                        </span>
+                        <span>{runningText(j.summary.running, time)}</span>
                       ) : (
                         (waitsFor[j.summary.waits] ?? j.summary.waits)
                       )}

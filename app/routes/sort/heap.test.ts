@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../../../core/testing/bench';
 import { indexed, mica9, route } from '../../../core/testing/demo-models';
-import { holesOfHeap, sortHeap } from './heap';
+import { holesOfHeap, isWhole, sortHeap } from './heap';
 
 const index = indexed(mica9);
 const bench = () => {
@@ -45,5 +45,18 @@ describe('the heap of a knocked mat', () => {
     expect(sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: 1.42 }]).sorted.dangerous).toEqual([
       { screw: 's1', hole: 'B1', why: '1.42 mm in a hole that bears 1.4 mm' },
     ]);
+  });
+  test('a 2.1 mm screw in a 1.7 mm hole is never all right, also where it came out of just that hole', () => {
+    const b = bench();
+    const hole = index.model.fasteners.find(
+      (f) => f.maxLengthMm === undefined && b.state.place[`${f.id}#1`],
+    )!;
+    const long = hole.lengthMm + 0.4;
+    b.do({ type: 'screwMeasured', piece: `${hole.id}#1`, lengthMm: long });
+    b.do({ type: 'spilled', pieces: [`${hole.id}#1`] });
+    const { sorted } = sortHeap(holesOfHeap(index, b.state), [{ id: 's1', lengthMm: long }]);
+    expect(sorted.assignments).toEqual([{ screw: 's1', hole: hole.id }]);
+    expect(sorted.dangerous).toMatchObject([{ screw: 's1', hole: hole.id }]);
+    expect(isWhole(sorted, 1, 1)).toBe(false);
   });
 });

@@ -2,6 +2,7 @@ import type { JobState } from '../../../core/job/state';
 import { holderOf } from '../../../core/job/state';
 import { screwSpec } from '../../../core/job/view';
 import type { IndexedModel } from '../../../core/model/index-model';
+import { calliperMm } from '../../../core/screws/safe-length';
 import { nextMeasures, type ToMeasure } from '../../../core/screws/next-measure';
 import {
   type Hole,
@@ -31,7 +32,8 @@ export function holesOfHeap(index: IndexedModel, state: JobState): (Hole & { pie
               drive: spec.drive,
               lengthMm: spec.lengthMm,
               headMm: spec.headMm,
-              ...(f.maxLengthMm ? { maxLengthMm: f.maxLengthMm } : {}),
+              // what the hole bears, not what was once in it: an earlier repair may have put a longer one there
+              maxLengthMm: f.maxLengthMm ?? Math.round((f.lengthMm + calliperMm) * 100) / 100,
             },
           ]
         : [];
@@ -62,3 +64,7 @@ function alike(holes: readonly Hole[]): string[][] {
   for (const h of holes) groups.set(specOf(h), [...(groups.get(specOf(h)) ?? []), h.id]);
   return [...groups.values()].filter((g) => g.length > 1);
 }
+
+/** Every hole has its screw, none is left over and none could hurt. */
+export const isWhole = (sorted: Sorted, screws: number, holes: number): boolean =>
+  screws >= holes && !sorted.missing.length && !sorted.strays.length && !sorted.dangerous.length;

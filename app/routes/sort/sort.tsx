@@ -17,7 +17,7 @@ import { list, plural } from '../../words/things';
 import { loadJob } from '../job-loader';
 import { useMat } from '../work/use-mat';
 import type { Route } from './+types/sort';
-import { holesOfHeap, sortHeap } from './heap';
+import { holesOfHeap, isWhole, sortHeap } from './heap';
 import { LooseForm } from './loose-form';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -354,9 +354,9 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                   <div
                     key={`${d.screw} ${d.hole}`}
                     className="note stop"
-                  >{`${d.screw} in ${d.hole} would be dangerous: ${d.why}.`}</div>
+                  >{`${d.screw} in ${d.hole} would be dangerous: ${d.why}. It may lie there, but it does not go in.`}</div>
                 ))}
-                {screws.length >= holes.length && missing.length === 0 && heap.sorted.strays.length === 0 && (
+                {isWhole(heap.sorted, screws.length, holes.length) && (
                   <div className="note safe" role="status">
                     Every screw has its hole.
                   </div>

@@ -2,14 +2,16 @@ import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
 import { bodyFor, stillToDo } from '../../../core/job/report';
-import type { JobState } from '../../../core/job/state';
+import { flag, type JobState } from '../../../core/job/state';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Caution, Step } from '../../../core/route/types';
 import { useNow } from '../../job/ticker';
+import { isTooLong } from '../../../core/screws/safe-length';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
+import { PlanAgain, StopNow } from './urgent-panel';
 import { driveName, functionName, list, thingName } from '../../words/things';
 import { left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
@@ -26,6 +28,7 @@ interface Props {
   nextUp: Step | undefined;
   conditions: string[];
   jobId: string;
+  planning: { busy: boolean; error: string | undefined };
   onTarget: (body: Body) => void;
   /** All screws of this go at once; absent where there is one or none. */
   onAll?: (() => void) | undefined;
@@ -63,6 +66,9 @@ export function InstructionPanel(p: Props) {
         <p>The ledger balances below. What is left is the hand-over.</p>
       </>
     );
+  if (now.kind === 'stop now') return <StopNow what={now.what} ids={now.ids} />;
+  if (now.kind === 'plan again')
+    return <PlanAgain ids={now.ids} jobId={p.jobId} error={p.planning.error} busy={p.planning.busy} />;
   if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
   const { step } = now;
   // where glass is missing on this device, its edge is as much out of bounds as the model's own
@@ -105,10 +111,12 @@ export function InstructionPanel(p: Props) {
           <Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link>
         </div>
       )}
+      {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
       {now.kind === 'do' &&
         now.findings.map((f) => {
           const t = findingText(index, f);
+          const soak = flag(state, 'heatEndedAt');
           return (
             <div
               key={f.rule}
@@ -116,6 +124,24 @@ export function InstructionPanel(p: Props) {
               style={{ marginTop: 8 }}
             >
               <span className="strong">{t.what}</span> {t.instead}
+              {soakRules.has(f.rule) && soak && (
+                <p style={{ marginTop: 6 }}>
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() =>
+                      p.onTarget({
+                        type: 'heatStarted',
+                        station: soak.station,
+                        forS: f.seconds ?? soak.ofS,
+                      })
+                    }
+                  >
+                    {`It is on the heat again: ${span(f.seconds ?? soak.ofS)}`}
+                  </button>{' '}
+                  <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
+                </p>
+              )}
             </div>
           );
         })}
@@ -145,6 +171,7 @@ export function InstructionPanel(p: Props) {
     </>
   );
 }
+const soakRules: ReadonlySet<string> = new Set(['soak cut short', 'cooled again']);
 const lower = (s: string) => s[0]!.toLowerCase() + s.slice(1);
 
 function BitChip({ steps, at, step }: Props & { step: Step }) {
@@ -260,16 +287,31 @@ function Waiting({
   );
 }
 
+/** Warm, and how long still: opening has to start before it has cooled. */
+function OpenBy({ by, firstAt }: { by: { until: number; clockKnown: boolean }; firstAt: number }) {
+  const time = useNow() || firstAt;
+  if (!by.clockKnown || time > by.until) return null;
+  return (
+    <p className="chip warn" role="timer">
+      {`warm: begin within ${left((by.until - time) / 1000)}`}
+    </p>
+  );
+}
+
+/** As near as this a screw counts as the hole's own, mm: lengths differ by tenths within one bracket. */
+const asWell = 0.15;
+
 function Measured({ index, target, mm }: { index: IndexedModel; target: string; mm: number }) {
   const f = index.fasteners.get(target);
   if (!f) return <p className="chip">{`measured ${mm} mm`}</p>;
-  const safe = f.maxLengthMm ?? f.lengthMm;
   const off = Math.abs(mm - f.lengthMm);
-  if (off <= 0.15) return <div className="note safe" role="status">{`${mm} mm: right for ${target}.`}</div>;
+  const long = isTooLong(mm, f);
+  if (!long && off <= asWell)
+    return <div className="note safe" role="status">{`${mm} mm: right for ${target}.`}</div>;
   return (
     <div
       className="note stop"
       role="alert"
-    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${mm > safe ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>
+    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${long ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>
   );
 }

@@ -6,7 +6,17 @@ import type { Step } from '../../../core/route/types';
 import type { SpareRow } from '../../../server/use-cases/spares';
 import { Sheet } from '../../ui/sheet';
 import { list, pieceName, thingName } from '../../words/things';
-import { AdriftWay, BadScrewWay, BondWay, PartWay, SpillWay, StrayWay, WordsWay } from './trouble-ways';
+import {
+  AdriftWay,
+  BadScrewWay,
+  BondWay,
+  DangerWay,
+  PartWay,
+  SpillWay,
+  StrayWay,
+  WordsWay,
+  WrongScrewWay,
+} from './trouble-ways';
 
 export interface WayProps {
   index: IndexedModel;
@@ -34,9 +44,16 @@ const screw =
   (p) => <BadScrewWay key={kind} {...p} kind={kind} />;
 /** What can go wrong, in the order in which hands ask for it. Each leads to a short way; what does not apply here is left out. */
 const troubles: readonly Trouble[] = [
+  { id: 'danger', name: 'Swollen, pierced, wet, too hot', way: (p) => <DangerWay {...p} /> },
   { id: 'stripped', name: 'Head is stripped', way: screw('stripped head'), when: screwInHand },
   { id: 'stuck', name: 'It will not turn', way: screw('stuck'), when: screwInHand },
   { id: 'thread', name: 'Thread does not hold', way: screw('bad thread'), when: screwInHand },
+  {
+    id: 'wrong-screw',
+    name: 'Screw too long or wrong',
+    way: (p) => <WrongScrewWay {...p} />,
+    when: screwInHand,
+  },
   { id: 'lost', name: 'A screw or piece is lost', way: (p) => <AdriftWay {...p} /> },
   {
     id: 'torn',

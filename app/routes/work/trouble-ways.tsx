@@ -4,9 +4,11 @@ import type { Body, TroubleKind } from '../../../core/job/events';
 import { noHeat } from '../../../core/job/conditions';
 import { newPiece, originalPiece } from '../../../core/job/state';
 import { hasCondition, isWhole, pieceInHole, pieceInSlot } from '../../../core/job/view';
+import { safeLengthMm } from '../../../core/screws/safe-length';
 import { searchPlaces, type SearchPlace } from '../../../core/screws/search-places';
 import { substitutesFor, type Substitute } from '../../../core/screws/substitutes';
 import type { IndexedModel } from '../../../core/model/index-model';
+import type { Condition } from '../../../core/model/schema';
 import { Recess } from '../../ui/recess';
 import { driveName, list, pieceName, plural, thingName } from '../../words/things';
 import type { WayProps } from './trouble-sheet';
@@ -45,7 +47,7 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
   const { fit, not } = substitutesFor(f, spares);
   return (
     <div className="field">
-      <span className="label">{`From the spares box for ${fastener} (${driveName[f.drive]}, ${f.thread}, ${f.lengthMm} mm, at most ${f.maxLengthMm ?? f.lengthMm} mm)`}</span>
+      <span className="label">{`From the spares box for ${fastener} (${driveName[f.drive]}, ${f.thread}, ${f.lengthMm} mm, at most ${safeLengthMm(f)} mm)`}</span>
       {fit.length === 0 ? (
         <span className="muted">{`Nothing in the box fits${not.length ? `: ${plural(not.length, 'kind')} looked at, none with this thread, length and head` : ''}. Order one; until then the hole stays empty and closing is stopped.`}</span>
       ) : (
@@ -516,16 +518,64 @@ export function WordsWay({ index, state, step, target, onReport }: WayProps) {
         >
           {masked ? 'Masking tape is off again' : 'Masking tape is on'}
         </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() =>
-            onReport({ type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' })
-          }
-        >
-          The cell is swollen
-        </button>
       </div>
+    </>
+  );
+}
+
+const dangers: readonly { condition: Condition; says: string }[] = [
+  { condition: 'swollen', says: 'The cell is swollen' },
+  { condition: 'pierced', says: 'The cell is pierced or smells' },
+  { condition: 'wet', says: 'There is liquid inside' },
+  { condition: 'hot', says: 'It is too hot to hold' },
+];
+/** The device or its cell has become a danger: recorded with one tap; what runs is stopped by the next instruction. */
+export function DangerWay({ state, onReport }: WayProps) {
+  return (
+    <>
+      <p className="strong">
+        Smoke or hissing: leave, ventilate, do not breathe it, call the fire service by your local rules.
+      </p>
+      <div className="row">
+        {dangers.map(({ condition, says }) => (
+          <button
+            key={condition}
+            type="button"
+            className="btn danger"
+            disabled={hasCondition(state, condition)}
+            onClick={() => onReport({ type: 'conditionSet', condition, because: 'seen at the bench' })}
+          >
+            {says}
+          </button>
+        ))}
+      </div>
+      <p className="small muted">
+        Heat, press and charger stop at once; only an owner or lead clears the mark.
+      </p>
+    </>
+  );
+}
+
+/** A screw that does not belong into this hole: aside with it, and another one from the box. */
+export function WrongScrewWay(p: WayProps) {
+  const { index, state, target, onReport } = p;
+  const hole = target!;
+  const here = Object.keys(state.place).filter((piece) => state.place[piece] === `mat/${hole}`);
+  const safe = safeLengthMm(index.fasteners.get(hole)!);
+  return (
+    <>
+      <p>{`${thingName(index, hole)} takes ${safe} mm at most. Measure once more: a burr or a tilted jaw adds a tenth. If it stands, this screw goes back to the owner, not into the phone.`}</p>
+      <div className="row">
+        {here.map((piece) => (
+          <button
+            key={piece}
+            type="button"
+            className="btn"
+            onClick={() => onReport({ type: 'pieceSetAside', piece, to: 'owner' })}
+          >{`${pieceName(index, piece)} goes into the owner’s bag`}</button>
+        ))}
+      </div>
+      <Spares {...p} fastener={hole} />
     </>
   );
 }

@@ -1,11 +1,14 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
-import type { Finding } from '../../../core/job/interlocks';
+import type { Context } from '../../../core/job/decide';
+import { type Finding, findings, type Moment } from '../../../core/job/interlocks';
 import { bodyFor, stillToDo } from '../../../core/job/report';
-import { flag } from '../../../core/job/state';
+import { flag, type JobState } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
 import type { Face } from '../../../core/model/schema';
+import { useAlarmWhile } from '../../job/alarms';
+import { benchTime } from '../../job/clock';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { takePhoto } from '../../job/photos';
@@ -38,6 +41,7 @@ import { QuestionSheet } from './question-sheet';
 import { ThingSheet } from './thing-sheet';
 import { TroubleSheet } from './trouble-sheet';
 import { useInstruction } from './use-instruction';
+import { stopText, usePlanAgain } from './urgent-panel';
 import { useMat } from './use-mat';
 import { WorkerBar } from './worker-bar';
 
@@ -49,6 +53,13 @@ type Loaded = Awaited<ReturnType<typeof loader>>;
 export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
   return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, {});
 }
+/** What the interlocks say against a screw that is longer than its hole bears. */
+const tooLongFor = (context: Context, state: JobState, body: Body, now: Moment): Finding[] =>
+  body.type === 'screwIn'
+    ? findings({ index: context.index, state, waits: context.waits, role: context.role, now }, body).filter(
+        (f) => f.rule === 'screw too long',
+      )
+    : [];
 const noThings: readonly string[] = [];
 const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
 const quiet: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
@@ -101,6 +112,12 @@ export default function Work({ loaderData }: Route.ComponentProps) {
 
   /** One after another; what is stopped or refused stops the rest, which then follows when the stop is passed. */
   const report = (body: Body, override?: OverrideGiven, rest: readonly Body[] = []): void => {
+    // a screw that is too long is stopped before it is in, whichever key or tap says so
+    const hurts = override ? [] : tooLongFor(context, replica.view.state, body, benchTime());
+    if (hurts.length) {
+      setStop({ findings: hurts, body, rest });
+      return;
+    }
     void replica.report(body, override ? { override } : {}).then((d) => {
       if (d.refused?.code === 'interlock') setStop({ findings: d.refused.findings, body, rest });
       else if (d.refused) setSaid(refusalText(index, d.refused));
@@ -117,12 +134,16 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   };
   const programmer = useProgrammer(page.id, step, () => replica.sync());
   const open = stop !== undefined || sheet !== undefined || picked !== undefined || now.kind === 'question';
+  const planning = usePlanAgain(page.id);
+  useAlarmWhile(now.kind === 'stop now');
   const press = () => {
     const s = shown.current;
     if (performance.now() < s.deadUntil || stop || sheet || picked) return;
     if (s.now.kind === 'finished') void go(`/jobs/${page.id}/hand-over`);
     else if (s.now.kind === 'checks') void go(`/jobs/${page.id}/checks`);
     else if (s.now.kind === 'no route') void go(`/jobs/${page.id}/route`);
+    else if (s.now.kind === 'stop now') act(s.now.body);
+    else if (s.now.kind === 'plan again') planning.run();
     else if (s.now.kind === 'do') {
       const serious = s.now.findings.filter((f) => f.severity !== 'warn');
       if (serious.length) setStop({ findings: serious, body: s.now.body, rest: [] });
@@ -146,23 +167,26 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       return;
     act(...screwsNow.map((t) => bodyFor(index, state, (s.now as { step: typeof step & object }).step, t)));
   };
-  const spoken = step
-    ? `${stepTitle(index, step)}. ${step.cautions[0] ? cautionText[step.cautions[0]] : ''}`
-    : '';
+  const spoken =
+    now.kind === 'stop now'
+      ? stopText[now.what].title
+      : step
+        ? `${stepTitle(index, step)}. ${step.cautions[0] ? cautionText[step.cautions[0]] : ''}`
+        : '';
   const speak = () => {
     if (spoken && !say(spoken)) setSaid('This browser has no voice.');
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each instruction
   useEffect(() => {
     if (prefs.speak && spoken) say(spoken);
-  }, [prefs.speak, step?.id]);
+  }, [prefs.speak, step?.id, now.kind]);
   const face = turned && turned.step === (step?.id ?? '') ? turned.face : (step?.face ?? 'front');
   const turn = () => setTurned({ step: step?.id ?? '', face: face === 'front' ? 'back' : 'front' });
-  /** What a calliper typed: of a screw that comes out it is kept, of one that goes in it is only compared. */
+  /** What a calliper typed is kept of the screw in hand, going out and going in. */
   const measure = (mm: number) => {
     setMeasured(mm);
-    if (now.kind === 'do' && now.step.action === 'unscrew')
-      act({ type: 'screwMeasured', piece: (now.body as { piece: string }).piece, lengthMm: mm });
+    if (now.kind === 'do' && 'piece' in now.body && index.fasteners.has(now.target))
+      act({ type: 'screwMeasured', piece: now.body.piece, lengthMm: mm });
   };
   const last = state.trail[state.trail.length - 1];
   const undo = () => {
@@ -225,15 +249,19 @@ export default function Work({ loaderData }: Route.ComponentProps) {
       ? doneLabel(index, now.step, now.target)
       : now.kind === 'finished'
         ? 'Hand over'
-        : now.kind === 'checks'
-          ? 'Answer the checks'
-          : now.kind === 'no route'
-            ? 'Plan the route'
-            : now.kind === 'waiting'
-              ? 'waiting'
-              : now.kind === 'question'
-                ? 'answer first'
-                : 'job is closed';
+        : now.kind === 'stop now'
+          ? stopText[now.what].done
+          : now.kind === 'plan again'
+            ? 'Plan it again'
+            : now.kind === 'checks'
+              ? 'Answer the checks'
+              : now.kind === 'no route'
+                ? 'Plan the route'
+                : now.kind === 'waiting'
+                  ? 'waiting'
+                  : now.kind === 'question'
+                    ? 'answer first'
+                    : 'job is closed';
   return (
     <div className="benchpage">
       <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />
@@ -284,6 +312,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
             onTarget={(body) => act(body)}
             onAll={screwsNow.length > 1 ? all : undefined}
             jobId={page.id}
+            planning={planning}
             conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
           />
           {step && programmer && (
@@ -347,7 +376,9 @@ export default function Work({ loaderData }: Route.ComponentProps) {
           className="go"
           onMouseDown={noFocus}
           onClick={press}
-          disabled={now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'}
+          disabled={
+            planning.busy || now.kind === 'waiting' || now.kind === 'question' || now.kind === 'ended'
+          }
           data-testid="go"
         >
           <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span>

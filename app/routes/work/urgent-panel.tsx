@@ -1,0 +1,90 @@
+import { Link, useFetcher } from 'react-router';
+import type { MustStop } from '../../../core/job/running';
+import { list } from '../../words/things';
+
+/** What is done at once, in big words, and what the pedal then says. */
+export const stopText: Record<MustStop['what'], { title: string; how: string; done: string }> = {
+  heat: {
+    title: 'Take it off now',
+    how: 'Off the heat source, onto something that does not burn. Plastic and gloves, nothing sharp. Smoke: leave, ventilate, do not breathe it.',
+    done: 'It is off the heat',
+  },
+  press: {
+    title: 'Out of the press now',
+    how: 'Let the force off and take it out. Nothing presses on this cell again.',
+    done: 'It is out of the press',
+  },
+  charge: {
+    title: 'Unplug the charger now',
+    how: 'Charger off, device onto something that does not burn. It is not charged again.',
+    done: 'It is unplugged',
+  },
+};
+
+/** Something runs that the device's condition forbids. */
+export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
+  const text = stopText[what];
+  return (
+    <div className="note stop" role="alert">
+      <h1 className="now-title" data-testid="instruction">
+        {text.title}
+      </h1>
+      <p className="strong">{`The device is ${list([...ids])}.`}</p>
+      <p>{text.how}</p>
+    </div>
+  );
+}
+
+/** Plans the rest of a job with the condition that has come since, through the Route screen's own action. */
+export function usePlanAgain(jobId: string): { run: () => void; busy: boolean; error: string | undefined } {
+  const fetcher = useFetcher<{ error?: string }>();
+  return {
+    run: () =>
+      void fetcher.submit(JSON.stringify({ command: crypto.randomUUID() }), {
+        method: 'post',
+        action: `/jobs/${jobId}/route`,
+        encType: 'application/json',
+      }),
+    busy: fetcher.state !== 'idle',
+    error: fetcher.data?.error,
+  };
+}
+
+/** The route in force was planned before this condition: no instruction of it is given any more. */
+export function PlanAgain({
+  ids,
+  jobId,
+  error,
+  busy,
+}: {
+  ids: readonly string[];
+  jobId: string;
+  error: string | undefined;
+  busy: boolean;
+}) {
+  return (
+    <>
+      <h1 className="now-title" data-testid="instruction">
+        Plan the rest again
+      </h1>
+      <div className="note stop">
+        <p className="strong">{`The device is ${list([...ids])} since this route was taken.`}</p>
+        <p>
+          Its instructions are not given any more: no heat, no press, no charging. What is out stays out; the
+          way on is planned from here without them.
+        </p>
+      </div>
+      {busy && <p role="status">Planning…</p>}
+      {error && (
+        <div className="note stop" role="alert">
+          <p>{error}</p>
+          <p>
+            Leave it as it is, in a fire-safe place, and{' '}
+            <Link to={`/jobs/${jobId}/route?again=1`}>look at the route</Link>: another house method may open
+            a way.
+          </p>
+        </div>
+      )}
+    </>
+  );
+}
