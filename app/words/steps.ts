@@ -10,6 +10,7 @@ export const taskName: Record<Task['action'], string> = {
   inspect: 'look at',
   rework: 'rework',
   reach: 'reach',
+  reseat: 'press home the plugs of',
 };
 
 /** One sentence in big type: what to do now. */
@@ -55,6 +56,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
           : `Lift the ${about} out`;
     case 'set aside':
       return `Put the old ${about} aside`;
+    case 'reseat':
+      return `Lift and press home the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'plugs' : 'plug'}`;
     case 'bag screws':
       return 'The old screws go into the owner’s bag';
     case 'film off':
@@ -167,6 +170,8 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
           : `${about} is out`;
     case 'set aside':
       return `old ${about} is aside`;
+    case 'reseat':
+      return `${index.connectors.get(target)!.name} is home`;
     case 'bag screws':
       return 'they are counted and bagged';
     case 'film off':

@@ -56,6 +56,35 @@ describe('what must be tested', () => {
     expect(after.find((c) => c.function === 'radios')!.passed).toBe(true);
     expect(after.find((c) => c.function === 'keys')!.passed).toBe(false);
   });
+  test('what a dead display hid on arrival is due once the new one shows: "not tested" is no answer any more', () => {
+    const b = new Bench(index, undefined).open({ tasks: [{ slot: 'display', action: 'replace' }] });
+    const answer = (
+      round: 'before' | 'after',
+      fn: 'touch' | 'face',
+      result: 'works' | 'fails' | 'untested',
+    ) => b.do({ type: 'checked', round, function: fn, result });
+    answer('before', 'touch', 'fails');
+    answer('before', 'face', 'untested');
+    b.do({ type: 'pieceMoved', slot: 'sensor-flex', pose: 'out' });
+    const face = () => checksDue(b.state, index, 'after').find((c) => c.function === 'face')!;
+    answer('after', 'touch', 'fails');
+    answer('after', 'face', 'untested');
+    expect(face()).toMatchObject({ untestable: true, good: true });
+    answer('after', 'touch', 'works');
+    expect(face()).toMatchObject({ untestable: false, good: false });
+  });
+  test('once the tasks are chosen, what they will touch is asked before anything is opened', () => {
+    const b = new Bench(index, undefined);
+    b.open({ tasks: [] });
+    const before = () => checksDue(b.state, index, 'before').map((c) => c.function);
+    const extra = functionsOf(index, 'camera').filter((f) => !mica9.shortList.includes(f));
+    b.do({ type: 'taskSet', slot: 'display', action: 'replace' });
+    const asked = before().filter((f) => !mica9.shortList.includes(f));
+    expect(asked).toEqual(expect.arrayContaining(['ear-speaker', 'proximity']));
+    expect(extra.every((f) => functionsOf(index, 'display').includes(f) || !asked.includes(f))).toBe(true);
+    const d = b.do({ type: 'routeAdopted', routeHash: 'r', modelHash: 'h', variant: 'standard' });
+    expect(d.findings.find((f) => f.rule === 'before check open')?.ids).toEqual(asked);
+  });
 });
 
 describe('what the owner will notice', () => {

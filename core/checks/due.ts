@@ -2,7 +2,9 @@ import type { JobState } from '../job/state';
 import type { Round } from '../job/events';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
+import { transfersOf } from '../model/riders';
 import type { FunctionId } from '../model/schema';
+import { whyUntestable } from './untestable';
 
 export interface DueCheck {
   function: FunctionId;
@@ -14,6 +16,8 @@ export interface DueCheck {
   note: string | undefined;
   /** What it was on arrival. */
   before: 'works' | 'fails' | 'untested' | 'same' | undefined;
+  /** It could not be tested on arrival, and what stood in the way then still does. */
+  untestable: boolean;
   /** Works, or is as it was and the owner accepts it. */
   good: boolean;
   /** Good, and nothing that it depends on has moved since. */
@@ -43,9 +47,33 @@ function dependsOn(index: IndexedModel): Depends {
   return out;
 }
 
+/** The functions that the chosen tasks will touch: of their slots, and of what moves over with an assembly. */
+export function functionsOfTasks(index: IndexedModel, state: JobState): FunctionId[] {
+  const slots = Object.keys(state.task).filter((slot) => index.slots.has(slot));
+  const all = slots.flatMap((slot) => [
+    slot,
+    ...(state.task[slot] === 'replace' ? transfersOf(index, slot) : []),
+  ]);
+  // what is noticed and what a gauge says are told from the settings, not tried: the notice is due only afterwards
+  return [...new Set(all.flatMap((slot) => functionsOf(index, slot)))].filter((f) => f !== 'notice');
+}
+
+/**
+ * Whether "could not be tested" still holds: it could not before, and what stood in its way then stands there now. A
+ * dead display hides the face unlock; with a new one in, the answer is due.
+ */
+function stillUntestable(state: JobState, round: Round, fn: FunctionId): boolean {
+  if (state.check[`before ${fn}`]?.result !== 'untested') return false;
+  const failing = (r: Round) =>
+    Object.keys(state.check)
+      .filter((key) => key.startsWith(`${r} `) && state.check[key]!.result === 'fails')
+      .map((key) => key.slice(r.length + 1) as FunctionId);
+  return !whyUntestable(fn, failing('before')) || whyUntestable(fn, failing(round)) !== undefined;
+}
+
 /**
  * The checks that are due in a round, computed from what was touched.
- * Before: the model's short list. Mid and after: that list and every function that something touched serves;
+ * Before: the model's short list, and what the chosen tasks will touch as long as nothing is open. Mid and after: that list and every function that something touched serves;
  * after also everything that did not work on arrival. An answer given before a connector moved again is stale.
  */
 export function checksDue(state: JobState, index: IndexedModel, round: Round): DueCheck[] {
@@ -53,7 +81,10 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
   const touched = state.touched;
   const wanted = new Map<FunctionId, string[]>();
   for (const f of index.model.shortList) wanted.set(f, []);
-  if (round !== 'before') {
+  if (round === 'before') {
+    for (const f of functionsOfTasks(index, state))
+      if (!wanted.has(f)) wanted.set(f, Object.keys(state.task));
+  } else {
     for (const [f, d] of depends) {
       const because = [...d.connectors, ...d.slots].filter((id) => touched[id] !== undefined);
       if (because.length) wanted.set(f, because);
@@ -72,7 +103,7 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
     const good =
       entry?.result === 'works' ||
       entry?.result === 'same' ||
-      (entry?.result === 'untested' && before === 'untested');
+      (entry?.result === 'untested' && stillUntestable(state, round, fn));
     return {
       function: fn,
       because,
@@ -80,6 +111,7 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
       result: entry?.result,
       note: entry?.note,
       before,
+      untestable: stillUntestable(state, round, fn),
       good,
       passed: good && stale.length === 0,
     };

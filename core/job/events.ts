@@ -46,7 +46,7 @@ export type Fate = (typeof fates)[number];
 export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
-export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach'] as const;
+export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 'reseat'] as const;
 /**
  * Acts of a route that change no piece: the log keeps that they were done. Those of `holds` run by themselves once they
  * are started; their targets are `thing:start` and `thing:end`.

@@ -117,7 +117,10 @@ const apply: Apply = {
     w.set('connector', b.connector, 'on');
     w.set('touched', b.connector, e.seq);
   },
-  reseated: (w, b, e) => w.set('touched', b.connector, e.seq),
+  reseated: (w, b, e) => {
+    w.set('touched', b.connector, e.seq);
+    w.set('acted', `reseat ${b.connector}`, e.seq);
+  },
   bondReleased: (w, b) => {
     w.set('bond', b.bond, b.torn ? 'torn' : 'released');
     flags(w, { rimClean: false, seal: 'none' });

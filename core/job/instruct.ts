@@ -1,6 +1,8 @@
+import { reseatFor } from '../checks/reseat';
 import type { IndexedModel } from '../model/index-model';
 import type { Step } from '../route/types';
-import { type Body, holds } from './events';
+import { type Body, holds, type Task } from './events';
+import { failedChecks } from './failed';
 import { type Finding, findings, leastWaits, type Situation, type Waits } from './interlocks';
 import { bodyFor, checkStepOpen, nextStep } from './report';
 import { conditionsUnplanned, type MustStop, mustStop } from './running';
@@ -17,6 +19,8 @@ export type Instruction =
   | { kind: 'ended' }
   | { kind: 'question'; question: string; rule: string; ids: string[] }
   | { kind: 'checks'; step: Step; open: string[] }
+  /** What was checked does not work: what to do about it before it is checked again. */
+  | { kind: 'failed'; step: Step; functions: string[]; tasks: Task[] }
   | { kind: 'waiting'; step: Step; until: number; clockKnown: boolean; target: string; body: Body }
   | {
       kind: 'do';
@@ -60,6 +64,11 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
       body: { type: 'heatEnded' },
     };
   if (step.action === 'check') {
+    const failing = failedChecks(state, context.index)
+      .filter((f) => f.round === step.round)
+      .map((f) => f.function);
+    if (failing.length)
+      return { kind: 'failed', step, functions: failing, tasks: reseatFor(context.index, state, failing) };
     const open = checkStepOpen(context.index, state, step);
     if (open.length) return { kind: 'checks', step, open };
   }

@@ -388,8 +388,18 @@ export const rules = {
   'before check open': rule({
     severity: 'stop',
     passableBy: ['owner', 'lead', 'technician'],
-    on: ['received'],
-    check: ({ state, index }) => list(openBefore(state, index)),
+    on: ['received', 'routeAdopted'],
+    // once the tasks are chosen, what they will touch is asked, too: afterwards nobody can say what it was
+    check: ({ state, index }, b) =>
+      b.type === 'received'
+        ? list(openBefore(state, index))
+        : flag(state, 'routeHash') === undefined && shutState(state, index) === 'never opened'
+          ? list(
+              checksDue(state, index, 'before')
+                .filter((c) => c.result === undefined)
+                .map((c) => c.function),
+            )
+          : undefined,
   }),
   'device open': rule({
     severity: 'stop',

@@ -18,6 +18,8 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
       return { action: 'disconnect', target: body.connector };
     case 'connectorOn':
       return { action: 'connect', target: body.connector };
+    case 'reseated':
+      return { action: 'reseat', target: body.connector };
     case 'bondReleased':
       return { action: 'release', target: body.bond };
     case 'bondRenewed':
@@ -179,6 +181,8 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
         to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner',
         ...leaving(index, state, target),
       };
+    case 'reseat':
+      return { type: 'reseated', connector: target };
     case 'bag screws':
       return { type: 'screwsBagged', pieces: oldScrews(state) };
     case 'film off':

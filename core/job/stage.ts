@@ -1,23 +1,12 @@
 import { checksDue } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Phase, Route } from '../route/types';
+import { failedChecks } from './failed';
 import { isStepDone, nextStep } from './report';
 import { flag, type JobState } from './state';
 
 export const stages = ['Receive', 'Open', 'Strip', 'Swap', 'Refit', 'Prove', 'Hand over'] as const;
 export type Stage = (typeof stages)[number];
-
-/** Answers of the mid and after rounds that say no and have not been put right. */
-export function failedChecks(
-  state: JobState,
-  index: IndexedModel,
-): { round: 'mid' | 'after'; function: string }[] {
-  return (['mid', 'after'] as const).flatMap((round) =>
-    checksDue(state, index, round)
-      .filter((c) => c.result === 'fails' && c.stale.length === 0)
-      .map((c) => ({ round, function: c.function as string })),
-  );
-}
 
 /**
  * The stage of a job: derived from its log, never stored by hand.

@@ -1,3 +1,4 @@
+import { plugsOf } from '../checks/reseat';
 import { badCell, noHeat } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import { holderOf, newPiece } from '../job/state';
@@ -164,7 +165,21 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       }),
     );
   for (const v of visits) {
-    if (v.act === 'rework')
+    if (v.act === 'reseat') {
+      const plugs = plugsOf(index, v.slot).filter(
+        (c) => c !== index.cellConnector && !standing.connectorsOff.includes(c),
+      );
+      if (plugs.length)
+        add(
+          'Swap',
+          plainStep('reseat', plugs, times(handsS.connect, plugs.length), {
+            about: v.slot,
+            face: index.connectors.get(plugs[0]!)!.face,
+            tools: ['spudger'],
+            cautions: plugs.some((c) => index.connectors.get(c)!.press === 'ends') ? ['press-ends'] : [],
+          }),
+        );
+    } else if (v.act === 'rework')
       add(
         'Swap',
         plainStep('rework', [v.slot], handsS.rework, {

@@ -1,3 +1,4 @@
+import { plugsOf } from '../checks/reseat';
 import type { Task } from '../job/events';
 import { arrivalsToPlan } from '../job/manifest';
 import { standingOf } from '../job/standing';
@@ -31,8 +32,12 @@ export function jobRouteInput(
   state: JobState,
   wishes: RouteWishes = {},
 ): RouteInput {
-  const own = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const standing = standingOf(state, index);
+  const reseated = (slot: string) =>
+    plugsOf(index, slot).every((c) => c === index.cellConnector || standing.acted.includes(`reseat ${c}`));
+  const own = Object.entries(state.task)
+    .map(([slot, action]) => ({ slot, action }) as Task)
+    .filter((t) => t.action !== 'reseat' || !reseated(t.slot));
   const arrives = arrivalsToPlan(index, state);
   const remedies = { ...state.remedy } as Remedies;
   return {

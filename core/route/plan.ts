@@ -1,10 +1,11 @@
+import { plugsOf } from '../checks/reseat';
 import { contentHash } from '../model/canonical-json';
 import type { IndexedModel } from '../model/index-model';
 import { withArrivals } from '../job/manifest';
 import { effectsOf } from '../pairing/effects';
 import { assemble, kitOf } from './assemble';
 import { choicesOf } from './choices';
-import { bondRisk, bondRisks, poseFact, reachFacts, type Setting, wayRisk } from './facts';
+import { bondRisk, bondRisks, looseFact, poseFact, reachFacts, type Setting, wayRisk } from './facts';
 import { planJointly } from './joint';
 import { workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
@@ -39,7 +40,11 @@ export function planRoute(
   const work = workOf(index, input);
   const targets = [...work.replaced, ...work.transfers]
     .map((slot) => poseFact(slot, 'out'))
-    .concat(work.visits.flatMap((v) => (v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot))));
+    .concat(
+      work.visits.flatMap((v) =>
+        v.act === 'reseat' ? atThePlugs(s, v.slot) : v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot),
+      ),
+    );
   const costs: Costs = {
     change: Math.max(1, money(expected(handsS.bitChange), hourlyRateMinor)),
     turn: Math.max(1, money(expected(handsS.turn), hourlyRateMinor)),
@@ -96,6 +101,12 @@ export function planRoute(
     checks: [...new Set(index.model.shortList)] as string[],
   };
   return { hash: contentHash(body), ...body };
+}
+
+/** What must be away, and the cell off, for the plugs of a piece to be pressed home. */
+function atThePlugs(s: Setting, slot: string): string[] {
+  const cell = s.index.cellConnector;
+  return [...(cell ? [looseFact(cell)] : []), ...plugsOf(s.index, slot).flatMap((id) => reachFacts(s, id))];
 }
 
 /** What must be away to see and touch a piece and its connectors. */

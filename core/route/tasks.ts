@@ -11,7 +11,7 @@ export interface Work {
   /** Carried slots whose pieces move over from an old assembly to its new one. */
   transfers: string[];
   /** Slots at which something is done: looked at, worked on, reworked. */
-  visits: { slot: string; act: Extract<Act, 'inspect' | 'work' | 'rework'>; out: boolean }[];
+  visits: { slot: string; act: Extract<Act, 'inspect' | 'work' | 'rework'> | 'reseat'; out: boolean }[];
 }
 
 const visitOf: Record<Exclude<Task['action'], 'replace'>, Work['visits'][number]['act']> = {
@@ -19,6 +19,7 @@ const visitOf: Record<Exclude<Task['action'], 'replace'>, Work['visits'][number]
   reach: 'work',
   move: 'work',
   rework: 'rework',
+  reseat: 'reseat',
 };
 
 /**

@@ -16,6 +16,7 @@ export const movingActions = [
   'disconnect',
   'unhook',
   'move',
+  'reseat',
   'set aside',
   'bag screws',
   'film off',

@@ -159,6 +159,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
     ended: '',
     question: 'an answer',
     checks: 'checks',
+    failed: 'a failed check',
     waiting: 'time',
     do: 'hands',
     'stop now': 'hands at once',

@@ -1,12 +1,13 @@
 import { useState, useSyncExternalStore } from 'react';
 import { Link, PrefetchPageLinks, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
+import { reseatFor } from '../../../core/checks/reseat';
 import type { CheckResult, Round } from '../../../core/job/events';
-import { failedChecks } from '../../../core/job/stage';
+import { failedChecks } from '../../../core/job/failed';
 import { nextStep } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
 import { isLive, shutState } from '../../../core/job/view';
-import { type IndexedModel, indexModel } from '../../../core/model/index-model';
+import { indexModel } from '../../../core/model/index-model';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
@@ -28,20 +29,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 type Loaded = Awaited<ReturnType<typeof loader>>;
 export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> {
   return fromServerOrCopy(params.job, () => serverLoader() as Promise<Loaded>, { passcode: null });
-}
-
-/** Where to look first when a function fails: what was touched last of what it depends on. */
-function suspects(index: IndexedModel, touched: Record<string, number>, check: DueCheck): string[] {
-  const slots = new Set<string>();
-  for (const id of [...check.because].sort((a, b) => (touched[b] ?? 0) - (touched[a] ?? 0))) {
-    if (index.slots.has(id)) slots.add(id);
-    for (const s of index.connectors.get(id)?.joins ?? [])
-      if (index.slots.get(s)?.kind !== 'board') slots.add(s);
-  }
-  if (!slots.size)
-    for (const s of index.model.slots)
-      if (s.functions.includes(check.function) && s.kind !== 'board') slots.add(s.id);
-  return [...slots];
 }
 
 export default function Checks({ loaderData }: Route.ComponentProps) {
@@ -80,25 +67,26 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   // what is due now stands first, the rest of the record below it
   const all = [...new Map([...due, ...after, ...mid].map((c) => [c.function, c])).keys()];
   const failed = failedChecks(state, index);
-  const open = due.filter((c) => !c.passed);
+  const open = due.filter((c) => (round === 'before' ? c.result === undefined : !c.passed));
+  // only what was answered is copied: what nobody saw work before is tried and answered by itself
+  const asBefore =
+    round === 'before'
+      ? []
+      : open.filter((c) => c.before === 'works' && (c.result !== 'fails' || c.stale.length > 0));
   const settled = open.length === 0;
   const ended = flag(state, 'ending') !== undefined;
   const answer = (c: DueCheck, result: CheckResult) => {
     void replica.report({ type: 'checked', round, function: c.function, result });
   };
   const live = isLive(state, index);
-  const may = !ended && round !== 'before' && live;
+  // what the chosen tasks will touch can still be asked while nothing has been opened
+  const may = !ended && (round === 'before' ? shutState(state, index) === 'never opened' : live);
   const stepIsThis = next?.action === 'check' && next.round === round;
-  const look = failed
-    .flatMap((f) =>
-      suspects(
-        index,
-        state.touched,
-        after.find((c) => c.function === f.function) ??
-          ({ function: f.function, because: [] } as unknown as DueCheck),
-      ),
-    )
-    .filter((s, i, l) => l.indexOf(s) === i);
+  const look = reseatFor(
+    index,
+    state,
+    failed.map((f) => f.function),
+  );
   return (
     <>
       <JobHead who={who} strip={strip} page={page} index={index} state={state} here="checks" />
@@ -159,31 +147,22 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           <div className="note stop">
             <div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>
             <p>
-              {closed
-                ? 'Cell off, reseat what was touched last, test again. The way there is planned from the closed device.'
-                : `Cell off first. Reseat what was touched last${look.length ? `: ${list(look.map((s) => thingName(index, s)))}` : ''}; then test again. If the old part shows the same fault, the new part is innocent.`}
+              Cell off, reseat what was touched last, test again. If the old part shows the same fault, the
+              new part is innocent.
             </p>
             <div className="row" style={{ marginTop: 6 }}>
-              {closed ? (
-                <button
-                  type="button"
-                  className="btn danger"
-                  disabled={busy}
-                  onClick={() => {
-                    void submit(
-                      JSON.stringify({
-                        command: crypto.randomUUID(),
-                        tasks: look.map((slot) => ({ slot, action: 'reach' })),
-                      }),
-                      { method: 'post', action: `/jobs/${page.id}/route`, encType: 'application/json' },
-                    );
-                  }}
-                >{`Plan the way to the ${list(look.map((s) => thingName(index, s)))}`}</button>
-              ) : (
-                <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/work`}>
-                  Back to Work
-                </Link>
-              )}
+              <button
+                type="button"
+                className="btn danger"
+                disabled={busy || !look.length}
+                onClick={() => {
+                  void submit(JSON.stringify({ command: crypto.randomUUID(), tasks: look }), {
+                    method: 'post',
+                    action: `/jobs/${page.id}/route`,
+                    encType: 'application/json',
+                  });
+                }}
+              >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</button>
             </div>
           </div>
         )}
@@ -252,8 +231,8 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                             [
                               'works',
                               'fails',
-                              ...(c.before === 'untested' ? ['untested' as const] : []),
-                              ...(c.before === 'fails' ? ['same' as const] : []),
+                              ...(round === 'before' || c.untestable ? ['untested' as const] : []),
+                              ...(round !== 'before' && c.before === 'fails' ? ['same' as const] : []),
                             ] as const
                           ).map((r) => (
                             <button
@@ -279,17 +258,15 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
               })}
             </tbody>
           </table>
-          {may && open.length > 1 && (
+          {may && asBefore.length > 1 && (
             <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}>
               <button
                 type="button"
                 className="btn slim"
                 onClick={() => {
-                  for (const c of open)
-                    if (c.result !== 'fails' || c.stale.length)
-                      answer(c, c.before === 'untested' ? 'untested' : 'works');
+                  for (const c of asBefore) answer(c, 'works');
                 }}
-              >{`The ${open.length} open ones are as they should be`}</button>
+              >{`The ${asBefore.length} that worked before work now`}</button>
             </div>
           )}
         </section>

@@ -11,7 +11,7 @@ import { isTooLong } from '../../../core/screws/safe-length';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
-import { PlanAgain, StopNow } from './urgent-panel';
+import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { driveName, functionName, list, thingName } from '../../words/things';
 import { left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
@@ -69,6 +69,17 @@ export function InstructionPanel(p: Props) {
   if (now.kind === 'stop now') return <StopNow what={now.what} ids={now.ids} />;
   if (now.kind === 'plan again')
     return <PlanAgain ids={now.ids} jobId={p.jobId} error={p.planning.error} busy={p.planning.busy} />;
+  if (now.kind === 'failed')
+    return (
+      <FailedCheck
+        index={index}
+        functions={now.functions}
+        tasks={now.tasks}
+        jobId={p.jobId}
+        error={p.planning.error}
+        busy={p.planning.busy}
+      />
+    );
   if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
   const { step } = now;
   // where glass is missing on this device, its edge is as much out of bounds as the model's own

@@ -1,6 +1,9 @@
 import { Link, useFetcher } from 'react-router';
 import type { MustStop } from '../../../core/job/running';
-import { list } from '../../words/things';
+import type { Task } from '../../../core/job/events';
+import type { IndexedModel } from '../../../core/model/index-model';
+import { taskName } from '../../words/steps';
+import { functionName, list, thingName } from '../../words/things';
 
 /** What is done at once, in big words, and what the pedal then says. */
 export const stopText: Record<MustStop['what'], { title: string; how: string; done: string }> = {
@@ -36,11 +39,15 @@ export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
 }
 
 /** Plans the rest of a job with the condition that has come since, through the Route screen's own action. */
-export function usePlanAgain(jobId: string): { run: () => void; busy: boolean; error: string | undefined } {
+export function usePlanAgain(jobId: string): {
+  run: (tasks?: readonly Task[]) => void;
+  busy: boolean;
+  error: string | undefined;
+} {
   const fetcher = useFetcher<{ error?: string }>();
   return {
-    run: () =>
-      void fetcher.submit(JSON.stringify({ command: crypto.randomUUID() }), {
+    run: (tasks = []) =>
+      void fetcher.submit(JSON.stringify({ command: crypto.randomUUID(), tasks }), {
         method: 'post',
         action: `/jobs/${jobId}/route`,
         encType: 'application/json',
@@ -48,6 +55,50 @@ export function usePlanAgain(jobId: string): { run: () => void; busy: boolean; e
     busy: fetcher.state !== 'idle',
     error: fetcher.data?.error,
   };
+}
+
+/** A check said no: not back to the start, but to what was touched last. */
+export function FailedCheck({
+  index,
+  functions,
+  tasks,
+  jobId,
+  error,
+  busy,
+}: {
+  index: IndexedModel;
+  functions: readonly string[];
+  tasks: readonly Task[];
+  jobId: string;
+  error: string | undefined;
+  busy: boolean;
+}) {
+  return (
+    <>
+      <h1 className="now-title" data-testid="instruction">
+        {`Does not work: ${list(functions.map((f) => functionName[f as 'touch']))}`}
+      </h1>
+      <div className="note stop">
+        <p className="strong">Cell off, reseat what was touched last, cell on, test that alone again.</p>
+        <ol style={{ margin: '6px 0 0', paddingLeft: 20 }}>
+          {tasks.map((t) => (
+            <li key={t.slot}>{`${taskName[t.action]} the ${thingName(index, t.slot)}`}</li>
+          ))}
+        </ol>
+        <p>If the old part shows the same fault, the new part is innocent.</p>
+      </div>
+      {busy && <p role="status">Planning…</p>}
+      {error && (
+        <p className="note stop" role="alert">
+          {error}
+        </p>
+      )}
+      <p style={{ marginTop: 10 }}>
+        <Link to={`/jobs/${jobId}/checks`}>Answer it again</Link> ·{' '}
+        <Link to={`/jobs/${jobId}/fault`}>What else it can be</Link>
+      </p>
+    </>
+  );
 }
 
 /** The route in force was planned before this condition: no instruction of it is given any more. */

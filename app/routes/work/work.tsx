@@ -144,6 +144,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
     else if (s.now.kind === 'no route') void go(`/jobs/${page.id}/route`);
     else if (s.now.kind === 'stop now') act(s.now.body);
     else if (s.now.kind === 'plan again') planning.run();
+    else if (s.now.kind === 'failed') planning.run(s.now.tasks);
     else if (s.now.kind === 'do') {
       const serious = s.now.findings.filter((f) => f.severity !== 'warn');
       if (serious.length) setStop({ findings: serious, body: s.now.body, rest: [] });
@@ -251,17 +252,19 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         ? 'Hand over'
         : now.kind === 'stop now'
           ? stopText[now.what].done
-          : now.kind === 'plan again'
-            ? 'Plan it again'
-            : now.kind === 'checks'
-              ? 'Answer the checks'
-              : now.kind === 'no route'
-                ? 'Plan the route'
-                : now.kind === 'waiting'
-                  ? 'waiting'
-                  : now.kind === 'question'
-                    ? 'answer first'
-                    : 'job is closed';
+          : now.kind === 'failed'
+            ? 'Plan the way to it'
+            : now.kind === 'plan again'
+              ? 'Plan it again'
+              : now.kind === 'checks'
+                ? 'Answer the checks'
+                : now.kind === 'no route'
+                  ? 'Plan the route'
+                  : now.kind === 'waiting'
+                    ? 'waiting'
+                    : now.kind === 'question'
+                      ? 'answer first'
+                      : 'job is closed';
   return (
     <div className="benchpage">
       <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />

@@ -1,0 +1,71 @@
+import { describe, expect, test } from 'vitest';
+import type { FunctionId } from '../model/schema';
+import { instruct } from '../job/instruct';
+import { flag } from '../job/state';
+import { jobRouteInput } from '../route/job-input';
+import { planRoute } from '../route/plan';
+import { Bench } from '../testing/bench';
+import { allStations } from '../route/catalogue';
+import { indexed, mica9, modelHash, replace, route } from '../testing/demo-models';
+import { follow } from '../testing/plan-again';
+import { openChecks } from './due';
+import { reseatFor } from './reseat';
+
+const index = indexed(mica9);
+const means = { methods: {}, stations: allStations, hourlyRateMinor: 6000 };
+const now = (b: Bench) => instruct(b.context, b.state, { at: b.at, clockKnown: true });
+
+/** A bench that has just answered a round, with one function that fails. */
+function failing(round: 'mid' | 'after', fn: FunctionId): Bench {
+  const b = new Bench(index, route(mica9, replace('display'))).open(replace('display'));
+  for (let k = 0; k < 500; k++) {
+    const i = now(b);
+    if (i.kind === 'checks' && i.step.round === round && !i.step.short) {
+      for (const c of openChecks(b.state, index, round))
+        b.do({ type: 'checked', round, function: c.function, result: c.function === fn ? 'fails' : 'works' });
+      return b;
+    }
+    b.next();
+  }
+  throw new Error(`never came to the ${round} check`);
+}
+
+describe.each(['mid', 'after'] as const)('a check that fails in the %s round', (round) => {
+  test('leads to what was touched last, not round in a circle', () => {
+    const b = failing(round, 'touch');
+    const said = now(b);
+    expect(said).toMatchObject({ kind: 'failed', functions: ['touch'] });
+    expect(said.kind === 'failed' && said.tasks).toContainEqual({ slot: 'display', action: 'reseat' });
+  });
+  test('cell off, the plug pressed home, cell on, and that function is tested again; all of it accepted', () => {
+    const b = failing(round, 'touch');
+    const tasks = reseatFor(index, b.state, ['touch']);
+    const plan = planRoute(index, modelHash(mica9), jobRouteInput(means, index, b.state, { more: tasks }));
+    if ('infeasible' in plan) throw new Error('no way');
+    b.adopt(plan);
+    const from = b.log.length;
+    expect(follow(b)).toBeUndefined();
+    const done = b.log.slice(from).map((e) => e.body);
+    const at = (type: string, thing?: string) =>
+      done.findIndex((d) => d.type === type && (!thing || ('connector' in d && d.connector === thing)));
+    expect(at('connectorOff', 'K-cell')).toBeGreaterThanOrEqual(0);
+    expect(at('reseated', 'K-touch')).toBeGreaterThan(at('connectorOff', 'K-cell'));
+    expect(at('connectorOn', 'K-cell')).toBeGreaterThan(at('reseated', 'K-touch'));
+    expect(done.find((d) => d.type === 'checked' && d.function === 'touch')).toMatchObject({
+      result: 'works',
+    });
+    expect(flag(b.state, 'closedAt')).toBeGreaterThan(from);
+  });
+});
+
+test('only what failed or has moved is asked again in the mid round', () => {
+  const b = failing('mid', 'touch');
+  const tasks = reseatFor(index, b.state, ['touch']);
+  const plan = planRoute(index, modelHash(mica9), jobRouteInput(means, index, b.state, { more: tasks }));
+  if ('infeasible' in plan) throw new Error('no way');
+  b.adopt(plan);
+  for (let k = 0; k < 100 && now(b).kind !== 'checks'; k++) b.next();
+  const asked = now(b);
+  expect(asked.kind === 'checks' && asked.open).not.toContain('cameras');
+  expect(asked.kind === 'checks' && asked.open).toContain('touch');
+});

@@ -1,0 +1,31 @@
+import type { Task } from '../job/events';
+import type { JobState } from '../job/state';
+import type { IndexedModel } from '../model/index-model';
+import { checksDue } from './due';
+
+/**
+ * Where to look first when functions fail, as tasks: the plugs of what was touched last of that they depend on are
+ * reseated; a piece without a plug is looked at. Where nothing was touched, what serves the function (common practice:
+ * a fresh repair that does not work is most often a connector that is not home).
+ */
+export function reseatFor(index: IndexedModel, state: JobState, failing: readonly string[]): Task[] {
+  const due = checksDue(state, index, 'after');
+  const touchedAt = (id: string) => state.touched[id] ?? 0;
+  const slots = new Set<string>();
+  for (const fn of failing) {
+    const because = due.find((c) => c.function === fn)?.because ?? [];
+    for (const id of [...because].sort((a, b) => touchedAt(b) - touchedAt(a)))
+      for (const slot of index.slots.has(id) ? [id] : (index.connectors.get(id)?.joins ?? []))
+        if (index.slots.get(slot)?.kind !== 'board') slots.add(slot);
+    if (!because.length)
+      for (const s of index.model.slots)
+        if (s.functions.includes(fn as 'touch') && s.kind !== 'board') slots.add(s.id);
+  }
+  // a bracket has no plug of its own: the plugs under it are named by what they join
+  const worth = [...slots].filter((slot) => index.slots.get(slot)!.kind !== 'bracket');
+  return worth.map((slot) => ({ slot, action: plugsOf(index, slot).length ? 'reseat' : 'inspect' }));
+}
+
+/** The plugs of a piece: of a cell its own, which is reseated by being the first off and the last on. */
+export const plugsOf = (index: IndexedModel, slot: string): string[] =>
+  index.model.connectors.filter((c) => c.joins.includes(slot)).map((c) => c.id);

@@ -1,0 +1,15 @@
+import { checksDue } from '../checks/due';
+import type { IndexedModel } from '../model/index-model';
+import type { JobState } from './state';
+
+/** Answers of the mid and after rounds that say no and have not been put right. */
+export function failedChecks(
+  state: JobState,
+  index: IndexedModel,
+): { round: 'mid' | 'after'; function: string }[] {
+  return (['mid', 'after'] as const).flatMap((round) =>
+    checksDue(state, index, round)
+      .filter((c) => c.result === 'fails' && c.stale.length === 0)
+      .map((c) => ({ round, function: c.function as string })),
+  );
+}
