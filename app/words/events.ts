@@ -85,6 +85,8 @@ export function eventText(index: IndexedModel, b: Body): string {
       return `${pieceName(index, b.piece)} is in`;
     case 'pieceSetAside':
       return `${pieceName(index, b.piece, [b.piece.split('#')[0]!])} put aside: ${b.to}`;
+    case 'systemSet':
+      return `system version ${b.version}${b.preRelease ? ', a pre-release' : ''}`;
     case 'screwsBagged':
       return `${plural(b.pieces.length, 'old screw')} counted into the owner’s bag`;
     case 'filmOff':

@@ -96,6 +96,10 @@ export function findingText(
       what: `In ${list(f.ids)} sits a screw that is longer than the hole bears: it may reach the board or the panel.`,
       instead: 'Take it out, measure it again, put another one in.',
     },
+    'tested without its plugs': {
+      what: `Not plugged in: ${n}. Without them a good part can show nothing.`,
+      instead: 'Cell off, plug those in, cell on, then test.',
+    },
     'screw too long': {
       what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,
       instead: 'Take one from the spares box that is not longer than is safe.',

@@ -29,10 +29,18 @@ export function stepTitle(index: IndexedModel, step: Step): string {
         ? `Put in ${plural(n, 'outside screw')}`
         : `Put ${plural(n, screwWord(index, step))} into the ${about}`;
     case 'disconnect':
+      if (step.trial)
+        return step.targets[0] === index.cellConnector
+          ? 'Unplug the cell again'
+          : `Unplug the new ${about} again`;
       return step.targets[0] === index.cellConnector
         ? 'Unplug the cell'
         : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
     case 'connect':
+      if (step.trial)
+        return step.targets[0] === index.cellConnector
+          ? 'Plug the cell in for the test'
+          : `Plug the new ${about} in to try it: ${list(step.targets.map((t) => index.connectors.get(t)!.name))}`;
       return step.targets[0] === index.cellConnector
         ? 'Plug the cell in'
         : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
@@ -356,6 +364,9 @@ export const cautionText: Record<Caution, string> = {
   'drip-and-wait': 'Drip, wait, lift a little, repeat. No heat.',
   'plastic-only': 'Plastic only at the plugs.',
   'off-again': 'Off again before the rim is cleaned and sealed.',
+  'power-test':
+    'Hands off while it is on. Never with a damaged cell; no charger but a listed low-voltage supply, unplugged before the next touch.',
+  'trial-off': 'Off again before anything is moved.',
   'cell-stays-on': 'The cell stays on: nothing wet and nothing of metal near the plugs.',
   'notice-stays': 'The notice stays; the owner has been told.',
   'wide-tool': 'Alcohol along the edge, wait, then a wide flat plastic tool; never bend the cell.',

@@ -111,6 +111,11 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
       return !!state.condition[body.condition];
     case 'conditionCleared':
       return !state.condition[body.condition];
+    case 'systemSet':
+      return (
+        flag(state, 'system')?.version === body.version &&
+        flag(state, 'system')?.preRelease === body.preRelease
+      );
     case 'received':
       return flag(state, 'received') === true;
     case 'rimCleaned':

@@ -78,6 +78,11 @@ export const bodySchema = z.discriminatedUnion('type', [
     note: z.string().max(1000).optional(),
   }),
   z.strictObject({ type: z.literal('received') }),
+  z.strictObject({
+    type: z.literal('systemSet'),
+    version: z.string().regex(/^\d{1,3}(\.\d{1,3}){0,2}$/, 'a version such as 14 or 14.2'),
+    preRelease: z.boolean(),
+  }),
   z.strictObject({ type: z.literal('routeAdopted'), routeHash: ref, modelHash: ref, variant: ref }),
   // whose name or hand it was stands apart, with the job's private data
   z.strictObject({
@@ -140,7 +145,8 @@ export const bodySchema = z.discriminatedUnion('type', [
     headMm: mm,
   }),
   z.strictObject({ type: z.literal('connectorOff'), connector: ref }),
-  z.strictObject({ type: z.literal('connectorOn'), connector: ref }),
+  // `trial`: only to try the new part of this slot, with the rest of the device still open
+  z.strictObject({ type: z.literal('connectorOn'), connector: ref, trial: ref.optional() }),
   z.strictObject({ type: z.literal('reseated'), connector: ref }),
   z.strictObject({ type: z.literal('bondReleased'), bond: ref, torn: z.boolean() }),
   z.strictObject({ type: z.literal('bondRenewed'), bond: ref }),

@@ -64,10 +64,11 @@ const apply: Apply = {
       seq: e.seq,
       by: e.by,
     }),
+  systemSet: (w, { type: _, ...system }) => flags(w, { system }),
   received: (w) => flags(w, { received: true }),
-  routeAdopted: (w, b) => {
+  routeAdopted: (w, b, e) => {
     for (const key in w.state.progress) w.set('progress', key, undefined);
-    flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant });
+    flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant, adoptedAt: e.seq });
   },
   consentGiven: (w, b) => {
     w.set('consent', b.effect, b.by);
@@ -110,11 +111,18 @@ const apply: Apply = {
     w.set('spec', piece, spec);
   },
   connectorOff: (w, b, e) => {
+    const trial = flag(w.state, 'trial');
+    const left = trial?.connectors.filter((c) => c !== b.connector) ?? [];
+    if (trial && left.length !== trial.connectors.length)
+      flags(w, { trial: left.length ? { ...trial, connectors: left } : null });
     w.set('connector', b.connector, 'off');
     w.set('touched', b.connector, e.seq);
   },
   connectorOn: (w, b, e) => {
     w.set('connector', b.connector, 'on');
+    const trial = flag(w.state, 'trial');
+    if (b.trial !== undefined)
+      flags(w, { trial: { slot: b.trial, connectors: [...(trial?.connectors ?? []), b.connector] } });
     w.set('touched', b.connector, e.seq);
   },
   reseated: (w, b, e) => {

@@ -6,10 +6,14 @@ import type { JobState } from './state';
 export function failedChecks(
   state: JobState,
   index: IndexedModel,
-): { round: 'mid' | 'after'; function: string }[] {
+): { round: 'mid' | 'after'; function: string; seq: number }[] {
   return (['mid', 'after'] as const).flatMap((round) =>
     checksDue(state, index, round)
       .filter((c) => c.result === 'fails' && c.stale.length === 0)
-      .map((c) => ({ round, function: c.function as string })),
+      .map((c) => ({
+        round,
+        function: c.function as string,
+        seq: state.check[`${round} ${c.function}`]!.seq,
+      })),
   );
 }

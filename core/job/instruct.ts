@@ -65,7 +65,8 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
     };
   if (step.action === 'check') {
     const failing = failedChecks(state, context.index)
-      .filter((f) => f.round === step.round)
+      // planned for since then, it is simply asked again
+      .filter((f) => f.round === step.round && f.seq > (flag(state, 'adoptedAt') ?? 0))
       .map((f) => f.function);
     if (failing.length)
       return { kind: 'failed', step, functions: failing, tasks: reseatFor(context.index, state, failing) };

@@ -1,6 +1,7 @@
 import { checksDue, openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition } from '../model/schema';
+import { bootConnectors } from '../model/system';
 import type { Methods } from '../route/methods';
 import { consentsFor, openConsents } from '../consents/consents';
 import { openRungs } from '../diagnose/ladder';
@@ -100,8 +101,9 @@ export const rules = {
     severity: 'stop',
     passableBy: skilled,
     on: ['connectorOn'],
+    // a new part is tried with the device open: then the plugs that it needs are the trial's to name
     needs: (index, b) =>
-      b.connector === index.cellConnector
+      b.connector === index.cellConnector && b.trial === undefined
         ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id }))
         : [],
   }),
@@ -337,8 +339,31 @@ export const rules = {
   'tested without the cell': rule({
     severity: 'stop',
     passableBy: skilled,
-    on: ['checked'],
-    check: ({ state, index }, b) => (b.round === 'before' || isLive(state, index) ? undefined : [b.function]),
+    on: ['checked', 'acted', 'tested'],
+    check: ({ state, index }, b) => {
+      if (isLive(state, index) || index.cellConnector === undefined) return undefined;
+      if (b.type === 'checked') return b.round === 'before' ? undefined : [b.function];
+      if (b.type === 'acted') return b.act === 'test part' ? [b.target] : undefined;
+      // a module is read at the bench, without the device
+      return knownTest(b.test)?.needs ? [b.test] : undefined;
+    },
+  }),
+  'tested without its plugs': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted'],
+    // a good display is called bad that way: without the sensors many a generation shows no picture
+    check: ({ state, index }, b) =>
+      b.act === 'test part'
+        ? list(
+            [
+              ...new Set([
+                ...bootConnectors(index, flag(state, 'system')?.version),
+                ...index.model.connectors.filter((c) => c.joins.includes(b.target)).map((c) => c.id),
+              ]),
+            ].filter((c) => !isOn(state, c)),
+          )
+        : undefined,
   }),
   'place already taken': rule({
     severity: 'stop',

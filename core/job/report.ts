@@ -157,7 +157,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'disconnect':
       return { type: 'connectorOff', connector: target };
     case 'connect':
-      return { type: 'connectorOn', connector: target };
+      return { type: 'connectorOn', connector: target, ...(step.trial ? { trial: step.trial } : {}) };
     case 'release':
       return { type: 'bondReleased', bond: target, torn: false };
     case 'renew':

@@ -39,6 +39,7 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
       .filter((f) => !f.off)
       .map((f) => f.id),
     ...openCover(state, index),
+    ...(flag(state, 'trial') ? { trial: flag(state, 'trial')! } : {}),
   };
 }
 

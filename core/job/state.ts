@@ -105,6 +105,8 @@ export interface Flags {
   promisedAs: string;
   received: true;
   routeHash: string;
+  /** Number in the log of the route in force. */
+  adoptedAt: number;
   /** Heat running: station and the bench time at which it is due to end, ms. */
   heat: { station: string; since: number; until: number; clockKnown: boolean } | null;
   /** Something that runs by itself after an act: a press, a glue, a leak test. */
@@ -112,6 +114,10 @@ export interface Flags {
   /** The last soak: when and where in the log it ended, how long it was given and how long it was meant to be, s. */
   heatEndedAt: { at: number; clockKnown: boolean; seq: number; station: string; gaveS: number; ofS: number };
   solventAt: { at: number; until: number; clockKnown: boolean };
+  /** A new part on its plugs to be tried, and what has been plugged in for it. */
+  trial: { slot: string; connectors: string[] } | null;
+  /** The device's system version, and whether it is a pre-release. */
+  system: { version: string; preRelease: boolean };
   rimClean: boolean;
   seal: 'applied' | 'none';
   liner: 'on' | 'off';

@@ -260,6 +260,8 @@ const bootRule = z.strictObject({
   systemFrom: z.string().max(12).optional(),
   connectors: z.array(id).min(1),
   otherwise: text,
+  /** What rides on an old assembly can be plugged in while that lies beside the device: a new one is tried out of its bag. */
+  reachesFromOld: z.boolean().default(false),
 });
 
 /** What happens to a function when another piece sits in the slot, and what can be done about it. */

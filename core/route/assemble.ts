@@ -3,6 +3,7 @@ import { badCell, noHeat } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import { holderOf, newPiece } from '../job/state';
 import { ridersOf, transfersOf } from '../model/riders';
+import { bootConnectors } from '../model/system';
 import { effectsOf } from '../pairing/effects';
 import { priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
@@ -21,6 +22,7 @@ import {
   stepsOut,
   toolsOf,
 } from './steps';
+import { cellIsIn, trialEnd, trialPlugs, trialSteps } from './trial';
 import type { Work } from './tasks';
 import { around, handsS, times } from './times';
 import type { Caution, Kit, Phase, Step } from './types';
@@ -83,6 +85,21 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const switchOff = (cautions: Caution[]) => plainStep('switch off', ['device'], handsS.act, { cautions });
   if (needsOff && !stuck && methods.power === 'off') add('Open', switchOff(['off-before-opening']));
 
+  /** New displays that are tried before they are fitted; the others are seen for the first time at the mid check. */
+  const tried = new Set<string>();
+  const addTrial = (slot: string, before: readonly Operation[]) => {
+    if (index.slots.get(slot)!.kind !== 'display' || methods['part-test'] !== 'bag') return;
+    if (done(`test part ${slot}`)) tried.add(slot);
+    const plugs = tried.has(slot) || !cellIsIn(s, before) ? undefined : trialPlugs(s, slot);
+    if (!plugs) return;
+    tried.add(slot);
+    const loose = new Set([
+      ...standing.connectorsOff,
+      ...before.filter((o) => o.kind === 'connector').flatMap((o) => o.things),
+    ]);
+    add('Swap', ...trialSteps(s, slot, plugs, loose));
+  };
+
   // the way out
   const opened = way.findIndex(opens);
   const reasons = whys(index, c.out, precedencesOut(s, c.out, undefined), replaced);
@@ -102,11 +119,26 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
         add('Open', plainStep('look', ['device'], handsS.look));
         if (!stuck) add('Open', switchOff([]));
       }
+      // out of the bag, as soon as the old one is off its plugs and before anything else is moved
+      if (o.kind === 'move' && o.way!.to === 'out' && replaced.includes(o.slot))
+        addTrial(o.slot, list.slice(0, list.indexOf(o)));
       // data are read as soon as the part is loose: before anything warms it, and before it is put aside
       if (o.kind === 'move' && o.way!.to === 'out' && replaced.includes(o.slot))
         add('Swap', ...dataSteps(s, o.slot));
     }
   };
+  // a part that was being tried when the route was planned: to its end, before anything else
+  const trying = standing.trial;
+  if (trying) {
+    // with the cell on all of it is on: it is tested; else it begins anew when it is its turn
+    const { slot, connectors } = trying;
+    if (!done(`test part ${slot}`) && connectors.includes(index.cellConnector ?? '')) {
+      add('Swap', plainStep('test part', [slot], handsS.testPart, { about: slot, connectors }));
+      tried.add(slot);
+    }
+    // only what is still on: a step for what is off already would be asked for when it is on for good
+    add('Swap', ...trialEnd(s, slot, connectors));
+  }
   out(way, (o) => (way.indexOf(o) <= opened ? 'Open' : 'Strip'));
   // an old part that was out before this route was planned may still have its data unread
   for (const slot of replaced)
@@ -119,11 +151,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   // at the bench: the new part tried, compared, parts moved over, the old one aside
   for (const slot of replaced) {
     const kind = index.slots.get(slot)!.kind;
-    if (kind === 'display' && methods['part-test'] === 'bag' && !done(`test part ${slot}`))
-      add(
-        'Swap',
-        plainStep('test part', [slot], handsS.testPart, { about: slot, connectors: bootConnectors(index) }),
-      );
+    if (standing.moved.some((m) => m.slot === slot && m.pose === 'out')) addTrial(slot, way);
     if (
       (kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0) &&
       !done(`compare ${slot}`)
@@ -217,8 +245,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const toSeal = seal !== undefined && !sealed;
   const off = methods['cell-between'] === 'each';
   const connectCell = (): Draft[] => (c.cellOn ? stepsBack(s, c.cellOn, replaced, false) : []);
-  const newPart =
-    replaced.some((r) => index.slots.get(r)!.kind === 'display') && methods['part-test'] === 'assembled';
+  const newPart = replaced.some((r) => index.slots.get(r)!.kind === 'display' && !tried.has(r));
   let plugged = false;
   const plug = () => {
     if (!plugged) {
@@ -228,7 +255,7 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   };
   if ((c.loose.moves.length || c.cover) && !midPassed) {
     plug();
-    const boot = bootConnectors(index);
+    const boot = bootConnectors(index, s.system);
     add(
       'Prove',
       checkStep('mid', Math.ceil(index.model.shortList.length / 2), {
@@ -348,10 +375,6 @@ const filmsOf = (index: IndexedModel, slot: string): string[] =>
       .filter((r) => !r.hole)
       .map((r) => r.id),
   ].flatMap((id) => index.slots.get(id)!.films.map((_, i) => `${newPiece(id)}/${i}`));
-/** The connectors that must be on for a picture. */
-const bootConnectors = (index: IndexedModel): string[] => [
-  ...new Set(index.model.bootRules.flatMap((r) => r.connectors)),
-];
 
 /** For each operation what it makes possible, nearest first: its direct followers, as ids of things. */
 function whys(

@@ -19,6 +19,8 @@ export interface Setting extends Circumstances {
   /** Ways that the technician insists on, by pose. */
   force: Readonly<Record<string, string>>;
   remedies: Remedies;
+  /** The device's system version; undefined while it is not known. */
+  system?: string | undefined;
 }
 export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */

@@ -56,6 +56,7 @@ export function jobRouteInput(
     stations: [...means.stations],
     force: wishes.force ?? {},
     remedies,
+    ...(flag(state, 'system') ? { system: flag(state, 'system')!.version } : {}),
     ...(Object.keys(arrives).length ? { arrives } : {}),
   };
 }

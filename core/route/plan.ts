@@ -9,7 +9,7 @@ import { bondRisk, bondRisks, looseFact, poseFact, reachFacts, type Setting, way
 import { planJointly } from './joint';
 import { workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
-import type { RouteInput, RouteResult } from './types';
+import type { RouteInput, RouteResult, Standing } from './types';
 import type { Costs } from './way-out';
 
 export interface PlanOptions {
@@ -35,8 +35,19 @@ export function planRoute(
   const index = withArrivals(base, input.arrives);
   const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
   if (unknown.length) return { infeasible: true, because: [{ code: 'unknown slot', ids: unknown }] };
-  const { standing, methods, conditions, hourlyRateMinor, stations, force, remedies } = input;
-  const s: Setting = { index, standing, methods, conditions, hourlyRateMinor, stations, force, remedies };
+  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system } = input;
+  const standing = withoutTrial(index, input.standing);
+  const s: Setting = {
+    index,
+    standing,
+    methods,
+    conditions,
+    hourlyRateMinor,
+    stations,
+    force,
+    remedies,
+    system,
+  };
   const work = workOf(index, input);
   const targets = [...work.replaced, ...work.transfers]
     .map((slot) => poseFact(slot, 'out'))
@@ -101,6 +112,16 @@ export function planRoute(
     checks: [...new Set(index.model.shortList)] as string[],
   };
   return { hash: contentHash(body), ...body };
+}
+
+/** A device on which a part is being tried stands as it will when the trial is over: its plugs and the cell off. */
+function withoutTrial(index: IndexedModel, standing: Standing): Standing {
+  const { trial } = standing;
+  if (!trial || !index.cellConnector) return standing;
+  return {
+    ...standing,
+    connectorsOff: [...new Set([...standing.connectorsOff, ...trial.connectors, index.cellConnector])],
+  };
 }
 
 /** What must be away, and the cell off, for the plugs of a piece to be pressed home. */

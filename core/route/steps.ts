@@ -430,7 +430,10 @@ export function merge(steps: PhasedDraft[]): PhasedDraft[] {
       last.torqueNcM === step.torqueNcM &&
       last.station === step.station &&
       (connectors
-        ? !last.cautions.includes('live-board') && !step.cautions.includes('live-board')
+        ? !last.cautions.includes('live-board') &&
+          !step.cautions.includes('live-board') &&
+          last.trial === undefined &&
+          step.trial === undefined
         : last.about === step.about);
     // solvent dwells on one bond before that bond is worked on
     if (!same || (step.action === 'release' && step.note !== last.note)) {

@@ -62,6 +62,8 @@ export type Caution =
   | 'drip-and-wait'
   | 'plastic-only'
   | 'off-again'
+  | 'power-test'
+  | 'trial-off'
   | 'cell-stays-on'
   | 'notice-stays'
   | 'wide-tool'
@@ -102,6 +104,8 @@ export interface Step {
   pose?: 'in' | 'folded' | 'shifted' | 'out';
   /** The piece that goes in, where another one than came out. */
   piece?: string;
+  /** A plug that is moved only to try the new part of this slot. */
+  trial?: string;
   /** Screws of a new set go in, not those that came out. */
   fresh?: true;
   /** What comes fitted on it; `screw:` stands before what sits in a hole. */
@@ -162,6 +166,8 @@ export interface Standing {
   filmsOn: string[];
   /** The cover that has moved last, of a device that has not been closed since. */
   openCover?: string | undefined;
+  /** A new part is on its plugs to be tried, and what is plugged in for it. */
+  trial?: { slot: string; connectors: string[] } | undefined;
 }
 export const asItCame: Standing = {
   fastenersOut: [],
@@ -196,6 +202,8 @@ export interface RouteInput {
   force: Record<string, string>;
   /** What was chosen about the identity of new parts, by slot. */
   remedies: Record<string, Remedy>;
+  /** The device's system version; absent while it is not known. */
+  system?: string;
   /** What new assemblies bring, by slot, where it is not what the model says. */
   arrives?: Record<string, string[]>;
 }

@@ -1,5 +1,6 @@
-import type { JobState } from '../../../core/job/state';
+import { flag, type JobState } from '../../../core/job/state';
 import { isOn } from '../../../core/job/view';
+import { bootRulesFor, counts } from '../../../core/model/system';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/route/types';
 
@@ -13,7 +14,8 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
     )
   )
     return null;
-  const rules = index.model.bootRules;
+  const system = flag(state, 'system')?.version;
+  const rules = bootRulesFor(index, system);
   if (!rules.length) return null;
   return (
     <section className="stack" style={{ gap: 6, marginTop: 10 }} aria-label="For a picture">
@@ -36,6 +38,8 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
               {missing.length
                 ? `Without it: ${r.otherwise}`
                 : `All on${r.systemFrom ? `, as systems from ${r.systemFrom} ask` : ''}. Without one of them: ${r.otherwise}`}
+              {counts(r, system) === undefined &&
+                ' The system version is not known: an older one shows a picture all the same.'}
             </p>
           </div>
         );
