@@ -1,6 +1,7 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test as base } from '@playwright/test';
+import { checksDue } from '../core/checks/due';
 import { consentsFor } from '../core/consents/consents';
 import { fold } from '../core/job/evolve';
 import { instruct } from '../core/job/instruct';
@@ -137,6 +138,19 @@ export async function newJob(
         clockKnown: true,
       })),
   });
+  // what the tasks will touch beside the short list: asked before anything is opened
+  const index = indexModel(ofVariant(model, model.variants[0]!.id));
+  const more = checksDue(fold(empty(), (await logOf(page, id)) as never), index, 'before')
+    .filter((c) => c.result === undefined)
+    .map((c) => ({
+      id: crypto.randomUUID(),
+      job: id,
+      person: log[0]!.by,
+      body: { type: 'checked', round: 'before', function: c.function, result: 'works' },
+      at: Date.now(),
+      clockKnown: true,
+    }));
+  if (more.length) await sent('/commands', { commands: more });
   await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
   await page.goto(`/jobs/${id}/work`);
   await expect(page.getByTestId('instruction')).toBeVisible();

@@ -329,7 +329,7 @@ test('a phone that was only flat: charged, proved without being opened, and hand
   await page.getByRole('button', { name: 'State it' }).click();
   await page.getByRole('link', { name: 'Check it, hand it over' }).click();
   await expect(page.getByRole('heading', { name: /^After check/ })).toBeVisible();
-  await page.getByRole('button', { name: /open ones are as they should be/ }).click();
+  await page.getByRole('button', { name: /that worked before work now/ }).click();
   for (const open of await page
     .getByTestId(/^check-/)
     .getByRole('button', { name: 'works', exact: true })

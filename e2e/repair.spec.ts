@@ -87,7 +87,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByTestId('check-battery').getByRole('button', { name: 'does not' }).click();
   await expect(page.getByText(/The job goes back to Work/)).toBeVisible();
   await page.getByTestId('check-battery').getByRole('button', { name: 'works' }).click();
-  await page.getByRole('button', { name: /open ones are as they should be/ }).click();
+  await page.getByRole('button', { name: /that worked before work now/ }).click();
   await expect(page.getByText('Mid check: all answered')).toBeVisible();
   await axe(page, 'checks');
   await page.getByRole('button', { name: 'All checked: go on' }).click();
@@ -98,7 +98,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await pressTo(page, /\/checks$/);
   await page.getByTestId('check-radios').getByRole('button', { name: 'works' }).click();
   await expect(page.getByTestId('check-radios')).toContainText('changed');
-  await page.getByRole('button', { name: /open ones are as they should be/ }).click();
+  await page.getByRole('button', { name: /that worked before work now/ }).click();
   await page.getByRole('button', { name: 'All checked: hand over' }).click();
   await page.waitForURL(/\/hand-over$/);
   await expect(page.getByRole('heading', { name: 'Ready to hand over' })).toBeVisible();

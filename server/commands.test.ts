@@ -223,7 +223,7 @@ describe('bad input gets a clear message', () => {
     const job = await openJob(world, tova);
     expect((await sendCommands(tova, [cmd(tova, job, out('Z9'))]))[0]!.outcome).toMatchObject({
       status: 'refused',
-      refused: { code: 'unknown thing', id: 'Z9' },
+      refused: { code: 'unknown thing', id: 'Z9#1' },
     });
   });
 });

@@ -156,6 +156,7 @@ describe('the instruction', () => {
           nextUp={plan.steps[at + 1]}
           conditions={[]}
           jobId="j"
+          person="technician"
           planning={{ busy: false, error: undefined }}
           onTarget={() => {}}
         />

@@ -85,6 +85,8 @@ export function eventText(index: IndexedModel, b: Body): string {
       return `${pieceName(index, b.piece)} is in`;
     case 'pieceSetAside':
       return `${pieceName(index, b.piece, [b.piece.split('#')[0]!])} put aside: ${b.to}`;
+    case 'leakTested':
+      return `leak test: ${b.holds ? 'it holds' : 'it does not hold'}${b.lost ? `, ${b.lost.value} ${b.lost.unit} lost` : ''}`;
     case 'systemSet':
       return `system version ${b.version}${b.preRelease ? ', a pre-release' : ''}`;
     case 'screwsBagged':
@@ -102,7 +104,7 @@ export function eventText(index: IndexedModel, b: Body): string {
     case 'solventApplied':
       return `alcohol on the ${name(b.bond)}`;
     case 'rimCleaned':
-      return 'rim is clean';
+      return b.bond ? `rim under the ${name(b.bond)} is clean` : 'rim is clean';
     case 'sealApplied':
       return 'new seal is down';
     case 'linerOff':

@@ -100,6 +100,19 @@ export function findingText(
       what: `Not plugged in: ${n}. Without them a good part can show nothing.`,
       instead: 'Cell off, plug those in, cell on, then test.',
     },
+    'open on the heat': {
+      what: 'The device stands open with its cell in: a plate would warm the cell itself.',
+      instead: 'Warm only the edge, with a dryer or a pouch, or use alcohol; or take the cell out first.',
+    },
+    'glue not set': {
+      what: `Not set yet: ${n}.`,
+      instead: `Leave it clamped.${wait}`,
+    },
+    'leak not told': {
+      what: 'The leak test failed: the device is not tight.',
+      instead:
+        'Open it and lay the seal anew; or tell the owner, and give that as the reason. Nothing is claimed about water.',
+    },
     'screw too long': {
       what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,
       instead: 'Take one from the spares box that is not longer than is safe.',

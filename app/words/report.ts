@@ -5,9 +5,12 @@ import { cap, functionName, pieceName, plural, resultName, thingName } from './t
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
   'sealed, not leak tested':
-    'A new seal was laid. It was not leak tested: protection against water is not claimed.',
+    'What was opened was sealed or glued anew. It was not leak tested: protection against water is not claimed.',
+  leaks:
+    'It was sealed anew and failed the leak test: it is not protected against water. The owner has been told.',
+  'no seal': 'This model has no seal against water.',
   'sealed, leak tested':
-    'A new seal was laid and a leak test passed: protected against water as tested today, which is not the factory’s rating.',
+    'What was opened was sealed anew and a leak test passed: protected against water as tested today, which is not the factory’s rating.',
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };

@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../../core/model/index-model';
 import { coveredBy } from '../../core/model/covers';
+import { isSeal } from '../../core/model/seals';
 import type { Caution, Step } from '../../core/route/types';
 import type { Act, Task } from '../../core/job/events';
 import { list, plural, stationName, thingName } from './things';
@@ -49,11 +50,19 @@ export function stepTitle(index: IndexedModel, step: Step): string {
     case 'heat':
       return `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`;
     case 'solvent':
-      return `Wet the ${list(step.targets.map(name))} with alcohol`;
+      return step.about === index.cellSlot
+        ? `Wet along the edge of the ${about} with alcohol`
+        : `Wet the ${list(step.targets.map(name))} with alcohol`;
     case 'release': {
       const kind = index.bonds.get(step.targets[0]!)?.kind;
-      if (kind === 'perimeter-seal') return 'Cut the seal all round';
-      if (kind === 'stretch-strip') return `Pull ${plural(n, 'strip')} from under the ${about}`;
+      if (isSeal(index, index.bonds.get(step.targets[0]!)!))
+        return kind === 'perimeter-seal'
+          ? 'Cut the seal all round'
+          : `Cut the ${name(step.targets[0]!)} all round`;
+      if (kind === 'stretch-strip')
+        return step.cautions.includes('strip-flat')
+          ? `Pull ${plural(n, 'strip')} from under the ${about}`
+          : `Free the ${about} from ${plural(n, 'strip')}`;
       return `Free the ${list(step.targets.map(name))}`;
     }
     case 'move':
@@ -75,13 +84,18 @@ export function stepTitle(index: IndexedModel, step: Step): string {
         ? `Lay ${plural(n, 'new strip')} for the ${about}`
         : `Renew the ${list(step.targets.map(name))}`;
     case 'fit':
+      // a cover that goes in folded is shut by a second step
+      if (outside && step.pose === 'in' && index.slots.get(step.about!)!.ways.some((w) => w.to === 'folded'))
+        return `Fold the ${about} shut`;
       return step.piece
         ? `Fit the new ${about}`
         : step.pose === 'folded'
           ? `Set the ${about} on its hinge side`
           : `Put the ${about} back`;
     case 'clean rim':
-      return 'Clean the rim';
+      return step.targets[0] === 'rim'
+        ? 'Clean the rim'
+        : `Clean the rim under the ${name(step.targets[0]!)}`;
     case 'apply seal':
       return 'Lay the new seal';
     case 'liner off':
@@ -117,7 +131,11 @@ export function stepTitle(index: IndexedModel, step: Step): string {
     case 'move chip':
       return `Move the identity chip to the new ${about}`;
     case 'press':
-      return step.targets[0] === 'closed:start' ? 'Press the closed device' : 'Press the seal on the frame';
+      return step.targets[0] === 'closed:start'
+        ? 'Press the closed device'
+        : step.about
+          ? `Press the ${name(thingOf(step.targets[0]!))}`
+          : 'Press the seal on the frame';
     case 'cure':
       return `Let the ${name(thingOf(step.targets[0]!))} set`;
     case 'leak test':
@@ -163,7 +181,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
     case 'unhook':
       return `${index.catches.get(target)!.name} is free`;
     case 'heat':
-      return target === 'start' ? 'It is on the plate' : 'Taken off the plate';
+      return heatDone(step.station ?? 'hot-plate', target);
     case 'solvent':
       return 'It is wet';
     case 'release':
@@ -209,6 +227,19 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
   }
 }
 
+/** What the button says of a source of heat: what is done at a plate is not what is done with a dryer. */
+function heatDone(station: string, target: string): string {
+  const [on, off] = (
+    {
+      'hot-plate': ['It is on the plate', 'Taken off the plate'],
+      'heat-mat': ['It is on the mat', 'Taken off the mat'],
+      'opening-press': ['It is in the press', 'Out of the press'],
+      dryer: ['The dryer is on it', 'The dryer is off'],
+      'hot-air': ['The hot air is on it', 'The hot air is off'],
+    } as Record<string, [string, string]>
+  )[station] ?? ['It is being warmed', 'The heat is off'];
+  return target === 'start' ? on : off;
+}
 /** What the button says of an act. */
 function actDone(act: Act, target: string): string {
   if (target.endsWith(':start'))
@@ -248,7 +279,11 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
     work: `worked at the ${about}`,
     rework: `${about} reworked`,
     'move chip': `identity chip moved to the new ${about}`,
-    press: target.startsWith('closed') ? 'press, closed device' : 'press, seal on the frame',
+    press: target.startsWith('closed')
+      ? 'press, closed device'
+      : target.startsWith('frame')
+        ? 'press, seal on the frame'
+        : `press, ${about}`,
     cure: `${about} setting`,
     'leak test': 'leak test',
     calibrate: 'maker’s calibration run',
@@ -364,6 +399,8 @@ export const cautionText: Record<Caution, string> = {
   'drip-and-wait': 'Drip, wait, lift a little, repeat. No heat.',
   'plastic-only': 'Plastic only at the plugs.',
   'off-again': 'Off again before the rim is cleaned and sealed.',
+  'uv-eyes': 'UV light: never into eyes; shield it, and cover what it must not reach.',
+  'lead-hands': 'Extraction on for the flux; wash hands after lead solder.',
   'power-test':
     'Hands off while it is on. Never with a damaged cell; no charger but a listed low-voltage supply, unplugged before the next touch.',
   'trial-off': 'Off again before anything is moved.',

@@ -1,3 +1,4 @@
+import { isSeal } from '../model/seals';
 import { flag, type JobState } from '../job/state';
 import type { IndexedModel } from '../model/index-model';
 import { consentsNeeded, type Effect, effectsOf, type Remedies } from '../pairing/effects';
@@ -42,7 +43,7 @@ export function consentsFor(
   const out: Consent[] = consentsNeeded(effectsOf(index, replaced, methods, state.remedy as Remedies)).map(
     (effect) => ({ id: effect.id, kind: 'effect', because: [effect.slot], effect }),
   );
-  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  const seal = index.model.bonds.find((b) => isSeal(index, b));
   if (seal && tasks.length)
     out.push({ id: 'water', kind: 'water', because: [seal.id], tested: methods['leak-test'] === 'always' });
   const chip = replaced

@@ -57,6 +57,10 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
       return state.place[body.piece] !== 'adrift';
     case 'acted':
       return (state.acted[`${body.act} ${body.target}`] ?? 0) > (flag(state, 'closedAt') ?? 0);
+    case 'leakTested': {
+      const leak = flag(state, 'leak');
+      return leak !== undefined && leak.seq > (flag(state, 'closedAt') ?? 0) && leak.holds === body.holds;
+    }
     case 'taskSet':
       return (state.task[body.slot] ?? 'none') === body.action;
     case 'symptomSet':
@@ -119,7 +123,9 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     case 'received':
       return flag(state, 'received') === true;
     case 'rimCleaned':
-      return flag(state, 'rimClean') === true;
+      return body.bond === undefined
+        ? flag(state, 'rimClean') === true
+        : state.acted[`rim ${body.bond}`] !== undefined && state.bond[body.bond] === 'renewed';
     case 'sealApplied':
       return flag(state, 'seal') === 'applied';
     case 'linerOff':

@@ -209,7 +209,7 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   const has = (map: ReadonlyMap<string, unknown>, id: string) => (map.has(id) ? undefined : id);
   if ('fastener' in body) return has(index.fasteners, body.fastener);
   if ('connector' in body) return has(index.connectors, body.connector);
-  if ('bond' in body) return has(index.bonds, body.bond);
+  if ('bond' in body && body.bond !== undefined) return has(index.bonds, body.bond);
   if ('catch' in body) return has(index.catches, body.catch);
   if ('slot' in body)
     return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);

@@ -12,6 +12,7 @@ import {
   fates,
   markKinds,
   markSides,
+  pressureUnits,
   provenances,
   releases,
   rounds,
@@ -170,10 +171,17 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('filmOff'), film: ref }),
   z.strictObject({ type: z.literal('maskOn'), mask: ref }),
   z.strictObject({ type: z.literal('maskOff'), mask: ref }),
-  z.strictObject({ type: z.literal('heatStarted'), station: ref, forS: z.number().min(0).max(7200) }),
+  // `part`: a loose assembly is warmed apart from the device
+  z.strictObject({
+    type: z.literal('heatStarted'),
+    station: ref,
+    forS: z.number().min(0).max(7200),
+    part: ref.optional(),
+  }),
   z.strictObject({ type: z.literal('heatEnded') }),
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
-  z.strictObject({ type: z.literal('rimCleaned') }),
+  // of the display's rim, or of another seal's
+  z.strictObject({ type: z.literal('rimCleaned'), bond: ref.optional() }),
   z.strictObject({ type: z.literal('sealApplied'), bond: ref }),
   z.strictObject({ type: z.literal('linerOff') }),
   z.strictObject({ type: z.literal('leftUnsealed'), reason: words(1000) }),
@@ -206,6 +214,12 @@ export const bodySchema = z.discriminatedUnion('type', [
     act: z.enum(acts),
     target: ref,
     forS: z.number().min(0).max(172_800).optional(),
+  }),
+  // what a leak tester said at the end of its hold, and what under-pressure was lost meanwhile
+  z.strictObject({
+    type: z.literal('leakTested'),
+    holds: z.boolean(),
+    lost: z.strictObject({ value: z.number().min(0).max(1_000_000), unit: z.enum(pressureUnits) }).optional(),
   }),
   z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
   z.strictObject({ type: z.literal('dataRead'), slot: ref, data: z.string().max(64).optional() }),

@@ -69,6 +69,8 @@ export const acts = [
 ] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
 export type Act = (typeof acts)[number];
+/** Units of a leak tester's reading. */
+export const pressureUnits = ['Pa', 'hPa', 'kPa', 'mbar', 'bar'] as const;
 export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] as const;
 
 export type Body = z.output<typeof bodySchema>;
@@ -139,7 +141,7 @@ export const final: ReadonlyMap<
 ]);
 
 /** The version of these bodies; older ones are lifted by `upcast`. */
-export const eventVersion = 1;
+export const eventVersion = 2;
 
 export interface Breach {
   rule: string;

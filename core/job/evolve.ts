@@ -1,12 +1,15 @@
+import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
 import { fatePlace } from './fates';
 import {
+  bare,
   flag,
   holderOf,
   type JobState,
   originalPiece,
   type TableName,
+  tableNames,
   type Tables,
   type Undo,
 } from './state';
@@ -29,7 +32,7 @@ class Writer {
   }
   write(table: TableName, key: string, value: unknown): void {
     if (this.#copied && !this.#copied.has(table)) {
-      (this.state as unknown as Record<string, unknown>)[table] = { ...this.state[table] };
+      (this.state as unknown as Record<string, unknown>)[table] = bare(this.state[table] as object);
       this.#copied.add(table);
     }
     const t = this.state[table] as Record<string, unknown>;
@@ -191,7 +194,8 @@ const apply: Apply = {
     w.set('acted', `solvent ${b.bond}`, e.seq);
     flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } });
   },
-  rimCleaned: (w) => flags(w, { rimClean: true }),
+  rimCleaned: (w, b, e) =>
+    b.bond === undefined ? flags(w, { rimClean: true }) : w.set('acted', `rim ${b.bond}`, e.seq),
   sealApplied: (w, b) => {
     w.set('bond', b.bond, 'renewed');
     flags(w, { seal: 'applied', liner: 'on', unsealed: null });
@@ -230,6 +234,11 @@ const apply: Apply = {
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
   acted: (w, b, e) => {
     w.set('acted', `${b.act} ${b.target}`, e.seq);
+    if (b.act === 'cure' && b.target.endsWith(':start'))
+      w.set('curing', b.target.split(':')[0]!, {
+        until: e.at + (b.forS ?? 0) * 1000,
+        clockKnown: e.clockKnown,
+      });
     if (holds.has(b.act))
       flags(w, {
         hold: b.target.endsWith(':start')
@@ -243,6 +252,7 @@ const apply: Apply = {
           : null,
       });
   },
+  leakTested: (w, { type: _, ...leak }, e) => flags(w, { hold: null, leak: { ...leak, seq: e.seq } }),
   taskSet: (w, b) => {
     w.set('task', b.slot, b.action === 'none' ? undefined : b.action);
     w.set('consent', 'price', undefined);
@@ -273,7 +283,8 @@ function piecesIn(state: JobState, slot: string): string[] {
   return out;
 }
 
-function applyTo(state: JobState, event: JobEvent, copy: boolean): void {
+function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
+  const event = upcast(given);
   state.seq = event.seq;
   state.lastAt = event.at;
   if (event.body.type === 'retracted') {
@@ -295,6 +306,11 @@ function applyTo(state: JobState, event: JobEvent, copy: boolean): void {
     return;
   }
   const w = new Writer(state, copy);
+  // a type that this version does not have: seen as such, and the job goes on
+  if (!Object.hasOwn(apply, event.body.type)) {
+    w.set('unread', event.id, String(event.body.type));
+    return;
+  }
   (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
   if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
   for (const b of event.breach ?? [])
@@ -325,10 +341,17 @@ export function evolve(state: JobState, event: JobEvent): JobState {
 
 /** The state after many events: the same as one `evolve` after another, without the copies in between. */
 export function fold(state: JobState, events: Iterable<JobEvent>): JobState {
-  return foldInto(structuredClone(state), events);
+  return foldInto(withBareTables(structuredClone(state)), events);
 }
 /** As `fold`, but writes into the state it is given: for one that nobody else holds, as one just read from a snapshot. */
 export function foldInto(state: JobState, events: Iterable<JobEvent>): JobState {
+  withBareTables(state);
   for (const event of events) if (event.seq > state.seq) applyTo(state, event, false);
+  return state;
+}
+
+/** What comes back from a snapshot or a clone has plain objects as tables; made bare in place. */
+function withBareTables(state: JobState): JobState {
+  for (const name of tableNames) (state as unknown as Record<string, object>)[name] = bare(state[name] ?? {});
   return state;
 }

@@ -2,6 +2,8 @@ import { checksDue, openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition } from '../model/schema';
 import { bootConnectors } from '../model/system';
+import { isSeal } from '../model/seals';
+import { generalStations } from '../route/catalogue';
 import type { Methods } from '../route/methods';
 import { consentsFor, openConsents } from '../consents/consents';
 import { openRungs } from '../diagnose/ladder';
@@ -10,6 +12,7 @@ import { dataDue, effectsOf, type Remedies } from '../pairing/effects';
 import { isTooLong, safeLengthMm } from '../screws/safe-length';
 import { substitutesFor } from '../screws/substitutes';
 import { balance, emptyInside, unaccounted } from './balance';
+import { leakNow } from './water';
 import { bondWorked, openBy, soakShortS } from './soak';
 import { noHeat } from './conditions';
 import type { Body, BodyOf, BodyType } from './events';
@@ -20,6 +23,7 @@ import {
   isLive,
   isOn,
   outsideFasteners,
+  pieceInSlot,
   piecesAt,
   placeOf,
   screwSpec,
@@ -172,6 +176,40 @@ export const rules = {
       return by && !(by.clockKnown && now.clockKnown && now.at <= by.until) ? [bond!] : undefined;
     },
   }),
+  'open on the heat': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['heatStarted'],
+    // a plate warms the whole device: once it is open nothing but air is between it and the cell
+    check: ({ state, index }, b) =>
+      b.part === undefined &&
+      warmsWhole.has(b.station) &&
+      shutState(state, index) === 'open' &&
+      index.cellSlot !== undefined &&
+      pieceInSlot(state, index.cellSlot) !== undefined
+        ? [index.cellSlot]
+        : undefined,
+  }),
+  'glue not set': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed', 'jobClosed'],
+    check: ({ state, now }, b) => {
+      if (b.type === 'jobClosed' && b.ending !== 'handed over') return undefined;
+      const wet = Object.keys(state.curing).filter((bond) => {
+        const { until, clockKnown } = state.curing[bond]!;
+        return !clockKnown || !now.clockKnown || now.at < until;
+      });
+      const last = Math.max(0, ...wet.map((bond) => state.curing[bond]!.until));
+      return wet.length ? { ids: wet, seconds: Math.max(0, Math.ceil((last - now.at) / 1000)) } : undefined;
+    },
+  }),
+  'leak not told': rule({
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician'],
+    on: ['jobClosed'],
+    check: ({ state }, b) => (b.ending === 'handed over' && leaks(state) ? ['leak test'] : undefined),
+  }),
   'solvent still wet': rule({
     severity: 'forbid',
     on: ['heatStarted'],
@@ -198,8 +236,12 @@ export const rules = {
   'rim not clean': rule({
     severity: 'stop',
     passableBy: heads,
-    on: ['sealApplied'],
-    check: ({ state }) => (flag(state, 'rimClean') ? undefined : ['rim']),
+    on: ['sealApplied', 'bondRenewed'],
+    check: ({ state, index }, b) => {
+      if (b.type === 'sealApplied') return flag(state, 'rimClean') ? undefined : ['rim'];
+      const bond = index.bonds.get(b.bond);
+      return bond && isSeal(index, bond) && state.acted[`rim ${b.bond}`] === undefined ? [b.bond] : undefined;
+    },
   }),
   'mid check open': rule({
     severity: 'stop',
@@ -504,10 +546,10 @@ export const rules = {
     severity: 'stop',
     passableBy: heads,
     on: ['jobClosed'],
-    check: ({ state, index }, b) =>
+    check: ({ state, index, methods }, b) =>
       b.ending === 'handed over'
         ? list(
-            dataDue(effectsOf(index, replacedSlots(state), undefined, state.remedy as Remedies)).filter(
+            dataDue(effectsOf(index, replacedSlots(state), methods, state.remedy as Remedies)).filter(
               (s) => state.data[s] !== 'written' && state.data[s] !== 'declined',
             ),
           )
@@ -541,6 +583,12 @@ export function isScrewTooLong(index: IndexedModel, state: JobState, hole: strin
   const screw = screwSpec(state, index, piece);
   return !!bears && !!screw && isTooLong(screw.lengthMm, bears);
 }
+
+/** Stations that warm the device as a whole and not one edge of it. */
+const warmsWhole: ReadonlySet<string> = new Set(generalStations.filter((s) => s.whole).map((s) => s.id));
+
+/** Whether the device as it is closed now has failed its leak test. */
+export const leaks = (state: JobState): boolean => leakNow(state)?.holds === false;
 
 /** Functions of the short list that have no answer from before the work. */
 export function openBefore(state: JobState, index: IndexedModel): string[] {

@@ -43,7 +43,9 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
     case 'solventApplied':
       return { action: 'solvent', target: body.bond };
     case 'rimCleaned':
-      return { action: 'clean rim', target: 'rim' };
+      return { action: 'clean rim', target: body.bond ?? 'rim' };
+    case 'leakTested':
+      return { action: 'leak test', target: 'device:end' };
     case 'sealApplied':
       return { action: 'apply seal', target: body.bond };
     // left off on purpose is an answer to the step, too
@@ -189,12 +191,12 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
       return { type: 'filmOff', film: target };
     case 'heat':
       return target === 'start'
-        ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS }
+        ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS, ...apart(index, state, step) }
         : { type: 'heatEnded' };
     case 'solvent':
       return { type: 'solventApplied', bond: target, dwellS: step.waitS };
     case 'clean rim':
-      return { type: 'rimCleaned' };
+      return target === 'rim' ? { type: 'rimCleaned' } : { type: 'rimCleaned', bond: target };
     case 'apply seal':
       return { type: 'sealApplied', bond: target };
     case 'liner off':
@@ -209,6 +211,9 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
       return { type: 'dataDeclined', slot: target, reason: 'house method: the notice is accepted' };
     case 'check':
       return { type: 'stepPassed', passed: step.id, round: step.round! };
+    case 'leak test':
+      if (target.endsWith(':end')) return { type: 'leakTested', holds: true };
+      return { type: 'acted', act: 'leak test', target, forS: step.waitS };
     default:
       return {
         type: 'acted',
@@ -217,6 +222,12 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
         ...(holds.has(step.action) && target.endsWith(':start') ? { forS: step.waitS } : {}),
       };
   }
+}
+/** The loose assembly that a heat step warms apart from the device, where what it warms sits on one. */
+function apart(index: IndexedModel, state: JobState, step: Step): { part?: string } {
+  const slot = index.slots.get(step.about ?? '');
+  const carrier = slot?.carrier ?? slot?.id;
+  return carrier !== undefined && pieceInSlot(state, carrier) === undefined ? { part: carrier } : {};
 }
 /** The new pieces that come fitted on a new assembly: as it was planned, and for an older route as the model says. */
 function arriving(index: IndexedModel, step: Step): { with?: string[] } {

@@ -93,6 +93,10 @@ export interface Tables {
   /** `act target` -> number in the log: acts of the route that change no piece. */
   acted: Record<string, number>;
   task: Record<string, string>;
+  /** bond -> when its glue has set, ms. */
+  curing: Record<string, { until: number; clockKnown: boolean }>;
+  /** event id -> type of an entry that this version does not understand. */
+  unread: Record<string, string>;
   /** Single values: see `Flags`. */
   flag: Record<string, unknown>;
 }
@@ -118,6 +122,8 @@ export interface Flags {
   trial: { slot: string; connectors: string[] } | null;
   /** The device's system version, and whether it is a pre-release. */
   system: { version: string; preRelease: boolean };
+  /** The last leak test: what it said and where in the log. */
+  leak: { holds: boolean; lost?: { value: number; unit: string }; seq: number };
   rimClean: boolean;
   seal: 'applied' | 'none';
   liner: 'on' | 'off';
@@ -186,12 +192,17 @@ export const tableNames = [
   'data',
   'acted',
   'task',
+  'curing',
+  'unread',
   'flag',
 ] as const satisfies readonly TableName[];
 
+/** A table without prototype: no id, not even `constructor`, is in it before it was put there. */
+export const bare = <T extends object>(table: T): T => Object.assign(Object.create(null), table) as T;
+
 /** A job of which nothing is known yet. */
 export function empty(): JobState {
-  const tables = Object.fromEntries(tableNames.map((t) => [t, {}])) as unknown as Tables;
+  const tables = Object.fromEntries(tableNames.map((t) => [t, bare({})])) as unknown as Tables;
   return { ...tables, seq: 0, lastAt: 0, trail: [], retracted: {} };
 }
 

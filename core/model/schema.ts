@@ -227,6 +227,8 @@ const bond = z.strictObject({
   renewNote: text.optional(),
   renewS: z.number().min(0).default(60),
   cureS: z.number().min(0).default(0),
+  /** It may be laid with a glue that sets under a UV lamp: light reaches all of it. */
+  setsByLight: z.boolean().default(false),
 });
 
 const catcher = z.strictObject({

@@ -1,14 +1,16 @@
 import { plugsOf } from '../checks/reseat';
-import { badCell, noHeat } from '../job/conditions';
+import { badCell } from '../job/conditions';
 import type { IndexedModel } from '../model/index-model';
 import { holderOf, newPiece } from '../job/state';
 import { ridersOf, transfersOf } from '../model/riders';
+import { isSeal } from '../model/seals';
 import { bootConnectors } from '../model/system';
 import { effectsOf } from '../pairing/effects';
 import { priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
 import {
   chipCautions,
+  chipSteps,
   chipTools,
   checkStep,
   dataSteps,
@@ -18,9 +20,13 @@ import {
   merge,
   type PhasedDraft,
   plainStep,
+  pressed,
+  pressS,
+  rimStep,
   stepsBack,
   stepsOut,
   toolsOf,
+  wetOnce,
 } from './steps';
 import { cellIsIn, trialEnd, trialPlugs, trialSteps } from './trial';
 import type { Work } from './tasks';
@@ -28,8 +34,6 @@ import { around, handsS, times } from './times';
 import type { Caution, Kit, Phase, Step } from './types';
 import { type Operation, precedencesOut } from './way-out';
 
-/** Seconds under the press: common practice, 75 kgf for 30 s on the frame and again after closing. */
-const pressS = 30;
 /** Seconds of the leak test's hold: common practice. */
 const leakHoldS = 20;
 
@@ -100,12 +104,40 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
     add('Swap', ...trialSteps(s, slot, plugs, loose));
   };
 
+  /** Whether the device stands open with its cell in when the route has come so far. */
+  const isOpenWithCell = (before: readonly Operation[]) =>
+    cellIsIn(s, before) &&
+    (standing.openCover !== undefined ||
+      standing.moved.some((m) => index.coverSlots.includes(m.slot)) ||
+      before.some(opens));
+
+  const asideNow = new Set(standing.aside);
+  const setAside = (slot: string) => {
+    if (asideNow.has(slot) || !replaced.includes(slot)) return;
+    asideNow.add(slot);
+    const cell = index.slots.get(slot)!.kind === 'cell';
+    add(
+      'Swap',
+      plainStep('set aside', [slot], handsS.aside, {
+        about: slot,
+        face: faceOf(index, slot),
+        cautions: cell ? ['swollen-container'] : [],
+        ...(cell && badCell(conditions) ? { tools: ['sand-box'] } : {}),
+      }),
+    );
+  };
+
   // the way out
   const opened = way.findIndex(opens);
   const reasons = whys(index, c.out, precedencesOut(s, c.out, undefined), replaced);
   const out = (list: Operation[], phase: (o: Operation) => Phase) => {
     for (const o of list) {
-      const drafts = stepsOut(s, o).map((d) => ({ ...d, why: reasons.get(o.id) ?? [] }));
+      const here = { ...s, openWithCell: isOpenWithCell(list.slice(0, list.indexOf(o))) };
+      // what a chip knows is saved before it is warmed
+      const chip = o.kind === 'bond' && index.slots.get(o.slot)!.kind === 'chip';
+      if (chip && standing.data[o.slot] === undefined && index.model.pairing.some((p) => p.slot === o.slot))
+        add('Swap', plainStep('read data', [o.slot], handsS.data, { about: o.slot, station: 'programmer' }));
+      const drafts = stepsOut(here, o).map((d) => ({ ...d, why: reasons.get(o.id) ?? [] }));
       if (blade && cutting.includes(o))
         for (const d of drafts)
           if (d.action === 'release') {
@@ -115,6 +147,9 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       if (stuck && live && (o === way[0] || o === firstCover))
         drafts[0]!.cautions = [...drafts[0]!.cautions, 'treat-live'];
       add(phase(o), ...drafts);
+      // out of the device, a bad cell goes straight into its container
+      if (o.kind === 'move' && o.slot === index.cellSlot && o.way!.to === 'out' && badCell(conditions))
+        setAside(o.slot);
       if (o === firstCover && needsOff && methods.power === 'on') {
         add('Open', plainStep('look', ['device'], handsS.look));
         if (!stuck) add('Open', switchOff([]));
@@ -159,17 +194,9 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       add('Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
   }
   out(inOrder(c.bench), () => 'Swap');
+  for (const slot of replaced) add('Swap', ...chipSteps(s, slot));
   for (const slot of replaced) {
-    if (!standing.aside.includes(slot))
-      add(
-        'Swap',
-        plainStep('set aside', [slot], handsS.aside, {
-          about: slot,
-          face: faceOf(index, slot),
-          cautions: index.slots.get(slot)!.kind === 'cell' ? ['swollen-container'] : [],
-          ...(index.slots.get(slot)!.kind === 'cell' && badCell(conditions) ? { tools: ['sand-box'] } : {}),
-        }),
-      );
+    setAside(slot);
     const films = filmsOf(index, slot);
     // the last film of a display comes off when the device is closed, by the film step there
     if (films.length && !index.coverSlots.includes(slot))
@@ -277,27 +304,10 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       plugged = false;
     }
   }
-  const press =
-    methods['seal-press'] === 'press' &&
-    s.stations.includes('seal-press') &&
-    !conditions.some((x) => x === 'bent' || noHeat.includes(x));
+  const press = pressed(s);
   if (toSeal) {
-    const acetone = methods['rim-solvent'] === 'acetone';
     const stays: Caution[] = c.cellOn && !off ? ['cell-stays-on'] : [];
-    if (again || !standing.rimClean)
-      add(
-        'Refit',
-        plainStep('clean rim', ['rim'], handsS.cleanRim, {
-          tools: toolsOf(index, ['swabs', 'brush']),
-          cautions: [
-            'solvent-away-from-heat',
-            'solvent-ventilate',
-            acetone ? 'acetone-metal-only' : 'rim-alcohol',
-            ...stays,
-          ],
-          uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }],
-        }),
-      );
+    if (again || !standing.rimClean) add('Refit', rimStep(s, 'rim', { cautions: stays }));
     add(
       'Refit',
       plainStep('apply seal', [seal.id], around(seal.renewS), {
@@ -314,7 +324,8 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
     add('Prove', checkStep('mid', 1, { short: true }));
   }
   back(c.second, () => 'Refit');
-  const water = seal && methods['leak-test'] === 'always' && s.stations.includes('leak-tester');
+  const newSeal = seal !== undefined || c.loose.bonds.some((b) => isSeal(index, index.bonds.get(b)!));
+  const water = newSeal && methods['leak-test'] === 'always' && s.stations.includes('leak-tester');
   if (c.cover) {
     const films = replaced
       .filter((r) => index.coverSlots.includes(r))
@@ -336,13 +347,14 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       plainStep('close', [c.cover.slot], handsS.close, {
         face: c.cover.face,
         about: c.cover.slot,
-        cautions: seal && !water ? ['no-water-claim'] : [],
+        cautions: newSeal && !water ? ['no-water-claim'] : [],
         ...(note ? { note } : {}),
       }),
     );
   }
   back(c.outside, () => 'Refit');
-  if (c.cover && seal && press)
+  // whatever seal is new is pressed again once the device is shut
+  if (c.cover && newSeal && press)
     add('Refit', holdStep('press', 'closed', pressS, handsS.act, { station: 'seal-press' }));
   if (c.cover && water)
     add('Prove', holdStep('leak test', 'device', leakHoldS, handsS.look, { station: 'leak-tester' }));
@@ -354,7 +366,9 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   // new screws come as one set
   const screwed = steps.find((d) => d.action === 'fasten');
   if (screwed && methods.screws === 'new') screwed.uses = [{ item: 'screw-kit', quantity: 1 }];
-  return merge(steps).map((d, i): Step => ({ id: `s${i + 1}`, ...d }));
+  return merge(wetOnce(steps, index.cellSlot), index.cellConnector).map(
+    (d, i): Step => ({ id: `s${i + 1}`, ...d }),
+  );
 }
 
 /** Films by the slot whose piece they are on. */

@@ -48,13 +48,15 @@ export interface Station extends Thing {
   softenS?: number;
   /** A device that is bent, or that must lie flat, does not do on it. */
   flat?: true;
+  /** It warms the device as a whole, not one edge of it. */
+  whole?: true;
 }
 export const generalStations: readonly Station[] = [
-  { id: 'hot-plate', name: 'hot plate', softenS: 300, flat: true },
-  { id: 'heat-mat', name: 'heat mat', softenS: 360 },
+  { id: 'hot-plate', name: 'hot plate', softenS: 300, flat: true, whole: true },
+  { id: 'heat-mat', name: 'heat mat', softenS: 360, whole: true },
   { id: 'dryer', name: 'hair dryer', softenS: 150 },
   { id: 'hot-air', name: 'hot air, 80 °C at the glass', softenS: 120 },
-  { id: 'opening-press', name: 'controlled opening press', softenS: 240, flat: true },
+  { id: 'opening-press', name: 'controlled opening press', softenS: 240, flat: true, whole: true },
   { id: 'seal-press', name: 'press with set force' },
   { id: 'leak-tester', name: 'leak tester' },
   { id: 'programmer', name: 'bench programmer' },

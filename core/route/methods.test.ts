@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { DeviceModel } from '../model/schema';
-import { dune2, dune3, mica9, mica9Wide, replace, route, withMethods } from '../testing/demo-models';
+import { atlas, dune2, dune3, mica9, mica9Wide, replace, route, withMethods } from '../testing/demo-models';
 import { shows } from './methods-in-force';
 import { defaultMethods, type MethodId, methodRows, methodsOf } from './methods';
 import type { Route, RouteInput } from './types';
@@ -26,7 +26,7 @@ const stage: Record<MethodId, [DeviceModel, Partial<RouteInput>]> = {
   'chip-work': [dune3, { tasks: [{ slot: 'id-chip', action: 'rework' }] }],
   calibration: [dune3, replace('camera')],
   'chip-removal': [dune3, { tasks: [{ slot: 'id-chip', action: 'rework' }] }],
-  'fixing-glue': [dune2, replace('ring-magnets')],
+  'fixing-glue': [atlas, replace('lens-1')],
   'cracked-glass': [dune2, replace('glass')],
   'part-test': [mica9, replace('display')],
 };

@@ -91,7 +91,7 @@ export const methodRows = [
     default: 'copy',
     why: 'copied where the generation allows it; else the owner is asked',
     options: [
-      { id: 'copy', name: 'copied by the programmer', changes: { operation: 'read data' } },
+      { id: 'copy', name: 'copied by the programmer', changes: { operation: 'write data' } },
       { id: 'chip', name: 'identity chip moved', changes: { operation: 'move chip' } },
       { id: 'accept', name: 'notice accepted', changes: { caution: 'notice-stays' } },
     ],

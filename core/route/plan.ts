@@ -7,7 +7,7 @@ import { assemble, kitOf } from './assemble';
 import { choicesOf } from './choices';
 import { bondRisk, bondRisks, looseFact, poseFact, reachFacts, type Setting, wayRisk } from './facts';
 import { planJointly } from './joint';
-import { workOf } from './tasks';
+import { type Work, workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
 import type { RouteInput, RouteResult, Standing } from './types';
 import type { Costs } from './way-out';
@@ -49,8 +49,13 @@ export function planRoute(
     system,
   };
   const work = workOf(index, input);
+  const cell = index.cellConnector;
+  // nobody solders in a device whose board is live
+  const off =
+    cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(s, work)) ? [looseFact(cell)] : [];
   const targets = [...work.replaced, ...work.transfers]
     .map((slot) => poseFact(slot, 'out'))
+    .concat(off, chipMoves(s, work) ? chipInReach(s) : [])
     .concat(
       work.visits.flatMap((v) =>
         v.act === 'reseat' ? atThePlugs(s, v.slot) : v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot),
@@ -113,6 +118,18 @@ export function planRoute(
   };
   return { hash: contentHash(body), ...body };
 }
+
+/** Whether an identity chip is to be moved to a new display, as the house method or the owner's choice has it. */
+const chipMoves = (s: Setting, work: Work): boolean =>
+  s.methods['display-data'] === 'chip' &&
+  work.replaced.some(
+    (r) =>
+      s.index.slots.get(r)!.kind === 'display' &&
+      s.index.model.pairing.some((p) => p.slot === r && p.store === 'chip'),
+  );
+/** What lies over an identity chip that has a place of its own in the device. */
+const chipInReach = (s: Setting): string[] =>
+  s.index.model.slots.filter((x) => x.kind === 'chip').flatMap((x) => reachFacts(s, x.id));
 
 /** A device on which a part is being tried stands as it will when the trial is over: its plugs and the cell off. */
 function withoutTrial(index: IndexedModel, standing: Standing): Standing {

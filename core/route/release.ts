@@ -1,6 +1,7 @@
 import { badCell, noHeat } from '../job/conditions';
 import type { Bond, Condition, ReleaseMeans } from '../model/schema';
 import type { IndexedModel } from '../model/index-model';
+import { isSeal } from '../model/seals';
 import { generalStations, heatStations } from './catalogue';
 import type { Methods } from './methods';
 
@@ -18,6 +19,8 @@ export interface Circumstances {
   methods: Methods;
   conditions: readonly Condition[];
   stations: readonly string[];
+  /** The device stands open with its cell in: it is not put on anything that warms it as a whole. */
+  openWithCell?: boolean | undefined;
 }
 
 type Guard = Release['guard'];
@@ -36,7 +39,9 @@ export function allows(c: Circumstances, guard: Guard): boolean {
 export function heatStation(c: Circumstances): string | undefined {
   const bent = c.conditions.includes('bent');
   const fits = (id: string) =>
-    c.stations.includes(id) && !(bent && generalStations.find((s) => s.id === id)?.flat);
+    c.stations.includes(id) &&
+    !(bent && generalStations.find((s) => s.id === id)?.flat) &&
+    !(c.openWithCell && generalStations.find((s) => s.id === id)?.whole);
   const wanted = heatStations[c.methods['heat-source']]!;
   return fits(wanted) ? wanted : generalStations.find((s) => s.softenS !== undefined && fits(s.id))?.id;
 }
@@ -44,7 +49,7 @@ export function heatStation(c: Circumstances): string | undefined {
 /** The means that a house method or a condition puts first for a bond; the model's own order decides the rest. */
 function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
   const holds = bond.holds.map((h) => c.index.slots.get(h)?.kind);
-  if (bond.kind === 'perimeter-seal') return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
+  if (isSeal(c.index, bond)) return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
   // a bad cell is not pulled at; often its adhesive has let go already
   if (holds.includes('cell'))
     return c.methods['cell-removal'] === 'solvent' || badCell(c.conditions) ? 'solvent' : 'pull';
@@ -56,7 +61,9 @@ function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
 /** How a bond is released here, or undefined when no means is left. */
 export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefined {
   const hot = c.conditions.some((x) => noHeat.includes(x));
-  const station = heatStation(c);
+  // a chip is lifted under the microscope, with hot air of its own
+  const chip = bond.holds.some((h) => c.index.slots.get(h)?.kind === 'chip');
+  const station = chip ? (c.stations.includes('microscope') ? 'microscope' : undefined) : heatStation(c);
   const allowed = bond.release.filter(
     (r) =>
       allows(c, r.guard) &&
@@ -73,14 +80,16 @@ export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefine
     return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
   // the house source is for opening a device; what sits inside is warmed where the model says
   const cover = bond.holds.some((h) => c.index.coverSlots.includes(h));
-  if (!cover && release.station && c.stations.includes(release.station))
+  if (chip) return { release, station: station!, waitS: release.waitS };
+  const whole = generalStations.find((s) => s.id === release.station)?.whole;
+  if (!cover && release.station && c.stations.includes(release.station) && !(c.openWithCell && whole))
     return { release, station: release.station, waitS: release.waitS };
   const soak =
     release.station === station
       ? release.waitS
       : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
   const follow =
-    bond.kind === 'perimeter-seal' && c.methods.softening === 'heat-solvent'
+    isSeal(c.index, bond) && c.methods.softening === 'heat-solvent'
       ? allowed.find((r) => r.by === 'solvent')
       : undefined;
   return { release, station: station!, waitS: soak, ...(follow ? { follow } : {}) };

@@ -1,10 +1,11 @@
 import type { Act, Round } from '../job/events';
-import { badCell } from '../job/conditions';
+import { badCell, noHeat } from '../job/conditions';
 import { newPiece } from '../job/state';
 import { bringsOf } from '../model/riders';
 import type { IndexedModel } from '../model/index-model';
-import type { Drive, Face, Minutes, Slot } from '../model/schema';
+import type { Bond, Drive, Face, Minutes, Slot } from '../model/schema';
 import { dataDue, effectsOf } from '../pairing/effects';
+import { isSeal } from '../model/seals';
 import { renewalOf, type Setting } from './facts';
 import { releaseFor } from './release';
 import { around, handsS, inSeconds, times } from './times';
@@ -68,7 +69,8 @@ function longScrew(s: Setting, ids: string[]): Caution[] {
 }
 /** The tool at a connector: plastic, or metal in practised hands; at the cell always plastic. */
 function atConnector(s: Setting, cell: boolean): { tools: string[]; cautions: Caution[] } {
-  if (s.methods['connector-tools'] === 'metal' && !cell) return { tools: ['fine-tweezers'], cautions: [] };
+  if (s.methods['connector-tools'] === 'metal' && !cell)
+    return { tools: ['fine-tweezers', 'spudger'], cautions: [] };
   return { tools: ['spudger'], cautions: cell ? [] : ['plastic-only'] };
 }
 
@@ -158,12 +160,13 @@ function bondSteps(
   base: Pick<Draft, 'about' | 'face' | 'tools' | 'waitS' | 'why' | 'cautions'>,
 ): Draft[] {
   const b = s.index.bonds.get(o.things[0]!)!;
-  const plan = releaseFor(s, b)!;
+  // where nothing gentler is owned the house source stands, and the interlock speaks when it comes to it
+  const plan = releaseFor(s, b) ?? releaseFor({ ...s, openWithCell: false }, b)!;
   const { release } = plan;
   const kinds = b.holds.map((h) => s.index.slots.get(h)!.kind);
   const cell = kinds.includes('cell');
   const back = kinds.includes('back');
-  const seal = b.kind === 'perimeter-seal';
+  const seal = isSeal(s.index, b);
   const cautions: Caution[] = [];
   const tools = [...release.tools];
   if (seal) {
@@ -181,7 +184,9 @@ function bondSteps(
   if (cell) {
     if (release.by === 'pull') cautions.push('strip-flat');
     else {
-      cautions.push('wide-tool', 'charge-low');
+      cautions.push('wide-tool');
+      // a damaged cell is not discharged on purpose
+      if (!badCell(s.conditions)) cautions.push('charge-low');
       if (!tools.includes('wide-card')) tools.push('wide-card');
     }
     cautions.push('cell-no-metal');
@@ -202,6 +207,17 @@ function bondSteps(
   if (release.by === 'laser')
     return [
       { ...work, station: plan.station!, waitS: plan.waitS, cautions: [...cautions, 'laser-enclosed'] },
+    ];
+  if (release.by === 'heat' && plan.station === 'microscope')
+    // lifted when the solder is liquid: seconds of hot air, no soak and no window
+    return [
+      {
+        ...work,
+        station: 'microscope',
+        waitS: plan.waitS,
+        tools: [...tools, ...chipTools(s)],
+        cautions: [...cautions, ...chipCautions(s), 'lead-hands'],
+      },
     ];
   if (release.by === 'heat') {
     const heat: Draft = {
@@ -257,32 +273,42 @@ const solventStep = (
 /** What is done with a part's identity data once it is out, before anything warms it or it is put aside. */
 export function dataSteps(s: Setting, slot: string): Draft[] {
   if (s.standing.data[slot] !== undefined || !dataDue(effectsOf(s.index, [slot])).includes(slot)) return [];
-  if (s.methods['display-data'] !== 'copy')
+  // saved also before the chip is moved: if that goes wrong, the data are what is left
+  if (s.methods['display-data'] === 'accept')
     return [
       plainStep('leave data', [slot], handsS.act, {
         about: slot,
-        cautions:
-          s.methods['display-data'] === 'accept' && s.remedies[slot] !== 'calibrate' ? ['notice-stays'] : [],
+        cautions: s.remedies[slot] !== 'calibrate' ? ['notice-stays'] : [],
       }),
     ];
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
-/** What is done to the new part before it goes in: its data written, or the old chip moved over to it. */
+/** The old identity chip moved over to a new part, while the old one is still at hand. */
+export function chipSteps(s: Setting, slot: string): Draft[] {
+  if (
+    s.methods['display-data'] !== 'chip' ||
+    s.standing.acted.includes(`move chip ${slot}`) ||
+    !dataDue(effectsOf(s.index, [slot])).includes(slot)
+  )
+    return [];
+  return [
+    plainStep('move chip', [slot], handsS.chip, {
+      about: slot,
+      station: 'microscope',
+      tools: ['scraper', ...chipTools(s)],
+      cautions: [...chipCautions(s), 'lead-hands'],
+      uses: [{ item: 'flux', quantity: 2 }],
+    }),
+  ];
+}
+/** Data written to the new part before it goes in. */
 export function newPartSteps(s: Setting, slot: string): Draft[] {
-  if (!dataDue(effectsOf(s.index, [slot])).includes(slot)) return [];
-  if (s.methods['display-data'] === 'chip')
-    return s.standing.acted.includes(`move chip ${slot}`)
-      ? []
-      : [
-          plainStep('move chip', [slot], handsS.chip, {
-            about: slot,
-            station: 'microscope',
-            tools: ['scraper', ...chipTools(s)],
-            cautions: chipCautions(s),
-            uses: [{ item: 'flux', quantity: 2 }],
-          }),
-        ];
-  if (s.methods['display-data'] !== 'copy' || s.standing.data[slot] === 'written') return [];
+  if (
+    s.methods['display-data'] !== 'copy' ||
+    s.standing.data[slot] === 'written' ||
+    !dataDue(effectsOf(s.index, [slot])).includes(slot)
+  )
+    return [];
   return [plainStep('write data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
 export const chipCautions = (s: Setting): Caution[] => [
@@ -342,7 +368,8 @@ export function stepsBack(
       const items = renewalOf(s, b);
       const taped = items === b.orTape && items.length > 0;
       const glue = b.kind === 'glue' && b.cureS > 0;
-      const uv = glue && s.methods['fixing-glue'] === 'uv' && s.stations.includes('uv-lamp');
+      const uv = glue && setsByLight(s, b);
+      const back = isSeal(index, b);
       const renew: Draft = {
         ...base,
         action: 'renew',
@@ -351,11 +378,28 @@ export function stepsBack(
         cautions: [
           ...(taped ? ['tape-next-time' as const] : []),
           ...(glue && !uv ? ['glue-wait' as const] : []),
+          ...(uv ? ['uv-eyes' as const] : []),
+          ...(back && !pressed(s) ? ['press-by-hand' as const] : []),
         ],
-        ...(items.length ? { uses: items } : {}),
+        ...(uv ? { uses: [{ item: 'uv-glue', quantity: 1 }] } : items.length ? { uses: items } : {}),
         ...(b.renewNote ? { note: b.renewNote } : {}),
       };
-      return [renew];
+      // another seal is laid like the display's: clean rim, laid, pressed
+      return back
+        ? [
+            rimStep(s, b.id, { about: o.slot, face: o.face }),
+            renew,
+            ...(pressed(s)
+              ? [
+                  holdStep('press', b.id, pressS, handsS.act, {
+                    station: 'seal-press',
+                    about: o.slot,
+                    face: o.face,
+                  }),
+                ]
+              : []),
+          ]
+        : [renew];
     }
     case 'catches':
       throw new RangeError('catches go home with the piece they hold');
@@ -396,7 +440,7 @@ function cures(s: Setting, o: Operation): Draft[] {
   return s.index.model.bonds
     .filter((b) => b.kind === 'glue' && b.cureS > 0 && b.holds[0] === o.slot && o.way!.bonds.includes(b.id))
     .map((b) => {
-      const uv = s.methods['fixing-glue'] === 'uv' && s.stations.includes('uv-lamp');
+      const uv = setsByLight(s, b);
       return holdStep('cure', b.id, uv ? uvCureS : b.cureS, handsS.act, {
         about: o.slot,
         face: o.face,
@@ -404,6 +448,31 @@ function cures(s: Setting, o: Operation): Draft[] {
       });
     });
 }
+/** Whether a glue sets under the lamp: it is made for it, light reaches it, and that is how it is done here. */
+const setsByLight = (s: Setting, bond: Bond): boolean =>
+  bond.setsByLight && s.methods['fixing-glue'] === 'uv' && s.stations.includes('uv-lamp');
+/** Whether seals are pressed by a press here: not on a device that is bent, and never over a bad cell. */
+export const pressed = (s: Setting): boolean =>
+  s.methods['seal-press'] === 'press' &&
+  s.stations.includes('seal-press') &&
+  !s.conditions.some((x) => x === 'bent' || noHeat.includes(x));
+/** Seconds under the press: common practice, 75 kgf for 30 s on the frame and again after closing. */
+export const pressS = 30;
+/** Old glue off a rim, before a seal is laid on it. */
+export const rimStep = (s: Setting, target: string, more: Partial<Draft>): Draft => {
+  const acetone = s.methods['rim-solvent'] === 'acetone';
+  return plainStep('clean rim', [target], handsS.cleanRim, {
+    tools: toolsOf(s.index, ['swabs', 'brush']),
+    uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }],
+    ...more,
+    cautions: [
+      'solvent-away-from-heat',
+      'solvent-ventilate',
+      acetone ? 'acetone-metal-only' : 'rim-alcohol',
+      ...(more.cautions ?? []),
+    ],
+  });
+};
 /** Under the lamp, s: from memory, the glue's sheet comes first. */
 const uvCureS = 30;
 
@@ -412,8 +481,10 @@ export const checkStep = (round: Round, count: number, more: Partial<Draft> = {}
   plainStep('check', [round], times(handsS.check, Math.max(1, count)), { round, ...more });
 
 /** Steps that follow each other, do the same to the same piece and need the same are one. */
-export function merge(steps: PhasedDraft[]): PhasedDraft[] {
+export function merge(steps: PhasedDraft[], cellConnector: string | undefined): PhasedDraft[] {
   const out: PhasedDraft[] = [];
+  // the cell's plug is a step of its own: the first off, the last on
+  const alone = (step: PhasedDraft) => step.targets.includes(cellConnector ?? '');
   for (const step of steps) {
     const last = out[out.length - 1];
     const mergeable = ['unscrew', 'fasten', 'release', 'renew', 'disconnect', 'connect', 'film off'].includes(
@@ -432,6 +503,8 @@ export function merge(steps: PhasedDraft[]): PhasedDraft[] {
       (connectors
         ? !last.cautions.includes('live-board') &&
           !step.cautions.includes('live-board') &&
+          !alone(last) &&
+          !alone(step) &&
           last.trial === undefined &&
           step.trial === undefined
         : last.about === step.about);
@@ -458,3 +531,12 @@ export function merge(steps: PhasedDraft[]): PhasedDraft[] {
   return out;
 }
 export const faceOf = (index: IndexedModel, slot: string): Face => index.slots.get(slot)?.face ?? 'front';
+
+/**
+ * One wetting along the edge serves every bond of a cell: the others are not wetted and waited for again.
+ * @param cell the cell's slot
+ */
+export function wetOnce(steps: PhasedDraft[], cell: string | undefined): PhasedDraft[] {
+  const wet = steps.findIndex((x) => x.action === 'solvent' && x.about === cell);
+  return steps.filter((x, i) => i <= wet || x.action !== 'solvent' || x.about !== cell);
+}

@@ -63,6 +63,8 @@ export type Caution =
   | 'plastic-only'
   | 'off-again'
   | 'power-test'
+  | 'lead-hands'
+  | 'uv-eyes'
   | 'trial-off'
   | 'cell-stays-on'
   | 'notice-stays'

@@ -1,8 +1,9 @@
 import type { IndexedModel } from '../model/index-model';
-import type { Drive, Face, Way } from '../model/schema';
+import type { Bond, Drive, Face, Way } from '../model/schema';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../job/interlocks';
 import { holders, isLoose, isMoved, type Setting } from './facts';
+import { releaseFor } from './release';
 import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';
 
 /** One operation of the order: loosing or fastening some things of one holder with one bit from one side, or moving a piece. */
@@ -131,6 +132,15 @@ export function precedencesOut(s: Setting, ops: Operation[], urgent: string | un
         )
           out.push([p.id, o.id]);
   }
+  // what is lasered, or warmed as a whole, is so on the closed device: before another side of it is opened
+  for (const o of ops) {
+    const bond = o.kind === 'bond' ? s.index.bonds.get(o.things[0]!) : undefined;
+    if (!bond || !s.index.coverSlots.includes(o.slot) || !onClosedDevice(s, bond)) continue;
+    const needed = ancestors(o.id, out);
+    for (const m of ops)
+      if (m.kind === 'move' && m.slot !== o.slot && s.index.coverSlots.includes(m.slot) && !needed.has(m.id))
+        out.push([o.id, m.id]);
+  }
   // safety before cost: the cell is unplugged, and a bad cell taken out, as soon as the way there is free
   const cell = s.index.cellConnector && offOf.get(s.index.cellConnector);
   for (const first of [cell, urgent]) {
@@ -141,6 +151,12 @@ export function precedencesOut(s: Setting, ops: Operation[], urgent: string | un
         out.push([first, o.id]);
   }
   return out;
+}
+
+/** Whether a cover's bond is released in a way that wants the device closed: by laser, or by a source that warms all of it. */
+function onClosedDevice(s: Setting, bond: Bond): boolean {
+  const plan = releaseFor({ ...s, openWithCell: true }, bond);
+  return plan === undefined || plan.release.by === 'laser';
 }
 
 /** All that must come before an operation, directly or not. */

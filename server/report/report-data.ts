@@ -1,10 +1,10 @@
 import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
+import { leakNow, type Water, waterOf } from '../../core/job/water';
 import { balance } from '../../core/job/balance';
 import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
 import { replacedSlots } from '../../core/job/interlocks';
 import { flag, type PartEntry } from '../../core/job/state';
-import { shutState } from '../../core/job/view';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import { effectsOf, type Effect } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
@@ -42,7 +42,9 @@ export interface ReportData {
   effects: (Effect & { agreed: string | undefined })[];
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
   notes: { text: string; by: string; at: number }[];
-  water: 'not opened' | 'sealed, leak tested' | 'sealed, not leak tested' | 'closed without a seal' | 'open';
+  water: Water;
+  /** What the leak tester read, where it was recorded for the device as it is closed now. */
+  leak: { holds: boolean; lost?: { value: number; unit: string } } | undefined;
   adrift: string[];
   figures: { screws: number; connectors: number };
 }
@@ -61,8 +63,6 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const mid = checksDue(state, index, 'mid');
   const after = checksDue(state, index, 'after');
   const closing = of('jobClosed').at(-1);
-  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
-  const shut = shutState(state, index);
   const found = flag(state, 'cause');
   return {
     shop: who.shopName,
@@ -120,16 +120,8 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
         at: e.at,
       })),
     ],
-    water:
-      shut === 'never opened'
-        ? 'not opened'
-        : shut === 'open'
-          ? 'open'
-          : seal && state.bond[seal.id] === 'renewed'
-            ? (state.acted['leak test device:end'] ?? 0) > (flag(state, 'closedAt') ?? 0)
-              ? 'sealed, leak tested'
-              : 'sealed, not leak tested'
-            : 'closed without a seal',
+    water: waterOf(index, state),
+    leak: leakNow(state),
     adrift: balance(state, index).adrift,
     figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
   };

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { badCell } from '../../../core/job/conditions';
 import { useEffect } from 'react';
 import { benchPage, type JobLine } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
@@ -17,6 +18,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { who, ...(await benchPage(who)), now: Date.now() };
 }
 
+const isUrgent = (j: JobLine) => badCell(j.summary.conditions);
 const waitsFor: Record<string, string> = {
   hands: 'hands',
   checks: 'checks to be answered',
@@ -41,14 +43,19 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
   const running = jobs.filter((j) => j.summary.running);
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
   const late = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
-  const first = hands[0];
+  // a bad cell is urgent even when all works: it damages the panel in time, and more
+  const first = hands.find(isUrgent) ?? hands[0];
   return (
     <>
       <Head who={who} jobs={jobs} />
       <main className="page stack">
         <div className="cols" style={{ gridTemplateColumns: '1.5fr 1fr 1fr' }}>
           <section className="card" style={{ borderLeft: '8px solid var(--saffron)' }} aria-label="Hands now">
-            <div className="muted">Promised soonest, and waits for hands</div>
+            <div className={first && isUrgent(first) ? 'brick strong' : 'muted'}>
+              {first && isUrgent(first)
+                ? `Urgent: ${first.summary.conditions.filter((c) => badCell([c])).join(', ')} cell`
+                : 'Promised soonest, and waits for hands'}
+            </div>
             {first ? (
               <>
                 <h1>

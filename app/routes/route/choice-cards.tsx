@@ -3,7 +3,8 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { methodsInForce } from '../../../core/route/methods-in-force';
 import { methodRows } from '../../../core/route/methods';
 import type { Choice, Route } from '../../../core/route/types';
-import { thingName } from '../../words/things';
+import { type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
+import { stationName, thingName } from '../../words/things';
 import { signedMinutes, signedMoney } from '../../words/time';
 
 /** The pieces that could come away in more than one way; one can be insisted on, and all the rest is planned again. */
@@ -80,19 +81,29 @@ function wayText(index: IndexedModel, c: Choice, way: string): string {
   return before.length ? `with the ${before.join(', ')}` : 'as it lies';
 }
 
+/** Why a chosen method is not followed. */
+const blockText = (index: IndexedModel, why: MethodBlock): string =>
+  why.code === 'station'
+    ? `not followed: the workshop has no ${stationName(index, why.station)}`
+    : `not followed: the device is ${why.ids.join(', ')}`;
+
 /** The house methods that this route shows, each to be changed for this job alone. */
 export function MethodsCard({
+  index,
   plan,
   chosen,
   onChoose,
 }: {
+  index: IndexedModel;
   plan: Route;
   chosen: Partial<Record<string, string>>;
   onChoose: ((row: string, option: string) => void) | undefined;
 }) {
   const [all, setAll] = useState(false);
   const felt = new Set<string>(methodsInForce(plan).map((m) => m.id));
-  const rows = methodRows.filter((r) => all || felt.has(r.id));
+  const rows = methodRows.filter(
+    (r) => all || felt.has(r.id) || methodBlock(plan.input, r.id, plan.input.methods[r.id]),
+  );
   return (
     <section className="card stack" aria-label="House methods">
       <div className="spread">
@@ -111,16 +122,25 @@ export function MethodsCard({
       >
         {rows.map((r) => {
           const now = chosen[r.id] ?? plan.input.methods[r.id];
+          const why = methodBlock(plan.input, r.id, now);
           return onChoose ? (
             <label key={r.id} style={{ display: 'contents' }}>
               <span className={felt.has(r.id) ? '' : 'muted'}>{r.question}</span>
-              <select className="pick" value={now} onChange={(e) => onChoose(r.id, e.target.value)}>
-                {r.options.map((o) => (
-                  <option key={o.id} value={o.id}>
-                    {o.name}
-                  </option>
-                ))}
-              </select>
+              <span>
+                <select className="pick" value={now} onChange={(e) => onChoose(r.id, e.target.value)}>
+                  {r.options.map((o) => (
+                    <option key={o.id} value={o.id}>
+                      {o.name}
+                      {methodBlock(plan.input, r.id, o.id) ? ' (not here)' : ''}
+                    </option>
+                  ))}
+                </select>
+                {why && (
+                  <span className="small brick" style={{ display: 'block' }}>
+                    {blockText(index, why)}
+                  </span>
+                )}
+              </span>
             </label>
           ) : (
             <div key={r.id} style={{ display: 'contents' }}>

@@ -312,6 +312,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             )}
             {shown && (
               <MethodsCard
+                index={index}
                 plan={shown}
                 chosen={planning ? wishes.methods : {}}
                 onChoose={

@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
 import { bodyFor, stillToDo } from '../../../core/job/report';
+import type { Role } from '../../../core/job/interlocks';
+import { forLevel } from '../../../core/job/tools-by-level';
 import { flag, type JobState } from '../../../core/job/state';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -28,6 +30,8 @@ interface Props {
   nextUp: Step | undefined;
   conditions: string[];
   jobId: string;
+  /** Whose hands it is for. */
+  person: Role;
   planning: { busy: boolean; error: string | undefined };
   onTarget: (body: Body) => void;
   /** All screws of this go at once; absent where there is one or none. */
@@ -87,7 +91,8 @@ export function InstructionPanel(p: Props) {
     step.cautions.includes('depth') &&
     !step.cautions.includes('no-go-edges') &&
     noGoOfMarks(Object.values(state.mark), index.model.outline).length > 0;
-  const cautions: Caution[] = broken ? [...step.cautions, 'no-go-edges'] : step.cautions;
+  const own = forLevel(step, p.person).cautions;
+  const cautions: Caution[] = broken ? [...own, 'no-go-edges'] : own;
   return (
     <>
       <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>

@@ -6,6 +6,7 @@ import { type Finding, findings, type Moment } from '../../../core/job/interlock
 import { bodyFor, stillToDo } from '../../../core/job/report';
 import { flag, type JobState } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
+import { isSeal } from '../../../core/model/seals';
 import type { Face } from '../../../core/model/schema';
 import { useAlarmWhile } from '../../job/alarms';
 import { benchTime } from '../../job/clock';
@@ -32,6 +33,7 @@ import { BootCard } from './boot-card';
 import { FindSheet } from './find-sheet';
 import { InstructionPanel } from './instruction-panel';
 import { KeysSheet } from './keys-sheet';
+import { LeakCard, LeaksNote } from './leak-card';
 import { ManifestCard } from './manifest-card';
 import { MatPanel } from './mat-panel';
 import { NoteSheet } from './note-sheet';
@@ -238,7 +240,9 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   );
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   const releasing =
-    step?.action === 'release' && index.bonds.get(step.targets[0]!)?.kind === 'perimeter-seal';
+    step?.action === 'release' &&
+    index.bonds.has(step.targets[0]!) &&
+    isSeal(index, index.bonds.get(step.targets[0]!)!);
   const steps = view.context.route?.steps ?? [];
   const at = step ? steps.indexOf(step) : steps.length;
   const blocked = now.kind === 'do' && now.findings.some((f) => f.severity !== 'warn');
@@ -316,6 +320,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
             onAll={screwsNow.length > 1 ? all : undefined}
             jobId={page.id}
             planning={planning}
+            person={who.role}
             conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
           />
           {step && programmer && (
@@ -333,6 +338,10 @@ export default function Work({ loaderData }: Route.ComponentProps) {
               }
             />
           )}
+          {step && target === 'device:end' && now.kind === 'do' && (
+            <LeakCard key={step.id} step={step} onReport={(b) => act(b)} />
+          )}
+          <LeaksNote index={index} state={state} onReseal={planning.run} />
           {step && <BootCard index={index} state={state} step={step} />}
           {step && (
             <ManifestCard

@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { type BodyOf, pressureUnits } from '../../../core/job/events';
+import { leaks } from '../../../core/job/interlocks';
+import { flag, type JobState } from '../../../core/job/state';
+import type { Task } from '../../../core/job/events';
+import type { Step } from '../../../core/route/types';
+import { perimeterSeal } from '../../../core/model/seals';
+import type { IndexedModel } from '../../../core/model/index-model';
+
+type Leak = BodyOf<'leakTested'>;
+const unitKey = 'snavek-leak-unit';
+const rememberedUnit = (): (typeof pressureUnits)[number] => {
+  const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem(unitKey);
+  return pressureUnits.find((u) => u === kept) ?? 'kPa';
+};
+
+/** At the end of the hold: what the tester shows, and that it does not hold. That it holds is the pedal's. */
+export function LeakCard({ step, onReport }: { step: Step; onReport: (body: Leak) => void }) {
+  const [value, setValue] = useState('');
+  const [unit, setUnit] = useState(rememberedUnit);
+  const [wrong, setWrong] = useState(false);
+  if (step.action !== 'leak test') return null;
+  const lost = Number(value.replace(',', '.'));
+  const read = value.trim() !== '' && Number.isFinite(lost) && lost >= 0;
+  const report = (holds: boolean) => {
+    if (!read && (!holds || value.trim() !== '')) {
+      setWrong(true);
+      return;
+    }
+    localStorage.setItem(unitKey, unit);
+    onReport({ type: 'leakTested', holds, ...(read ? { lost: { value: lost, unit } } : {}) });
+  };
+  return (
+    <section className="note stack" style={{ marginTop: 10 }} aria-label="Leak test">
+      <div className="row" style={{ alignItems: 'flex-end' }}>
+        <div className="field">
+          <label htmlFor="leak-lost">Under-pressure lost in the hold</label>
+          <input
+            id="leak-lost"
+            className="pick"
+            style={{ width: 110 }}
+            inputMode="decimal"
+            autoComplete="off"
+            maxLength={12}
+            value={value}
+            aria-invalid={wrong}
+            onChange={(e) => {
+              setValue(e.target.value);
+              setWrong(false);
+            }}
+          />
+        </div>
+        <div className="field">
+          <label htmlFor="leak-unit">unit of the tester</label>
+          <select
+            id="leak-unit"
+            className="pick"
+            value={unit}
+            onChange={(e) => setUnit(e.target.value as typeof unit)}
+          >
+            {pressureUnits.map((u) => (
+              <option key={u}>{u}</option>
+            ))}
+          </select>
+        </div>
+        <button type="button" className="btn danger" onClick={() => report(false)}>
+          It does not hold
+        </button>
+        <button type="button" className="btn" onClick={() => report(true)}>
+          It holds
+        </button>
+      </div>
+      {wrong && (
+        <p className="brick" role="alert">
+          Give what the tester shows as a number, such as 1.8: a failed test keeps its reading.
+        </p>
+      )}
+      <p className="small muted">
+        A fast loss that flattens is settling; 1 K of cooling moves the pressure by about a 295th of its
+        absolute value. What counts as holding is your tester’s setting.
+      </p>
+    </section>
+  );
+}
+
+/** The device as it is closed has failed its leak test: what can be done, and that nothing is claimed. */
+export function LeaksNote({
+  index,
+  state,
+  onReseal,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  onReseal: (tasks: Task[]) => void;
+}) {
+  const leak = flag(state, 'leak');
+  if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
+  const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
+  return (
+    <div className="note stop" role="status" style={{ marginTop: 10 }}>
+      <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
+      <p>
+        Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the
+        owner.
+      </p>
+      {cover && (
+        <button type="button" className="btn" onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>
+          Open it and seal it anew
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,153 @@
+import { describe, expect, test } from 'vitest';
+import { forLevel } from '../job/tools-by-level';
+import { Bench } from '../testing/bench';
+import {
+  atlas,
+  dune2,
+  dune3,
+  indexed,
+  mica9,
+  replace,
+  route,
+  swollen,
+  withMethods,
+} from '../testing/demo-models';
+import { methodBlock } from './method-blocks';
+import { generalStations } from './catalogue';
+import type { Route } from './types';
+
+const at = (r: Route, test: (s: Route['steps'][number]) => boolean) => r.steps.findIndex(test);
+const whole = new Set(generalStations.filter((s) => s.whole).map((s) => s.id));
+
+describe('heat where it may not be', () => {
+  test('a phone that stands open with its cell in is warmed at an edge, never on what warms all of it', () => {
+    const r = route(dune3, replace('back', 'port'));
+    const open = at(r, (s) => s.action === 'move' && s.pose === 'folded');
+    const cellOut = at(r, (s) => s.action === 'move' && s.targets[0] === 'cell');
+    const late = r.steps
+      .slice(open + 1, cellOut < 0 ? undefined : cellOut)
+      .filter((s) => s.action === 'heat');
+    expect(late).toHaveLength(1);
+    for (const s of late) expect(whole.has(s.station!), s.station).toBe(false);
+  });
+  test('the interlock stops the plate under an open phone, and lets a loose display be warmed', () => {
+    const b = new Bench(indexed(mica9), route(mica9, replace('display'))).open(replace('display'));
+    b.do({ type: 'pieceMoved', slot: 'display', pose: 'folded' });
+    for (const q in b.state.question) b.do({ type: 'answered', question: q, answer: 'seen' });
+    const plate = { type: 'heatStarted', station: 'hot-plate', forS: 60 } as const;
+    expect(b.do(plate).refused).toMatchObject({
+      code: 'interlock',
+      findings: [{ rule: 'open on the heat', ids: ['cell'] }],
+    });
+    expect(b.do({ ...plate, station: 'dryer' }).refused).toBeUndefined();
+    b.do({ type: 'heatEnded' });
+    b.at += 600_000;
+    expect(b.do({ ...plate, part: 'display' }).refused).toBeUndefined();
+  });
+  test('what is lasered is lasered on the closed device', () => {
+    const r = route(dune2, { ...replace('back-glass', 'cell'), ...withMethods({ 'bonded-back': 'laser' }) });
+    const laser = at(r, (s) => s.station === 'glass-laser');
+    expect(laser).toBeGreaterThanOrEqual(0);
+    expect(laser).toBeLessThan(at(r, (s) => s.action === 'move' && s.targets[0] === 'display'));
+  });
+});
+
+describe('glue', () => {
+  test('contact glue takes its own time, lamp or no lamp', () => {
+    const r = route(dune2, { ...replace('back-glass'), ...withMethods({ 'fixing-glue': 'uv' }) });
+    const cure = r.steps.find((s) => s.action === 'cure')!;
+    expect(cure.waitS).toBe(1800);
+    expect(cure.station).toBeUndefined();
+  });
+  test('a UV glue sets under the lamp where light reaches it, and is what is used then', () => {
+    const r = route(atlas, { ...replace('lens-1'), ...withMethods({ 'fixing-glue': 'uv' }) });
+    expect(r.steps.find((s) => s.action === 'cure')).toMatchObject({ station: 'uv-lamp', waitS: 30 });
+    expect(r.kit.consumables.map((c) => c.item)).toContain('uv-glue');
+    expect(r.steps.flatMap((s) => s.cautions)).toContain('uv-eyes');
+  });
+  test('the device does not close before it has set', () => {
+    const b = new Bench(indexed(dune2), route(dune2, replace('back-glass'))).open(replace('back-glass'));
+    for (let k = 0; k < 200 && b.log.at(-1)!.body.type !== 'pieceFitted'; k++) b.next();
+    b.do({ type: 'acted', act: 'cure', target: 'back-glue:start', forS: 1800 });
+    b.do({ type: 'acted', act: 'cure', target: 'back-glue:end' });
+    b.answer('mid', 'works');
+    expect(b.do({ type: 'deviceClosed' }).findings).toContainEqual(
+      expect.objectContaining({ rule: 'glue not set', ids: ['back-glue'], seconds: expect.any(Number) }),
+    );
+    b.at += 1_800_000;
+    expect(b.do({ type: 'deviceClosed' }).findings.map((f) => f.rule)).not.toContain('glue not set');
+  });
+});
+
+describe('chip work', () => {
+  const r = route(dune3, { ...replace('display'), ...withMethods({ 'display-data': 'chip' }) });
+  test('a chip that is moved: data saved first, cell off, its bracket away, the old display still at hand', () => {
+    const chip = at(r, (s) => s.action === 'move chip');
+    const first = (name: string, test: (s: Route['steps'][number]) => boolean) => {
+      const i = at(r, test);
+      expect(i, name).toBeGreaterThanOrEqual(0);
+      expect(i, name).toBeLessThan(chip);
+    };
+    first('read', (s) => s.action === 'read data' && s.targets[0] === 'display');
+    first('bracket', (s) => s.action === 'move' && s.targets[0] === 'chip-bracket');
+    first('cell', (s) => s.action === 'disconnect' && s.targets[0] === 'K-cell');
+    expect(at(r, (s) => s.action === 'set aside')).toBeGreaterThan(chip);
+  });
+  test('it records no notice as accepted, and the job closes without data to write', () => {
+    expect(r.steps.map((s) => s.action)).not.toContain('leave data');
+    const b = new Bench(indexed(dune3), r).open(replace('display')).finish();
+    expect(b.log.filter((e) => e.body.type === 'dataDeclined')).toEqual([]);
+    expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
+  });
+  test('a rework of the chip: cell off, data saved, and hot air at the microscope, not the 80 °C of opening', () => {
+    const work = route(dune3, { tasks: [{ slot: 'id-chip', action: 'rework' }] });
+    const warm = at(work, (s) => s.targets[0] === 'chip-glue');
+    expect(work.steps[warm]).toMatchObject({ station: 'microscope' });
+    expect(at(work, (s) => s.action === 'disconnect' && s.targets[0] === 'K-cell')).toBeLessThan(warm);
+    expect(at(work, (s) => s.action === 'read data' && s.targets[0] === 'id-chip')).toBeLessThan(warm);
+    expect(work.steps.some((s) => s.station === 'hot-air')).toBe(false);
+  });
+});
+
+describe('a swollen cell', () => {
+  const r = route(mica9, { conditions: swollen });
+  test('is never discharged on purpose, and no strip is pulled', () => {
+    const cautions = r.steps.flatMap((s) => s.cautions);
+    expect(cautions).not.toContain('charge-low');
+    expect(cautions).not.toContain('strip-flat');
+    const well = route(mica9, withMethods({ 'cell-removal': 'solvent' }));
+    expect(well.steps.flatMap((s) => s.cautions)).toContain('charge-low');
+  });
+  test('goes into its container in the very next step after it is out', () => {
+    const out = at(r, (s) => s.action === 'move' && s.targets[0] === 'cell');
+    expect(r.steps[out + 1]).toMatchObject({ action: 'set aside', targets: ['cell'], tools: ['sand-box'] });
+    expect(r.steps.filter((s) => s.action === 'set aside' && s.targets[0] === 'cell')).toHaveLength(1);
+  });
+  test('is freed by one wetting along its edge, which serves all its strips', () => {
+    expect(r.steps.filter((s) => s.action === 'solvent' && s.about === 'cell')).toHaveLength(1);
+    expect(
+      r.steps.filter((s) => s.action === 'release' && s.about === 'cell').flatMap((s) => s.targets),
+    ).toHaveLength(4);
+  });
+  test('a method that is not followed says why', () => {
+    expect(methodBlock(r.input, 'softening', 'heat')).toEqual({ code: 'condition', ids: ['swollen'] });
+    expect(methodBlock(r.input, 'cell-removal', 'pull')).toEqual({ code: 'condition', ids: ['swollen'] });
+    expect(methodBlock({ ...r.input, stations: [] }, 'leak-test', 'always')).toEqual({
+      code: 'station',
+      station: 'leak-tester',
+    });
+    expect(methodBlock(r.input, 'softening', 'solvent')).toBeUndefined();
+  });
+});
+
+test('metal at the plugs is for practised hands: a trainee is given plastic, and nobody metal at the cell', () => {
+  const r = route(mica9, { ...replace('display'), ...withMethods({ 'connector-tools': 'metal' }) });
+  const plug = r.steps.find((s) => s.action === 'disconnect' && s.targets.includes('K-panel'))!;
+  expect(forLevel(plug, 'technician').tools).toContain('fine-tweezers');
+  expect(forLevel(plug, 'trainee')).toMatchObject({
+    tools: ['spudger'],
+    cautions: expect.arrayContaining(['plastic-only']),
+  });
+  for (const s of r.steps.filter((x) => x.targets.includes('K-cell')))
+    expect(s.tools).not.toContain('fine-tweezers');
+});
