@@ -6,6 +6,7 @@ import type { Role } from '../core/job/interlocks';
 export const shop = {
   name: 'Slipway Phone Works',
   settings: {
+    warrantyMonths: 6,
     hourlyRateMinor: 6000,
     currency: 'EUR',
     waits: { solventFlashS: 60, coolingS: 120 },

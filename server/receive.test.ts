@@ -7,7 +7,17 @@ import { loader as csvLoader } from '../app/routes/stock/stock-csv';
 import type { Body } from '../core/job/events';
 import { flag } from '../core/job/state';
 import { inShop } from './db/orm';
-import { agreeAll, call, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
+import {
+  agreeAll,
+  answerBefore,
+  call,
+  endWorld,
+  eventsOf,
+  makeWorld,
+  openJob,
+  receipt,
+  type World,
+} from './testing/world';
 import type { Who } from './types';
 import { receivingNow } from './use-cases/device-history';
 import { saveDraft } from './use-cases/drafts';
@@ -232,6 +242,7 @@ describe('the fault', () => {
       false,
     );
     await agreeAll(bo, job);
+    await answerBefore(bo, job);
     const first = await adoptRoute(bo, job, randomUUID());
     expect(first).toMatchObject({
       ok: true,

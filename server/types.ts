@@ -9,6 +9,8 @@ export interface ShopSettings {
   waits: Waits;
   /** What the workshop has chosen; what is missing stands at its default. */
   methods: Partial<Methods>;
+  /** Months for which the workshop answers for its work; absent while it has said nothing. */
+  warrantyMonths?: number;
   /** Ids of the stations it owns. */
   stations: string[];
 }

@@ -46,6 +46,29 @@ function placing(index: IndexedModel, face: Face) {
   const back = face === 'back';
   // a side that does not open has nothing to fold away
   const opens = index.model.slots.some((s) => s.kind === coverKind(face));
+  const X = (x: number, w = 0) => (back ? W - x - w : x);
+  // hinged at its top or bottom it folds over that edge: seen from its inside, up is down
+  if (opens && !back && (hinge === 'top' || hinge === 'bottom')) {
+    const flapH = H * 0.92;
+    const flapY = hinge === 'top' ? -flapH - gap : H + gap;
+    return {
+      W,
+      H,
+      X,
+      flap: W,
+      flapX: 0,
+      flapY,
+      flapH,
+      whole: {
+        x: -1,
+        y: (hinge === 'top' ? flapY : 0) - 4,
+        w: W + 2,
+        h: H + flapH + gap + 6,
+      } satisfies Frame,
+      onFlap: X,
+      onFlapY: (y: number, h = 0) => flapY + (flapH - H) / 2 + (H - y - h),
+    };
+  }
   const flap = opens ? W * 0.92 : 0;
   const beside = opens ? flap + gap : 0;
   const atLeft = (hinge === 'left') !== back;
@@ -53,12 +76,15 @@ function placing(index: IndexedModel, face: Face) {
   return {
     W,
     H,
+    X,
     flap,
     flapX,
+    flapY: 0.5,
+    flapH: H - 1,
     whole: { x: -(atLeft ? beside : 0) - 1, y: -4, w: W + beside + 2, h: H + 6 } satisfies Frame,
-    X: (x: number, w = 0) => (back ? W - x - w : x),
     /** Something on the open cover is seen from its inside. */
     onFlap: (x: number, w = 0) => flapX + (flap - W) / 2 + (W - x - w),
+    onFlapY: undefined,
   };
 }
 /** All of the drawing. */
@@ -81,8 +107,9 @@ export function frameOf(index: IndexedModel, face: Face, ids: readonly string[])
         )?.every((h) => index.slots.get(h)?.carrier) === true;
     const put = held ? p.onFlap : p.X;
     const shape = slot?.shape ?? bond?.shape;
-    if (shape) boxes.push({ x: put(shape.x, shape.w), y: shape.y, w: shape.w, h: shape.h });
-    else if (dot) boxes.push({ x: put(dot.at.x) - 2, y: dot.at.y - 2, w: 4, h: 4 });
+    const Y = (y: number, h = 0) => (held && p.onFlapY ? p.onFlapY(y, h) : y);
+    if (shape) boxes.push({ x: put(shape.x, shape.w), y: Y(shape.y, shape.h), w: shape.w, h: shape.h });
+    else if (dot) boxes.push({ x: put(dot.at.x) - 2, y: Y(dot.at.y) - 2, w: 4, h: 4 });
   }
   if (!boxes.length) return undefined;
   const x = Math.min(...boxes.map((b) => b.x));
@@ -94,6 +121,13 @@ export function frameOf(index: IndexedModel, face: Face, ids: readonly string[])
     h: Math.max(...boxes.map((b) => b.y + b.h)) - y + 16,
   };
 }
+
+type FoldedY = ((y: number, h?: number) => number) | undefined;
+/** A thing on a cover that folds over its top or bottom, where it is seen then; beside the device nothing moves up or down. */
+const foldedShape = <T extends { shape: { y: number; h: number } }>(thing: T, y: FoldedY): T =>
+  y ? { ...thing, shape: { ...thing.shape, y: y(thing.shape.y, thing.shape.h) } } : thing;
+const foldedPoint = <T extends { at: { y: number } }>(thing: T, y: FoldedY): T =>
+  y ? { ...thing, at: { ...thing.at, y: y(thing.at.y) } } : thing;
 
 /** Whether a thing can be seen from above now: nothing that hides it is still in its place. */
 const seen = (index: IndexedModel, state: JobState, id: string) =>
@@ -125,7 +159,7 @@ export const DeviceMap = memo(function DeviceMap({
 }: MapProps) {
   const { outline } = index.model;
   const noGo = [...index.model.noGo, ...noGoOfMarks(Object.values(state.mark), outline)];
-  const { W, H, X, flap, flapX, onFlap, whole } = placing(index, face);
+  const { W, H, X, flap, flapX, flapY, flapH, onFlap, onFlapY, whole } = placing(index, face);
   const back = face === 'back';
   const plugText = large ? 4 : 3;
   /** What covers this side. */
@@ -207,22 +241,28 @@ export const DeviceMap = memo(function DeviceMap({
         <g opacity={open && (!away || lit.some((id) => index.slots.get(id)?.carrier)) ? 1 : 0.55}>
           <rect
             x={flapX}
-            y={0.5}
+            y={flapY}
             width={flap}
-            height={H - 1}
+            height={flapH}
             rx={outline.cornerMm}
             fill={open && !away ? 'var(--glass)' : 'none'}
             stroke="var(--metal)"
             strokeWidth={0.4}
             strokeDasharray="1.6 1.1"
           />
-          <text x={flapX + flap / 2} y={H / 2 - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">
+          <text
+            x={flapX + flap / 2}
+            y={flapY + flapH / 2 - 3}
+            fontSize={4}
+            textAnchor="middle"
+            fill="var(--muted)"
+          >
             {away ? `${display.name} out` : open ? `${display.name}, folded open` : 'opens to here'}
           </text>
           {open && !away && (
             <text
               x={flapX + flap / 2}
-              y={H / 2 + 2.5}
+              y={flapY + flapH / 2 + 2.5}
               fontSize={3.6}
               textAnchor="middle"
               fill="var(--muted)"
@@ -234,7 +274,7 @@ export const DeviceMap = memo(function DeviceMap({
               return (
                 <SlotPlate
                   key={s.id}
-                  slot={s}
+                  slot={foldedShape(s, onFlapY)}
                   x={onFlap(s.shape.x, s.shape.w)}
                   here={here}
                   lit={isLit(s.id)}
@@ -247,7 +287,7 @@ export const DeviceMap = memo(function DeviceMap({
             onCover.bonds.map((b) => (
               <BondPatch
                 key={b.id}
-                bond={b}
+                bond={foldedShape(b, onFlapY)}
                 x={onFlap(b.shape.x, b.shape.w)}
                 look={bondLook(state, b.id)}
                 lit={isLit(b.id)}
@@ -259,7 +299,7 @@ export const DeviceMap = memo(function DeviceMap({
             onCover.plugs.map((c) => (
               <Plug
                 key={c.id}
-                plug={c}
+                plug={foldedPoint(c, onFlapY)}
                 x={onFlap(c.at.x)}
                 on={isOn(state, c.id)}
                 now={c.id === now}
@@ -270,7 +310,7 @@ export const DeviceMap = memo(function DeviceMap({
             onCover.screws.map((f) => (
               <ScrewMark
                 key={f.id}
-                screw={f}
+                screw={foldedPoint(f, onFlapY)}
                 x={onFlap(f.at.x)}
                 title={`${thingName(index, f.id)}, ${f.lengthMm} mm`}
                 shown={pieceInHole(state, f.id) !== undefined}

@@ -114,7 +114,7 @@ describe('the ledger bar', () => {
       .replace(/\s+/g, ' ');
   test('tells cell, screws, connectors, parts and seal as they stand', () => {
     expect(draw(pressed(0))).toMatch(
-      /Cell is on board is live.* 0 \/ 32 screws out 0 connectors off 0 parts out seal whole 0 kept all confirmed/,
+      /Cell is on the device is closed 0 \/ 32 screws out 0 connectors off 0 parts out seal whole 0 kept all confirmed/,
     );
     expect(draw(pressed(15))).toMatch(
       /Cell unplugged connectors may move 4 \/ 32 screws out 1 connector off 1 part out seal broken, renew/,
@@ -151,6 +151,7 @@ describe('the instruction', () => {
           now={now}
           steps={plan.steps}
           at={at}
+          done={at}
           firstAt={b.at}
           measured={measured}
           nextUp={plan.steps[at + 1]}

@@ -30,20 +30,23 @@ export function Ledger({
           ? 'new'
           : 'broken';
   const others = b.bondsOpen.filter((x) => x !== rim?.id).length;
+  // a closed device is meant to be live: that is no alarm
+  const shut = shutState(state, index) !== 'open';
+  const alarm = b.live && !shut;
   const cellOut = index.cellSlot !== undefined && b.piecesOut.includes(index.cellSlot);
   return (
     <section className="ledger" aria-label="Ledger">
-      <div className={`cellbox ${b.live ? 'live' : 'safe'}`} data-testid="cell-state">
+      <div className={`cellbox ${alarm ? 'live' : 'safe'}`} data-testid="cell-state">
         <svg width="34" height="40" viewBox="0 0 34 40" aria-hidden="true">
-          <rect x="11" y="1" width="12" height="5" rx="2" fill={b.live ? 'var(--brick)' : 'var(--moss)'} />
+          <rect x="11" y="1" width="12" height="5" rx="2" fill={alarm ? 'var(--brick)' : 'var(--moss)'} />
           <rect
             x="3"
             y="5"
             width="28"
             height="33"
             rx="5"
-            fill={b.live ? 'var(--brick)' : 'none'}
-            stroke={b.live ? 'var(--brick)' : 'var(--moss)'}
+            fill={alarm ? 'var(--brick)' : 'none'}
+            stroke={alarm ? 'var(--brick)' : 'var(--moss)'}
             strokeWidth="3"
             {...(cellOut ? { strokeDasharray: '5 3' } : {})}
           />
@@ -57,7 +60,13 @@ export function Ledger({
           <div className="big" style={{ fontSize: 18 }}>
             {cellOut ? 'Cell is out' : b.live ? 'Cell is on' : 'Cell unplugged'}
           </div>
-          <div className="cap">{b.live ? 'board is live: no connector may move' : 'connectors may move'}</div>
+          <div className="cap">
+            {shut
+              ? 'the device is closed'
+              : b.live
+                ? 'board is live: no connector may move'
+                : 'connectors may move'}
+          </div>
         </div>
       </div>
       <Count big={String(b.screwsOut.length)} of={b.screwsKnown} cap="screws out" />

@@ -5,8 +5,8 @@ import { z } from 'zod';
 const schema = z.object({
   theme: z.enum(['light', 'dark']).catch('light'),
   text: z.enum(['normal', 'large']).catch('normal'),
-  /** Where screws lie: on a mat in the device's pattern, or in a tray for each go. */
-  school: z.enum(['mat', 'trays']).catch('mat'),
+  /** Where screws lie: on a mat in the device's pattern, or in a tray for each go; `house`: as the route in force says. */
+  school: z.enum(['house', 'mat', 'trays']).catch('house'),
   /** Each instruction is spoken when it appears. */
   speak: z.boolean().catch(false),
   /** A sound when something that runs by itself is over. */

@@ -31,7 +31,7 @@ export function consentText(index: IndexedModel, c: Consent, price?: string): st
     case 'chip':
       return 'A chip is moved under hot air. It can fail, and then the part is lost.';
     case 'old parts':
-      return `The old ${list(c.because.map((s) => thingName(index, s)))}: back to you, or recycled?`;
+      return `The old ${list(c.because.map((s) => thingName(index, s)))}: back to you, or recycled?${c.kept?.length ? ' The damaged cell is not handed out: it goes to licensed recycling.' : ''}`;
     case 'price':
       return price ?? 'The price as offered.';
     case 'data':

@@ -1,6 +1,7 @@
 import type { ReportData } from '../../server/report/report-data';
 import { causeName, testName } from './fault';
-import { cap, functionName, pieceName, plural, resultName, thingName } from './things';
+import { money } from './time';
+import { cap, functionName, pieceName, plural, resultOf, thingName } from './things';
 
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
@@ -21,6 +22,31 @@ export function faultLine(d: ReportData): string | undefined {
     return `Fault: ${causeName(d.fault.cause)}, ${d.fault.because}.${tests ? ` Tested: ${tests}.` : ''}`;
   return tests ? `Tested: ${tests}.` : undefined;
 }
+const dataText: Record<string, string> = {
+  written: 'identity data written to the new part, read back and compared: equal',
+  unverified: 'identity data written, not proved equal',
+  declined: 'identity data not copied, as agreed',
+  read: 'identity data of the old part read and saved',
+};
+/** Who, when, for how much, and for how long the workshop answers: the same on the page and in the PDF. What is not known is said. */
+export function termsLines(d: ReportData, when: (ms: number) => string): string[] {
+  const price = d.price;
+  return [
+    d.technicians.length
+      ? `Worked on by ${d.technicians.join(', ')}.`
+      : 'Nobody has worked on it at the bench.',
+    `Received ${when(d.openedAt)}${d.worked ? `; at the bench from ${when(d.worked.from)} to ${when(d.worked.to)}` : ''}${d.closedAt === undefined ? '' : `; closed ${when(d.closedAt)}`}.`,
+    price
+      ? `Price as offered: ${money(price.low, price.currency)} to ${money(price.high, price.currency)}${price.agreed ? `, agreed: ${price.agreed}` : ', not agreed'}.`
+      : 'No price was recorded with this job.',
+    d.signed.length ? `Signed by ${d.signed.join(', ')}.` : 'No signature was taken.',
+    d.warrantyMonths === undefined
+      ? 'Warranty: as agreed with the workshop; nothing is recorded here.'
+      : d.warrantyMonths === 0
+        ? 'Warranty: none beyond the law.'
+        : `Warranty on the work: ${d.warrantyMonths} months.`,
+  ];
+}
 /** The lines of what was done, the same on the page and in the PDF. */
 export function doneLines(d: ReportData): string[] {
   const out = d.done.map(
@@ -33,11 +59,14 @@ export function doneLines(d: ReportData): string[] {
     out.push(
       `${plural(d.figures.screws, 'screw')} taken out and accounted for one by one${d.figures.connectors ? `; ${plural(d.figures.connectors, 'connector')} unplugged` : ''}.`,
     );
+  for (const { slot, what } of d.data)
+    if (dataText[what]) out.push(`${cap(thingName(d.index, slot))}: ${dataText[what]}.`);
   if (d.adrift.length) out.push(`Not found again: ${d.adrift.map((p) => pieceName(d.index, p)).join(', ')}.`);
   if (!out.length) out.push('Nothing was changed on the device.');
   return out;
 }
-export const checkWord = (r: string | undefined) => (r ? resultName[r as keyof typeof resultName] : '–');
+export const checkWord = (fn: string, r: string | undefined) =>
+  r ? resultOf(fn, r as Parameters<typeof resultOf>[1]) : '–';
 export const checkName = (f: string) => functionName[f as keyof typeof functionName] ?? f;
 export const cautionLines = [
   'Keep it dry and away from heat today while the adhesive sets.',

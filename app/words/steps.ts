@@ -112,6 +112,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
       return 'Switch it off';
     case 'look':
       return 'Look at picture and touch before it is off';
+    case 'outfit':
+      return `Fit out the new ${about}`;
     case 'prepare':
       return step.about
         ? `Cover the broken glass of the ${about}`
@@ -251,6 +253,7 @@ function actDone(act: Act, target: string): string {
   return {
     'switch off': 'It is off',
     look: 'Picture and touch seen',
+    outfit: 'It is complete, by the list',
     prepare: 'It is covered',
     gap: 'There is a gap',
     'test part': 'The new part works',
@@ -271,6 +274,7 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
   const what: Record<Act, string> = {
     'switch off': 'switched off',
     look: 'picture and touch looked at before switching off',
+    outfit: `new ${about} fitted out`,
     prepare: 'broken glass covered',
     gap: 'first gap made',
     'test part': `new ${about} tried on its plugs`,
@@ -303,6 +307,10 @@ export function howText(index: IndexedModel, step: Step): string {
     );
   if (step.lipFirst && step.angleDeg && !step.note?.includes('ip '))
     out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
+  if (step.action === 'close') {
+    const side = index.slots.get(step.about ?? '')?.ways.find((w) => w.to === 'folded')?.towards;
+    if (side) out.push(`It opened to the ${side}: begin there.`);
+  }
   if (step.flexRuns) out.push(`Its flex runs ${step.flexRuns}.`);
   if (step.torqueNcM) out.push(`${step.torqueNcM} N·cm.`);
   return out.join(' ');
@@ -312,6 +320,7 @@ export function howText(index: IndexedModel, step: Step): string {
 const actWhy: Partial<Record<Step['action'], string>> = {
   'switch off': 'keeps a slipping blade off a live board',
   look: 'shows damage from opening before a new part is blamed for it',
+  outfit: 'takes the springs, clips, magnets, meshes and gaskets that are not on the map',
   prepare: 'gives the cup whole glass to hold',
   gap: 'lets the alcohol in',
   'test part': 'shows a bad part before anything has been moved',
@@ -401,6 +410,8 @@ export const cautionText: Record<Caution, string> = {
   'off-again': 'Off again before the rim is cleaned and sealed.',
   'uv-eyes': 'UV light: never into eyes; shield it, and cover what it must not reach.',
   'lead-hands': 'Extraction on for the flux; wash hands after lead solder.',
+  'small-pieces':
+    'Magnets jump: glue and watch until it sets. Some frames come with parts fitted, wrong or missing: check against the old one. Mute switch to ring before its cap goes on.',
   'power-test':
     'Hands off while it is on. Never with a damaged cell; no charger but a listed low-voltage supply, unplugged before the next touch.',
   'trial-off': 'Off again before anything is moved.',

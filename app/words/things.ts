@@ -49,6 +49,13 @@ export const functionHow: Record<FunctionId, string> = {
   notice: 'as told to the owner',
   battery: 'percentage and temperature plausible',
 };
+/** One answer of a check in words; the parts notice is compared with what the owner was told. */
+export const resultOf = (fn: string, result: keyof typeof resultName): string =>
+  fn === 'notice' && result === 'works'
+    ? 'as told'
+    : fn === 'notice' && result === 'fails'
+      ? 'not as told'
+      : resultName[result];
 export const resultName = {
   works: 'works',
   fails: 'does not',

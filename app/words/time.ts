@@ -17,6 +17,9 @@ export function soon(ms: number, now: number): string {
   const days = Math.round((start(ms) - start(now)) / 86_400_000);
   return days === 0 ? clock(ms) : days === 1 ? `tomorrow ${clock(ms)}` : dayAndClock(ms);
 }
+/** About how long: seconds where it is less than a minute and a half, else whole minutes. */
+export const about = (s: number): string =>
+  s < 90 ? `about ${Math.max(5, Math.round(s / 5) * 5)} s` : `about ${Math.round(s / 60)} min`;
 /** As short as a chip of the strip: the time today, else the weekday with it. */
 export function soonShort(ms: number, now: number): string {
   return new Date(ms).toDateString() === new Date(now).toDateString()

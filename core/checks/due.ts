@@ -1,4 +1,5 @@
 import type { JobState } from '../job/state';
+import { replacedSlots } from '../job/view';
 import type { Round } from '../job/events';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
@@ -89,6 +90,9 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
       const because = [...d.connectors, ...d.slots].filter((id) => touched[id] !== undefined);
       if (because.length) wanted.set(f, because);
     }
+    // what the settings say of a part that is bound to the device: as the owner was told, or not
+    const paired = replacedSlots(state).filter((slot) => index.model.pairing.some((p) => p.slot === slot));
+    if (round === 'after' && paired.length) wanted.set('notice', paired);
   }
   if (round === 'mid')
     for (const [f, because] of wanted) if (because.length === 0 && !isBasic(f)) wanted.delete(f);

@@ -1,3 +1,5 @@
+import { badCell } from '../job/conditions';
+import { conditionsOf } from '../job/view';
 import { isSeal } from '../model/seals';
 import { flag, type JobState } from '../job/state';
 import type { IndexedModel } from '../model/index-model';
@@ -17,6 +19,8 @@ export interface Consent {
   answers?: readonly string[];
   /** Asked for only because of something that may be done, not of what will: open, it stops that alone. */
   optional?: true;
+  /** Old parts that are not handed out whatever is answered: a damaged cell. */
+  kept?: string[];
   /** Whether a leak test will be made, for what is said about water. */
   tested?: boolean;
 }
@@ -66,7 +70,15 @@ export function consentsFor(
   if (left.length && tasks.length)
     out.push({ id: 'cosmetic', kind: 'cosmetic', because: [...new Set(left.map((m) => m!.kind))] });
   if (replaced.length)
-    out.push({ id: 'old-parts', kind: 'old parts', because: replaced, answers: ['back', 'recycled'] });
+    out.push({
+      id: 'old-parts',
+      kind: 'old parts',
+      because: replaced,
+      answers: ['back', 'recycled'],
+      ...(badCell(conditionsOf(state))
+        ? { kept: replaced.filter((s) => index.slots.get(s)?.kind === 'cell') }
+        : {}),
+    });
   if (tasks.length && flag(state, 'quote')) out.push({ id: 'price', kind: 'price', because: [] });
   out.push({ id: 'data', kind: 'data', because: [], optional: true });
   return out;

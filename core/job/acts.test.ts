@@ -114,7 +114,7 @@ describe('assemblies in the ledger', () => {
   test('every piece of the old display is moved over, or aside with it, and each by name', () => {
     const b = new Bench(indexed(mica4), route(mica4, replace('display'))).open(replace('display')).finish();
     expect(b.state.place).toMatchObject({
-      'display#1': 'aside/owner',
+      'display#1': 'aside/recycling',
       'display#2': 'slot/display',
       'home-key#1': 'slot/home-key',
       'front-flex#1': 'slot/front-flex',

@@ -54,6 +54,7 @@ export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 're
 export const acts = [
   'switch off',
   'look',
+  'outfit',
   'prepare',
   'gap',
   'test part',

@@ -26,6 +26,7 @@ import {
   pieceInSlot,
   piecesAt,
   placeOf,
+  replacedSlots,
   screwSpec,
   shutState,
   stillHolding,
@@ -116,9 +117,14 @@ export const rules = {
     passableBy: skilled,
     on: ['pieceMoved'],
     check: ({ index, state }, b) => {
-      const ways = index.slots.get(b.slot)?.ways.filter((w) => w.to === b.pose) ?? [];
-      const held = ways.map((w) => stillHolding(state, w)).sort((x, y) => x.length - y.length)[0];
-      return held && list(held);
+      const ways = (pose: string) => index.slots.get(b.slot)?.ways.filter((w) => w.to === pose) ?? [];
+      const least = (pose: string) =>
+        ways(pose)
+          .map((w) => stillHolding(state, w))
+          .sort((x, y) => x.length - y.length)[0] ?? [];
+      // what has to be folded first is held by what holds it shut, not by itself
+      const held = least(b.pose).flatMap((id) => (id === b.slot ? least('folded') : [id]));
+      return list([...new Set(held)]);
     },
   }),
   'torn and still stuck': rule({
@@ -454,7 +460,7 @@ export const rules = {
   }),
   'before check open': rule({
     severity: 'stop',
-    passableBy: ['owner', 'lead', 'technician'],
+    passableBy: skilled,
     on: ['received', 'routeAdopted'],
     // once the tasks are chosen, what they will touch is asked, too: afterwards nobody can say what it was
     check: ({ state, index }, b) =>
@@ -593,16 +599,6 @@ export const leaks = (state: JobState): boolean => leakNow(state)?.holds === fal
 /** Functions of the short list that have no answer from before the work. */
 export function openBefore(state: JobState, index: IndexedModel): string[] {
   return index.model.shortList.filter((f) => !state.check[`before ${f}`]);
-}
-/** Slots that hold another piece than the device came with. */
-export function replacedSlots(state: JobState): string[] {
-  return [
-    ...new Set(
-      Object.entries(state.place)
-        .filter(([p, at]) => !p.endsWith('#1') && at === `slot/${holderOf(p)}`)
-        .map(([p]) => holderOf(p)),
-    ),
-  ];
 }
 /** Holes and slots that are empty and have no way of being so in a device that leaves whole. */
 function emptyHoles(state: JobState, index: IndexedModel): string[] {

@@ -3,9 +3,10 @@ import type { IndexedModel } from '../model/index-model';
 import type { Route, Step, StepAction } from '../route/types';
 import { bringsOf, ridersOf } from '../model/riders';
 import { isAlready } from './already';
+import { badCell } from './conditions';
 import { type Act, type Body, holds } from './events';
 import { holderOf, type JobState, newPiece, originalPiece } from './state';
-import { pieceInHole, pieceInSlot, piecesAt } from './view';
+import { conditionsOf, pieceInHole, pieceInSlot, piecesAt } from './view';
 
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
 export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
@@ -180,7 +181,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
       return {
         type: 'pieceSetAside',
         piece: looseOf(state, target),
-        to: index.slots.get(target)?.kind === 'cell' ? 'recycling' : 'owner',
+        to: asideFor(index, state, target),
         ...leaving(index, state, target),
       };
     case 'reseat':
@@ -234,6 +235,14 @@ function arriving(index: IndexedModel, step: Step): { with?: string[] } {
   if (!step.piece) return {};
   const brings = step.brings ?? bringsOf(index, step.targets[0]!);
   return brings.length ? { with: brings } : {};
+}
+/** Where an old part goes: as the owner has asked; a damaged cell is handed out to nobody. */
+function asideFor(index: IndexedModel, state: JobState, slot: string): 'recycling' | 'owner' {
+  const cell = index.slots.get(slot)?.kind === 'cell';
+  if (cell && badCell(conditionsOf(state))) return 'recycling';
+  const asked = state.answer['old-parts'];
+  if (asked === 'back') return 'owner';
+  return asked === 'recycled' || cell ? 'recycling' : 'owner';
 }
 /** The old pieces that still sit on an old assembly and leave with it. */
 function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {

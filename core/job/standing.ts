@@ -1,7 +1,7 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Standing } from '../route/types';
-import { replacedSlots } from './interlocks';
+import { replacedSlots } from './view';
 import { flag, holderOf, type JobState } from './state';
 import { filmsDue, pieceInHole, pieceInSlot, poseOf, shutState } from './view';
 

@@ -142,3 +142,14 @@ export function filmsDue(
     });
   });
 }
+
+/** Slots that hold another piece than the device came with. */
+export function replacedSlots(state: JobState): string[] {
+  return [
+    ...new Set(
+      Object.entries(state.place)
+        .filter(([p, at]) => !p.endsWith('#1') && at === `slot/${holderOf(p)}`)
+        .map(([p]) => holderOf(p)),
+    ),
+  ];
+}

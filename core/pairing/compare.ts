@@ -15,8 +15,11 @@ export interface Compared {
 /** The remedies for one slot side by side: what becomes of each function, the changed ones first. */
 export function compareRemedies(index: IndexedModel, slot: string): Compared {
   const s = index.slots.get(slot)!;
-  const remedies = remediesFor(s.kind, index.model.generation);
   const own = index.model.pairing.filter((p) => p.slot === slot);
+  // a calibration that settles nothing of this part cannot be chosen
+  const remedies = remediesFor(s.kind, index.model.generation).filter(
+    (r) => r !== 'calibrate' || own.some((p) => outcomeOf(p, r, index.model.generation) === 'calibrate'),
+  );
   const rest = functionsOf(index, slot).filter((f) => !own.some((p) => p.function === f));
   return {
     slot,

@@ -34,6 +34,8 @@ import { around, handsS, times } from './times';
 import type { Caution, Kit, Phase, Step } from './types';
 import { type Operation, precedencesOut } from './way-out';
 
+/** Pieces that move from housing to housing, the small ones with them: dozens (common practice; the number is ours). */
+const piecesOfHousing = 60;
 /** Seconds of the leak test's hold: common practice. */
 const leakHoldS = 20;
 
@@ -194,6 +196,17 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       add('Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
   }
   out(inOrder(c.bench), () => 'Swap');
+  const frame = replaced.find((r) => index.slots.get(r)!.kind === 'frame');
+  const unlisted = Math.max(0, piecesOfHousing - index.model.slots.length);
+  if (frame && unlisted && !done(`outfit ${frame}`))
+    add(
+      'Swap',
+      plainStep('outfit', [frame], times(handsS.outfitPiece, unlisted), {
+        about: frame,
+        face: faceOf(index, frame),
+        cautions: ['small-pieces'],
+      }),
+    );
   for (const slot of replaced) add('Swap', ...chipSteps(s, slot));
   for (const slot of replaced) {
     setAside(slot);
@@ -260,7 +273,8 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   };
   back(c.first, phaseBack);
 
-  const effects = effectsOf(index, replaced, methods, s.remedies);
+  // also of parts that are in already: their calibration is still to come
+  const effects = effectsOf(index, [...new Set([...replaced, ...standing.done])], methods, s.remedies);
   const calibrate = effects.some((e) => e.effect === 'calibrate') && !done('calibrate device');
   const rim = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   // what stands now is worth nothing once the route opens the device again

@@ -124,7 +124,7 @@ describe('the way back is planned, not just reversed', () => {
     const r = route(dune2, replace('display'));
     expect(r.steps.some((s) => s.action === 'move' && s.targets[0] === 'glass')).toBe(false);
     const b = new Bench(indexed(dune2), r).open(replace('display')).finish();
-    expect([b.state.place['glass#1'], b.state.place['glass#2']]).toEqual(['aside/owner', 'slot/glass']);
+    expect([b.state.place['glass#1'], b.state.place['glass#2']]).toEqual(['aside/recycling', 'slot/glass']);
   });
   test('a housing rebuild moves every piece, the new housing first and every screw of it back in', () => {
     const r = route(atlas, replace('frame'));

@@ -8,7 +8,7 @@ import { dataDue, effectsOf } from '../pairing/effects';
 import { isSeal } from '../model/seals';
 import { renewalOf, type Setting } from './facts';
 import { releaseFor } from './release';
-import { around, handsS, inSeconds, times } from './times';
+import { around, handsS, inSeconds, plus, times } from './times';
 import type { Caution, Phase, Step } from './types';
 import type { Operation } from './way-out';
 
@@ -413,7 +413,13 @@ export function stepsBack(
         action: 'fit',
         targets: [o.slot],
         pose,
-        handsS: inSeconds(rule?.minutes ?? { low: 0.3, likely: 0.5, high: 1 }),
+        handsS: plus(
+          inSeconds(rule?.minutes ?? { low: 0.3, likely: 0.5, high: 1 }),
+          // into a new frame a piece takes longer than back to where it was
+          replaced.some((r) => index.slots.get(r)!.kind === 'frame' && r !== o.slot) && !slot.carrier
+            ? handsS.intoFrame
+            : { low: 0, likely: 0, high: 0 },
+        ),
         waitS: rule?.pressS ?? 0,
         cautions:
           slot.kind === 'cell'

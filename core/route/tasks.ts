@@ -50,6 +50,8 @@ export function workOf(index: IndexedModel, input: Pick<RouteInput, 'tasks' | 'm
       const act = visitOf[t.action as 'move'];
       return { slot: t.slot, act, out: t.action === 'move' || t.action === 'rework' };
     })
+    // asked for twice, it is one visit
+    .filter((v, i, all) => all.findIndex((w) => w.slot === v.slot && w.act === v.act) === i)
     .filter((v) => !standing.acted.includes(`${v.act} ${v.slot}`));
   const transfers = replaced
     .filter((r) => !standing.aside.includes(r))

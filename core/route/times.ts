@@ -10,6 +10,10 @@ export const handsS = {
   disconnect: { low: 3, likely: 5, high: 12 },
   connect: { low: 4, likely: 8, high: 20 },
   unhook: { low: 2, likely: 4, high: 10 },
+  /** A piece that goes into a new frame: its seat cleaned, aligned, tried. With `outfit` held to four to five hours for a housing (common practice). */
+  intoFrame: { low: 45, likely: 90, high: 180 },
+  /** One of the small pieces of a frame that a model does not list: spring, clip, magnet, mesh, gasket. */
+  outfitPiece: { low: 120, likely: 210, high: 330 },
   aside: { low: 5, likely: 10, high: 20 },
   film: { low: 4, likely: 8, high: 15 },
   heatStart: { low: 15, likely: 25, high: 45 },

@@ -63,6 +63,7 @@ export type Caution =
   | 'plastic-only'
   | 'off-again'
   | 'power-test'
+  | 'small-pieces'
   | 'lead-hands'
   | 'uv-eyes'
   | 'trial-off'

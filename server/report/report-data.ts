@@ -3,7 +3,7 @@ import { checksDue } from '../../core/checks/due';
 import { leakNow, type Water, waterOf } from '../../core/job/water';
 import { balance } from '../../core/job/balance';
 import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
-import { replacedSlots } from '../../core/job/interlocks';
+import { replacedSlots } from '../../core/job/view';
 import { flag, type PartEntry } from '../../core/job/state';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import { effectsOf, type Effect } from '../../core/pairing/effects';
@@ -45,6 +45,17 @@ export interface ReportData {
   water: Water;
   /** What the leak tester read, where it was recorded for the device as it is closed now. */
   leak: { holds: boolean; lost?: { value: number; unit: string } } | undefined;
+  /** Who worked on it, in the order in which they came to it. */
+  technicians: string[];
+  /** First and last entry at the bench, ms. */
+  worked: { from: number; to: number } | undefined;
+  /** What was agreed about the price: the range that was quoted, minor units, and who said yes. */
+  price: { low: number; high: number; currency: string; agreed: string | undefined } | undefined;
+  /** Identity data and what became of them, by slot. */
+  data: { slot: string; what: string }[];
+  /** Names of those who signed. */
+  signed: string[];
+  warrantyMonths: number | undefined;
   adrift: string[];
   figures: { screws: number; connectors: number };
 }
@@ -64,6 +75,9 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const after = checksDue(state, index, 'after');
   const closing = of('jobClosed').at(-1);
   const found = flag(state, 'cause');
+  const quote = flag(state, 'quote');
+  // at the bench: what moved or was done to the device, not what was written at the counter
+  const hands = effective.filter((e) => e.step !== undefined || e.body.type === 'checked');
   return {
     shop: who.shopName,
     page,
@@ -122,7 +136,22 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     ],
     water: waterOf(index, state),
     leak: leakNow(state),
+    technicians: [...new Set(hands.map((e) => name(e.by)))],
+    worked: hands[0] && { from: hands[0].at, to: hands.at(-1)!.at },
+    price: quote && {
+      low: quote.p10Minor,
+      high: quote.p90Minor,
+      currency: who.settings.currency,
+      agreed: agreedBy(state, page.signers, 'price'),
+    },
+    data: Object.entries(state.data).map(([slot, what]) => ({ slot, what })),
+    signed: [...new Set(Object.values(page.signers))],
+    warrantyMonths: who.settings.warrantyMonths,
     adrift: balance(state, index).adrift,
-    figures: { screws: of('screwOut').length, connectors: of('connectorOff').length },
+    // each counted once, however often it was out
+    figures: {
+      screws: new Set(of('screwOut').map((e) => e.body.piece)).size,
+      connectors: new Set(of('connectorOff').map((e) => e.body.connector)).size,
+    },
   };
 }

@@ -1,6 +1,14 @@
 import { eventText } from '../../app/words/events';
 import { cap } from '../../app/words/things';
-import { cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../app/words/report';
+import {
+  cautionLines,
+  checkName,
+  checkWord,
+  doneLines,
+  faultLine,
+  termsLines,
+  waterText,
+} from '../../app/words/report';
 import { dayAndClock } from '../../app/words/time';
 import { pdfDocument } from './document';
 import type { ReportData } from './report-data';
@@ -26,15 +34,16 @@ export function reportPdf(d: ReportData): Promise<Buffer> {
   for (const l of doneLines(d)) line(l);
   if (d.closingNote) line(d.closingNote);
   line(waterText[d.water]);
+  if (d.leak?.lost) line(`Leak test: ${d.leak.lost.value} ${d.leak.lost.unit} lost in the hold.`);
   heading('Checks');
   row(['function', 'before', 'before closing', 'after'], columns, 'bold');
   for (const c of d.checks)
     row(
       [
         checkName(c.function),
-        `${checkWord(c.before)}${c.note ? ` (${c.note})` : ''}`,
-        checkWord(c.mid),
-        `${checkWord(c.after)}${c.changed ? ' (changed)' : ''}`,
+        `${checkWord(c.function, c.before)}${c.note ? ` (${c.note})` : ''}`,
+        checkWord(c.function, c.mid),
+        `${checkWord(c.function, c.after)}${c.changed ? ' (changed)' : ''}`,
       ],
       columns,
     );
@@ -53,6 +62,8 @@ export function reportPdf(d: ReportData): Promise<Buffer> {
     heading('Notes');
     for (const n of d.notes) line(`${n.text} (${n.by}, ${dayAndClock(n.at)})`);
   }
+  heading('Who, when and on what terms');
+  for (const l of termsLines(d, dayAndClock)) line(l);
   heading('Advice');
   for (const c of cautionLines) line(c);
   return end();

@@ -1,3 +1,4 @@
+import { checksDue } from '../../core/checks/due';
 import { randomUUID } from 'node:crypto';
 import { RouterContextProvider } from 'react-router';
 import { type Asked, whoContext } from '../../app/context';
@@ -87,6 +88,28 @@ export async function openJob(
   return id;
 }
 /** The owner agrees to everything that follows from the job's tasks. */
+/** Answers what is still open of the check on arrival: what the chosen tasks will touch. */
+export async function answerBefore(who: Who, job: string): Promise<void> {
+  const page = (await jobPage(who, job))!;
+  const open = checksDue(page.state, indexModel(page.model), 'before').filter((c) => c.result === undefined);
+  if (open.length)
+    await sendCommands(
+      who,
+      open.map((c) => ({
+        id: randomUUID(),
+        job,
+        person: who.personId,
+        body: {
+          type: 'checked' as const,
+          round: 'before' as const,
+          function: c.function,
+          result: 'works' as const,
+        },
+        at: Date.now(),
+        clockKnown: true,
+      })),
+    );
+}
 export async function agreeAll(who: Who, job: string): Promise<void> {
   const page = (await jobPage(who, job))!;
   const open = openConsents(

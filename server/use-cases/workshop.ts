@@ -41,6 +41,13 @@ export const askSchema = z.discriminatedUnion('do', [
       .max(1_000_000, 'That is more than 10 000 an hour.'),
   }),
   z.strictObject({
+    do: z.literal('warranty'),
+    warrantyMonths: z
+      .int({ error: 'Give whole months, such as 12.' })
+      .min(0, 'Give 0 or more.')
+      .max(120, 'At most 120 months.'),
+  }),
+  z.strictObject({
     do: z.literal('waits'),
     solventFlashS: z
       .int({ error: 'Give whole seconds.' })
@@ -137,6 +144,8 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
           },
           'Kept.',
         );
+      case 'warranty':
+        return save({ warrantyMonths: ask.warrantyMonths }, 'Kept: reports say so from now on.');
       case 'rate':
         return save({ hourlyRateMinor: ask.hourlyRateMinor }, 'Kept.');
       case 'waits':

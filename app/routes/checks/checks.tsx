@@ -17,7 +17,7 @@ import { useStrip } from '../../ui/head';
 import { JobHead } from '../../ui/job-head';
 import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
-import { functionHow, functionName, list, resultName, thingName } from '../../words/things';
+import { functionHow, functionName, list, resultOf, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
 
@@ -198,18 +198,18 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                         : 'short list'}
                     </td>
                     <td>
-                      <Answer r={any.before} note={state.check[`before ${fn}`]?.note} />
+                      <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />
                     </td>
                     <td>
                       {m ? (
-                        <Answer r={m.result} was={any.before} stale={m.stale.length > 0} />
+                        <Answer fn={fn} r={m.result} was={any.before} stale={m.stale.length > 0} />
                       ) : (
                         <span className="muted">–</span>
                       )}
                     </td>
                     <td>
                       {a ? (
-                        <Answer r={a.result} was={any.before} stale={a.stale.length > 0} />
+                        <Answer fn={fn} r={a.result} was={any.before} stale={a.stale.length > 0} />
                       ) : (
                         <span className="muted">–</span>
                       )}
@@ -247,7 +247,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                                 ? 'as before, accepted'
                                 : r === 'untested'
                                   ? 'not tested'
-                                  : resultName[r]}
+                                  : resultOf(fn, r)}
                             </button>
                           ))}
                         </fieldset>
@@ -304,11 +304,13 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
 }
 /** One answer, and whether it differs from what it was on arrival. */
 function Answer({
+  fn,
   r,
   was,
   stale,
   note,
 }: {
+  fn: string;
   r: DueCheck['result'];
   was?: DueCheck['before'];
   stale?: boolean;
@@ -319,7 +321,7 @@ function Answer({
   const tone = stale ? 'muted' : r === 'fails' ? 'brick' : changed ? 'moss' : '';
   return (
     <span className={tone}>
-      {r === 'untested' ? 'not tested' : r === 'same' ? 'as before' : resultName[r]}
+      {r === 'untested' ? 'not tested' : r === 'same' ? 'as before' : resultOf(fn, r)}
       {stale ? ', moved since' : ''}
       {changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}
       {note && <span className="small muted">{` ${note}`}</span>}

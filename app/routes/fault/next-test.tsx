@@ -117,7 +117,11 @@ export function NextTest({
   return (
     <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
       <div className="spread">
-        <div className="muted">{proposed ? 'The next best test' : 'Chosen instead of the proposed one'}</div>
+        <div className="muted">
+          {proposed
+            ? `Next: with it the whole, tests and repair, costs least on average (${money(diagnosis.expectedCost, currency)})`
+            : 'Chosen instead of the proposed one'}
+        </div>
         {!proposed && (
           <button type="button" className="btn slim" onClick={onBack}>
             Back to the proposed one

@@ -31,7 +31,9 @@ export function Tests({
     <section className="card stack" aria-label="Tests">
       <div className="spread">
         <h2>Other tests</h2>
-        <span className="muted small">cost, then what it tells</span>
+        <span className="muted small">
+          most told for its cost first; the proposed one is chosen for the cost of the whole
+        </span>
       </div>
       <div>
         <label htmlFor="find-test" className="sr">

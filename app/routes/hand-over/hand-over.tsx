@@ -6,7 +6,7 @@ import { type Body, type Ending, endings } from '../../../core/job/events';
 import type { Finding } from '../../../core/job/interlocks';
 import { flag } from '../../../core/job/state';
 import { consentsNeeded, dataDue, effectsOf } from '../../../core/pairing/effects';
-import { replacedSlots } from '../../../core/job/interlocks';
+import { replacedSlots } from '../../../core/job/view';
 import { indexModel } from '../../../core/model/index-model';
 import { benchTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';

@@ -4,7 +4,15 @@ import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
 import { eventText } from '../../words/events';
 import { cap } from '../../words/things';
-import { cautionLines, checkName, checkWord, doneLines, faultLine, waterText } from '../../words/report';
+import {
+  cautionLines,
+  checkName,
+  checkWord,
+  doneLines,
+  faultLine,
+  termsLines,
+  waterText,
+} from '../../words/report';
 import { clock, dayAndClock } from '../../words/time';
 import type { Route } from './+types/report';
 
@@ -20,6 +28,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
     lines: doneLines(d),
     faultLine: faultLine(d),
+    terms: termsLines(d, dayAndClock),
     conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
     events: d.events.map((e) => ({
       id: e.id,
@@ -101,6 +110,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           ))}
           {d.closingNote && <p>{d.closingNote}</p>}
           <p>{waterText[d.water]}</p>
+          {d.leak?.lost && <p>{`Leak test: ${d.leak.lost.value} ${d.leak.lost.unit} lost in the hold.`}</p>}
         </section>
         <section className="card">
           <h2>Checks</h2>
@@ -121,11 +131,11 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
                 <tr key={c.function}>
                   <td>{checkName(c.function)}</td>
                   <td>
-                    {checkWord(c.before)}
+                    {checkWord(c.function, c.before)}
                     {c.note && <span className="small muted">{` ${c.note}`}</span>}
                   </td>
-                  <td>{checkWord(c.mid)}</td>
-                  <td>{checkWord(c.after)}</td>
+                  <td>{checkWord(c.function, c.mid)}</td>
+                  <td>{checkWord(c.function, c.after)}</td>
                   <td>{c.changed && <strong>changed</strong>}</td>
                 </tr>
               ))}
@@ -167,6 +177,14 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
             ))}
           </section>
         )}
+        <section className="card stack">
+          <h2>Who, when and on what terms</h2>
+          {d.terms.map((l) => (
+            <p key={l} suppressHydrationWarning>
+              {l}
+            </p>
+          ))}
+        </section>
         <section className="card stack">
           <h2>Advice</h2>
           {cautionLines.map((c) => (

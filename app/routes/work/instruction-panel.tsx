@@ -15,7 +15,7 @@ import { findingText } from '../../words/findings';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
 import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { driveName, functionName, list, thingName } from '../../words/things';
-import { left, span } from '../../words/time';
+import { about, left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
 
 interface Props {
@@ -24,6 +24,8 @@ interface Props {
   now: Instruction;
   steps: Step[];
   at: number;
+  /** How many steps are done: the same count as on the strip. */
+  done: number;
   /** The server's time of the page, until this one has its own: ms since 1970. */
   firstAt: number;
   measured: number | undefined;
@@ -95,7 +97,7 @@ export function InstructionPanel(p: Props) {
   const cautions: Caution[] = broken ? [...own, 'no-go-edges'] : own;
   return (
     <>
-      <p className="muted">{`${step.phase} · step ${p.at + 1} of ${p.steps.length} · about ${Math.max(1, Math.round(step.handsS.likely / 60))} min`}</p>
+      <p className="muted">{`${step.phase} · step ${p.done + 1} of ${p.steps.length} · ${about(step.handsS.likely)}`}</p>
       <h1 className="now-title" data-testid="instruction">
         {stepTitle(index, step)}
       </h1>

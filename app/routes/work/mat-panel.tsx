@@ -16,6 +16,7 @@ export function MatPanel({
   target,
   lit,
   jobId,
+  keeping,
 }: {
   index: IndexedModel;
   state: JobState;
@@ -23,8 +24,11 @@ export function MatPanel({
   target: string | undefined;
   lit: readonly string[];
   jobId: string;
+  /** The house method of the route in force. */
+  keeping: 'mat' | 'trays';
 }) {
-  const { school, text } = usePreferences();
+  const { school: wished, text } = usePreferences();
+  const school = wished === 'house' ? keeping : wished;
   const at = Object.values(state.place);
   const count = (test: (p: string) => boolean) => at.filter(test).length;
   const adrift = count((p) => p === 'adrift');

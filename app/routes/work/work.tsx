@@ -3,6 +3,7 @@ import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
 import type { Context } from '../../../core/job/decide';
 import { type Finding, findings, type Moment } from '../../../core/job/interlocks';
+import { progressOf } from '../../../core/job/stage';
 import { bodyFor, stillToDo } from '../../../core/job/report';
 import { flag, type JobState } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
@@ -313,6 +314,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
             now={now}
             steps={steps}
             at={at}
+            done={progressOf(state, context.route).done}
             firstAt={page.now}
             measured={measured}
             nextUp={steps[at + 1]}
@@ -356,7 +358,15 @@ export default function Work({ loaderData }: Route.ComponentProps) {
           <NotesHere index={index} state={state} step={step} page={page} />
         </section>
         <section aria-label="Mat" style={{ display: 'flex', flexDirection: 'column', gap: 8 }}>
-          <MatPanel index={index} state={state} look={look} target={target} lit={lit} jobId={page.id} />
+          <MatPanel
+            index={index}
+            state={state}
+            look={look}
+            target={target}
+            lit={lit}
+            jobId={page.id}
+            keeping={context.route?.input.methods['screw-keeping'] === 'trays' ? 'trays' : 'mat'}
+          />
         </section>
       </main>
       <Ledger index={index} state={state} send={shownSend}>

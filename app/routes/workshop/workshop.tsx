@@ -86,6 +86,7 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
               rate={settings.hourlyRateMinor}
               currency={settings.currency}
               waits={settings.waits}
+              warrantyMonths={settings.warrantyMonths}
               may={may.means}
             />
             <Stations owned={settings.stations} may={may.means} />
@@ -157,22 +158,54 @@ function Money({
   rate,
   currency,
   waits,
+  warrantyMonths,
   may,
 }: {
   rate: number;
   currency: string;
   waits: { solventFlashS: number; coolingS: number };
+  warrantyMonths: number | undefined;
   may: boolean;
 }) {
   const money = useChange();
   const times = useChange();
+  const warranty = useChange();
+  const [months, setMonths] = useState(warrantyMonths === undefined ? '' : String(warrantyMonths));
   const [amount, setAmount] = useState((rate / 100).toFixed(2));
   const [flash, setFlash] = useState(String(waits.solventFlashS));
   const [cool, setCool] = useState(String(waits.coolingS));
   const read = readAmount(amount);
   return (
     <section className="card stack">
-      <h2>Rate and waits</h2>
+      <h2>Rate, warranty and waits</h2>
+      <form
+        className="field"
+        onSubmit={(e) => {
+          e.preventDefault();
+          warranty.change({
+            do: 'warranty',
+            warrantyMonths: months.trim() === '' ? null : Number(months),
+          });
+        }}
+      >
+        <label htmlFor="warranty">Warranty on the work, months</label>
+        <div className="row" style={{ flexWrap: 'nowrap' }}>
+          <Input
+            id="warranty"
+            inputMode="numeric"
+            placeholder="not said on the report"
+            disabled={!may}
+            value={months}
+            onChange={(e) => setMonths(e.target.value)}
+            maxLength={4}
+          />
+          <Button htmlType="submit" disabled={!may} loading={warranty.busy}>
+            Keep
+          </Button>
+        </div>
+        <Said said={warranty.said} />
+        <Said said={warranty.said} field="warrantyMonths" />
+      </form>
       <form
         className="field"
         onSubmit={(e) => {
