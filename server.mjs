@@ -1,6 +1,7 @@
 import compression from 'compression';
 import express from 'express';
 import helmet from 'helmet';
+import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
@@ -32,12 +33,19 @@ app.use(
       compression.filter(req, res),
   }),
 );
+app.use((_req, res, next) => {
+  res.locals.nonce = randomBytes(16).toString('base64');
+  next();
+});
 app.use(
   helmet({
     contentSecurityPolicy: production
       ? {
           directives: {
-            'script-src': ["'self'", "'unsafe-inline'"],
+            'script-src': ["'self'", (_req, res) => `'nonce-${res.locals.nonce}'`],
+            'object-src': ["'none'"],
+            'base-uri': ["'none'"],
+            'frame-ancestors': ["'none'"],
             'style-src': ["'self'", "'unsafe-inline'"],
             'img-src': ["'self'", 'data:', 'blob:'],
             'connect-src': ["'self'"],
@@ -114,12 +122,17 @@ server.listen(port, host, async () => {
   await main.warmUp(origin);
   if (tls) delete process.env.NODE_TLS_REJECT_UNAUTHORIZED;
   console.log(`Snavek is ready on ${origin}`);
-  if (process.env.SNAVEK_DEMO === '1')
-    console.log(
-      loopback
-        ? 'Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).'
-        : 'Sign in as tova with the password port-sellen.',
-    );
+  if (process.env.SNAVEK_DEMO !== '1') return;
+  if (loopback) {
+    console.log('Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).');
+    return;
+  }
+  const { password, made, file } = await main.demoPassword();
+  console.log(
+    made
+      ? `Sign in as ines, marek, tova or bo with the password ${password} (made just now, kept in ${file}).`
+      : `Sign in as ines, marek, tova or bo; the password stands in ${file}.`,
+  );
 });
 
 async function end(signal) {

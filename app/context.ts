@@ -1,4 +1,5 @@
 import { createContext, type RouterContextProvider, redirect } from 'react-router';
+import { isPlainText, notPlainAt, plainTextAdvice } from '../core/job/plain-text';
 import type { Who } from '../server/types';
 
 export type Asked =
@@ -7,6 +8,9 @@ export type Asked =
   | { state: 'no database'; why: string };
 /** Who asks, resolved once for each request before any loader or action runs. */
 export const whoContext = createContext<Asked>();
+
+/** The word of one answer by which its own scripts are known to the browser. */
+export const nonceContext = createContext<string>('');
 
 /** The address that the request's connection comes from; never what a header says. */
 export const peerContext = createContext<string>('unknown');
@@ -34,22 +38,86 @@ export function requirePersonForData(context: Context): Who {
     { status: asked.state === 'nobody' ? 401 : 503 },
   );
 }
-/** A form or a command from another site is not taken. */
+const badRequest = (error: string) => Response.json({ error }, { status: 400 });
+/**
+ * A form or a command from another site is not taken. What carries neither an origin nor the browser's word about its
+ * site is taken only as JSON, or by a method that no form has: neither can be sent across sites unasked.
+ */
 export function requireSameOrigin(request: Request): void {
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
-  if (
-    (origin && origin !== 'null' && new URL(origin).host !== new URL(request.url).host) ||
-    (site && site !== 'same-origin' && site !== 'none')
-  )
-    throw Response.json({ error: 'from another site' }, { status: 403 });
+  const refuse = () => Response.json({ error: 'from another site' }, { status: 403 });
+  if (site && site !== 'same-origin' && site !== 'none') throw refuse();
+  if (origin !== null) {
+    if (origin === 'null' || !URL.canParse(origin)) {
+      if (site === 'same-origin') return;
+      throw origin === 'null' ? refuse() : badRequest('the origin is malformed');
+    }
+    if (new URL(origin).host !== new URL(request.url).host) throw refuse();
+    return;
+  }
+  const plain =
+    request.method === 'POST' && !/^application\/json\b/i.test(request.headers.get('content-type') ?? '');
+  if (!site && plain) throw refuse();
 }
-/** Reads a JSON body; malformed JSON is said as such. */
-export async function jsonBody(request: Request): Promise<unknown> {
-  const text = await request.text();
+
+/** Nobody types a megabyte into one form or one batch of commands. */
+export const bodyLimitBytes = 1_000_000;
+/**
+ * Reads a body as it comes and stops at a limit, whatever its header said.
+ * @param error what is said when it is larger
+ * @throws 413
+ */
+export async function bodyWithin(
+  request: Request,
+  limitBytes: number,
+  error = `too large: at most ${limitBytes / 1e6} MB`,
+): Promise<Buffer> {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += chunk.byteLength;
+    if (size > limitBytes) throw Response.json({ error, limitBytes }, { status: 413 });
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}
+/**
+ * Reads a JSON body; malformed JSON, and text that is no text, is said as such.
+ * @param each the batch is taken as it is, since each entry in it is judged by itself
+ */
+export async function jsonBody(request: Request, each = false): Promise<unknown> {
+  const text = (await bodyWithin(request, bodyLimitBytes)).toString('utf8');
+  let value: unknown;
   try {
-    return JSON.parse(text);
+    value = JSON.parse(text);
   } catch (e) {
     throw Response.json({ error: 'malformed JSON', detail: (e as Error).message }, { status: 400 });
   }
+  const path = each ? undefined : notPlainAt(value);
+  if (path) throw badRequest(`${path.join('.') || 'the text'}: ${plainTextAdvice}`);
+  return value;
+}
+/** Reads a form as a browser sends it, urlencoded. */
+export async function formBody(request: Request): Promise<URLSearchParams> {
+  if (!/^application\/x-www-form-urlencoded\b/i.test(request.headers.get('content-type') ?? ''))
+    throw badRequest('a form is expected');
+  const form = new URLSearchParams((await bodyWithin(request, 20_000)).toString('utf8'));
+  for (const [name, value] of form)
+    if (!isPlainText(name) || !isPlainText(value)) throw badRequest(`${name}: ${plainTextAdvice}`);
+  return form;
+}
+
+/** Only a page of this app: nobody is led elsewhere after signing in. */
+export function localPath(to: string | null): string {
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: a browser drops them, and reads the rest as another address
+  if (!to || /[\u0000-\u0020\\]/.test(to) || !URL.canParse(to, 'http://here')) return '/';
+  const url = new URL(to, 'http://here');
+  const known = /^\/(?:$|(?:jobs|receive|stock|spares|workshop|photos)(?:$|[/?]))/;
+  return url.origin === 'http://here' &&
+    known.test(url.pathname) &&
+    to.startsWith('/') &&
+    !to.startsWith('//')
+    ? url.pathname + url.search
+    : '/';
 }

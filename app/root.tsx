@@ -4,12 +4,14 @@ import { ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
+import { useNonce } from './ui/nonce';
 import { lookBeforePaint, usePreferences } from './ui/preferences';
 import { cssVariables, themes, tokens } from './ui/tokens';
 
 export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
 
 export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useNonce();
   return (
     <html lang="en-GB" suppressHydrationWarning>
       <head>
@@ -19,15 +21,20 @@ export function Layout({ children }: { children: ReactNode }) {
         <link rel="manifest" href="/manifest.webmanifest" />
         <meta name="theme-color" content={tokens.head} />
         <style>{cssVariables}</style>
-        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own few words, before the first paint */}
-        <script dangerouslySetInnerHTML={{ __html: lookBeforePaint }} />
+        {/* our own few words, before the first paint */}
+        <script
+          suppressHydrationWarning
+          nonce={nonce}
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: written by us, known to the browser by its nonce
+          dangerouslySetInnerHTML={{ __html: lookBeforePaint }}
+        />
         <Meta />
         <Links />
       </head>
       <body>
         {children}
-        <ScrollRestoration />
-        <Scripts />
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
       </body>
     </html>
   );

@@ -290,7 +290,7 @@ describe('the verb route', () => {
     });
   });
 });
-test('the verb model check gives figures for a good model and every problem of a bad one, with exit 0 both times', () => {
+test('the verb model check gives figures for a good model and every problem of a bad one, with exit 2 then', () => {
   const json = JSON.parse(readFileSync('demo/models/sprig.json', 'utf8'));
   expect(JSON.parse(run(['model', 'check'], JSON.stringify(json)).out)).toMatchObject({
     ok: true,
@@ -298,7 +298,7 @@ test('the verb model check gives figures for a good model and every problem of a
     figures: { fasteners: json.fasteners.length, slots: json.slots.length },
   });
   const bad = run(['model', 'check'], JSON.stringify({ ...json, hinge: 'sideways', maker: '' }));
-  expect(bad.code).toBe(0);
+  expect(bad.code).toBe(2);
   expect(
     JSON.parse(bad.out)
       .problems.map((p: { path: string }) => p.path)

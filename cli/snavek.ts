@@ -65,5 +65,6 @@ export function main(
   out(
     `${JSON.stringify('answer' in answer ? answer.answer : { infeasible: true, because: answer.because })}\n`,
   );
-  return 'answer' in answer ? 0 : 3;
+  if (!('answer' in answer)) return 3;
+  return answer.bad ? 2 : 0;
 }

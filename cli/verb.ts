@@ -6,8 +6,8 @@ export interface Problem {
   path: string;
   text: string;
 }
-/** What a verb has to say: an answer, or that none exists. */
-export type Answer = { answer: unknown } | { infeasible: true; because: unknown };
+/** What a verb has to say: an answer, or that none exists. `bad`: the answer is that the input is no good. */
+export type Answer = { answer: unknown; bad?: true } | { infeasible: true; because: unknown };
 export interface Limits {
   /** True once the time that the caller gave is over. */
   stop: () => boolean;

@@ -31,8 +31,6 @@ export const people: { login: string; name: string; role: Role; bench: string }[
   { login: 'tova', name: 'Tova', role: 'technician', bench: 'Ferry bench' },
   { login: 'bo', name: 'Bo', role: 'trainee', bench: 'Quay bench' },
 ];
-/** The demo people's password, for the sign-in form; by one click on loopback only. */
-export const demoPassword = 'port-sellen';
 export const sailings = ['10:20', '13:15', '17:00', '17:40', '21:05'];
 
 export interface DemoJob {

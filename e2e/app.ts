@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { expect, type Page, test as base } from '@playwright/test';
 import { checksDue } from '../core/checks/due';
 import { consentsFor } from '../core/consents/consents';
@@ -82,7 +82,11 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
 }
 /** Signed in without having seen the sign-in page or the bench: for a test that begins elsewhere. */
 export async function signedIn(page: Page, login = 'tova'): Promise<void> {
-  const r = await page.request.post('/sign-in', { form: { demo: login, to: '/' }, maxRedirects: 0 });
+  const r = await page.request.post('/sign-in', {
+    form: { demo: login, to: '/' },
+    headers: { origin },
+    maxRedirects: 0,
+  });
   expect(r.status()).toBe(302);
 }
 let n = 0;
@@ -94,6 +98,43 @@ const promise = (): number => {
   const from = Number(process.env.SNAVEK_TEST_FROM);
   return from + 70 * 60_000 - 2 * (Date.now() - from);
 };
+/** Answers, by requests, what the chosen tasks will touch beside the short list: it is asked before anything is opened. */
+export async function answerBefore(page: Page, job: string): Promise<void> {
+  const log = await logOf(page, job);
+  const opened = log[0]!.body as unknown as { modelHash: string; variant: string };
+  const model = readdirSync('demo/models')
+    .map((file) => checkModel(JSON.parse(readFileSync(`demo/models/${file}`, 'utf8'))))
+    .flatMap((read) => (read.ok ? [read.model] : []))
+    .find((m) => contentHash(m) === opened.modelHash)!;
+  const open = checksDue(
+    fold(empty(), log as never),
+    indexModel(ofVariant(model, opened.variant)),
+    'before',
+  ).filter((c) => c.result === undefined);
+  if (!open.length) return;
+  const r = await page.request.post('/commands', {
+    data: {
+      commands: open.map((c) => ({
+        id: crypto.randomUUID(),
+        job,
+        person: log[0]!.by,
+        body: { type: 'checked', round: 'before', function: c.function, result: 'works' },
+        at: Date.now(),
+        clockKnown: true,
+      })),
+    },
+  });
+  expect(r.status()).toBe(200);
+}
+/** Answers every open check on the screen that it works, or that it is as the owner was told. */
+export async function answerOpen(page: Page): Promise<void> {
+  const bulk = page.getByRole('button', { name: /that worked before work now/ });
+  if (await bulk.isVisible()) await bulk.click();
+  for (const row of await page.getByTestId(/^check-/).all()) {
+    const yes = row.getByRole('button', { name: /^(works|as told)$/ });
+    if ((await yes.count()) && (await yes.getAttribute('aria-pressed')) === 'false') await yes.click();
+  }
+}
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
 export async function newJob(
   page: Page,
@@ -138,19 +179,7 @@ export async function newJob(
         clockKnown: true,
       })),
   });
-  // what the tasks will touch beside the short list: asked before anything is opened
-  const index = indexModel(ofVariant(model, model.variants[0]!.id));
-  const more = checksDue(fold(empty(), (await logOf(page, id)) as never), index, 'before')
-    .filter((c) => c.result === undefined)
-    .map((c) => ({
-      id: crypto.randomUUID(),
-      job: id,
-      person: log[0]!.by,
-      body: { type: 'checked', round: 'before', function: c.function, result: 'works' },
-      at: Date.now(),
-      clockKnown: true,
-    }));
-  if (more.length) await sent('/commands', { commands: more });
+  await answerBefore(page, id);
   await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
   await page.goto(`/jobs/${id}/work`);
   await expect(page.getByTestId('instruction')).toBeVisible();

@@ -1,6 +1,19 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { agreed, expect, go, logOf, newJob, press, pressTo, signIn, test, signedIn } from './app';
+import {
+  agreed,
+  expect,
+  go,
+  logOf,
+  newJob,
+  press,
+  pressTo,
+  signIn,
+  test,
+  signedIn,
+  answerOpen,
+  answerBefore,
+} from './app';
 
 const axe = async (page: Page, where: string) => {
   const found = await new AxeBuilder({ page }).analyze();
@@ -53,9 +66,10 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
     'covers the cell connector',
   );
   await axe(page, 'route');
+  const job = page.url().split('/')[4]!;
+  await answerBefore(page, job);
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(/\/work$/);
-  const job = page.url().split('/')[4]!;
   await axe(page, 'work');
 
   // out: everything by Space alone; the alcohol has to dwell
@@ -87,7 +101,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByTestId('check-battery').getByRole('button', { name: 'does not' }).click();
   await expect(page.getByText(/The job goes back to Work/)).toBeVisible();
   await page.getByTestId('check-battery').getByRole('button', { name: 'works' }).click();
-  await page.getByRole('button', { name: /that worked before work now/ }).click();
+  await answerOpen(page);
   await expect(page.getByText('Mid check: all answered')).toBeVisible();
   await axe(page, 'checks');
   await page.getByRole('button', { name: 'All checked: go on' }).click();
@@ -98,7 +112,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await pressTo(page, /\/checks$/);
   await page.getByTestId('check-radios').getByRole('button', { name: 'works' }).click();
   await expect(page.getByTestId('check-radios')).toContainText('changed');
-  await page.getByRole('button', { name: /that worked before work now/ }).click();
+  await answerOpen(page);
   await page.getByRole('button', { name: 'All checked: hand over' }).click();
   await page.waitForURL(/\/hand-over$/);
   await expect(page.getByRole('heading', { name: 'Ready to hand over' })).toBeVisible();

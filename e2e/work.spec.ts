@@ -111,9 +111,10 @@ test('a screw measured too long when it comes out is told at once, kept, and sto
     .last()
     .click();
   await page.getByRole('button', { name: 'A1 is in', exact: true }).click();
-  await expect(page.getByRole('dialog', { name: 'What happened?' })).toContainText(
-    'measured longer than the hole bears',
-  );
+  const stop = page.getByRole('dialog', { name: 'Stop' });
+  await expect(stop).toContainText('measured longer than the hole bears');
+  await expect(stop).toContainText('An owner or lead may pass this');
+  expect((await logOf(page, job)).some((e) => e.body.type === 'screwIn')).toBe(false);
 });
 
 test('a note and a photograph of a thing come back the next time with this model', async ({ page }) => {

@@ -18,4 +18,5 @@ say 'import boundaries'; node_modules/.bin/depcruise --config .dependency-cruise
 say 'build'; node scripts/build.mjs
 say 'unit'; node_modules/.bin/vitest run --project unit
 say 'integration'; bash scripts/test-db.sh node_modules/.bin/vitest run --project integration
+say 'attack, short'; SNAVEK_BUILT=1 bash scripts/attack.sh --n=800
 say 'browser'; SNAVEK_TEST_PORT=$(node -e 'const s=require("node:net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})') bash scripts/test-db.sh node_modules/.bin/playwright test

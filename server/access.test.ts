@@ -44,13 +44,20 @@ const cases: Record<string, Case> = {
     nobody: 200,
     other: 200,
     body: () => {
-      const f = new FormData();
-      f.set('login', '');
-      return { method: 'POST', body: f };
+      return {
+        method: 'POST',
+        body: new URLSearchParams({ login: '' }),
+        headers: { origin: 'http://localhost' },
+      };
     },
   },
   'loader /sign-out': { nobody: 401, other: 302, own: 302 },
-  'action /sign-out': { nobody: 401, other: 302, own: 302, body: () => ({ method: 'POST' }) },
+  'action /sign-out': {
+    nobody: 401,
+    other: 302,
+    own: 302,
+    body: () => ({ method: 'POST', headers: { origin: 'http://localhost' } }),
+  },
   'loader /receive': { nobody: 302, other: 302, own: 302 },
   'loader /receive/:draft': { params: () => ({ draft: randomUUID() }), nobody: 302, other: 'own rows only' },
   'action /receive/:draft': {

@@ -1,11 +1,21 @@
 import { createRequestHandler } from '@react-router/express';
 import express from 'express';
 import { RouterContextProvider } from 'react-router';
-import { peerContext, whoContext } from '../app/context';
+import { nonceContext, peerContext, whoContext } from '../app/context';
+import { isPlainText } from '../core/job/plain-text';
 import { whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
-import { asOwner, closeOrm, databaseUrl, getOrm, migrate, migrationsApplied } from './db/orm';
+import {
+  asOwner,
+  canWrite,
+  closeOrm,
+  databaseUrl,
+  getOrm,
+  isDatabaseAway,
+  migrate,
+  migrationsApplied,
+} from './db/orm';
 import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
 import { endPlanner } from './planner';
@@ -21,15 +31,37 @@ let warm = false;
 app.get('/healthz', async (_req, res) => {
   let database = false;
   let migrations = false;
+  let writable = false;
   try {
     const orm = await getOrm();
     migrations = await migrationsApplied(orm.em);
     database = true;
+    writable = await canWrite(orm.em);
   } catch {
     /* said below */
   }
-  const ok = database && migrations && warm;
-  res.status(ok ? 200 : 503).json({ ok, database, migrations, warm });
+  const ok = database && migrations && writable && warm;
+  res.status(ok ? 200 : 503).json({ ok, database, writable, migrations, warm });
+});
+
+// what no address of this app has is refused before anything is asked of it: a host that is none, a NUL, half a character
+app.use((req, res, next) => {
+  const host = req.headers.host ?? '';
+  let path: string | undefined;
+  try {
+    path = decodeURIComponent(req.url.replaceAll('+', ' '));
+  } catch {
+    /* malformed escapes: said below */
+  }
+  if (
+    !/^[A-Za-z0-9.-]+(:\d{1,5})?$|^\[[0-9A-Fa-f:.]+\](:\d{1,5})?$/.test(host) ||
+    path === undefined ||
+    !isPlainText(path)
+  ) {
+    res.status(400).json({ error: 'the address is malformed' });
+    return;
+  }
+  next();
 });
 
 // the log's pages may be long, but nobody types five megabytes into one command; a photograph may be larger
@@ -70,13 +102,14 @@ app.use(
   createRequestHandler({
     // given as a function, it is asked, and all its routes are ranked anew, at every request: right while one develops
     build: import.meta.env.PROD ? await build() : build,
-    async getLoadContext(req) {
+    async getLoadContext(req, res) {
       const context = new RouterContextProvider();
       const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;
       const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch(
         (e: Error) => e,
       );
       context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
+      context.set(nonceContext, res.locals.nonce ?? '');
       context.set(
         whoContext,
         who instanceof Error
@@ -90,13 +123,27 @@ app.use(
   }),
 );
 
+/** Waits for a database that is still away, as after a power cut when all start at once. */
+async function whenReachable<T>(work: () => Promise<T>): Promise<T> {
+  for (let waitMs = 500; ; waitMs = Math.min(waitMs * 1.6, 10_000)) {
+    try {
+      return await work();
+    } catch (e) {
+      if (!isDatabaseAway(e)) throw e;
+      log.warn({ why: (e as Error).message }, 'the database cannot be reached yet: waiting');
+      await new Promise((r) => setTimeout(r, waitMs));
+    }
+  }
+}
 export async function start(): Promise<void> {
-  await asOwner(migrate);
+  await whenReachable(() => asOwner(migrate));
   if (process.env.SNAVEK_DEMO === '1') {
     if (await seedDemo(Date.now())) log.info('demo workshop made');
   } else await shipModels();
   getBus(appUrl(databaseUrl()));
 }
+/** For the demo outside loopback: what its people sign in with. */
+export { demoPassword } from './seed/demo-password';
 /** Renders a first page, which takes seconds, before anybody is told that the server is ready. */
 export async function warmUp(origin: string): Promise<void> {
   await fetch(`${origin}/sign-in`).then((r) => r.text());

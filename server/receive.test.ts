@@ -76,7 +76,13 @@ describe('photographs', () => {
       [heic, /HEIC.*JPEG/],
       [(await picture()).subarray(0, 900), /damaged/],
       [Buffer.alloc(0), /empty/],
-      [Buffer.from('<svg/onload=alert(1)>'), /not a picture/],
+      [Buffer.from('<svg/onload=alert(1)>'), /not a photograph/],
+      [
+        Buffer.from(
+          `<svg xmlns="http://www.w3.org/2000/svg" width="9000" height="9000"><filter id="f"><feTurbulence numOctaves="9"/></filter><rect width="9000" height="9000" filter="url(#f)"/></svg>`,
+        ),
+        /not a photograph/,
+      ],
     ] as const) {
       const r = await keepPhoto(tova, randomUUID(), randomUUID(), Buffer.from(bytes));
       expect(r.ok).toBe(false);

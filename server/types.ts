@@ -56,6 +56,7 @@ export type Outcome =
         | Refusal
         | { code: 'no such job' }
         | { code: 'another person' }
+        | { code: 'used before' }
         | { code: 'no such part' }
         | { code: 'part taken' }
         | { code: 'not understood'; problems: { path: string; text: string }[] };

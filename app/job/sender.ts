@@ -84,6 +84,21 @@ export class Sender {
     this.#timer = setTimeout(() => this.flush(), this.#retryMs);
     this.#retryMs = Math.min(this.#retryMs * 1.7, 4000);
   }
+  /** Sending one at a time, to find the one that the server cannot take. */
+  #alone = false;
+  /** One entry that the server cannot take is kept aside and shown; those behind it go on. */
+  async #setAside(k: Kept, outcome?: Extract<Answer['outcome'], { status: 'refused' }>): Promise<void> {
+    await setAside(k);
+    const refused = outcome ?? {
+      status: 'refused' as const,
+      seq: 0,
+      refused: { code: 'not understood' as const, problems: [] },
+      findings: [],
+    };
+    this.#set({
+      refused: [...this.state.refused, { id: k.command.id, job: k.command.job, outcome: refused }],
+    });
+  }
   async #send(): Promise<void> {
     for (;;) {
       // a picture that has arrived puts its word into the log
@@ -94,7 +109,7 @@ export class Sender {
       const kept = await keptFor(this.owner);
       await this.count();
       if (!kept.length) return;
-      const batch = kept.slice(0, 50);
+      const batch = kept.slice(0, this.#alone ? 1 : 50);
       let answers: Answer[];
       try {
         const res = await fetch('/commands', {
@@ -107,6 +122,15 @@ export class Sender {
           this.#set({ link: 'signed out' });
           return;
         }
+        // the server has answered: it is there, and one of these is what it stumbles over
+        if (res.status >= 400 && res.status !== 503 && res.status !== 429) {
+          if (batch.length > 1) {
+            this.#alone = true;
+            continue;
+          }
+          await this.#setAside(batch[0]!);
+          continue;
+        }
         if (!res.ok) throw new Error(`status ${res.status}`);
         answers = ((await res.json()) as { answers: Answer[] }).answers;
       } catch {
@@ -115,6 +139,7 @@ export class Sender {
         return;
       }
       this.#retryMs = 400;
+      this.#alone = false;
       const jobs = new Set<string>();
       for (const [i, answer] of answers.entries()) {
         const k = batch[i]!;
@@ -125,10 +150,7 @@ export class Sender {
         }
         // an entry that this server cannot read is never thrown away: it stays here, out of the way of the others
         if (answer.outcome.status === 'refused' && answer.outcome.refused.code === 'not understood') {
-          await setAside(k);
-          this.#set({
-            refused: [...this.state.refused, { id: answer.id, job: k.command.job, outcome: answer.outcome }],
-          });
+          await this.#setAside(k, answer.outcome);
           continue;
         }
         this.onAnswer?.(k, answer);

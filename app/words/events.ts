@@ -7,8 +7,19 @@ import { actText, taskName } from './steps';
 import { holderOf } from '../../core/job/state';
 import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
-/** One event in words, for the report, the log and the message about another bench. */
-export function eventText(index: IndexedModel, b: Body): string {
+/**
+ * One event in words, for the report, the log and the message about another bench. One that this version cannot read is
+ * said to be so: a page with it is shown all the same.
+ */
+export function eventText(index: IndexedModel, body: Body): string {
+  try {
+    return textOf(index, body) ?? notRead(body);
+  } catch {
+    return notRead(body);
+  }
+}
+const notRead = (body: { type: string }) => `an entry that this version does not understand (${body.type})`;
+function textOf(index: IndexedModel, b: Body): string {
   const name = (id: string) => thingName(index, id);
   switch (b.type) {
     case 'opened':
@@ -87,6 +98,8 @@ export function eventText(index: IndexedModel, b: Body): string {
       return `${pieceName(index, b.piece, [b.piece.split('#')[0]!])} put aside: ${b.to}`;
     case 'leakTested':
       return `leak test: ${b.holds ? 'it holds' : 'it does not hold'}${b.lost ? `, ${b.lost.value} ${b.lost.unit} lost` : ''}`;
+    case 'phoneAsked':
+      return `asked: ${b.charge === undefined ? 'charge not known' : `charge ${b.charge} %`}, backup ${b.backup}, locked to an account: ${b.locked}${b.displayOriginal ? ', factory display' : ''}`;
     case 'systemSet':
       return `system version ${b.version}${b.preRelease ? ', a pre-release' : ''}`;
     case 'screwsBagged':

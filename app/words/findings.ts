@@ -207,6 +207,7 @@ export function refusalText(
     | Refusal
     | { code: 'no such job' }
     | { code: 'another person' }
+    | { code: 'used before' }
     | { code: 'no such part' }
     | { code: 'part taken' }
     | { code: 'not understood' },
@@ -242,6 +243,8 @@ export function refusalText(
       return 'This part has just been chosen for another job. Choose another one.';
     case 'not understood':
       return 'The server does not understand this entry: it was made by another version of the app. It is kept here; load the page again.';
+    case 'used before':
+      return 'This entry carries the number of an entry of another job. It is kept here; load the page again and report it anew.';
     case 'another person':
       return 'That was kept by another person and is sent when they sign in.';
   }

@@ -114,6 +114,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
       return 'Look at picture and touch before it is off';
     case 'outfit':
       return `Fit out the new ${about}`;
+    case 'recharge':
+      return 'Charge it above 20 % for the calibration';
     case 'prepare':
       return step.about
         ? `Cover the broken glass of the ${about}`
@@ -265,6 +267,7 @@ function actDone(act: Act, target: string): string {
     press: '',
     cure: '',
     'leak test': '',
+    recharge: 'It shows more than 20 %',
     calibrate: 'Calibrated',
   }[act];
 }
@@ -290,6 +293,7 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
         : `press, ${about}`,
     cure: `${about} setting`,
     'leak test': 'leak test',
+    recharge: 'charged for the calibration',
     calibrate: 'maker’s calibration run',
   };
   return what[act] + (target.endsWith(':start') ? ': started' : target.endsWith(':end') ? ': ended' : '');
@@ -298,6 +302,8 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
 /** How a piece goes in, and how tight its screws: what the model knows beside its note. */
 export function howText(index: IndexedModel, step: Step): string {
   const out: string[] = [];
+  if (step.cautions.includes('depth'))
+    out.push(`At most ${index.model.pickDepthMm} mm deep, less at the hatched stretches.`);
   if (step.connectors?.length)
     out.push(
       `For a picture these must be on: ${list(
@@ -332,6 +338,7 @@ const actWhy: Partial<Record<Step['action'], string>> = {
   press: 'presses evenly, with a known force',
   cure: 'holds when it has set',
   'leak test': 'is what any word about water rests on',
+  recharge: 'was kept low for prying, and the calibration wants more than 20 %',
   calibrate: 'makes the part known to the device',
   'read data': 'is lost once the old part is gone',
   'write data': 'brings the function back',
@@ -412,6 +419,15 @@ export const cautionText: Record<Caution, string> = {
   'lead-hands': 'Extraction on for the flux; wash hands after lead solder.',
   'small-pieces':
     'Magnets jump: glue and watch until it sets. Some frames come with parts fitted, wrong or missing: check against the old one. Mute switch to ring before its cap goes on.',
+  'charger-off': 'Charger off before anything is opened.',
+  'strap-checked': 'Check the strap before you trust it.',
+  'vacuum-bench': 'Vacuum the bench afterwards.',
+  magnets: 'Strong magnets: away from pacemakers and from the loose screws; mind their fine wires.',
+  'cell-not-alone': 'An uncovered cell is not left alone on the bench.',
+  'recharge-listed':
+    'A listed charger, hands off, never with a damaged cell; unplugged before the next touch.',
+  'calibrate-fails':
+    'If it fails, in this order: network, more than 20 % charge, restart, display reseated, then: a foreign-made part, or a donor still locked to an account. A second pass verifies.',
   'power-test':
     'Hands off while it is on. Never with a damaged cell; no charger but a listed low-voltage supply, unplugged before the next touch.',
   'trial-off': 'Off again before anything is moved.',

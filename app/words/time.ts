@@ -1,11 +1,16 @@
 /** Times are local and short. The zone is the browser's; the server renders with its own and the browser corrects it. */
+/** A time that a calendar has. */
+const isMoment = (ms: number) => Number.isFinite(ms) && Math.abs(ms) < 8.64e15;
 const two = (n: number) => String(n).padStart(2, '0');
 export const clock = (ms: number): string => {
+  if (!isMoment(ms)) return '–';
   const d = new Date(ms);
   return `${two(d.getHours())}:${two(d.getMinutes())}`;
 };
 export const day = (ms: number): string =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
+  !isMoment(ms)
+    ? 'at an unknown time'
+    : new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
 export const dayAndClock = (ms: number): string => `${day(ms)} ${clock(ms)}`;
 /** `today`, `tomorrow` or the day, then the time. */
 export function soon(ms: number, now: number): string {

@@ -1,4 +1,4 @@
-import { checkModel } from '../../core/model/check-model';
+import { checkModel, modelRemarks } from '../../core/model/check-model';
 import { deviceModelSchema, type DeviceModel } from '../../core/model/schema';
 import { checkRoutes } from '../../core/route/check-routes';
 import { verb } from '../verb';
@@ -27,8 +27,17 @@ export const modelCheck = verb<unknown>({
   anyInput: true,
   run: (json) => {
     const read = checkModel(json);
-    if (!read.ok) return { answer: { ok: false, problems: read.problems, figures: null } };
+    if (!read.ok)
+      return { answer: { ok: false, problems: read.problems, remarks: [], figures: null }, bad: true };
     const problems = checkRoutes(read.model);
-    return { answer: { ok: problems.length === 0, problems, figures: figures(read.model) } };
+    return {
+      answer: {
+        ok: problems.length === 0,
+        problems,
+        remarks: modelRemarks(read.model),
+        figures: figures(read.model),
+      },
+      ...(problems.length ? { bad: true as const } : {}),
+    };
   },
 });

@@ -17,6 +17,37 @@ export const noExperience: Experience = { causes: {}, tests: {} };
 /** The starting guesses count as so many finished jobs for a symptom, and as so many for each row of a test. */
 export const guessJobs = { symptom: 20, row: 8 } as const;
 
+/** An earlier job on the same device. */
+export interface EarlierWork {
+  /** Slots and connectors that moved. */
+  touched: readonly string[];
+  daysAgo: number;
+}
+/**
+ * What was touched lately is suspected first: a contact or a flex most of all, on the day of the job more than after a
+ * season. Starting guesses (common practice: a fresh repair that fails is most often a connector that is not home).
+ */
+const lately: readonly { days: number; contact: number; part: number }[] = [
+  { days: 1, contact: 10, part: 2 },
+  { days: 7, contact: 6, part: 2 },
+  { days: 30, contact: 3, part: 1.5 },
+  { days: 180, contact: 1.5, part: 1.2 },
+];
+function touchedWeight(
+  index: IndexedModel,
+  cause: KnownCause & { slot: string | undefined },
+  earlier: readonly EarlierWork[],
+): number {
+  if (!cause.slot) return 1;
+  const plugs = index.model.connectors.filter((c) => c.joins.includes(cause.slot!)).map((c) => c.id);
+  const contact = cause.id.endsWith('-contact') || cause.id === 'sensor-off';
+  return earlier.reduce((most, job) => {
+    const touched = job.touched.includes(cause.slot!) || plugs.some((p) => job.touched.includes(p));
+    const row = touched ? lately.find((l) => job.daysAgo <= l.days) : undefined;
+    return row ? Math.max(most, contact ? row.contact : row.part) : most;
+  }, 1);
+}
+
 export interface Fault {
   problem: Problem;
   /** In the order of the problem's causes. */
@@ -42,6 +73,7 @@ export function slotOfCause(index: IndexedModel, cause: KnownCause): string | un
  * past and from finished jobs (counts on top of the guesses, a Dirichlet prior), and the tests that nothing forbids.
  * Money in minor units. With several symptoms a cause counts by the product of its shares: one that explains them all wins.
  * @param more what else is known of the past: `here before`
+ * @param earlier jobs of this device before: what they touched weighs by how lately
  * @returns undefined while no symptom is recorded
  */
 export function faultOf(
@@ -50,6 +82,7 @@ export function faultOf(
   hourlyRateMinor: number,
   experience: Experience = noExperience,
   more: readonly string[] = [],
+  earlier: readonly EarlierWork[] = [],
 ): Fault | undefined {
   const said = symptomIds.filter((s) => state.symptom[s]);
   if (!said.length) return undefined;
@@ -63,7 +96,8 @@ export function faultOf(
   const possible = causes
     .map((c) => ({ ...c, slot: slotOfCause(index, c) }))
     .filter((c) => c.kinds.length === 0 || c.slot !== undefined);
-  const weight = (c: KnownCause) =>
+  const weight = (c: KnownCause & { slot: string | undefined }) =>
+    touchedWeight(index, c, earlier) *
     known.reduce(
       (w, k) => w * (past[k]?.[c.id] ?? 1),
       said.reduce((w, s) => w * shareOf(s, c.id, experience), 1),

@@ -27,10 +27,11 @@ describe('an act of the route', () => {
     const before = structuredClone(b.state);
     b.next();
     b.do({ type: 'retracted', event: b.log.at(-1)!.id });
-    expect({ ...b.state, seq: 0, lastAt: 0, retracted: {} }).toEqual({
+    expect({ ...b.state, seq: 0, lastAt: 0, lastId: '', retracted: {} }).toEqual({
       ...before,
       seq: 0,
       lastAt: 0,
+      lastId: '',
       retracted: {},
     });
   });

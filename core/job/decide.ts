@@ -3,7 +3,16 @@ import type { Route } from '../route/types';
 import { isAlready } from './already';
 import { claimOf } from './claims';
 import { conditionOf } from './condition-rules';
-import { type Body, type Breach, eventVersion, final, isGate, type JobEvent, needsServer } from './events';
+import {
+  type Body,
+  type Breach,
+  eventVersion,
+  final,
+  isGate,
+  type JobEvent,
+  needsServer,
+  onlyDecided,
+} from './events';
 import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
 import { stepFor } from './report';
 import { knownCause, knownTest } from '../diagnose/fault';
@@ -67,8 +76,9 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     findings: found,
     refused,
   });
+  if (onlyDecided.has(body.type)) return none({ code: 'unknown thing', id: body.type });
   if (state.seq === 0 && body.type !== 'opened') return none({ code: 'not opened' });
-  const unknown = unknownThing(context.index, body);
+  const unknown = unknownThing(context.index, body) ?? unknownAccount(state, body);
   if (unknown) return none({ code: 'unknown thing', id: unknown });
   if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
   // a closed job is only written on: notes, corrections, and a note of oneself that is taken back
@@ -104,13 +114,16 @@ export function decide(context: Context, state: JobState, command: Command): Dec
       if (
         command.override?.reason.trim() &&
         command.override.rules.includes(f.rule) &&
-        mayPass(f, context.role, command)
+        mayPass(f, context, command)
       )
         overrides.push(overrideOf(f, command));
       else if (f.severity !== 'warn') breach.push({ rule: f.rule, ids: f.ids });
     }
   } else if (command.passedAt !== undefined && !needsServer.has(body.type)) {
-    for (const f of serious) breach.push({ rule: f.rule, ids: f.ids });
+    for (const f of serious)
+      if (f.severity === 'stop' && command.override?.rules.includes(f.rule) && mayPass(f, context, command))
+        overrides.push(overrideOf(f, command));
+      else breach.push({ rule: f.rule, ids: f.ids });
   } else {
     for (const f of serious) {
       if (
@@ -120,7 +133,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
       )
         return none({ code: 'interlock', findings: serious }, found);
       if (!command.override.reason.trim()) return none({ code: 'reason missing' }, found);
-      if (!mayPass(f, context.role, command)) return none({ code: 'second person needed' }, found);
+      if (!mayPass(f, context, command)) return none({ code: 'second person needed' }, found);
       overrides.push(overrideOf(f, command));
     }
   }
@@ -152,6 +165,32 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   return { events, findings: found };
 }
 
+/**
+ * Whether a bench can have passed a gate on its own copy: as the job stood then, nothing but a wait was against it, and
+ * its clock may have thought that over. What was refused there cannot be passed by saying that it was passed.
+ * @param then the job as it stood where the bench says that it decided
+ */
+export function couldHavePassed(context: Context, then: JobState, command: Command): boolean {
+  if (!isGate(command.body)) return true;
+  const named = command.override?.reason.trim() ? command.override.rules : [];
+  return findings(
+    {
+      index: context.index,
+      state: then,
+      waits: context.waits,
+      role: context.role,
+      methods: context.route?.input.methods ?? context.methods,
+      now: { at: command.at, clockKnown: command.clockKnown },
+    },
+    command.body,
+  ).every(
+    (f) =>
+      f.severity === 'warn' ||
+      f.seconds !== undefined ||
+      (f.severity === 'stop' && named.includes(f.rule) && mayPass(f, context, command)),
+  );
+}
+
 /** Somebody else has said otherwise of the same thing, and this bench had not heard of it. */
 function contradicted(state: JobState, person: string, { body, seen }: Command): Breach[] {
   const claim = seen === undefined ? undefined : claimOf(body);
@@ -170,8 +209,9 @@ function contradicted(state: JobState, person: string, { body, seen }: Command):
 }
 
 /** A trainee's override counts when another person has confirmed it. */
-function mayPass(f: Finding, role: Role, command: Command): boolean {
-  return f.passableBy.includes(role) && (role !== 'trainee' || command.override?.confirmedBy !== undefined);
+function mayPass(f: Finding, { role, person }: Context, command: Command): boolean {
+  const second = command.override?.confirmedBy;
+  return f.passableBy.includes(role) && (role !== 'trainee' || (second !== undefined && second !== person));
 }
 function overrideOf(f: Finding, command: Command): Body {
   const o = command.override!;
@@ -181,6 +221,26 @@ function overrideOf(f: Finding, command: Command): Body {
     reason: o.reason.trim(),
     ...(o.confirmedBy ? { confirmedBy: o.confirmedBy } : {}),
   };
+}
+
+/** The truth that is named of two accounts is one of them, of the thing that was asked about. */
+function unknownAccount(state: JobState, body: Body): string | undefined {
+  if (body.type !== 'truthNamed') return undefined;
+  const question = state.question[body.question];
+  if (!question?.claims) return question === undefined || question === null ? undefined : body.question;
+  if (!question.ids.includes(body.about)) return body.about;
+  // both may be wrong: a piece may also lie in its own place, or nobody knows where
+  const [kind, thing] = [
+    body.about.slice(0, body.about.indexOf(' ')),
+    body.about.slice(body.about.indexOf(' ') + 1),
+  ];
+  const others =
+    kind === 'piece'
+      ? ['hole', 'slot', 'mat'].map((at) => `${at}/${holderOf(thing)}`).concat('adrift', 'tray')
+      : [];
+  return question.claims.some((c) => c.value === body.value) || others.includes(body.value)
+    ? undefined
+    : body.value;
 }
 
 /** The pieces that a body names, with whether each must be a screw. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { conditions, drives, functionIds } from '../model/schema';
 import { symptomIds } from '../diagnose/knowledge/symptoms';
 import { remedies } from '../pairing/remedies';
+import { firstMoment, isPlainText, lastMoment, plainTextAdvice } from './plain-text';
 import {
   acts,
   advices,
@@ -9,7 +10,9 @@ import {
   checkResults,
   consentBy,
   endings,
+  enrolments,
   fates,
+  known,
   markKinds,
   markSides,
   pressureUnits,
@@ -22,7 +25,17 @@ import {
 } from './events';
 
 /** The bodies of events as they come from outside: commands, imported logs. The types of the core are inferred from here. */
-const ref = z.string().min(1).max(60);
+/** An id: never the name of something that every object has. */
+const ref = z
+  .string()
+  .min(1)
+  .max(60)
+  .refine((id) => !(id in Object.prototype), 'that is no id')
+  .refine(isPlainText, plainTextAdvice);
+const moment = z
+  .number()
+  .min(firstMoment, 'a time of this century')
+  .max(lastMoment, 'a time of this century');
 const words = (max: number) => z.string().trim().min(1).max(max);
 
 export const markSchema = z.strictObject({
@@ -64,7 +77,7 @@ export const bodySchema = z.discriminatedUnion('type', [
     tag: words(60),
     complaint: z.string().max(4000),
     tasks: z.array(taskSchema).max(40),
-    promisedAt: z.number().nullable(),
+    promisedAt: moment.nullable(),
     promisedAs: z.string().max(60),
   }),
   z.strictObject({ type: z.literal('marked'), mark: markSchema }),
@@ -83,6 +96,17 @@ export const bodySchema = z.discriminatedUnion('type', [
     type: z.literal('systemSet'),
     version: z.string().regex(/^\d{1,3}(\.\d{1,3}){0,2}$/, 'a version such as 14 or 14.2'),
     preRelease: z.boolean(),
+  }),
+  // what was asked and seen at the counter about the phone itself
+  z.strictObject({
+    type: z.literal('phoneAsked'),
+    /** Charge shown, percent. */
+    charge: z.number().min(0).max(100).optional(),
+    backup: z.enum(known),
+    /** Locked to somebody's account. */
+    locked: z.enum(known),
+    /** A feature that only the factory display has is there: it was never replaced. */
+    displayOriginal: z.boolean(),
   }),
   z.strictObject({ type: z.literal('routeAdopted'), routeHash: ref, modelHash: ref, variant: ref }),
   // whose name or hand it was stands apart, with the job's private data
@@ -123,7 +147,7 @@ export const bodySchema = z.discriminatedUnion('type', [
     replacementMinor: minor.nullable(),
     advice: z.enum(advices),
   }),
-  z.strictObject({ type: z.literal('promised'), at: z.number(), as: z.string().max(60) }),
+  z.strictObject({ type: z.literal('promised'), at: moment, as: z.string().max(60) }),
   z.strictObject({ type: z.literal('screwOut'), fastener: ref, piece: ref }),
   z.strictObject({ type: z.literal('screwIn'), fastener: ref, piece: ref }),
   z.strictObject({ type: z.literal('screwMeasured'), piece: ref, ...measured }),
@@ -207,8 +231,8 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('fated'), slot: ref, rider: ref, fate: z.enum(fates) }),
   z.strictObject({ type: z.literal('takenOver'), bench: z.string().max(60) }),
   z.strictObject({ type: z.literal('truthNamed'), question: ref, about: ref, value: ref }),
-  z.strictObject({ type: z.literal('enrolled'), what: words(40) }),
-  z.strictObject({ type: z.literal('unenrolled'), what: words(40) }),
+  z.strictObject({ type: z.literal('enrolled'), what: z.enum(enrolments) }),
+  z.strictObject({ type: z.literal('unenrolled'), what: z.enum(enrolments) }),
   z.strictObject({
     type: z.literal('acted'),
     act: z.enum(acts),

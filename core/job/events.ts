@@ -19,6 +19,9 @@ export const markKinds = [
   'earlier glue',
   'missing magnet',
   'earlier repair',
+  'dust',
+  'liquid indicator changed',
+  'hairline',
 ] as const;
 export const markSides = ['front', 'back', 'frame'] as const;
 /** 1 = cosmetic, 2 = plain, 3 = it goes on breaking or it cuts. */
@@ -27,6 +30,9 @@ export const severities = [1, 2, 3] as const;
 export const provenances = ['new original', 'pulled', 'reclaimed', 'third party A', 'third party B'] as const;
 /** Whether a donor part is free of a former owner's account. */
 export const releases = ['not needed', 'proof seen', 'locked'] as const;
+/** What is asked at the counter about the phone itself, where nobody may know. */
+export const known = ['yes', 'no', 'unknown'] as const;
+export type Known = (typeof known)[number];
 /** Who says yes. */
 export const consentBy = ['owner', 'for the owner'] as const;
 export const advices = ['repair', 'repair partly', 'replace', 'decline'] as const;
@@ -43,6 +49,8 @@ export type TroubleKind = (typeof troubleKinds)[number];
 /** What becomes of a piece that sits on an assembly which is replaced. */
 export const fates = ['move over', 'on the new one', 'keep', 'scrap', 'return'] as const;
 export type Fate = (typeof fates)[number];
+/** What can be enrolled for a test, and is removed again. */
+export const enrolments = ['face', 'finger'] as const;
 export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
@@ -66,6 +74,7 @@ export const acts = [
   'press',
   'cure',
   'leak test',
+  'recharge',
   'calibrate',
 ] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
@@ -106,6 +115,8 @@ export const gates: ReadonlySet<BodyType> = new Set<BodyType>([
 /** Whether a body asks to pass a gate. Putting a device under the press is one; the other acts have happened when they are reported. */
 export const isGate = (body: Body): boolean =>
   gates.has(body.type) || (body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start'));
+/** What only a decision writes: nobody reports that a rule was overridden, it follows from a reason that was taken. */
+export const onlyDecided: ReadonlySet<BodyType> = new Set<BodyType>(['overridden']);
 /** Gates that a bench may not pass on its own copy: they wait for the server. */
 export const needsServer: ReadonlySet<BodyType> = new Set<BodyType>([
   'conditionCleared',

@@ -68,6 +68,7 @@ const apply: Apply = {
       by: e.by,
     }),
   systemSet: (w, { type: _, ...system }) => flags(w, { system }),
+  phoneAsked: (w, { type: _, ...phone }) => flags(w, { phone }),
   received: (w) => flags(w, { received: true }),
   routeAdopted: (w, b, e) => {
     for (const key in w.state.progress) w.set('progress', key, undefined);
@@ -286,6 +287,7 @@ function piecesIn(state: JobState, slot: string): string[] {
 function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
   const event = upcast(given);
   state.seq = event.seq;
+  state.lastId = event.id;
   state.lastAt = event.at;
   if (event.body.type === 'retracted') {
     const entry = state.trail[state.trail.length - 1];

@@ -1,4 +1,4 @@
-import type { BodyOf, Claim, Ending } from './events';
+import type { BodyOf, Claim, Ending, Known } from './events';
 
 /**
  * What is known of a job: flat tables of plain values by id, so that any change is a list of
@@ -120,6 +120,8 @@ export interface Flags {
   solventAt: { at: number; until: number; clockKnown: boolean };
   /** A new part on its plugs to be tried, and what has been plugged in for it. */
   trial: { slot: string; connectors: string[] } | null;
+  /** What was asked and seen at the counter about the phone itself. */
+  phone: { charge?: number; backup: Known; locked: Known; displayOriginal: boolean };
   /** The device's system version, and whether it is a pre-release. */
   system: { version: string; preRelease: boolean };
   /** The last leak test: what it said and where in the log. */
@@ -153,6 +155,8 @@ export interface TrailEntry {
 export interface JobState extends Tables {
   /** Number of the last event folded in; 0 for an empty job. */
   seq: number;
+  /** Id of the last event folded in; empty for an empty job. */
+  lastId: string;
   /** Bench time of the last event, ms. */
   lastAt: number;
   trail: TrailEntry[];
@@ -203,7 +207,7 @@ export const bare = <T extends object>(table: T): T => Object.assign(Object.crea
 /** A job of which nothing is known yet. */
 export function empty(): JobState {
   const tables = Object.fromEntries(tableNames.map((t) => [t, bare({})])) as unknown as Tables;
-  return { ...tables, seq: 0, lastAt: 0, trail: [], retracted: {} };
+  return { ...tables, seq: 0, lastId: '', lastAt: 0, trail: [], retracted: {} };
 }
 
 /** One single value of the job, undefined while nothing is known of it. */

@@ -1,7 +1,7 @@
 import { generalItems, generalStations, generalTools } from '../route/catalogue';
 import { methodRows } from '../route/methods';
 import { functionsOf } from './functions-of';
-import { indexModel } from './index-model';
+import { type IndexedModel, indexModel } from './index-model';
 import { type DeviceModel, deviceModelSchema } from './schema';
 import { ofVariant } from './variant';
 
@@ -142,6 +142,60 @@ function withinOutline(model: DeviceModel): ModelProblem[] {
   return problems;
 }
 
+/** Nearer than this two screws of one layer are one hole written twice, mm. */
+const onePointMm = 0.3;
+function onePoint(model: DeviceModel, at: string): ModelProblem[] {
+  const problems: ModelProblem[] = [];
+  const seen = new Map<string, DeviceModel['fasteners']>();
+  for (const f of model.fasteners) {
+    const layer = `${f.face} ${f.layer} ${Math.round(f.at.x)}`;
+    for (const near of [-1, 0, 1])
+      for (const other of seen.get(`${f.face} ${f.layer} ${Math.round(f.at.x) + near}`) ?? [])
+        if (
+          Math.hypot(other.at.x - f.at.x, other.at.y - f.at.y) < onePointMm &&
+          other.standsOn !== f.id &&
+          f.standsOn !== other.id
+        )
+          problems.push({ path: `${at}.fasteners(${f.id}).at`, text: `lies on the point of ${other.id}` });
+    seen.set(layer, [...(seen.get(layer) ?? []), f]);
+  }
+  return problems;
+}
+/** A plug lies on one of the parts that it joins. */
+function plugsAway(model: DeviceModel, index: IndexedModel, at: string): ModelProblem[] {
+  return model.connectors
+    .filter(
+      (c) =>
+        !c.joins.some((j) => {
+          const shape = index.slots.get(j)?.shape;
+          return (
+            shape &&
+            c.at.x >= shape.x &&
+            c.at.x <= shape.x + shape.w &&
+            c.at.y >= shape.y &&
+            c.at.y <= shape.y + shape.h
+          );
+        }),
+    )
+    .map((c) => ({
+      path: `${at}.connectors(${c.id}).at`,
+      text: `lies on neither part that it joins: ${c.joins.join(', ')}`,
+    }));
+}
+
+/** What is no fault and yet worth a look: things left out that the program then has to take the narrow view of. */
+export function modelRemarks(model: DeviceModel): ModelProblem[] {
+  const bare = model.fasteners.filter((f) => f.maxLengthMm === undefined);
+  return model.fasteners.length && bare.length === model.fasteners.length
+    ? [
+        {
+          path: 'fasteners',
+          text: 'no screw has a greatest safe length: of each hole its own length counts as the limit',
+        },
+      ]
+    : [];
+}
+
 /** Each variant is checked as a whole: what it removes may not be missed by anything that stays. */
 function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
   const model = ofVariant(base, variantId);
@@ -177,6 +231,7 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
         text: `expected at least its own length ${f.lengthMm} mm`,
       });
   }
+  problems.push(...onePoint(model, at), ...plugsAway(model, index, at));
   const loosed = new Set(
     model.slots.flatMap((s) =>
       s.ways.flatMap((w) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches]),

@@ -159,7 +159,7 @@ const slot = z.strictObject({
   traits: z.array(z.enum(['magnetic', 'tacky', 'fragile', 'swells', 'heat-sensitive', 'laser'])).default([]),
   price: price.default(0),
   functions: z.array(z.enum(functionIds)).default([]),
-  ways: z.array(way),
+  ways: z.array(way).max(12),
   install: install.optional(),
 });
 
@@ -277,14 +277,15 @@ const pairing = z.strictObject({
   remedy: text.optional(),
 });
 
+// no phone has more; a file that says so is damaged, and is not worked on for minutes
 const parts = {
-  slots: z.array(slot),
-  fasteners: z.array(fastener),
-  connectors: z.array(connector),
-  bonds: z.array(bond),
-  catches: z.array(catcher),
-  noGo: z.array(noGo),
-  pairing: z.array(pairing),
+  slots: z.array(slot).max(300),
+  fasteners: z.array(fastener).max(400),
+  connectors: z.array(connector).max(150),
+  bonds: z.array(bond).max(200),
+  catches: z.array(catcher).max(200),
+  noGo: z.array(noGo).max(100),
+  pairing: z.array(pairing).max(300),
 };
 
 const variant = z.strictObject({
@@ -336,7 +337,7 @@ export const deviceModelSchema = z.strictObject({
   tools: z.array(item),
   stations: z.array(item),
   shortList: z.array(z.enum(functionIds)).min(1),
-  variants: z.array(variant).min(1),
+  variants: z.array(variant).min(1).max(12),
 });
 
 export type DeviceModel = z.output<typeof deviceModelSchema>;

@@ -36,6 +36,8 @@ import { type Operation, precedencesOut } from './way-out';
 
 /** Pieces that move from housing to housing, the small ones with them: dozens (common practice; the number is ours). */
 const piecesOfHousing = 60;
+/** Seconds of charging that bring a cell well past the least charge of a calibration (a guess; the phone shows it). */
+const rechargeS = 900;
 /** Seconds of the leak test's hold: common practice. */
 const leakHoldS = 20;
 
@@ -88,7 +90,8 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
     way.length > 0 &&
     (firstCover !== undefined || way.some((o) => o.kind === 'connector')) &&
     !done('switch off device');
-  const switchOff = (cautions: Caution[]) => plainStep('switch off', ['device'], handsS.act, { cautions });
+  const switchOff = (cautions: Caution[]) =>
+    plainStep('switch off', ['device'], handsS.act, { cautions: [...cautions, 'charger-off'] });
   if (needsOff && !stuck && methods.power === 'off') add('Open', switchOff(['off-before-opening']));
 
   /** New displays that are tried before they are fitted; the others are seen for the first time at the mid check. */
@@ -287,6 +290,11 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   const off = methods['cell-between'] === 'each';
   const connectCell = (): Draft[] => (c.cellOn ? stepsBack(s, c.cellOn, replaced, false) : []);
   const newPart = replaced.some((r) => index.slots.get(r)!.kind === 'display' && !tried.has(r));
+  // prying wants less than 25 %, the maker's calibration more than 20 %: where both meet it is charged in between
+  const recharge = (): Draft[] =>
+    steps.some((d) => d.cautions.includes('charge-low')) && !badCell(conditions) && !done('recharge device')
+      ? [plainStep('recharge', ['device'], handsS.act, { waitS: rechargeS, cautions: ['recharge-listed'] })]
+      : [];
   let plugged = false;
   const plug = () => {
     if (!plugged) {
@@ -305,7 +313,13 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
       }),
     );
     if (calibrate && methods.calibration === 'open')
-      add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-open'] }));
+      add(
+        'Prove',
+        ...recharge(),
+        plainStep('calibrate', ['device'], handsS.calibrate, {
+          cautions: ['calibrate-open', 'calibrate-fails'],
+        }),
+      );
     if (c.cellOn && toSeal && off) {
       add(
         'Refit',
@@ -373,7 +387,13 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   if (c.cover && water)
     add('Prove', holdStep('leak test', 'device', leakHoldS, handsS.look, { station: 'leak-tester' }));
   if (calibrate && methods.calibration === 'closed')
-    add('Prove', plainStep('calibrate', ['device'], handsS.calibrate, { cautions: ['calibrate-closed'] }));
+    add(
+      'Prove',
+      ...recharge(),
+      plainStep('calibrate', ['device'], handsS.calibrate, {
+        cautions: ['calibrate-closed', 'calibrate-fails'],
+      }),
+    );
   if (methods.screws === 'new' && steps.some((d) => d.action === 'fasten'))
     add('Prove', plainStep('bag screws', ['screws'], handsS.aside));
   add('Prove', checkStep('after', index.model.shortList.length));

@@ -12,9 +12,11 @@ import {
   type Operation,
   operationsOf,
   order,
+  orderProblem,
   precedencesOut,
   reached,
 } from './way-out';
+import { precedenceGraph } from './precedence-graph';
 import { type Loose, wayBack } from './way-back';
 
 /** A choice of ways with the operations of the whole job, in their parts between the gates, and their best order. */
@@ -97,6 +99,28 @@ export function candidate(
   costs: Costs,
   options: JointOptions,
 ): Candidate {
+  const parts = partsOf(s, work, choice);
+  const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
+  return {
+    ...parts,
+    order: order(s, all, parts.precedences, { tool: null, face: 'front' }, costs, options),
+  };
+}
+
+/**
+ * Whether the operations of a choice of ways can be put into an order at all.
+ * @throws RangeError naming a circle
+ */
+export function candidateOrder(s: Setting, work: Work, choice: WaysChoice): void {
+  const parts = partsOf(s, work, choice);
+  const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
+  precedenceGraph(
+    orderProblem(all, parts.precedences, { tool: null, face: 'front' }, { change: 1, turn: 1 }),
+  );
+}
+
+/** The operations of the whole job in their parts between the gates, and what must come before what. */
+function partsOf(s: Setting, work: Work, choice: WaysChoice): Omit<Candidate, 'order'> {
   const { index } = s;
   const chosen: Chosen[] = [];
   const loosed: string[] = [];
@@ -138,7 +162,6 @@ export function candidate(
     ...back.precedences,
     ...between([out, bench, first, second, outside], [...before, ...back.precedences]),
   ];
-  const all = [...out, ...bench, ...first, ...second, ...outside];
   return {
     choice,
     chosen,
@@ -151,7 +174,6 @@ export function candidate(
     cover: back.cover,
     cellOn,
     precedences,
-    order: order(s, all, precedences, { tool: null, face: 'front' }, costs, options),
   };
 }
 

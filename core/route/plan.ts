@@ -5,8 +5,18 @@ import { withArrivals } from '../job/manifest';
 import { effectsOf } from '../pairing/effects';
 import { assemble, kitOf } from './assemble';
 import { choicesOf } from './choices';
-import { bondRisk, bondRisks, looseFact, poseFact, reachFacts, type Setting, wayRisk } from './facts';
-import { planJointly } from './joint';
+import { choiceFrom, type Support, supportOf } from './support';
+import {
+  bondRisk,
+  bondRisks,
+  looseFact,
+  poseFact,
+  reachFacts,
+  type Setting,
+  wayRisk,
+  waysProblem,
+} from './facts';
+import { candidateOrder, planJointly } from './joint';
 import { type Work, workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
 import type { RouteInput, RouteResult, Standing } from './types';
@@ -32,40 +42,16 @@ export function planRoute(
   options: PlanOptions = {},
 ): RouteResult {
   const { budget = 50_000, stop } = options;
-  const index = withArrivals(base, input.arrives);
-  const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
-  if (unknown.length) return { infeasible: true, because: [{ code: 'unknown slot', ids: unknown }] };
-  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system } = input;
-  const standing = withoutTrial(index, input.standing);
-  const s: Setting = {
-    index,
-    standing,
-    methods,
-    conditions,
-    hourlyRateMinor,
-    stations,
-    force,
-    remedies,
-    system,
-  };
-  const work = workOf(index, input);
-  const cell = index.cellConnector;
-  // nobody solders in a device whose board is live
-  const off =
-    cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(s, work)) ? [looseFact(cell)] : [];
-  const targets = [...work.replaced, ...work.transfers]
-    .map((slot) => poseFact(slot, 'out'))
-    .concat(off, chipMoves(s, work) ? chipInReach(s) : [])
-    .concat(
-      work.visits.flatMap((v) =>
-        v.act === 'reseat' ? atThePlugs(s, v.slot) : v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot),
-      ),
-    );
+  const prepared = prepare(base, input);
+  if ('unknown' in prepared)
+    return { infeasible: true, because: [{ code: 'unknown slot', ids: prepared.unknown }] };
+  const { index, s, work, targets } = prepared;
+  const { methods, hourlyRateMinor, remedies } = input;
   const costs: Costs = {
     change: Math.max(1, money(expected(handsS.bitChange), hourlyRateMinor)),
     turn: Math.max(1, money(expected(handsS.turn), hourlyRateMinor)),
   };
-  const joint = planJointly(s, work, [...new Set(targets)], costs, { budget, stop });
+  const joint = planJointly(s, work, targets, costs, { budget, stop });
   if ('infeasible' in joint)
     return { infeasible: true, because: [{ code: 'no way', ids: joint.infeasible }] };
   const { best } = joint;
@@ -117,6 +103,68 @@ export function planRoute(
     checks: [...new Set(index.model.shortList)] as string[],
   };
   return { hash: contentHash(body), ...body };
+}
+
+/** What the planner is asked, in its own words: the setting, what the tasks come to, and the facts that must become true. */
+function prepare(
+  base: IndexedModel,
+  input: RouteInput,
+): { unknown: string[] } | { index: IndexedModel; s: Setting; work: Work; targets: string[] } {
+  const index = withArrivals(base, input.arrives);
+  const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
+  if (unknown.length) return { unknown };
+  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system } = input;
+  const standing = withoutTrial(index, input.standing);
+  const s: Setting = {
+    index,
+    standing,
+    methods,
+    conditions,
+    hourlyRateMinor,
+    stations,
+    force,
+    remedies,
+    system,
+  };
+  const work = workOf(index, input);
+  const cell = index.cellConnector;
+  // nobody solders in a device whose board is live
+  const off =
+    cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(s, work)) ? [looseFact(cell)] : [];
+  const targets = [...work.replaced, ...work.transfers]
+    .map((slot) => poseFact(slot, 'out'))
+    .concat(off, chipMoves(s, work) ? chipInReach(s) : [])
+    .concat(
+      work.visits.flatMap((v) =>
+        v.act === 'reseat' ? atThePlugs(s, v.slot) : v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot),
+      ),
+    );
+  return { index, s, work, targets: [...new Set(targets)] };
+}
+
+/**
+ * Whether there is any way out and back for each of some tasks taken alone; no cost is compared, no order is searched.
+ * @param inputs of one device as it came: they differ in their tasks only
+ * @returns for each what stands against it in a few words, or undefined where there is a way
+ */
+export function findWays(index: IndexedModel, inputs: readonly RouteInput[]): (string | undefined)[] {
+  let support: Support | undefined;
+  return inputs.map((input) => {
+    const prepared = prepare(index, input);
+    if ('unknown' in prepared) return `there is no slot ${prepared.unknown.join(', ')}`;
+    const { s, work, targets } = prepared;
+    // what can be reached at all does not depend on what is asked for
+    support ??= supportOf(waysProblem(s, []));
+    const choice = choiceFrom(support, targets);
+    if ('unreachable' in choice) return choice.unreachable.join(', ');
+    try {
+      candidateOrder(s, work, choice);
+      return undefined;
+    } catch (e) {
+      if (!(e instanceof RangeError)) throw e;
+      return e.message;
+    }
+  });
 }
 
 /** Whether an identity chip is to be moved to a new display, as the house method or the owner's choice has it. */

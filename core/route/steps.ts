@@ -52,8 +52,11 @@ function moveCautions(s: Setting, slot: Slot, pose: string): Caution[] {
   if (slot.kind === 'cell' && badCell(s.conditions)) out.push('swollen-container');
   if (slot.traits.includes('fragile') && slot.kind !== 'display') out.push('fragile');
   if (slot.traits.includes('laser')) out.push('laser');
-  if (s.index.coverSlots.includes(slot.id) && pose !== 'out') out.push('static');
-  if (s.index.coverSlots.includes(slot.id) && s.conditions.includes('shattered')) out.push('glass');
+  if (s.index.coverSlots.includes(slot.id) && pose !== 'out') out.push('static', 'strap-checked');
+  if (slot.kind === 'magnet') out.push('magnets');
+  if (s.index.coverSlots.includes(slot.id) && s.conditions.includes('shattered'))
+    out.push('glass', 'vacuum-bench');
+  if (slot.kind === 'cell' && pose === 'out') out.push('cell-not-alone');
   return out;
 }
 /** A screw that is longer than another hole of its bracket bears must be named: it would reach the board or the panel there. */

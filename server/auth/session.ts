@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { getOrm, inShop } from '../db/orm';
+import { endStreamsOf } from './streams';
 import type { ShopSettings, Who } from '../types';
 import type { Role } from '../../core/job/interlocks';
 
@@ -25,6 +26,7 @@ export const behindTls = (request: Request) =>
 /** Opens a session and gives the cookie for it. Only a digest of the token is stored. */
 export async function openSession(shopId: string, personId: string, request: Request): Promise<string> {
   const token = randomBytes(32).toString('base64url');
+  await endSession(request);
   await inShop(shopId, async (em) => {
     await em.execute(`delete from session where expires_at < now()`);
     await em.execute(
@@ -34,10 +36,18 @@ export async function openSession(shopId: string, personId: string, request: Req
   });
   return cookie(token, lifeS, behindTls(request));
 }
-export async function closeSession(who: Who, request: Request): Promise<string> {
+/** Ends the session that a request carries, in whichever workshop it is, and the streams that hang on it. */
+async function endSession(request: Request): Promise<void> {
   const token = tokenOf(request);
-  if (token)
-    await inShop(who.shopId, (em) => em.execute(`delete from session where token_hash = ?`, [digest(token)]));
+  const who = token && (await whoAsks(request));
+  if (!token || !who) return;
+  await inShop(who.shopId, (em) => em.execute(`delete from session where token_hash = ?`, [digest(token)]));
+  endStreamsOf(digest(token));
+}
+/** Names the session of a request without telling its token. */
+export const sessionKey = (request: Request): string => digest(tokenOf(request) ?? '');
+export async function closeSession(request: Request): Promise<string> {
+  await endSession(request);
   return cookie('', 0, behindTls(request));
 }
 

@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { consentsFor, openConsents } from '../../core/consents/consents';
-import { decide, type Command, type Context } from '../../core/job/decide';
+import { couldHavePassed, decide, type Command, type Context } from '../../core/job/decide';
 import { type JobEvent, needsServer } from '../../core/job/events';
 import { evolve, foldInto } from '../../core/job/evolve';
 import { instruct } from '../../core/job/instruct';
@@ -24,8 +24,10 @@ const snapshotEvery = 50;
 const models = new Map<string, DeviceModel>();
 const variants = new Map<string, IndexedModel>();
 const routes = new Map<string, Route>();
+const most = 80;
 const keep = <T>(map: Map<string, T>, key: string, value: T): T => {
-  if (map.size > 500) map.delete(map.keys().next().value!);
+  // a route of a rebuild weighs a megabyte: the oldest go
+  if (map.size >= most) map.delete(map.keys().next().value!);
   map.set(key, value);
   return value;
 };
@@ -84,6 +86,8 @@ export interface OpenedJob {
   variant: string;
   state: JobState;
   known: Outcome | undefined;
+  /** The command is known, of another job. */
+  otherJob?: true;
 }
 /**
  * Enters the workshop, locks a job and reads what deciding a command takes, in one round trip.
@@ -103,13 +107,28 @@ export async function openForCommand(
       model_hash: string;
       variant: string;
       outcome: Outcome | null;
+      other_job: boolean | null;
       state: JobState | null;
       events: JobEvent[] | null;
     }[]
-  >(`select * from open_job(?, ?, ?, ?, ?)`, [shopId, jobId, commandId, coreVersion, base?.seq ?? 0]);
+  >(`select * from open_job(?, ?, ?, ?, ?, ?)`, [
+    shopId,
+    jobId,
+    commandId,
+    coreVersion,
+    base?.seq ?? 0,
+    base?.lastId ?? '',
+  ]);
   if (!row?.is_there) return undefined;
   const { model_hash, variant } = row;
-  if (row.outcome) return { model_hash, variant, known: row.outcome, state: empty() };
+  if (row.outcome)
+    return {
+      model_hash,
+      variant,
+      known: row.outcome,
+      state: empty(),
+      ...(row.other_job ? { otherJob: true as const } : {}),
+    };
   const events = row.events ?? [];
   return {
     model_hash,
@@ -117,6 +136,19 @@ export async function openForCommand(
     known: undefined,
     state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events),
   };
+}
+
+/** A job's state as it was at a number in its log; at or beyond its head, the head. */
+async function stateAt(em: EntityManager, jobId: string, head: JobState, seq: number): Promise<JobState> {
+  if (seq >= head.seq) return head;
+  const rows = await em.execute<{ event: JobEvent }[]>(
+    `select event from job_event where job_id = ? and seq <= ? order by seq`,
+    [jobId, seq],
+  );
+  return foldInto(
+    empty(),
+    rows.map((r) => r.event),
+  );
 }
 
 /** A job's state at the head of its log: the last snapshot and what came after it. */
@@ -217,11 +249,17 @@ export async function appendCommand(
     ...contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash'))),
     methods: asked?.input.methods ?? methodsOf(who.settings.methods),
   };
+  if (!(await isSigned(em, jobId, command.body)))
+    return refuse(em, who, jobId, command, state, { code: 'unknown thing', id: 'signature' });
+  if (command.body.type === 'routeAdopted' && !asked)
+    return refuse(em, who, jobId, command, state, { code: 'unknown thing', id: command.body.routeHash });
   const stock = await takeFromStock(em, jobId, command.body);
   if ('refused' in stock) return refuse(em, who, jobId, command, state, { code: stock.refused });
   command = { ...command, body: stock.body };
   const late =
-    command.passedAt !== undefined && needsServer.has(command.body.type)
+    command.passedAt !== undefined &&
+    (needsServer.has(command.body.type) ||
+      !couldHavePassed(context, await stateAt(em, jobId, state, command.passedAt), command))
       ? { ...command, passedAt: undefined }
       : command;
   const decided = decide(context, state, late);
@@ -268,6 +306,18 @@ export async function appendCommand(
   }
   await settleStock(em, jobId, command.body, next);
   return { outcome, state: next };
+}
+/** A consent names a signature only where one was taken for this job. */
+async function isSigned(em: EntityManager, jobId: string, body: Command['body']): Promise<boolean> {
+  if (body.type !== 'consentGiven' || body.signature === undefined) return true;
+  return (
+    (
+      await em.execute(`select 1 from job_private where job_id = ? and kind = ? limit 1`, [
+        jobId,
+        `signature ${body.signature}`,
+      ])
+    ).length > 0
+  );
 }
 const promised = (state: JobState) => {
   const at = flag(state, 'promisedAt');

@@ -60,11 +60,42 @@ export async function migrate(orm: MikroORM): Promise<void> {
   // two databases of one cluster share the role: its password is set at each start, from outside the repository
   await knex.raw(`alter role ${appRole()} login password '${appSecret().replaceAll("'", "''")}'`);
 }
+/** Whether the app's own role can write: a standby, a full disk or a read-only database answers questions and keeps nothing. */
+export async function canWrite(em: EntityManager): Promise<boolean> {
+  await em
+    .getConnection()
+    .execute(
+      `insert into sign_in_attempt (key, points, expire) values ('healthz', 0, 0) on conflict (key) do update set points = 0`,
+    );
+  return true;
+}
 export async function migrationsApplied(em: EntityManager): Promise<boolean> {
   const rows = await em
     .getConnection()
     .execute<{ t: string | null }[]>(`select to_regclass('job_event')::text as t`);
   return rows[0]?.t === 'job_event';
+}
+
+/** Whether an error says that the database cannot be reached, or ended the connection: what was asked may be asked again. */
+export function isDatabaseAway(error: unknown): boolean {
+  for (
+    let e = error as { code?: string; name?: string; cause?: unknown; message?: string } | undefined;
+    e;
+    e = e.cause as typeof e
+  ) {
+    if (e.name === 'ConnectionException' || e.name === 'KnexTimeoutError') return true;
+    // class 08: connection; 57P0x: shut down; 53: no resources; 40: serialisation, deadlock (PostgreSQL, appendix A)
+    if (e.code && /^(08...|57P0.|53...|40...|25006|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT)/.test(e.code))
+      return true;
+    if (
+      e.message &&
+      /terminating connection|Connection terminated|timeout exceeded when trying to connect|acquiring a connection/i.test(
+        e.message,
+      )
+    )
+      return true;
+  }
+  return false;
 }
 
 /** One transaction that has entered no workshop yet: what is called in it does, or sees nothing. */

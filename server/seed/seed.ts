@@ -4,7 +4,6 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import {
   type DemoJob,
   closedJobs,
-  demoPassword,
   openJobs,
   people,
   sailings,
@@ -18,6 +17,7 @@ import { checkModel } from '../../core/model/check-model';
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
+import { madePassword } from './demo-password';
 import { checkRoutes } from '../../core/route/check-routes';
 import { jobRouteInput } from '../../core/route/job-input';
 import { planRoute } from '../../core/route/plan';
@@ -114,7 +114,7 @@ export async function seedDemo(now: number): Promise<boolean> {
     async (orm) => (await orm.em.getConnection().execute(`select 1 from workshop where demo`)).length > 0,
   );
   if (done) return false;
-  const staff = await makeWorkshop(shop, people, demoPassword, true);
+  const staff = await makeWorkshop(shop, people, madePassword(), true);
   const tova = staff.get('tova')!;
   await inShop(tova.shopId, async (em) => {
     let number = 240;

@@ -20,6 +20,11 @@ export interface EarlierJob {
   owner: string | null;
   marks: Mark[];
   before: Record<string, string>;
+  /** Slots and connectors that moved, and when it was last worked on, ms. */
+  touched: string[];
+  lastAt: number;
+  /** Another back went in. */
+  backReplaced: boolean;
 }
 
 export async function earlierJobs(em: EntityManager, tag: string, notThis: string): Promise<EarlierJob[]> {
@@ -58,6 +63,9 @@ export async function earlierJobs(em: EntityManager, tag: string, notThis: strin
         complaint: flag(state, 'complaint') ?? '',
         cause: flag(state, 'cause')?.id ?? null,
         marks: Object.entries(state.mark).flatMap(([id, m]) => (m ? [{ id, ...m } as Mark] : [])),
+        touched: Object.keys(state.touched),
+        lastAt: state.lastAt,
+        backReplaced: Object.keys(state.place).some((p) => p.startsWith('back') && !p.endsWith('#1')),
         before: Object.fromEntries(
           Object.entries(state.check)
             .filter(([k]) => k.startsWith('after '))

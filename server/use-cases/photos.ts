@@ -55,6 +55,13 @@ async function reencode(
       error:
         'This is a HEIC picture, which cannot be read here. Set the camera to JPEG (“most compatible”), or export it as JPEG.',
     };
+  // a drawing is no photograph: decoding one can be made to take for ever
+  if (!isRaster(bytes))
+    return {
+      ok: false,
+      status: 400,
+      error: 'This file is not a photograph. JPEG, PNG and WebP can be read.',
+    };
   try {
     // a picture that would unpack to more than this is not a photograph of a phone
     const out = await sharp(bytes, { limitInputPixels: 120_000_000, failOn: 'error' })
@@ -72,6 +79,11 @@ async function reencode(
     };
   }
 }
+/** By its first bytes: JPEG (ITU-T T.81), PNG (ISO/IEC 15948) or WebP (RFC 9649). */
+const isRaster = (b: Buffer) =>
+  b.subarray(0, 3).toString('hex') === 'ffd8ff' ||
+  b.subarray(0, 8).toString('hex') === '89504e470d0a1a0a' ||
+  (b.subarray(0, 4).toString('latin1') === 'RIFF' && b.subarray(8, 12).toString('latin1') === 'WEBP');
 /** ISO base media files of the HEIF family name their brand at byte 8. */
 const isHeic = (b: Buffer) =>
   b.subarray(4, 8).toString('latin1') === 'ftyp' &&

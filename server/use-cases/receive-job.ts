@@ -2,6 +2,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import type { Command } from '../../core/job/decide';
 import { symptomIds } from '../../core/diagnose/knowledge/symptoms';
+import { known } from '../../core/job/events';
+import { firstMoment, lastMoment } from '../../core/job/plain-text';
 import { markSchema, taskSchema } from '../../core/job/event-schema';
 import { type Body, checkResults } from '../../core/job/events';
 import { functionIds } from '../../core/model/schema';
@@ -10,6 +12,28 @@ import { inShop } from '../db/orm';
 import type { Who } from '../types';
 
 const photoSchema = z.strictObject({ id: z.uuid(), mark: z.string().max(60).optional() });
+
+const moment = z
+  .number()
+  .min(firstMoment, 'Give a time of this century.')
+  .max(lastMoment, 'Give a time of this century.');
+/** What is asked about the phone itself; each may be left open. */
+const phoneFields = {
+  system: z
+    .string()
+    .regex(/^(\d{1,3}(\.\d{1,3}){0,2})?$/, 'Give a version such as 14 or 14.2, or leave it empty.')
+    .optional(),
+  preRelease: z.boolean().optional(),
+  charge: z
+    .number({ error: 'Give percent, such as 40, or leave it empty.' })
+    .min(0, 'From 0 to 100 %.')
+    .max(100, 'From 0 to 100 %.')
+    .nullable()
+    .optional(),
+  backup: z.enum(known).optional(),
+  locked: z.enum(known).optional(),
+  displayOriginal: z.boolean().optional(),
+};
 
 /** A draft as it is kept while it is filled in: anything may be missing. There is no field for a passcode. */
 export const draftSchema = z.strictObject({
@@ -31,7 +55,8 @@ export const draftSchema = z.strictObject({
       }),
     )
     .optional(),
-  promisedAt: z.number().nullable().optional(),
+  promisedAt: moment.nullable().optional(),
+  ...phoneFields,
   promisedAs: z.string().max(60).optional(),
   tasks: z.array(taskSchema).max(20).optional(),
 });
@@ -59,7 +84,8 @@ export const receiptSchema = z.strictObject({
   photos: draftSchema.shape.photos.unwrap().default([]),
   marks: z.array(markSchema).max(60).default([]),
   before: draftSchema.shape.before.unwrap().default({}),
-  promisedAt: z.number().nullable().default(null),
+  promisedAt: moment.nullable().default(null),
+  ...phoneFields,
   promisedAs: z.string().max(60, 'At most 60 characters.').default(''),
   // what is to be done may still have to be found out
   tasks: z.array(taskSchema).max(20, 'At most 20 tasks.').default([]),
@@ -79,7 +105,9 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
   const read = receiptSchema.safeParse(form);
   const errors: FieldErrors = {};
   if (!read.success) for (const i of read.error.issues) errors[String(i.path[0] ?? 'form')] ??= i.message;
-  const given = form as Partial<z.input<typeof receiptSchema>>;
+  const given = (form !== null && typeof form === 'object' ? form : {}) as Partial<
+    z.input<typeof receiptSchema>
+  >;
   return inShop(who.shopId, async (em): Promise<Received> => {
     const [open] = await em.execute(`select 1 from job where id = ?`, [draftId]);
     if (open) return { ok: true, job: draftId, next: 'offer' };
@@ -142,6 +170,20 @@ async function openJob(
       promisedAt: r.promisedAt,
       promisedAs: r.promisedAs,
     },
+    ...(r.system
+      ? [{ type: 'systemSet' as const, version: r.system, preRelease: r.preRelease ?? false }]
+      : []),
+    ...(r.charge != null || r.backup || r.locked || r.displayOriginal
+      ? [
+          {
+            type: 'phoneAsked' as const,
+            ...(r.charge == null ? {} : { charge: r.charge }),
+            backup: r.backup ?? ('unknown' as const),
+            locked: r.locked ?? ('unknown' as const),
+            displayOriginal: r.displayOriginal ?? false,
+          },
+        ]
+      : []),
     ...r.symptoms.map((symptom): Body => ({ type: 'symptomSet', symptom, on: true })),
     ...r.marks.map((mark): Body => ({ type: 'marked', mark })),
     ...r.photos.map(

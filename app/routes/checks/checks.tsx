@@ -2,7 +2,7 @@ import { useState, useSyncExternalStore } from 'react';
 import { Link, PrefetchPageLinks, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
 import { reseatFor } from '../../../core/checks/reseat';
-import type { CheckResult, Round } from '../../../core/job/events';
+import { type CheckResult, enrolments, type Round } from '../../../core/job/events';
 import { failedChecks } from '../../../core/job/failed';
 import { nextStep } from '../../../core/job/report';
 import { flag } from '../../../core/job/state';
@@ -272,7 +272,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
         </section>
         <section className="card row">
           <span className="strong">Made for testing:</span>
-          {['face', 'finger'].map((what) => (
+          {enrolments.map((what) => (
             <span key={what} className="row" style={{ gap: 6 }}>
               {state.enrolment[what] === 'made' ? (
                 <button

@@ -52,7 +52,18 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   const past = earlier.length ? ['here before'] : [];
   // biome-ignore lint/correctness/useExhaustiveDependencies: the past does not change while the page is open
   const fault = useMemo(
-    () => faultOf(index, state, who.settings.hourlyRateMinor, experience, past),
+    () =>
+      faultOf(
+        index,
+        state,
+        who.settings.hourlyRateMinor,
+        experience,
+        past,
+        earlier.map((j) => ({
+          touched: j.touched,
+          daysAgo: Math.max(0, (page.openedAt - j.lastAt) / 86_400_000),
+        })),
+      ),
     [index, state, who, experience],
   );
   const seen = useMemo(() => fault && faultView(index, state, fault), [index, state, fault]);
@@ -85,6 +96,12 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="fault" said={said}>
+        {state.condition.swollen && earlier.some((j) => j.backReplaced) && (
+          <div className="note">
+            A back was replaced here before. A crumb of glass left between back and cell presses into it for
+            months: look for it, and record both.
+          </div>
+        )}
         <div
           className="cols"
           style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}

@@ -4,10 +4,10 @@ import { agreedBy } from '../../../core/consents/consents';
 import { dueAtEnd } from '../../../core/job/due-at-end';
 import { type Body, type Ending, endings } from '../../../core/job/events';
 import type { Finding } from '../../../core/job/interlocks';
-import { flag } from '../../../core/job/state';
+import { flag, holderOf, type JobState } from '../../../core/job/state';
 import { consentsNeeded, dataDue, effectsOf } from '../../../core/pairing/effects';
 import { replacedSlots } from '../../../core/job/view';
-import { indexModel } from '../../../core/model/index-model';
+import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { benchTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
@@ -18,7 +18,7 @@ import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
 import { StopSheet } from '../../ui/stop-sheet';
 import { findingText, refusalText } from '../../words/findings';
-import { thingName } from '../../words/things';
+import { plural, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/hand-over';
 
@@ -26,6 +26,21 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
 }
 
+/** What is looked at in the hand before the owner has it: of this device and this job. */
+function handOverList(index: IndexedModel, state: JobState): string[] {
+  const has = (kind: string) => index.model.slots.some((s) => s.kind === kind);
+  const bag = Object.entries(state.place).filter(([, at]) => at === 'aside/owner');
+  const screws = bag.filter(([piece]) => index.fasteners.has(holderOf(piece))).length;
+  return [
+    'Brightness set by hand where automatic brightness is lost.',
+    'Ear and speaker grilles clean, mute switch free of dust.',
+    ...(has('tray') ? ['SIM tray back in.'] : []),
+    ...(bag.length
+      ? [`The owner’s bag: ${plural(screws, 'screw')}, ${plural(bag.length - screws, 'part')}, counted.`]
+      : []),
+    'Film off, or a new glass protector if one was promised.',
+  ];
+}
 const endingText: Record<Ending, [string, string]> = {
   'handed over': ['Hand it over', 'repaired, proved, and given back'],
   declined: ['Declined', 'given back as it came: nothing was done, or all is as before'],
@@ -151,8 +166,12 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 })}
                 {due.length === 0 && (
                   <div className="note safe">
-                    <strong>The ledger balances, checks are passed, nothing is open.</strong> Brightness set
-                    by hand if automatic brightness is lost, grilles clean, tray back.
+                    <strong>The ledger balances, checks are passed, nothing is open.</strong>
+                    <ul style={{ margin: '6px 0 0', paddingLeft: 20 }}>
+                      {handOverList(index, state).map((line) => (
+                        <li key={line}>{line}</li>
+                      ))}
+                    </ul>
                   </div>
                 )}
                 <div className="field">

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { photoLimitBytes } from '../../../core/job/photo-limit';
 import { dropPhoto, keepPhoto, photoOf } from '../../../server/use-cases/photos';
-import { requirePersonForData, requireSameOrigin } from '../../context';
+import { bodyWithin, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/photo';
 
 const ids = z.object({ job: z.uuid(), photo: z.uuid() });
@@ -33,24 +33,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return (await dropPhoto(who, read.data.job, read.data.photo))
       ? Response.json({ ok: true })
       : Response.json({ error: 'It is part of the record of a received device and stays.' }, { status: 409 });
-  const bytes = await bodyWithin(request, photoLimitBytes);
-  if (!bytes)
-    return Response.json(
-      { error: `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.` },
-      { status: 413 },
-    );
+  const bytes = await bodyWithin(
+    request,
+    photoLimitBytes,
+    `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`,
+  );
   const kept = await keepPhoto(who, read.data.job, read.data.photo, bytes);
   return kept.ok ? Response.json(kept) : Response.json({ error: kept.error }, { status: kept.status });
-}
-
-/** Reads a body as it comes and stops at a limit, whatever its header said. */
-async function bodyWithin(request: Request, limitBytes: number): Promise<Buffer | undefined> {
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
-    size += chunk.byteLength;
-    if (size > limitBytes) return undefined;
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks);
 }

@@ -18,6 +18,10 @@ const glyph: Record<Mark['kind'], string> = {
     'M-2.4 0A2.4 2.4 0 1 0 2.4 0A2.4 2.4 0 1 0 -2.4 0M-0.8 0A0.8 0.8 0 1 0 0.8 0A0.8 0.8 0 1 0 -0.8 0',
   'earlier glue': 'M-3 1Q-1.5 -2 0 0T3 -1',
   'missing magnet': 'M-2 2.4V0A2 2 0 0 1 2 0V2.4M-2.8 2.4H-1.2M1.2 2.4H2.8',
+  dust: 'M-2 -1.4H-1.9M0.6 -2.2H0.7M2 0.4H2.1M-0.8 0.8H-0.7M-2.2 2.2H-2.1M1 2.4H1.1',
+  'liquid indicator changed':
+    'M-2.6 -2.6H2.6V2.6H-2.6ZM0 -1.6Q1.5 0.4 0.9 1.2Q0 1.8 -0.9 1.2Q-1.5 0.4 0 -1.6Z',
+  hairline: 'M-3 2.4L-0.6 0.2L0.4 0.6L3 -2.4',
   'earlier repair': 'M-2.4 -2.4L2.4 2.4M2.4 -2.4L-2.4 2.4',
 };
 const severityName = { 1: 'slight', 2: 'plain', 3: 'bad' } as const;

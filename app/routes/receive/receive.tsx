@@ -15,6 +15,7 @@ import { Head, useStrip } from '../../ui/head';
 import { usePageKeys } from '../../ui/page-keys';
 import { TaskPicker } from '../../ui/task-picker';
 import { symptomName } from '../../words/fault';
+import { PhoneAsked } from './phone-asked';
 import type { Route } from './+types/receive';
 import { BeforeCheck } from './before-check';
 import { OutlineMarks, PhotoButton } from './outline-marks';
@@ -345,6 +346,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                 {err('promisedAs')}
               </div>
             </div>
+            <PhoneAsked draft={draft} change={change} error={err} />
             <div className="field">
               <label htmlFor="passcode">Passcode for the checks</label>
               <Input

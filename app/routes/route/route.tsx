@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import { redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
+import { Link, redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
+import { checksDue } from '../../../core/checks/due';
 import { agreedBy } from '../../../core/consents/consents';
 import { type Task, taskActions } from '../../../core/job/events';
 import { targetsLeft } from '../../../core/job/report';
@@ -24,7 +25,7 @@ import { TaskPicker } from '../../ui/task-picker';
 import { Sheet } from '../../ui/sheet';
 import { refusalText } from '../../words/findings';
 import { taskName } from '../../words/steps';
-import { cap, list, plural, thingName } from '../../words/things';
+import { cap, functionName, list, plural, thingName } from '../../words/things';
 import { minutes, money } from '../../words/time';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/route';
@@ -133,6 +134,9 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
       if (!d.refused) then?.();
     });
   };
+  const unasked = checksDue(state, index, 'before')
+    .filter((c) => c.result === undefined)
+    .map((c) => c.function);
   const again = `/jobs/${page.id}/route?again=1`;
   const { currency } = who.settings;
   return (
@@ -151,6 +155,16 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             className="note stop"
             role="alert"
           >{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</div>
+        )}
+        {planning && !inForce && unasked.length > 0 && (
+          <div className="note">
+            <span className="strong">{`Before it is opened, try ${unasked.length} more: `}</span>
+            {`${list(
+              unasked.map((f) => functionName[f]),
+              6,
+            )}. These tasks touch them, and afterwards nobody can say what they were. `}
+            <Link to={`/jobs/${page.id}/checks`}>Answer them</Link>
+          </div>
         )}
         <div
           className="cols"

@@ -2,20 +2,16 @@ import { Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
 import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-in';
-import { peerContext, requireSameOrigin, whoContext } from '../../context';
+import { formBody, localPath, peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
 
 const form = z.object({
   login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'),
   password: z.string().min(1, 'Give your password.').max(200, 'At most 200 characters.'),
 });
-/** Only a path of this site: nobody is led elsewhere after signing in. */
-const safe = (to: FormDataEntryValue | string | null): string =>
-  typeof to === 'string' && /^\/(?![/\\])/.test(to) ? to : '/';
-
 export async function loader({ request, context }: Route.LoaderArgs) {
   const asked = context.get(whoContext);
-  const to = safe(new URL(request.url).searchParams.get('to'));
+  const to = localPath(new URL(request.url).searchParams.get('to'));
   if (asked.state === 'known') throw redirect(to);
   const people = asked.state === 'no database' ? [] : await demoPeople(request);
   return { people, to, away: asked.state === 'no database' };
@@ -23,8 +19,8 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
-  const data = await request.formData();
-  const to = safe(data.get('to'));
+  const data = await formBody(request);
+  const to = localPath(data.get('to'));
   const demo = data.get('demo');
   if (typeof demo === 'string') {
     const done = await demoSignIn(demo, request);

@@ -5,8 +5,9 @@ import type { Route } from './+types/sign-out';
 
 export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
+  requirePersonForData(context);
   throw redirect('/sign-in', {
-    headers: { 'Set-Cookie': await signOut(requirePersonForData(context), request) },
+    headers: { 'Set-Cookie': await signOut(request) },
   });
 }
 export function loader({ context }: Route.LoaderArgs) {

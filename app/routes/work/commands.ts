@@ -1,5 +1,5 @@
 import { pathText } from '../../../core/model/check-model';
-import { commandsSchema, sendCommands } from '../../../server/use-cases/send-commands';
+import { commandsSchema, isDatabaseAway, sendCommands } from '../../../server/use-cases/send-commands';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/commands';
 
@@ -7,7 +7,7 @@ import type { Route } from './+types/commands';
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
-  const read = commandsSchema.safeParse(await jsonBody(request));
+  const read = commandsSchema.safeParse(await jsonBody(request, true));
   if (!read.success)
     return Response.json(
       {
@@ -16,5 +16,10 @@ export async function action({ request, context }: Route.ActionArgs) {
       },
       { status: 400 },
     );
-  return Response.json({ answers: await sendCommands(who, read.data.commands) });
+  try {
+    return Response.json({ answers: await sendCommands(who, read.data.commands) });
+  } catch (e) {
+    if (isDatabaseAway(e)) throw Response.json({ error: 'the database cannot be reached' }, { status: 503 });
+    throw e;
+  }
 }

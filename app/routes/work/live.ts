@@ -1,4 +1,4 @@
-import { ending as signal, watchShop } from '../../../server/use-cases/live';
+import { ending as signal, holdStreamOf, isSignedIn, watchShop } from '../../../server/use-cases/live';
 import { requirePersonForData } from '../../context';
 import type { Route } from './+types/live';
 
@@ -7,6 +7,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePersonForData(context);
   const enc = new TextEncoder();
   let stop = () => {};
+  let release = () => {};
   const body = new ReadableStream<Uint8Array>({
     start(c) {
       const send = (s: string) => {
@@ -21,9 +22,17 @@ export function loader({ request, context }: Route.LoaderArgs) {
           m === 'resync' ? 'event: resync\ndata: {}\n\n' : `event: change\ndata: ${JSON.stringify(m)}\n\n`,
         ),
       );
-      const beat = setInterval(() => send(': beat\n\n'), 15_000);
+      // signed out in another process: the stream ends with the next beat
+      const beat = setInterval(
+        () =>
+          void isSignedIn(request)
+            .then((yes) => (yes ? send(': beat\n\n') : stop()))
+            .catch(() => {}),
+        15_000,
+      );
       stop = () => {
         off();
+        release();
         clearInterval(beat);
         signal.removeEventListener('abort', stop);
         request.signal.removeEventListener('abort', stop);
@@ -33,6 +42,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
           /* already closed */
         }
       };
+      release = holdStreamOf(request, stop);
       request.signal.addEventListener('abort', stop);
       signal.addEventListener('abort', stop);
       send(`retry: 1000\nevent: hello\ndata: {}\n\n`);

@@ -241,7 +241,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   );
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   const releasing =
-    step?.action === 'release' &&
+    (step?.action === 'release' || step?.action === 'gap') &&
     index.bonds.has(step.targets[0]!) &&
     isSeal(index, index.bonds.get(step.targets[0]!)!);
   const steps = view.context.route?.steps ?? [];

@@ -232,6 +232,7 @@ export const past: Readonly<Record<string, Readonly<Record<string, number>>>> = 
     'lens-loose': 2,
   },
   'missing magnet': { 'back-broken': 2, 'coil-bad': 3, 'cell-swollen': 2 },
+  'liquid indicator changed': { liquid: 8, 'port-bad': 1.5 },
   'liquid mark': { liquid: 8, 'port-bad': 1.5 },
   wet: { liquid: 12 },
   crack: { 'panel-broken': 4, 'panel-bad': 2.5, 'lens-loose': 1.5 },
