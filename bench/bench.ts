@@ -10,6 +10,7 @@ import { benchAtlas, presses } from './atlas';
 import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
 import { benchLive } from './live';
+import { benchLoad } from './load';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
@@ -303,10 +304,13 @@ try {
   await client.end();
   await benchAppend(origin, superUrl, cookie, rows[0]!.id, ids);
   await pages(server, cookie, open.rows[0]!.id);
-  const echo = await benchLive([origin], cookie, rows[0]!.id, ids);
+  const cookies = [cookie];
+  while (cookies.length < 20) cookies.push(await signIn());
+  await benchLoad(server, origin, cookies, rows[0]!.id, ids, open.rows[0]!.id);
+  const echo = await benchLive([origin], cookies, rows[0]!.id, ids);
   const second = await startServer(port + 1);
   try {
-    await benchLive([origin, `http://127.0.0.1:${port + 1}`], cookie, rows[0]!.id, ids, echo);
+    await benchLive([origin, `http://127.0.0.1:${port + 1}`], cookies, rows[0]!.id, ids, echo);
   } finally {
     second.kill('SIGTERM');
     await once(second, 'exit');

@@ -50,8 +50,8 @@ async function stream(
 async function delays(
   origins: readonly string[],
   path: string,
-  cookie: string,
-  post: (origin: string, key: string, n: number) => Promise<unknown>,
+  cookies: readonly string[],
+  post: (origin: string, key: string, n: number, bench: number) => Promise<unknown>,
   keys: readonly string[],
   seconds: number,
 ): Promise<number[]> {
@@ -59,7 +59,7 @@ async function delays(
   const out: number[] = [];
   const stops = await Promise.all(
     keys.map((own, b) =>
-      stream(origins[b % origins.length]!, path, cookie, (data, at) => {
+      stream(origins[b % origins.length]!, path, cookies[b % cookies.length]!, (data, at) => {
         const { job, seq } = JSON.parse(data) as { job: string; seq: number };
         const when = sent.get(`${job} ${seq}`) ?? sent.get(job);
         if (job !== own && when !== undefined) out.push(at - when);
@@ -72,7 +72,7 @@ async function delays(
       for (let n = 0; n < seconds; n++) {
         const began = performance.now();
         sent.set(key, began);
-        await post(origins[b % origins.length]!, key, n);
+        await post(origins[b % origins.length]!, key, n, b);
         await new Promise((r) => setTimeout(r, Math.max(0, 1000 - (performance.now() - began))));
       }
     }),
@@ -108,7 +108,7 @@ async function bareEcho(seconds: number): Promise<number> {
   const all = await delays(
     [origin],
     '/live',
-    '',
+    [''],
     (o, job, seq) => fetch(o, { method: 'POST', body: JSON.stringify({ job, seq }) }).then((r) => r.text()),
     keys,
     seconds,
@@ -121,7 +121,8 @@ async function bareEcho(seconds: number): Promise<number> {
 /** @param origins one server process, or several on the same database */
 export async function benchLive(
   origins: readonly string[],
-  cookie: string,
+  /** One session for each bench, as each browser has its own. */
+  cookies: readonly string[],
   person: string,
   jobs: readonly string[],
   echo?: number,
@@ -131,11 +132,11 @@ export async function benchLive(
   const all = await delays(
     origins,
     '/live',
-    cookie,
-    async (origin, job) => {
+    cookies,
+    async (origin, job, _n, bench) => {
       const res = await fetch(`${origin}/commands`, {
         method: 'POST',
-        headers: { cookie, 'content-type': 'application/json' },
+        headers: { cookie: cookies[bench % cookies.length]!, 'content-type': 'application/json' },
         body: JSON.stringify({
           commands: [
             {

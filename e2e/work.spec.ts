@@ -361,3 +361,55 @@ test.describe('as an installed app', () => {
       .toEqual(['catchFreed', 'catchFreed', 'photographed']);
   });
 });
+
+test('a cell that swells on the plate: off at once, planned again without heat, and only then the next instruction', async ({
+  page,
+}) => {
+  await signedIn(page);
+  const job = await newJob(page, 'Mica 9', 'display');
+  await press(page, 2);
+  await expect(page.getByTestId('instruction')).toHaveText(/^Warm the display/);
+  await press(page, 1);
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'Swollen, pierced, wet, too hot' }).click();
+  await page.getByRole('button', { name: 'The cell is swollen' }).click();
+  await expect(page.getByTestId('instruction')).toHaveText('Take it off now');
+  await expect(go(page)).toContainText('It is off the heat');
+  await axe(page, 'take it off now');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('instruction')).toHaveText('Plan the rest again');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('instruction')).toHaveText(/with alcohol$/, { timeout: 20_000 });
+  await settled(page);
+  const log = await types(page, job);
+  expect(log.slice(log.indexOf('conditionSet'))).toEqual(['conditionSet', 'heatEnded', 'routeAdopted']);
+  const route = await (await page.request.get(`/jobs/${job}/route.json`)).json();
+  expect(route.steps.some((s: { action: string }) => s.action === 'heat')).toBe(false);
+});
+
+test('a leak test that does not hold keeps its reading, and nothing is claimed about water', async ({
+  page,
+}) => {
+  await signedIn(page);
+  const job = await workedJob(page, 'cell', 'leak test');
+  await press(page, 1);
+  await expect(page.getByRole('button', { name: 'Ended early' })).toHaveCount(0);
+  const card = page.getByRole('region', { name: 'Leak test' });
+  await expect(card.getByRole('button', { name: 'It holds' })).toBeDisabled();
+  await card.getByRole('button', { name: 'It does not hold' }).click();
+  await expect(card.getByRole('alert')).toContainText('a failed test keeps its reading');
+  await card.getByLabel('Under-pressure lost in the hold').fill('1,8');
+  await axe(page, 'leak test');
+  await card.getByRole('button', { name: 'It does not hold' }).click();
+  await expect(page.getByText('It does not hold: 1.8 kPa lost.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Open it and seal it anew' })).toBeVisible();
+  await settled(page);
+  expect((await logOf(page, job)).at(-1)!.body).toEqual({
+    type: 'leakTested',
+    holds: false,
+    lost: { value: 1.8, unit: 'kPa' },
+  });
+  await page.goto(`/jobs/${job}/report`);
+  await expect(page.getByText('failed the leak test: it is not protected against water')).toBeVisible();
+});

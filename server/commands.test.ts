@@ -256,6 +256,7 @@ describe('Receive', () => {
         'owner',
         'passcode',
         'promisedAs',
+        'promisedAt',
         'tag',
         'variant',
       ]);
@@ -265,7 +266,10 @@ describe('Receive', () => {
     const done = await receiveJob(
       tova,
       randomUUID(),
-      receipt(world.models.get('mica-9')!, { promisedAt: 1000, before: { power: { result: 'works' } } }),
+      receipt(world.models.get('mica-9')!, {
+        promisedAt: Date.UTC(2020, 0, 1),
+        before: { power: { result: 'works' } },
+      }),
       Date.now(),
     );
     expect(done).toMatchObject({

@@ -7,8 +7,7 @@ export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
   'sealed, not leak tested':
     'What was opened was sealed or glued anew. It was not leak tested: protection against water is not claimed.',
-  leaks:
-    'It was sealed anew and failed the leak test: it is not protected against water. The owner has been told.',
+  leaks: 'It was sealed anew and failed the leak test: it is not protected against water.',
   'no seal': 'This model has no seal against water.',
   'sealed, leak tested':
     'What was opened was sealed anew and a leak test passed: protected against water as tested today, which is not the factory’s rating.',

@@ -61,7 +61,10 @@ export function withArrivals(
     ...index.model,
     slots: index.model.slots.map((s) => (arrives[s.id] ? { ...s, arrivesWith: [...arrives[s.id]!] } : s)),
   });
-  known.set(index, (known.get(index) ?? new Map()).set(key, made));
+  const mine = known.get(index) ?? new Map<string, IndexedModel>();
+  // as many as there are parts in stock that differ: the oldest go
+  if (mine.size >= 20) mine.delete(mine.keys().next().value!);
+  known.set(index, mine.set(key, made));
   return made;
 }
 

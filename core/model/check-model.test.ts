@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import micaJson from '../../demo/models/mica-9.json';
-import { indexed, mica9, sprigModel } from '../testing/demo-models';
+import { indexed, mica9, shippedModels, sprigModel } from '../testing/demo-models';
 import { canonicalJson, contentHash } from './canonical-json';
-import { checkModel } from './check-model';
+import { checkModel, modelRemarks } from './check-model';
 import { coveredBy } from './covers';
+import type { DeviceModel } from './schema';
 import { ofVariant } from './variant';
 
 /** A copy of a shipped model with one thing changed. */
@@ -158,4 +159,38 @@ test('the content hash is 64-bit FNV-1a over canonical JSON and does not see the
   for (const v of ['a', { b: 1, a: [1, { d: 2, c: null }] }, mica9.outline, 'ÿ€😀'])
     expect(contentHash(v)).toBe(reference(canonicalJson(v)));
   expect(contentHash({ a: 1, b: 2 })).toBe(contentHash({ b: 2, a: 1 }));
+});
+
+describe('what a file says of places and lengths', () => {
+  const changed = (change: (m: DeviceModel) => void) => {
+    const copy = structuredClone(mica9);
+    change(copy);
+    return checkModel(copy).problems.map((p) => `${p.path}: ${p.text}`);
+  };
+  test('two screws on one point are one hole written twice', () => {
+    const said = changed((m) => {
+      m.fasteners[1]!.at = { ...m.fasteners[0]!.at };
+      m.fasteners[1]!.layer = m.fasteners[0]!.layer;
+    });
+    expect(said.join('\n')).toMatch(/fasteners\(A2\)\.at: lies on the point of A1/);
+  });
+  test('a plug lies on one of the parts that it joins', () => {
+    const said = changed((m) => {
+      m.connectors.find((c) => c.id === 'K-cell')!.at = { x: 1, y: 1 };
+    });
+    expect(said.join('\n')).toMatch(/connectors\(K-cell\)\.at: lies on neither part/);
+  });
+  test('without a single greatest length it is remarked that each hole’s own counts', () => {
+    const bare = structuredClone(mica9);
+    for (const f of bare.fasteners) delete f.maxLengthMm;
+    expect(modelRemarks(bare)).toHaveLength(1);
+    expect(modelRemarks(mica9)).toEqual([]);
+    expect(shippedModels.flatMap((m) => modelRemarks(m))).toEqual([]);
+  });
+  test('a file of endless lists is refused before it is worked on', () => {
+    const said = changed((m) => {
+      m.fasteners = Array.from({ length: 5000 }, (_, i) => ({ ...m.fasteners[0]!, id: `Z${i}` }));
+    });
+    expect(said.join('\n')).toMatch(/fasteners: /);
+  });
 });

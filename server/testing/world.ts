@@ -87,7 +87,6 @@ export async function openJob(
   }
   return id;
 }
-/** The owner agrees to everything that follows from the job's tasks. */
 /** Answers what is still open of the check on arrival: what the chosen tasks will touch. */
 export async function answerBefore(who: Who, job: string): Promise<void> {
   const page = (await jobPage(who, job))!;
@@ -110,6 +109,7 @@ export async function answerBefore(who: Who, job: string): Promise<void> {
       })),
     );
 }
+/** The owner agrees to everything that follows from the job’s tasks. */
 export async function agreeAll(who: Who, job: string): Promise<void> {
   const page = (await jobPage(who, job))!;
   const open = openConsents(

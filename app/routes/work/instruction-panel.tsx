@@ -116,7 +116,10 @@ export function InstructionPanel(p: Props) {
           until={now.until}
           known={now.clockKnown}
           onEarly={
-            now.step.action === 'heat' || holds.has(now.step.action) ? () => p.onTarget(now.body) : undefined
+            // a hold that was not waited for is no verdict of the leak tester
+            now.step.action === 'heat' || (holds.has(now.step.action) && now.step.action !== 'leak test')
+              ? () => p.onTarget(now.body)
+              : undefined
           }
         />
       )}

@@ -15,7 +15,16 @@ const rememberedUnit = (): (typeof pressureUnits)[number] => {
 };
 
 /** At the end of the hold: what the tester shows, and that it does not hold. That it holds is the pedal's. */
-export function LeakCard({ step, onReport }: { step: Step; onReport: (body: Leak) => void }) {
+export function LeakCard({
+  step,
+  holding,
+  onReport,
+}: {
+  step: Step;
+  /** The hold still runs: it can fail, but not pass yet. */
+  holding: boolean;
+  onReport: (body: Leak) => void;
+}) {
   const [value, setValue] = useState('');
   const [unit, setUnit] = useState(rememberedUnit);
   const [wrong, setWrong] = useState(false);
@@ -66,7 +75,7 @@ export function LeakCard({ step, onReport }: { step: Step; onReport: (body: Leak
         <button type="button" className="btn danger" onClick={() => report(false)}>
           It does not hold
         </button>
-        <button type="button" className="btn" onClick={() => report(true)}>
+        <button type="button" className="btn" disabled={holding} onClick={() => report(true)}>
           It holds
         </button>
       </div>

@@ -340,8 +340,8 @@ export default function Work({ loaderData }: Route.ComponentProps) {
               }
             />
           )}
-          {step && target === 'device:end' && now.kind === 'do' && (
-            <LeakCard key={step.id} step={step} onReport={(b) => act(b)} />
+          {step && target === 'device:end' && (
+            <LeakCard key={step.id} step={step} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
           )}
           <LeaksNote index={index} state={state} onReseal={planning.run} />
           {step && <BootCard index={index} state={state} step={step} />}
