@@ -39,6 +39,12 @@ export function consentText(index: IndexedModel, c: Consent, price?: string): st
   }
 }
 function effectSentence(c: Consent): string {
+  const from = c.effect!.systemFrom;
+  if (from)
+    return `${sentence(c)} That is so from system ${from} on; on an older one nothing changes. The version is not known.`;
+  return sentence(c);
+}
+function sentence(c: Consent): string {
   const e = c.effect!;
   if (e.effect === 'copy') return `${e.owner} If it cannot be read, this is lost.`;
   if (e.effect === 'lost' && e.remedy === undefined) return e.owner;

@@ -11,7 +11,7 @@ export const remedyName: Record<Remedy, string> = {
 };
 export const remedyHow: Record<Remedy, string> = {
   original: 'The old part goes into the new assembly, or stays. Nothing changes.',
-  copy: 'The programmer reads the old part as soon as it is off the device, before it is put aside, and writes the new one. A part too broken to read has nothing to copy.',
+  copy: 'The programmer reads the old part as soon as it is off the device, before it is put aside, and writes the new one. A part too broken to read has nothing to copy: see before the quote whether it reads, whether the programmer covers this model and with which adapter; third-party panels need its own mode.',
   chip: 'The identity chip is moved under the microscope. It takes the notice away; what the data held does not come back.',
   calibrate:
     'Run on the assembled device: a network, more than 20 % charge, a restart or two. Original parts only; it can refuse.',

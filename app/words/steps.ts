@@ -313,6 +313,7 @@ export function howText(index: IndexedModel, step: Step): string {
     );
   if (step.lipFirst && step.angleDeg && !step.note?.includes('ip '))
     out.push(`Lip at the ${step.lipFirst} first, at about ${step.angleDeg}°, then flat.`);
+  if (step.action === 'connect' || step.action === 'reseat') out.push('It clicks when it is home.');
   if (step.action === 'close') {
     const side = index.slots.get(step.about ?? '')?.ways.find((w) => w.to === 'folded')?.towards;
     if (side) out.push(`It opened to the ${side}: begin there.`);
@@ -428,6 +429,8 @@ export const cautionText: Record<Caution, string> = {
     'A listed charger, hands off, never with a damaged cell; unplugged before the next touch.',
   'calibrate-fails':
     'If it fails, in this order: network, more than 20 % charge, restart, display reseated, then: a foreign-made part, or a donor still locked to an account. A second pass verifies.',
+  corners:
+    'Corners hold longest: turn the tool, do not cut or force; a drop more, wait; a tip filed thinner goes in where a pick does not.',
   'power-test':
     'Hands off while it is on. Never with a damaged cell; no charger but a listed low-voltage supply, unplugged before the next touch.',
   'trial-off': 'Off again before anything is moved.',

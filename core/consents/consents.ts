@@ -44,9 +44,9 @@ export function consentsFor(
   const replaced = [...new Set([...slotsToReplace(state), ...more])];
   const tasks = Object.keys(state.task);
   const kinds = replaced.map((s) => index.slots.get(s)?.kind);
-  const out: Consent[] = consentsNeeded(effectsOf(index, replaced, methods, state.remedy as Remedies)).map(
-    (effect) => ({ id: effect.id, kind: 'effect', because: [effect.slot], effect }),
-  );
+  const out: Consent[] = consentsNeeded(
+    effectsOf(index, replaced, methods, state.remedy as Remedies, flag(state, 'system')?.version),
+  ).map((effect) => ({ id: effect.id, kind: 'effect', because: [effect.slot], effect }));
   const seal = index.model.bonds.find((b) => isSeal(index, b));
   if (seal && tasks.length)
     out.push({ id: 'water', kind: 'water', because: [seal.id], tested: methods['leak-test'] === 'always' });

@@ -555,9 +555,15 @@ export const rules = {
     check: ({ state, index, methods }, b) =>
       b.ending === 'handed over'
         ? list(
-            dataDue(effectsOf(index, replacedSlots(state), methods, state.remedy as Remedies)).filter(
-              (s) => state.data[s] !== 'written' && state.data[s] !== 'declined',
-            ),
+            dataDue(
+              effectsOf(
+                index,
+                replacedSlots(state),
+                methods,
+                state.remedy as Remedies,
+                flag(state, 'system')?.version,
+              ),
+            ).filter((s) => state.data[s] !== 'written' && state.data[s] !== 'declined'),
           )
         : undefined,
   }),

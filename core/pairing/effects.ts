@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
 import type { FunctionId, Pairing } from '../model/schema';
+import { counts } from '../model/system';
 import { defaultMethods, type Methods } from '../route/methods';
 import type { Remedy } from './remedies';
 import { outcomeOf } from './rules';
@@ -13,6 +14,8 @@ export interface Effect {
   effect: EffectKind;
   owner: string;
   remedy?: string;
+  /** It comes only from this system version on, and the device's is not known. */
+  systemFrom?: string;
 }
 /** What is to be done about the identity of a slot's new piece, where it was chosen for this job. */
 export type Remedies = Readonly<Record<string, Remedy>>;
@@ -20,21 +23,25 @@ export type Remedies = Readonly<Record<string, Remedy>>;
 /**
  * What the owner will notice when these slots get other pieces: the model's pairing rules, in its order, as the chosen
  * remedy of each slot leaves them, or where none was chosen the house methods.
+ * @param system the device's system version: rows that begin with a later one do not count
  */
 export function effectsOf(
   index: IndexedModel,
   replaced: readonly string[],
   methods: Pick<Methods, 'display-data'> = defaultMethods,
   chosen: Remedies = {},
+  system?: string,
 ): Effect[] {
   return index.model.pairing
-    .filter((p) => replaced.includes(p.slot))
+    .filter((p) => replaced.includes(p.slot) && counts(p, system) !== false)
     .map((p) => ({
       id: `${p.slot} ${p.function}`,
       slot: p.slot,
       function: p.function,
       effect: effectNow(index, p, methods, chosen[p.slot]),
       owner: p.owner,
+      // both outcomes are said where nobody knows the version
+      ...(counts(p, system) === undefined ? { systemFrom: p.systemFrom! } : {}),
       ...(p.remedy ? { remedy: p.remedy } : {}),
     }));
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { indexModel } from '../model/index-model';
 import { defaultMethods } from '../route/methods';
 import { atlas, dune2, indexed, mica4, mica9, shippedModels } from '../testing/demo-models';
 import { compareRemedies } from './compare';
@@ -86,4 +87,18 @@ test('on every shipped model moving the original costs nothing, and no remedy is
           `${m.id} ${s.id} ${r.function}`,
         ).toBe('kept');
     }
+});
+
+test('a row that begins with a system version counts from it on; of an unknown version both outcomes are said', () => {
+  const index = indexModel({
+    ...mica9,
+    pairing: mica9.pairing.map((p) =>
+      p.slot === 'cell' && p.function === 'notice' ? { ...p, systemFrom: '15' } : p,
+    ),
+  });
+  const notice = (system?: string) =>
+    effectsOf(index, ['cell'], defaultMethods, {}, system).find((e) => e.function === 'notice');
+  expect(notice('14.8')).toBeUndefined();
+  expect(notice('15')).not.toHaveProperty('systemFrom');
+  expect(notice()).toMatchObject({ systemFrom: '15' });
 });

@@ -277,7 +277,13 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   back(c.first, phaseBack);
 
   // also of parts that are in already: their calibration is still to come
-  const effects = effectsOf(index, [...new Set([...replaced, ...standing.done])], methods, s.remedies);
+  const effects = effectsOf(
+    index,
+    [...new Set([...replaced, ...standing.done])],
+    methods,
+    s.remedies,
+    s.system,
+  );
   const calibrate = effects.some((e) => e.effect === 'calibrate') && !done('calibrate device');
   const rim = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
   // what stands now is worth nothing once the route opens the device again

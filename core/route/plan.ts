@@ -99,6 +99,7 @@ export function planRoute(
         : input.tasks.filter((t) => t.action === 'replace').map((t) => t.slot),
       methods,
       remedies,
+      input.system,
     ),
     checks: [...new Set(index.model.shortList)] as string[],
   };

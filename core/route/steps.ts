@@ -173,7 +173,7 @@ function bondSteps(
   const cautions: Caution[] = [];
   const tools = [...release.tools];
   if (seal) {
-    cautions.push('depth');
+    cautions.push('depth', 'corners');
     if (s.index.model.noGo.length) cautions.push('no-go-edges');
     if (badCell(s.conditions)) cautions.push('swollen-poke');
     if (s.conditions.includes('shattered')) {

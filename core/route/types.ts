@@ -63,6 +63,7 @@ export type Caution =
   | 'plastic-only'
   | 'off-again'
   | 'power-test'
+  | 'corners'
   | 'charger-off'
   | 'strap-checked'
   | 'vacuum-bench'

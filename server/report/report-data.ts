@@ -6,7 +6,7 @@ import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
 import { replacedSlots } from '../../core/job/view';
 import { flag, type PartEntry } from '../../core/job/state';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
-import { effectsOf, type Effect } from '../../core/pairing/effects';
+import { effectsOf, type Effect, type Remedies } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
@@ -115,7 +115,13 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       changed:
         c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
     })),
-    effects: effectsOf(index, replacedSlots(state), page.route?.input.methods).map((e) => ({
+    effects: effectsOf(
+      index,
+      replacedSlots(state),
+      page.route?.input.methods,
+      state.remedy as Remedies,
+      flag(state, 'system')?.version,
+    ).map((e) => ({
       ...e,
       agreed: agreedBy(state, page.signers, e.id),
     })),

@@ -5,7 +5,7 @@ import { dueAtEnd } from '../../../core/job/due-at-end';
 import { type Body, type Ending, endings } from '../../../core/job/events';
 import type { Finding } from '../../../core/job/interlocks';
 import { flag, holderOf, type JobState } from '../../../core/job/state';
-import { consentsNeeded, dataDue, effectsOf } from '../../../core/pairing/effects';
+import { consentsNeeded, dataDue, effectsOf, type Remedies } from '../../../core/pairing/effects';
 import { replacedSlots } from '../../../core/job/view';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { benchTime } from '../../job/clock';
@@ -82,6 +82,8 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
       ]),
     ],
     context.route?.input.methods,
+    state.remedy as Remedies,
+    flag(state, 'system')?.version,
   );
   const close = (override?: Parameters<React.ComponentProps<typeof StopSheet>['onPass']>[0]) => {
     // whoever gives a device back unrepaired says why: the record keeps it

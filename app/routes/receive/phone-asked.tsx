@@ -15,7 +15,7 @@ export function PhoneAsked({
   error: (field: string) => React.ReactNode;
 }) {
   const pick = (field: 'backup' | 'locked', label: string) => (
-    <div className="field" style={{ flex: '1 1 90px' }}>
+    <div className="field" style={{ flex: '1 1 130px' }}>
       <label htmlFor={field}>{label}</label>
       <select
         id={field}
@@ -36,9 +36,10 @@ export function PhoneAsked({
     <>
       <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
         <div className="field" style={{ flex: '1 1 80px' }}>
-          <label htmlFor="system">System version</label>
+          <label htmlFor="system">System</label>
           <Input
             id="system"
+            aria-label="System version"
             placeholder="14.2"
             inputMode="decimal"
             maxLength={11}
@@ -63,8 +64,10 @@ export function PhoneAsked({
           />
           {error('charge')}
         </div>
+      </div>
+      <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
         {pick('backup', 'Backup')}
-        {pick('locked', 'Locked to an account')}
+        {pick('locked', 'Locked to account')}
       </div>
       <div className="row" style={{ gap: 14 }}>
         <label className="row small" style={{ gap: 6, minHeight: 32 }}>

@@ -98,6 +98,42 @@ export function InstructionPanel(p: Props) {
   return (
     <>
       <p className="muted">{`${step.phase} · step ${p.done + 1} of ${p.steps.length} · ${about(step.handsS.likely)}`}</p>
+      {/* what stands against it is the first thing seen, in large text too */}
+      {now.kind === 'do' &&
+        now.findings.map((f) => {
+          const t = findingText(index, f);
+          const soak = flag(state, 'heatEndedAt');
+          return (
+            <div
+              key={f.rule}
+              className={`note ${f.severity === 'warn' ? '' : 'stop'}`}
+              style={{ marginTop: 8 }}
+            >
+              <span className="strong">{t.what}</span> {t.instead}
+              {soakRules.has(f.rule) && soak && (
+                <p style={{ marginTop: 6 }}>
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() =>
+                      p.onTarget({
+                        type: 'heatStarted',
+                        station: soak.station,
+                        forS: f.seconds ?? soak.ofS,
+                      })
+                    }
+                  >
+                    {`It is on the heat again: ${span(f.seconds ?? soak.ofS)}`}
+                  </button>{' '}
+                  <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
+                </p>
+              )}
+            </div>
+          );
+        })}
+      {p.measured !== undefined && now.kind === 'do' && (
+        <Measured index={index} target={now.target} mm={p.measured} />
+      )}
       <h1 className="now-title" data-testid="instruction">
         {stepTitle(index, step)}
       </h1>
@@ -134,41 +170,6 @@ export function InstructionPanel(p: Props) {
       )}
       {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
-      {now.kind === 'do' &&
-        now.findings.map((f) => {
-          const t = findingText(index, f);
-          const soak = flag(state, 'heatEndedAt');
-          return (
-            <div
-              key={f.rule}
-              className={`note ${f.severity === 'warn' ? '' : 'stop'}`}
-              style={{ marginTop: 8 }}
-            >
-              <span className="strong">{t.what}</span> {t.instead}
-              {soakRules.has(f.rule) && soak && (
-                <p style={{ marginTop: 6 }}>
-                  <button
-                    type="button"
-                    className="btn"
-                    onClick={() =>
-                      p.onTarget({
-                        type: 'heatStarted',
-                        station: soak.station,
-                        forS: f.seconds ?? soak.ofS,
-                      })
-                    }
-                  >
-                    {`It is on the heat again: ${span(f.seconds ?? soak.ofS)}`}
-                  </button>{' '}
-                  <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
-                </p>
-              )}
-            </div>
-          );
-        })}
-      {p.measured !== undefined && now.kind === 'do' && (
-        <Measured index={index} target={now.target} mm={p.measured} />
-      )}
       {(step.note || howText(index, step)) && (
         <p style={{ marginTop: 10, fontSize: 17 }}>
           {[step.note, howText(index, step)].filter(Boolean).join(' ')}
