@@ -99,7 +99,7 @@ export function TroubleSheet(p: WayProps) {
             <button
               key={t.id}
               type="button"
-              className="btn"
+              className={`btn ${t.id === 'danger' ? 'danger' : ''}`}
               style={{ justifyContent: 'flex-start' }}
               onClick={() => setChosen(t.id)}
             >
