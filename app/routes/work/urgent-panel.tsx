@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import type { MustStop } from '../../../core/job/running';
 import type { Task } from '../../../core/job/events';
@@ -38,22 +39,36 @@ export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
   );
 }
 
-/** Plans the rest of a job with the condition that has come since, through the Route screen's own action. */
+/**
+ * Plans the rest of a job from where its device stands, through the Route screen's own action. Without the server it says
+ * so and the screen stays: a route is adopted there and nowhere else.
+ */
 export function usePlanAgain(jobId: string): {
   run: (tasks?: readonly Task[]) => void;
   busy: boolean;
   error: string | undefined;
 } {
   const fetcher = useFetcher<{ error?: string }>();
-  return {
-    run: (tasks = []) =>
+  const [away, setAway] = useState(false);
+  const run = async (tasks: readonly Task[]) => {
+    const there = await fetch('/healthz', { signal: AbortSignal.timeout(5000) }).then(
+      (r) => r.ok,
+      () => false,
+    );
+    setAway(!there);
+    if (there)
       void fetcher.submit(JSON.stringify({ command: crypto.randomUUID(), tasks }), {
         method: 'post',
         action: `/jobs/${jobId}/route`,
         encType: 'application/json',
-      }),
+      });
+  };
+  return {
+    run: (tasks = []) => void run(tasks),
     busy: fetcher.state !== 'idle',
-    error: fetcher.data?.error,
+    error: away
+      ? 'The server is away, and the rest is planned there. Leave the device as it is, cool and open to the air, and try again.'
+      : fetcher.data?.error,
   };
 }
 
