@@ -100,6 +100,12 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await expect(page.getByTestId('check-picture')).toContainText('display');
   await page.getByTestId('check-battery').getByRole('button', { name: 'does not' }).click();
   await expect(page.getByText(/The job goes back to Work/)).toBeVisible();
+  // what was tried is no longer open, and it does not count as passed either
+  const rows = await page
+    .getByRole('group')
+    .filter({ has: page.getByRole('button', { name: 'works' }) })
+    .count();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(`${rows - 1} open, 1 not working`);
   await page.getByTestId('check-battery').getByRole('button', { name: 'works' }).click();
   await answerOpen(page);
   await expect(page.getByText('Mid check: all answered')).toBeVisible();

@@ -8,8 +8,8 @@ import { fold } from '../core/job/evolve';
 import { empty, originalPiece } from '../core/job/state';
 import { asOwner, inShop } from './db/orm';
 import { loadState } from './db/job-log';
-import { call, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
-import { type SentCommand, sendCommands } from './use-cases/send-commands';
+import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
+import { sendCommands } from './use-cases/send-commands';
 import { demoAllowed, signIn } from './use-cases/sign-in';
 import { receiveJob, draftSchema } from './use-cases/receive-job';
 import { adoptRoute } from './use-cases/plan-route';
@@ -25,15 +25,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(endWorld);
 
-const cmd = (who: Who, job: string, body: Body, more: Partial<SentCommand> = {}): SentCommand => ({
-  id: randomUUID(),
-  job,
-  person: who.personId,
-  body,
-  at: Date.now(),
-  clockKnown: true,
-  ...more,
-});
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: originalPiece(f) });
 const post = (who: Who | undefined, body: string) =>
   call(

@@ -6,12 +6,12 @@ import type { Body, JobEvent } from '../core/job/events';
 import { originalPiece } from '../core/job/state';
 import { holdStream, endStreamsOf, mostStreams } from './auth/streams';
 import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
-import { call, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
+import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import type { Who } from './types';
 import { jobPage } from './use-cases/job-page';
 import { loreOf } from './use-cases/lore';
 import { receiveJob } from './use-cases/receive-job';
-import { type SentCommand, sendCommands } from './use-cases/send-commands';
+import { sendCommands } from './use-cases/send-commands';
 import { signIn } from './use-cases/sign-in';
 import { inShop } from './db/orm';
 
@@ -27,15 +27,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(endWorld);
 
-const cmd = (who: Who, job: string, body: Body, more: Partial<SentCommand> = {}): SentCommand => ({
-  id: randomUUID(),
-  job,
-  person: who.personId,
-  body,
-  at: Date.now(),
-  clockKnown: true,
-  ...more,
-});
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: originalPiece(f) });
 const request = (headers: Record<string, string> = {}, body = '', method = 'POST') =>
   new Request('http://bench.local/x', { method, headers, ...(method === 'GET' ? {} : { body }) });

@@ -11,6 +11,7 @@ import {
   agreeAll,
   answerBefore,
   call,
+  cmd,
   endWorld,
   eventsOf,
   makeWorld,
@@ -44,11 +45,7 @@ beforeAll(async () => {
 afterAll(endWorld);
 
 const send = async (who: Who, job: string, body: Body) =>
-  (
-    await sendCommands(who, [
-      { id: randomUUID(), job, person: who.personId, body, at: Date.now(), clockKnown: true },
-    ])
-  )[0]!.outcome;
+  (await sendCommands(who, [cmd(who, job, body)]))[0]!.outcome;
 const mica = () => world.models.get('mica-9')!;
 
 describe('photographs', () => {

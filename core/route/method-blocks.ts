@@ -1,3 +1,4 @@
+import type { IndexedModel } from '../model/index-model';
 import { badCell, noHeat } from '../job/conditions';
 import { heatStations } from './catalogue';
 import type { MethodId } from './methods';
@@ -38,3 +39,8 @@ export function methodBlock(
   const station = needsStation[row]?.[option];
   return station && !input.stations.includes(station) ? { code: 'station', station } : undefined;
 }
+
+/** Whether a question can matter on this model at all: how a bonded back comes off is not asked where none is glued on. */
+export const concerns = ({ model, slots }: IndexedModel, row: MethodId): boolean =>
+  row !== 'bonded-back' ||
+  model.bonds.some((b) => b.kind === 'glue' && b.holds.some((h) => slots.get(h)?.kind === 'back'));

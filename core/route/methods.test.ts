@@ -2,6 +2,8 @@ import { describe, expect, test } from 'vitest';
 import type { DeviceModel } from '../model/schema';
 import { atlas, dune2, dune3, mica9, mica9Wide, replace, route, withMethods } from '../testing/demo-models';
 import { shows } from './methods-in-force';
+import { concerns } from './method-blocks';
+import { indexModel } from '../model/index-model';
 import { defaultMethods, type MethodId, methodRows, methodsOf } from './methods';
 import type { Route, RouteInput } from './types';
 
@@ -91,4 +93,12 @@ describe('methods of a workshop and of a job', () => {
         .every((s) => s.tools.join() === 'spudger'),
     ).toBe(true);
   });
+});
+
+test('how a bonded back comes off is asked only where a back is glued on', () => {
+  const asked = (model: DeviceModel) => concerns(indexModel(model), 'bonded-back');
+  expect(asked(mica9)).toBe(false);
+  expect(asked(dune2)).toBe(true);
+  expect(asked(dune3)).toBe(false);
+  expect(concerns(indexModel(mica9), 'softening')).toBe(true);
 });

@@ -13,7 +13,8 @@ import { indexModel } from '../../core/model/index-model';
 import { methodsOf } from '../../core/route/methods';
 import { jobPage } from '../use-cases/job-page';
 import { receiveJob } from '../use-cases/receive-job';
-import { sendCommands } from '../use-cases/send-commands';
+import { type SentCommand, sendCommands } from '../use-cases/send-commands';
+import type { Body } from '../../core/job/events';
 import { adoptRoute } from '../use-cases/plan-route';
 
 /** A migrated database with the demo workshop and another one, on the throw-away cluster that DATABASE_URL names. */
@@ -134,6 +135,17 @@ export async function agreeAll(who: Who, job: string): Promise<void> {
       })),
     );
 }
+
+/** A command as a person's own device sends it, now, unless it is said otherwise. */
+export const cmd = (who: Who, job: string, body: Body, more: Partial<SentCommand> = {}): SentCommand => ({
+  id: randomUUID(),
+  job,
+  person: who.personId,
+  body,
+  at: Date.now(),
+  clockKnown: true,
+  ...more,
+});
 
 /** Calls a loader or an action as a router would, and gives what it answers, thrown or returned. */
 export async function call(

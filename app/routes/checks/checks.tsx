@@ -68,11 +68,11 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const all = [...new Map([...due, ...after, ...mid].map((c) => [c.function, c])).keys()];
   const failed = failedChecks(state, index);
   const open = due.filter((c) => (round === 'before' ? c.result === undefined : !c.passed));
+  // what was tried and failed has been answered: it is mended, not tried first
+  const failing = open.filter((c) => c.result === 'fails' && c.stale.length === 0);
+  const waiting = open.filter((c) => !failing.includes(c));
   // only what was answered is copied: what nobody saw work before is tried and answered by itself
-  const asBefore =
-    round === 'before'
-      ? []
-      : open.filter((c) => c.before === 'works' && (c.result !== 'fails' || c.stale.length > 0));
+  const asBefore = round === 'before' ? [] : waiting.filter((c) => c.before === 'works');
   const settled = open.length === 0;
   const ended = flag(state, 'ending') !== undefined;
   const answer = (c: DueCheck, result: CheckResult) => {
@@ -102,7 +102,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                     ? `${round === 'mid' ? 'Mid check' : 'After check'}: all answered`
                     : !live
                       ? `${round === 'mid' ? 'Mid check' : 'After check'}: not yet`
-                      : `${round === 'mid' ? 'Mid check, before closing' : `After check, ${unopened ? 'not opened' : 'device closed'}`}: ${open.length} open`}
+                      : `${round === 'mid' ? 'Mid check, before closing' : `After check, ${unopened ? 'not opened' : 'device closed'}`}: ${[waiting.length > 0 && `${waiting.length} open`, failing.length > 0 && `${failing.length} not working`].filter(Boolean).join(', ')}`}
             </h1>
             <p className="muted">
               {round === 'before'
@@ -189,7 +189,11 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                 const any = c ?? a ?? m!;
                 const lit = may && c !== undefined && !c.passed;
                 return (
-                  <tr key={fn} className={lit && c === open[0] ? 'hot' : ''} data-testid={`check-${fn}`}>
+                  <tr
+                    key={fn}
+                    className={lit && c === (waiting[0] ?? open[0]) ? 'hot' : ''}
+                    data-testid={`check-${fn}`}
+                  >
                     <td className="strong">{functionName[fn]}</td>
                     <td className="small muted">{functionHow[fn]}</td>
                     <td className="small">

@@ -128,7 +128,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
               data-testid="range"
               style={{ margin: 0 }}
             >{`${money(whole.distribution.p10, currency)} to ${money(whole.distribution.p90, currency)}`}</div>
-            <div className="muted small">{`${begun ? 'what is still to come, ' : ''}eight of ten such repairs; half of them up to ${money(whole.distribution.p50, currency)}, on average ${money(whole.distribution.mean, currency)}${whole.trouble > 0.005 ? `: the chance that a worn or glued part has to be renewed on the way (${percent(whole.trouble)}) is in it` : ''}`}</div>
+            <div className="muted small">{`${begun ? 'what is still to come, ' : ''}eight of ten such repairs; half of them up to ${money(whole.distribution.p50, currency)}, on average ${money(whole.distribution.mean, currency)}${whole.trouble > 0.005 ? `; in ${percent(whole.trouble)} of such repairs a worn or glued part has to be renewed on the way, and that is in the average` : ''}`}</div>
           </div>
           <Chart
             option={option!}

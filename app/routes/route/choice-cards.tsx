@@ -3,7 +3,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { methodsInForce } from '../../../core/route/methods-in-force';
 import { methodRows } from '../../../core/route/methods';
 import type { Choice, Route } from '../../../core/route/types';
-import { type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
+import { concerns, type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
 import { stationName, thingName } from '../../words/things';
 import { signedMinutes, signedMoney } from '../../words/time';
 
@@ -102,7 +102,10 @@ export function MethodsCard({
   const [all, setAll] = useState(false);
   const felt = new Set<string>(methodsInForce(plan).map((m) => m.id));
   const rows = methodRows.filter(
-    (r) => all || felt.has(r.id) || methodBlock(plan.input, r.id, plan.input.methods[r.id]),
+    (r) =>
+      all ||
+      felt.has(r.id) ||
+      (concerns(index, r.id) && methodBlock(plan.input, r.id, plan.input.methods[r.id])),
   );
   return (
     <section className="card stack" aria-label="House methods">
@@ -145,7 +148,14 @@ export function MethodsCard({
           ) : (
             <div key={r.id} style={{ display: 'contents' }}>
               <span className="muted">{r.question}</span>
-              <span>{r.options.find((o) => o.id === now)?.name}</span>
+              <span>
+                {r.options.find((o) => o.id === now)?.name}
+                {why && (
+                  <span className="small brick" style={{ display: 'block' }}>
+                    {blockText(index, why)}
+                  </span>
+                )}
+              </span>
             </div>
           );
         })}
