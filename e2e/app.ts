@@ -128,6 +128,11 @@ export async function answerBefore(page: Page, job: string): Promise<void> {
 }
 /** Answers every open check on the screen that it works, or that it is as the owner was told. */
 export async function answerOpen(page: Page): Promise<void> {
+  // the address changes before the page stands: what is looked at without waiting would find no rows
+  await page
+    .getByTestId(/^check-/)
+    .first()
+    .waitFor();
   const bulk = page.getByRole('button', { name: /that worked before work now/ });
   if (await bulk.isVisible()) await bulk.click();
   for (const row of await page.getByTestId(/^check-/).all()) {
