@@ -80,6 +80,11 @@ export async function signIn(page: Page, login = 'tova'): Promise<void> {
   await page.locator(`button[value=${login}]`).click();
   await page.waitForURL('/');
 }
+/** Signed out, and seen to be: who goes to the sign-in page before that is sent back to the bench. */
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in**');
+}
 /** Signed in without having seen the sign-in page or the bench: for a test that begins elsewhere. */
 export async function signedIn(page: Page, login = 'tova'): Promise<void> {
   const r = await page.request.post('/sign-in', {

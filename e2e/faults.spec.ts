@@ -9,6 +9,7 @@ import {
   pressTo,
   settled,
   signIn,
+  signOut,
   test,
   signedIn,
   answerOpen,
@@ -101,7 +102,7 @@ test('a session that has expired keeps what is unsent; another person does not s
   await page.goto(`/jobs/${job}/work`);
   await expect(go(page)).toContainText('A1 is out');
   expect((await logOf(page, job)).filter((e) => e.body.type === 'screwOut')).toHaveLength(0);
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await signIn(page, 'tova');
   await page.goto(`/jobs/${job}/work`);
   await expect(go(page)).toContainText('A2 is out');

@@ -11,6 +11,7 @@ import {
   openReceive,
   received,
   signIn,
+  signOut,
   test,
   signedIn,
   answerOpen,
@@ -264,7 +265,7 @@ test('a route that nobody agreed to is not taken by a technician; an owner passe
   await expect(page.getByRole('dialog')).toContainText('The owner has not agreed yet');
   await expect(page.getByRole('dialog')).toContainText('An owner or lead may pass this');
   await page.goto('/');
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await signIn(page, 'ines');
   await page.goto(`/jobs/${job}/route`);
   await answerBefore(page, job);
@@ -312,7 +313,7 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
   await expect(page.getByText(/There is no line below|A column is missing/)).toBeVisible();
   const csv = await (await page.request.get('/stock.csv')).text();
   expect(csv).toContain('E2E-CS-1,23.90');
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await signIn(page, 'tova');
   await page.goto('/stock?q=E2E-CS-1');
   await expect(page.getByTestId('part-E2E-CS-1')).toContainText('free');

@@ -9,6 +9,7 @@ import {
   press,
   pressTo,
   signIn,
+  signOut,
   test,
   signedIn,
   answerOpen,
@@ -153,7 +154,7 @@ test('a swollen device is never offered heat; a technician cannot clear it, a le
   await page.getByLabel('What was seen').fill('looks flat');
   await page.getByRole('button', { name: 'Clear “swollen”' }).click();
   await expect(page.getByText(/Only an owner or lead clears/)).toBeVisible();
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await signIn(page, 'marek');
   await page.getByTestId('job-MC9-7702').getByRole('link').click();
   await page.getByRole('link', { name: 'Route' }).click();

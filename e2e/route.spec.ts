@@ -10,6 +10,7 @@ import {
   received,
   settled,
   signIn,
+  signOut,
   test,
   signedIn,
   answerBefore,
@@ -113,7 +114,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await page.getByRole('link', { name: 'Workshop' }).click();
   await expect(page.getByLabel('Leak test', { exact: true })).toBeDisabled();
   await expect(page.getByText('Add a person')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signOut(page);
   await signIn(page, 'ines');
   await page.getByRole('link', { name: 'Workshop' }).click();
   await axe(page, 'workshop');

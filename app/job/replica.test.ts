@@ -225,6 +225,25 @@ describe('a press', () => {
     expect(b.replica.view.kept).toBe(0);
     b.stop();
   });
+  test('that was recorded behind another bench’s is on the screen throughout, also while that is fetched', async () => {
+    const b = bench();
+    await quiet(b);
+    // one that is there already, and one that makes an entry of its own
+    for (const [others, own] of [
+      [out('A1'), 'A1'],
+      [{ type: 'noted', text: 'dust in the port' }, 'A2'],
+    ] as [Body, string][]) {
+      server.take({ id: `other-${own}`, job, person: 'p2', body: others, at: Date.now(), clockKnown: true });
+      const seen: (string | undefined)[] = [];
+      const end = b.replica.watch(() => seen.push(b.replica.view.state.place[`${own}#1`]));
+      await b.replica.report(out(own));
+      await quiet(b);
+      end();
+      expect(seen.length).toBeGreaterThan(1);
+      expect([...new Set(seen)]).toEqual([`mat/${own}`]);
+    }
+    b.stop();
+  });
   test('that another bench was quicker with makes no second event', async () => {
     const b = bench();
     server.take({ id: 'other-1', job, person: 'p2', body: out('A1'), at: Date.now(), clockKnown: true });

@@ -107,8 +107,8 @@ export class Replica {
       .map((k) => asCommand(k.command));
     for (const c of mine) this.#own.add(c.id);
     const settled = this.#kept.length > mine.length;
-    // a press that is not durable yet is in memory only: keep it on top
-    const unsaved = this.#kept.filter((c) => this.#saving.has(c.id));
+    // a press that is not durable yet is in memory only, and so is one whose entry is still to be fetched: keep it on top
+    const unsaved = this.#kept.filter((c) => this.#saving.has(c.id) || this.#awaited.has(c.id));
     this.#kept = [...mine, ...unsaved.filter((c) => !mine.some((m) => m.id === c.id))];
     if (settled) await this.sync();
     this.#paint();
@@ -132,10 +132,22 @@ export class Replica {
     const { outcome } = answer;
     if (outcome.status === 'recorded')
       for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
-    this.#kept = this.#kept.filter((c) => c.id !== answer.id);
+    // what is recorded stays on top until the copy holds it: dropped now, the screen would for a moment show what was before
+    if (outcome.status !== 'refused' && outcome.seq > this.#base.seq)
+      this.#awaited.set(answer.id, outcome.seq);
+    else this.#kept = this.#kept.filter((c) => c.id !== answer.id);
     this.#paint();
     this.#remember();
     if (outcome.seq > this.#base.seq) void this.sync();
+  }
+  /** Recorded, at this place of the log, which this copy has not reached: by command. */
+  #awaited = new Map<string, number>();
+  #dropReached(): void {
+    for (const [id, seq] of this.#awaited)
+      if (seq <= this.#base.seq) {
+        this.#awaited.delete(id);
+        this.#kept = this.#kept.filter((c) => c.id !== id);
+      }
   }
   #remembered: Route | undefined;
   #remembering = false;
@@ -197,6 +209,7 @@ export class Replica {
         if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
         this.#kept = this.#kept.filter((c) => c.id !== id);
       }
+      this.#dropReached();
       if (events.length)
         this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : undefined);
       if (events.length) this.#remember();
