@@ -141,6 +141,8 @@ function textOf(index: IndexedModel, b: Body): string {
     case 'eased':
       return `settled, ${b.kind}: ${name(b.thing)} (${b.how})`;
     case 'fated':
+      if (index.bonds.has(b.rider))
+        return `${name(b.rider)}: ${b.fate === 'on the new one' ? `came on the new ${name(b.slot)}` : 'a new one is laid'}`;
       return `${name(b.rider)} of the old ${name(b.slot)}: ${b.fate}`;
     case 'takenOver':
       return `took over${b.bench ? ` at ${b.bench}` : ''}`;

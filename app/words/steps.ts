@@ -80,6 +80,8 @@ export function stepTitle(index: IndexedModel, step: Step): string {
     case 'film off':
       return `Peel ${plural(n, 'film')} off the new ${about}`;
     case 'renew':
+      if (step.cautions.includes('seal-came-fitted'))
+        return `Look along the seal that came on the new ${about}`;
       return index.bonds.get(step.targets[0]!)?.kind === 'stretch-strip'
         ? `Lay ${plural(n, 'new strip')} for the ${about}`
         : `Renew the ${list(step.targets.map(name))}`;
@@ -97,7 +99,9 @@ export function stepTitle(index: IndexedModel, step: Step): string {
         ? 'Clean the rim'
         : `Clean the rim under the ${name(step.targets[0]!)}`;
     case 'apply seal':
-      return 'Lay the new seal';
+      return step.cautions.includes('seal-came-fitted')
+        ? `Look along the seal that came on the new ${about}`
+        : 'Lay the new seal';
     case 'liner off':
       return 'Take off the last liner';
     case 'close':
@@ -440,6 +444,8 @@ export const cautionText: Record<Caution, string> = {
   'rim-alcohol': 'Alcohol of 91 % or more; mind that the ear mesh is home.',
   'acetone-metal-only':
     'Acetone on bare metal only: never near the ear mesh, coated plastics or the panel. It catches fire even more easily.',
+  'seal-came-fitted':
+    'It came fitted: no second one on top. Whole all round, nowhere folded, liner on until it is closed. If it is not, take it off and lay a new one.',
   'press-by-hand': 'Press by hand, little force, the flex side with care: more breaks the panel.',
   'no-water-claim': 'No leak test: nothing is said to the owner about water.',
   'check-threads': 'Start all by hand. A worn head or a tired thread is replaced.',

@@ -1,7 +1,7 @@
 import type { PartEntry } from '../../core/job/state';
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
-import { quoteInput } from '../../core/quote/for-route';
+import { dataReadAt, quoteInput, type ReadAt } from '../../core/quote/for-route';
 import { chanceOfTrouble, type Distribution, expectedCost, simulateCost } from '../../core/quote/quote';
 import { planByStages } from '../../core/route/plan-by-stages';
 import type { Route, RouteInput } from '../../core/route/types';
@@ -22,6 +22,7 @@ export interface QuotedOption {
   waitS: number;
   effects: Route['effects'];
   trouble: number;
+  reads: ReadAt[];
 }
 export type QuoteTold =
   | { progress: number; done: false }
@@ -60,6 +61,7 @@ self.onmessage = (e: MessageEvent<QuoteAsked>) => {
       waitS: route.minutes.wait * 60,
       effects: route.effects,
       trouble: chanceOfTrouble(route.risks),
+      reads: dataReadAt(route),
     });
   }
   self.postMessage({ done: true, options: out } satisfies QuoteTold);

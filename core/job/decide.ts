@@ -272,7 +272,11 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   if ('bond' in body && body.bond !== undefined) return has(index.bonds, body.bond);
   if ('catch' in body) return has(index.catches, body.catch);
   if ('slot' in body)
-    return has(index.slots, body.slot) ?? (body.type === 'fated' ? has(index.slots, body.rider) : undefined);
+    return (
+      has(index.slots, body.slot) ??
+      // a rider is a piece, or a seal that the new one may have brought
+      (body.type === 'fated' ? has(index.slots, body.rider) && has(index.bonds, body.rider) : undefined)
+    );
   if (body.type === 'troubled' || body.type === 'eased')
     return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) =>
       m.has(body.thing),

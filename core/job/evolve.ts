@@ -133,7 +133,9 @@ const apply: Apply = {
     w.set('touched', b.connector, e.seq);
     w.set('acted', `reseat ${b.connector}`, e.seq);
   },
-  bondReleased: (w, b) => {
+  bondReleased: (w, b, e) => {
+    // a seal that was laid and is opened again will not do a second time, whoever laid it
+    if (w.state.bond[b.bond] === 'renewed') w.set('acted', `spent ${b.bond}`, e.seq);
     w.set('bond', b.bond, b.torn ? 'torn' : 'released');
     flags(w, { rimClean: false, seal: 'none' });
   },

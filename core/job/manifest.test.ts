@@ -3,6 +3,8 @@ import { Bench } from '../testing/bench';
 import { indexed, mica4, mica9, modelHash, route } from '../testing/demo-models';
 import { transfersOf } from '../model/riders';
 import { planRoute } from '../route/plan';
+import { jobRouteInput } from '../route/job-input';
+import { allStations } from '../route/catalogue';
 import { routeInput } from '../route/route-input';
 import type { Route } from '../route/types';
 import { arrivalsOf, arrivalsToPlan, forgotten, manifestOf } from './manifest';
@@ -102,6 +104,40 @@ describe('from an old assembly to its new one', () => {
     ).toEqual([]);
     expect(c.state.place[`${first}#1`]).toBe('aside/recycling');
     expect(c.state.place[`${second}#1`]).toBe('aside/stock');
+  });
+  test('a seal that the new display brought is looked at and pressed shut, not laid a second time; opened again it is spent', () => {
+    const nine = indexed(mica9);
+    const plan = (b: Bench): Route => {
+      const r = planRoute(
+        nine,
+        modelHash(mica9),
+        jobRouteInput({ methods: {}, stations: allStations, hourlyRateMinor: 6000 }, nine, b.state),
+      );
+      if ('infeasible' in r) throw new Error('infeasible');
+      return r;
+    };
+    const laid = (r: Route) => r.steps.find((s) => s.action === 'apply seal')!;
+    const b = new Bench(nine, undefined).open({ tasks });
+    const plain = plan(b);
+    b.do(part(['seal']));
+    const fitted = plan(b);
+    expect(laid(plain).uses).toBeDefined();
+    expect(laid(fitted)).toMatchObject({ about: 'display', cautions: ['seal-came-fitted'] });
+    expect(laid(fitted).uses).toBeUndefined();
+    // the old glue still has to go, and the closed device is still pressed
+    const acts = fitted.steps.map((s) => `${s.action} ${s.targets[0]}`);
+    expect(acts).toContain('clean rim rim');
+    expect(acts).toContain('press closed:start');
+    expect(acts).not.toContain('press frame:start');
+    b.do({ type: 'fated', slot: 'display', rider: 'seal', fate: 'scrap' });
+    expect(laid(plan(b)).uses).toEqual(laid(plain).uses);
+    b.do({ type: 'fated', slot: 'display', rider: 'seal', fate: 'on the new one' });
+    b.adopt(plan(b));
+    b.finish();
+    b.do({ type: 'taskSet', slot: 'cell', action: 'replace' });
+    expect(laid(plan(b)).uses).toBeDefined();
+    b.do({ type: 'bondReleased', bond: 'seal', torn: false });
+    expect(laid(plan(b)).uses).toEqual(laid(plain).uses);
   });
   test('where nothing differs from the model, the planner is told nothing and the route is the same', () => {
     expect(arrivalsToPlan(indexed(mica9), new Bench(indexed(mica9), route(mica9)).open().state)).toEqual({});

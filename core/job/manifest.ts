@@ -1,5 +1,5 @@
 import { type IndexedModel, indexModel } from '../model/index-model';
-import { ridersOf } from '../model/riders';
+import { ridersOf, sealsOf } from '../model/riders';
 import type { Fate } from './events';
 import { type JobState, originalPiece } from './state';
 import { pieceInSlot, placeOf } from './view';
@@ -16,18 +16,32 @@ export interface ManifestRow {
   settled: boolean;
 }
 
-/** Slots whose pieces the new assembly brings, as far as anybody knows: what was seen, else the part's own list, else the model's. */
+/**
+ * Slots whose pieces the new assembly brings, and seals that are fitted on it, as far as anybody knows: what was seen, else
+ * the part's own list, else the model's. A seal that has been opened again is spent.
+ */
 export function arrivalsOf(index: IndexedModel, state: JobState, slot: string): string[] {
   const own = index.slots.get(slot);
   if (!own) return [];
-  const known = new Set(state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r)) ?? own.arrivesWith);
+  const seals = new Set(sealsOf(index, slot).map((b) => b.id));
+  const known = new Set(
+    state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r) || seals.has(r)) ?? own.arrivesWith,
+  );
   for (const r of ridersOf(index, slot, 'leaving')) {
     const fate = r.hole ? undefined : state.fate[`${slot}/${r.id}`];
     if (fate === 'move over') known.delete(r.id);
     else if (fate) known.add(r.id);
   }
-  return index.model.slots.filter((s) => known.has(s.id)).map((s) => s.id);
+  for (const seal of seals) {
+    const fate = state.fate[`${slot}/${seal}`];
+    if (fate === 'on the new one') known.add(seal);
+    else if (fate !== undefined) known.delete(seal);
+    if (state.acted[`spent ${seal}`] !== undefined) known.delete(seal);
+  }
+  return inOrder(index, known);
 }
+const inOrder = (index: IndexedModel, ids: ReadonlySet<string>) =>
+  [...index.model.slots, ...index.model.bonds].filter((t) => ids.has(t.id)).map((t) => t.id);
 
 /** Arrivals that differ from the model's, by slot that is to be replaced: what the planner must be told. */
 export function arrivalsToPlan(index: IndexedModel, state: JobState): Record<string, string[]> {
@@ -35,17 +49,11 @@ export function arrivalsToPlan(index: IndexedModel, state: JobState): Record<str
   for (const slot in state.task) {
     if (state.task[slot] !== 'replace') continue;
     const arrives = arrivalsOf(index, state, slot);
-    if (
-      arrives.join() !==
-      [...new Set(index.slots.get(slot)?.arrivesWith)]
-        .sort((a, b) => order(index, a) - order(index, b))
-        .join()
-    )
+    if (arrives.join() !== inOrder(index, new Set(index.slots.get(slot)?.arrivesWith)).join())
       out[slot] = arrives;
   }
   return out;
 }
-const order = (index: IndexedModel, slot: string) => index.model.slots.findIndex((s) => s.id === slot);
 
 const known = new WeakMap<IndexedModel, Map<string, IndexedModel>>();
 /** The model as it is when new assemblies bring other pieces than it says. Without a difference, the same index. */

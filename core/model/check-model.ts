@@ -55,6 +55,13 @@ function uniqueIds(model: DeviceModel): ModelProblem[] {
 }
 
 /** Every id that is named must exist, in the base model or as an addition of some variant. */
+/** Seals and gaskets of a piece, in every variant: a new one may bring them fitted. */
+const sealsNaming = (model: DeviceModel, slot: string): string[] =>
+  [model.bonds, ...model.variants.flatMap((v) => [v.add.bonds, v.replace.bonds])]
+    .flat()
+    .filter((b) => b.holds.includes(slot) && (b.kind === 'perimeter-seal' || b.kind === 'gasket'))
+    .map((b) => b.id);
+
 function references(model: DeviceModel): ModelProblem[] {
   const added = (list: (typeof thingLists)[number]) =>
     model.variants.flatMap((v) => (v.add[list] as { id: string }[]).map((x) => x.id));
@@ -77,7 +84,8 @@ function references(model: DeviceModel): ModelProblem[] {
     if (s.partOf) need(known.slots, s.partOf, `${p}.partOf`, 'slot');
     all(any, s.covers, `${p}.covers`, 'thing');
     all(any, s.leavesFree, `${p}.leavesFree`, 'thing');
-    all(known.slots, s.arrivesWith, `${p}.arrivesWith`, 'slot');
+    const own = new Set([...known.slots, ...sealsNaming(model, s.id)]);
+    all(own, s.arrivesWith, `${p}.arrivesWith`, 'slot, or seal of this one,');
     all(any, s.install?.after ?? [], `${p}.install.after`, 'thing');
     all(known.slots, s.install?.under ?? [], `${p}.install.under`, 'slot');
     s.ways.forEach((w, k) => {
@@ -109,7 +117,8 @@ function references(model: DeviceModel): ModelProblem[] {
   model.bootRules.forEach((r, i) =>
     all(known.connectors, r.connectors, `bootRules[${i}].connectors`, 'connector'),
   );
-  model.pairing.forEach((r, i) => need(known.slots, r.slot, `pairing[${i}].slot`, 'slot'));
+  for (const list of ['pairing', 'programming'] as const)
+    model[list].forEach((r, i) => need(known.slots, r.slot, `${list}[${i}].slot`, 'slot'));
   model.variants.forEach((v, i) => {
     all(any, v.remove, `variants[${i}].remove`, 'thing');
     for (const list of thingLists)

@@ -1,5 +1,7 @@
 import { newPiece } from '../job/state';
 import type { IndexedModel } from './index-model';
+import type { Bond } from './schema';
+import { isSeal } from './seals';
 
 /** A slot or a hole whose piece comes or goes with an assembly. */
 export interface Rider {
@@ -13,7 +15,7 @@ export interface Rider {
  */
 export function ridersOf(index: IndexedModel, slot: string, when: 'arriving' | 'leaving'): Rider[] {
   const own = index.slots.get(slot)!;
-  const slots = new Set(own.arrivesWith);
+  const slots = new Set(own.arrivesWith.filter((id) => index.slots.has(id)));
   if (when === 'leaving') for (const s of index.model.slots) if (s.carrier === slot) slots.add(s.id);
   // what is carried by what comes along comes along
   for (let grew = true; grew; ) {
@@ -27,6 +29,10 @@ export function ridersOf(index: IndexedModel, slot: string, when: 'arriving' | '
   const holes = index.model.fasteners.filter((f) => f.holds.every((h) => slots.has(h)));
   return [...[...slots].map((id) => ({ id, hole: false })), ...holes.map((f) => ({ id: f.id, hole: true }))];
 }
+
+/** The seals of an assembly, which a new one may bring fitted, its liners on. */
+export const sealsOf = (index: IndexedModel, slot: string): Bond[] =>
+  index.model.bonds.filter((b) => b.holds.includes(slot) && isSeal(index, b));
 
 /** The slots whose pieces have to be moved over when an assembly gets another piece: carried, and not on the new one. */
 export function transfersOf(index: IndexedModel, slot: string): string[] {

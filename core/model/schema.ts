@@ -277,6 +277,15 @@ const pairing = z.strictObject({
   remedy: text.optional(),
 });
 
+/** Identity data of a slot's pieces that a bench programmer reads and writes; a slot without a row is not covered. */
+const programming = z.strictObject({
+  slot: id,
+  /** What the part is plugged into; neighbouring generations may share one. */
+  adapter: text,
+  /** It has a mode for third-party parts. */
+  thirdParty: z.boolean().default(false),
+});
+
 // no phone has more; a file that says so is damaged, and is not worked on for minutes
 const parts = {
   slots: z.array(slot).max(300),
@@ -331,6 +340,7 @@ export const deviceModelSchema = z.strictObject({
   ...parts,
   noGo: parts.noGo.default([]),
   pairing: parts.pairing.default([]),
+  programming: z.array(programming).max(50).default([]),
   catches: parts.catches.default([]),
   bootRules: z.array(bootRule).default([]),
   items: z.array(item),

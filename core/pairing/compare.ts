@@ -16,9 +16,9 @@ export interface Compared {
 export function compareRemedies(index: IndexedModel, slot: string): Compared {
   const s = index.slots.get(slot)!;
   const own = index.model.pairing.filter((p) => p.slot === slot);
-  // a calibration that settles nothing of this part cannot be chosen
+  // a calibration that settles nothing of this part cannot be chosen, nor a copy that no programmer makes
   const remedies = remediesFor(s.kind, index.model.generation).filter(
-    (r) => r !== 'calibrate' || own.some((p) => outcomeOf(p, r, index.model.generation) === 'calibrate'),
+    (r) => (r !== 'calibrate' && r !== 'copy') || own.some((p) => outcomeOf(p, r, index.model) === r),
   );
   const rest = functionsOf(index, slot).filter((f) => !own.some((p) => p.function === f));
   return {
@@ -27,7 +27,7 @@ export function compareRemedies(index: IndexedModel, slot: string): Compared {
     rows: [
       ...own.map((p) => ({
         function: p.function,
-        becomes: remedies.map((r) => outcomeOf(p, r, index.model.generation)),
+        becomes: remedies.map((r) => outcomeOf(p, r, index.model)),
         owner: p.owner,
         ...(p.remedy ? { remedy: p.remedy } : {}),
         store: p.store,

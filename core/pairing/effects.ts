@@ -3,7 +3,7 @@ import type { FunctionId, Pairing } from '../model/schema';
 import { counts } from '../model/system';
 import { defaultMethods, type Methods } from '../route/methods';
 import type { Remedy } from './remedies';
-import { outcomeOf } from './rules';
+import { outcomeOf, programmingOf } from './rules';
 
 export type EffectKind = 'kept' | 'copy' | 'calibrate' | 'notice' | 'lost';
 export interface Effect {
@@ -51,10 +51,10 @@ function effectNow(
   methods: Pick<Methods, 'display-data'>,
   remedy: Remedy | undefined,
 ): EffectKind {
-  if (remedy) return outcomeOf(p, remedy, index.model.generation);
+  if (remedy) return outcomeOf(p, remedy, index.model);
   // without a choice of its own a row stands as the model says, but for what the house does about data
   return p.effect === 'copy' || (p.effect === 'notice' && p.store === 'chip')
-    ? outcomeOf(p, methods['display-data'], index.model.generation)
+    ? outcomeOf(p, methods['display-data'], index.model)
     : p.effect;
 }
 
@@ -73,5 +73,8 @@ export function methodsOfRemedies(
 ): { 'display-data'?: Methods['display-data'] } {
   const slot = index.model.slots.find((s) => s.kind === 'display' && chosen[s.id])?.id;
   const remedy = slot && chosen[slot];
-  return remedy ? { 'display-data': remedy === 'copy' || remedy === 'chip' ? remedy : 'accept' } : {};
+  if (!remedy) return {};
+  if (remedy === 'copy' || remedy === 'chip') return { 'display-data': remedy };
+  const written = remedy === 'third party' && programmingOf(index.model, slot)?.thirdParty;
+  return { 'display-data': written ? 'copy' : 'accept' };
 }

@@ -38,6 +38,20 @@ describe('the handbook’s table of pairing (common practice)', () => {
       'third party': 'kept',
     });
   });
+  test('programmers cover some models only, and third-party panels where they have a mode for them', () => {
+    // with the mode its data are written like an original's
+    expect(by(dune2, 'display').ambient!['third party']).toBe('copy');
+    expect(methodsOfRemedies(indexed(dune2), { display: 'third party' })).toEqual({ 'display-data': 'copy' });
+    expect(methodsOfRemedies(indexed(mica9), { display: 'third party' })).toEqual({
+      'display-data': 'accept',
+    });
+    // without a row for the display there is nothing to copy with, and copying is not offered
+    const uncovered = { ...mica9, programming: [] };
+    expect(compareRemedies(indexed(uncovered), 'display').remedies).not.toContain('copy');
+    expect(effectsOf(indexed(uncovered), ['display']).find((e) => e.function === 'ambient')!.effect).toBe(
+      'lost',
+    );
+  });
   test('battery: notice and a hidden health figure; the maker’s calibration only on later generations', () => {
     expect(by(mica9, 'cell')).toMatchObject({ notice: { accept: 'notice' }, battery: { accept: 'lost' } });
     expect(compareRemedies(indexed(mica9), 'cell').remedies).not.toContain('calibrate');

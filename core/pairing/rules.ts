@@ -21,9 +21,15 @@ export const offers: readonly { kinds: readonly Kind[]; remedy: Remedy; from: nu
   { kinds: ['display', 'cell', 'camera', 'front-sensors', 'key'], remedy: 'third party', from: 1 },
 ];
 
+/** What a model says of its age and of the programmer. */
+export type Programmed = Pick<DeviceModel, 'generation' | 'programming'>;
+/** The programmer's row for a slot: programmers cover some models and some of their parts only. */
+export const programmingOf = (model: Programmed, slot: string) =>
+  model.programming.find((r) => r.slot === slot);
+
 interface Rule {
   remedy: Remedy;
-  when: (p: Pairing, generation: number) => boolean;
+  when: (p: Pairing, model: Programmed) => boolean;
   becomes: (p: Pairing) => EffectKind;
 }
 /**
@@ -33,24 +39,34 @@ interface Rule {
  */
 export const rules: readonly Rule[] = [
   { remedy: 'original', when: () => true, becomes: () => 'kept' },
+  {
+    remedy: 'copy',
+    when: (p, model) => p.effect === 'copy' && !programmingOf(model, p.slot),
+    becomes: () => 'lost',
+  },
   { remedy: 'copy', when: () => true, becomes: (p) => p.effect },
   { remedy: 'chip', when: (p) => p.store === 'chip' && p.effect === 'notice', becomes: () => 'kept' },
   { remedy: 'chip', when: (p) => p.effect === 'copy', becomes: () => 'lost' },
   {
     remedy: 'calibrate',
-    when: (p, generation) => generation >= 4 && p.effect !== 'lost' && p.effect !== 'kept',
+    when: (p, { generation }) => generation >= 4 && p.effect !== 'lost' && p.effect !== 'kept',
     becomes: () => 'calibrate',
   },
   { remedy: 'accept', when: (p) => p.effect === 'copy', becomes: () => 'lost' },
   { remedy: 'accept', when: (p) => p.effect === 'calibrate', becomes: () => 'notice' },
-  // a foreign-made part is not guaranteed to pass the maker's calibration and often has no data to write
-  { remedy: 'third party', when: (p) => p.effect === 'copy', becomes: () => 'lost' },
+  // a foreign-made part is not guaranteed to pass the maker's calibration and often has no data to write, unless the
+  // programmer has a mode for it
+  {
+    remedy: 'third party',
+    when: (p, model) => p.effect === 'copy' && !programmingOf(model, p.slot)?.thirdParty,
+    becomes: () => 'lost',
+  },
   { remedy: 'third party', when: (p) => p.effect === 'calibrate', becomes: () => 'notice' },
 ];
 
 /** What becomes of one function under one remedy. */
-export const outcomeOf = (p: Pairing, remedy: Remedy, generation: number): EffectKind =>
-  rules.find((r) => r.remedy === remedy && r.when(p, generation))?.becomes(p) ?? p.effect;
+export const outcomeOf = (p: Pairing, remedy: Remedy, model: Programmed): EffectKind =>
+  rules.find((r) => r.remedy === remedy && r.when(p, model))?.becomes(p) ?? p.effect;
 
 /** The remedies that can be chosen for a slot of this kind in this generation. */
 export const remediesFor = (kind: Kind, generation: number): Remedy[] =>

@@ -41,3 +41,27 @@ export function quoteInput(
     risks: route.risks,
   };
 }
+
+/** When the data of a part are read, by the numbers of a route's steps, from 1. */
+export interface ReadAt {
+  slot: string;
+  step: number;
+  of: number;
+  /** The last step before it that warms the device: what the heat breaks cannot be read any more. */
+  warmedAt?: number;
+}
+/** Where in a route the data of old parts are read, and what is warmed before: said when the price is. */
+export function dataReadAt(route: Pick<Route, 'steps'>): ReadAt[] {
+  return route.steps.flatMap((s, k) => {
+    if (s.action !== 'read data') return [];
+    const warmed = route.steps.slice(0, k).findLastIndex((h) => h.action === 'heat');
+    return [
+      {
+        slot: s.targets[0]!,
+        step: k + 1,
+        of: route.steps.length,
+        ...(warmed >= 0 ? { warmedAt: warmed + 1 } : {}),
+      },
+    ];
+  });
+}

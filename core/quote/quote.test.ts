@@ -3,7 +3,7 @@ import { mean, quantileSorted, variance } from 'simple-statistics';
 import { describe, expect, test } from 'vitest';
 import { indexed, mica9, replace, route } from '../testing/demo-models';
 import { advise } from './advice';
-import { quoteInput } from './for-route';
+import { dataReadAt, quoteInput } from './for-route';
 import { percentile } from './percentile';
 import { earliestReady } from './promise';
 import { chanceWithin, type Distribution, expectedCost, type QuoteInput, simulateCost } from './quote';
@@ -231,4 +231,20 @@ test('a device is ready after what stands before it, its own hands and its own w
       1000,
     ).queueS,
   ).toBe(1800);
+});
+
+test('the offer says at which step data are read, and what is warmed before', () => {
+  const step = (action: string, target: string) => ({ action, targets: [target] });
+  const at = dataReadAt({
+    steps: [
+      step('heat', 'start'),
+      step('heat', 'end'),
+      step('move', 'display'),
+      step('read data', 'display'),
+    ] as never,
+  });
+  expect(at).toEqual([{ slot: 'display', step: 4, of: 4, warmedAt: 2 }]);
+  expect(dataReadAt({ steps: [step('read data', 'display')] as never })).toEqual([
+    { slot: 'display', step: 1, of: 1 },
+  ]);
 });

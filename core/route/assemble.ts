@@ -6,7 +6,7 @@ import { ridersOf, transfersOf } from '../model/riders';
 import { isSeal } from '../model/seals';
 import { bootConnectors } from '../model/system';
 import { effectsOf } from '../pairing/effects';
-import { priceOf, type Setting } from './facts';
+import { bringsSeal, priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
 import {
   chipCautions,
@@ -342,16 +342,20 @@ export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
   if (toSeal) {
     const stays: Caution[] = c.cellOn && !off ? ['cell-stays-on'] : [];
     if (again || !standing.rimClean) add('Refit', rimStep(s, 'rim', { cautions: stays }));
+    const came = bringsSeal(s, seal, replaced);
     add(
       'Refit',
-      plainStep('apply seal', [seal.id], around(seal.renewS), {
-        tools: toolsOf(index, ['roller']),
-        cautions: press ? [] : ['press-by-hand'],
-        ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}),
-        ...(seal.renewNote ? { note: seal.renewNote } : {}),
-      }),
+      came
+        ? plainStep('apply seal', [seal.id], handsS.look, { about: came, cautions: ['seal-came-fitted'] })
+        : plainStep('apply seal', [seal.id], around(seal.renewS), {
+            tools: toolsOf(index, ['roller']),
+            cautions: press ? [] : ['press-by-hand'],
+            ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}),
+            ...(seal.renewNote ? { note: seal.renewNote } : {}),
+          }),
     );
-    if (press) add('Refit', holdStep('press', 'frame', pressS, handsS.act, { station: 'seal-press' }));
+    if (press && !came)
+      add('Refit', holdStep('press', 'frame', pressS, handsS.act, { station: 'seal-press' }));
   }
   if (c.cellOn && !plugged && (toSeal || midPassed)) {
     plug();

@@ -103,6 +103,15 @@ export const renewalOf = (s: Circumstances, bond: Bond) =>
   bond.kind === 'stretch-strip' && s.methods['cell-bond'] === 'tape' && bond.orTape.length
     ? bond.orTape
     : bond.renewedBy;
+/** The new piece that brings a seal fitted, where one does: it was chosen so, or seen. */
+export const bringsSeal = (s: Setting, bond: Bond, replaced: readonly string[]): string | undefined =>
+  bond.holds.find(
+    (h) =>
+      // laid already, it is laid anew only after it has been opened
+      !s.standing.bondsRenewed.includes(bond.id) &&
+      s.index.slots.get(h)!.arrivesWith.includes(bond.id) &&
+      (replaced.includes(h) || s.standing.done.includes(h)),
+  );
 /** Chance times price of one way. */
 export const wayRisk = (w: Way) => riskCost(w.risks);
 /** The ways to a pose that are open here: by guard, by what can be released, by the method for deep parts, or the one insisted on. */

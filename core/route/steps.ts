@@ -6,7 +6,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Bond, Drive, Face, Minutes, Slot } from '../model/schema';
 import { dataDue, effectsOf } from '../pairing/effects';
 import { isSeal } from '../model/seals';
-import { renewalOf, type Setting } from './facts';
+import { bringsSeal, renewalOf, type Setting } from './facts';
 import { releaseFor } from './release';
 import { around, handsS, inSeconds, plus, times } from './times';
 import type { Caution, Phase, Step } from './types';
@@ -373,6 +373,17 @@ export function stepsBack(
       const glue = b.kind === 'glue' && b.cureS > 0;
       const uv = glue && setsByLight(s, b);
       const back = isSeal(index, b);
+      if (back && bringsSeal(s, b, replaced))
+        return [
+          rimStep(s, b.id, { about: o.slot, face: o.face }),
+          {
+            ...base,
+            action: 'renew',
+            targets: o.things,
+            handsS: handsS.look,
+            cautions: ['seal-came-fitted'],
+          },
+        ];
       const renew: Draft = {
         ...base,
         action: 'renew',

@@ -81,6 +81,7 @@ export type Caution =
   | 'rim-alcohol'
   | 'acetone-metal-only'
   | 'press-by-hand'
+  | 'seal-came-fitted'
   | 'no-water-claim'
   | 'check-threads'
   | 'new-screws'

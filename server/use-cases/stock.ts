@@ -31,6 +31,8 @@ export interface StockModel {
   id: string;
   name: string;
   slots: { id: string; name: string; kind: string; price: number }[];
+  /** What a new part may bring fitted beside pieces. */
+  seals: { id: string; name: string; holds: string[] }[];
 }
 
 /** Who may change the stock; choosing from it for a job is everybody's work. */
@@ -89,7 +91,7 @@ const select = `select p.id, p.name, p.kind, p.model_id as "modelId", p.slot, p.
 /** The models that parts can be for, with the places of each: what a drawer is named by. */
 export async function stockModels(em: EntityManager): Promise<StockModel[]> {
   return em.execute<StockModel[]>(
-    `select model_id as id, name, (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind', 'price', s->'price') order by s->>'name') from jsonb_array_elements(model->'slots') s) as slots from device_model where current order by name`,
+    `select model_id as id, name, (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind', 'price', s->'price') order by s->>'name') from jsonb_array_elements(model->'slots') s) as slots, (select coalesce(jsonb_agg(jsonb_build_object('id', b->'id', 'name', b->'name', 'holds', b->'holds')), '[]') from jsonb_array_elements(model->'bonds') b where b->>'kind' in ('perimeter-seal', 'gasket')) as seals from device_model where current order by name`,
   );
 }
 /** Parts by name, model, place, supplier, lot or serial; what lies free first. 100 a page. */
@@ -196,8 +198,16 @@ function judge(
     .split(/[;|]/)
     .map((s) => s.trim())
     .filter(Boolean);
-  const unknown = arrivesWith.find((s) => !model.slots.some((x) => x.id === s));
-  if (unknown) return { ok: false, errors: { arrives_with: `${model.name} has no place ${unknown}.` } };
+  const unknown = arrivesWith.find(
+    (s) =>
+      !model.slots.some((x) => x.id === s) &&
+      !model.seals.some((x) => x.id === s && x.holds.includes(f.slot)),
+  );
+  if (unknown)
+    return {
+      ok: false,
+      errors: { arrives_with: `${model.name} has no place, and the ${slot.name} no seal, ${unknown}.` },
+    };
   if (f.released === 'proof seen' && !f.proof)
     return { ok: false, errors: { proof: 'Say what the proof of release is.' } };
   return {

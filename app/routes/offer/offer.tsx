@@ -278,10 +278,22 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                 parts={parts}
                 currency={currency}
                 method={methods['display-data']}
+                reads={whole?.reads ?? []}
                 disabled={ended}
                 onPart={choosePart}
                 onRemedy={(slot, remedy) => {
                   void report({ type: 'remedySet', slot, remedy });
+                }}
+                onBroken={(slot) => {
+                  void report(
+                    {
+                      type: 'noted',
+                      text: 'Too broken to be read: nothing to copy.',
+                      thing: slot,
+                      finding: true,
+                    },
+                    { type: 'remedySet', slot, remedy: 'accept' },
+                  );
                 }}
               />
             )}

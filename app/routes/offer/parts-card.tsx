@@ -1,12 +1,22 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { methodsOf } from '../../../core/route/methods';
 import type { JobState } from '../../../core/job/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { compareRemedies } from '../../../core/pairing/compare';
+import { programmingOf } from '../../../core/pairing/rules';
+import type { ReadAt } from '../../../core/quote/for-route';
 import type { Remedy } from '../../../core/pairing/remedies';
 import type { StockPart } from '../../../server/use-cases/stock';
-import { becomesName, remedyHow, remedyName, storeName } from '../../words/remedies';
+import {
+  becomesName,
+  programmerText,
+  readText,
+  remedyHow,
+  remedyName,
+  storeName,
+} from '../../words/remedies';
 import { cap, functionName, list, thingName } from '../../words/things';
 import { money } from '../../words/time';
 
@@ -20,6 +30,10 @@ interface Props {
   disabled: boolean;
   onPart: (slot: string, part: StockPart | undefined) => void;
   onRemedy: (slot: string, remedy: Remedy) => void;
+  /** The old part was looked at and cannot be read. */
+  onBroken: (slot: string) => void;
+  /** Where in the route data are read, as far as it is planned. */
+  reads: readonly ReadAt[];
 }
 
 /** For each new part: which one from the stock, and what becomes of its functions by what is done about its identity. */
@@ -33,6 +47,8 @@ export function PartsCard({
   disabled,
   onPart,
   onRemedy,
+  onBroken,
+  reads,
 }: Props) {
   return (
     <section className="card stack" aria-label="Parts">
@@ -114,6 +130,8 @@ export function PartsCard({
                 chosen={remedy}
                 disabled={disabled}
                 onRemedy={onRemedy}
+                onBroken={onBroken}
+                readAt={reads.find((r) => r.slot === slot)}
               />
             )}
           </div>
@@ -134,6 +152,8 @@ function Effects({
   chosen,
   disabled,
   onRemedy,
+  onBroken,
+  readAt,
 }: {
   index: IndexedModel;
   slot: string;
@@ -141,6 +161,8 @@ function Effects({
   chosen: Remedy;
   disabled: boolean;
   onRemedy: (slot: string, remedy: Remedy) => void;
+  onBroken: (slot: string) => void;
+  readAt: ReadAt | undefined;
 }) {
   const [wide, setWide] = useState(false);
   const changed = compared.rows.filter((r) => r.becomes.some((b) => b !== 'kept'));
@@ -211,8 +233,21 @@ function Effects({
           ))}
         </tbody>
       </table>
+      {index.model.pairing.some((p) => p.slot === slot && p.effect === 'copy') && (
+        <div className="spread">
+          <span className="small">{programmerText(programmingOf(index.model, slot))}</span>
+          {compared.remedies.includes('copy') && chosen !== 'accept' && (
+            <Button size="small" disabled={disabled} onClick={() => onBroken(slot)}>
+              Too broken to read
+            </Button>
+          )}
+        </div>
+      )}
       <div className="spread">
-        <span className="small muted">{remedyHow[chosen]}</span>
+        <span className="small muted">
+          {remedyHow[chosen]}
+          {chosen === 'copy' && readAt && ` ${readText(readAt)}`}
+        </span>
         {compared.rows.length > changed.length && (
           <button type="button" className="btn slim" onClick={() => setWide(!wide)}>
             {wide ? 'Only what changes' : `All ${compared.rows.length} functions`}

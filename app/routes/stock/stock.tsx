@@ -117,7 +117,7 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                           {name(p)?.name.split(' ').slice(1).join(' ') ?? p.modelId}
                         </span>
                         {p.arrivesWith.length > 0 && (
-                          <div className="small muted">{`with ${p.arrivesWith.map((s) => name(p)?.slots.find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
+                          <div className="small muted">{`with ${p.arrivesWith.map((s) => [...(name(p)?.slots ?? []), ...(name(p)?.seals ?? [])].find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
                         )}
                       </td>
                       <td>
@@ -298,6 +298,7 @@ function AddPart({
   const set = (k: keyof typeof blank) => (e: { target: { value: string } }) =>
     setP({ ...p, [k]: e.target.value });
   const slots = models.find((m) => m.id === p.model)?.slots ?? [];
+  const seals = models.find((m) => m.id === p.model)?.seals ?? [];
   const field = (
     k: keyof typeof blank,
     label: string,
@@ -380,28 +381,29 @@ function AddPart({
               style={{ minHeight: 32, cursor: 'pointer' }}
             >{`Comes fitted with${p.arrives_with ? `: ${p.arrives_with.split(';').length}` : ' …'}`}</summary>
             <div className="row" style={{ gap: 6, maxHeight: 160, overflow: 'auto' }}>
-              {slots
-                .filter((s) => s.id !== p.slot)
-                .map((s) => {
-                  const list = p.arrives_with.split(';').filter(Boolean);
-                  const on = list.includes(s.id);
-                  return (
-                    <button
-                      key={s.id}
-                      type="button"
-                      className={`btn slim ${on ? 'on' : ''}`}
-                      aria-pressed={on}
-                      onClick={() =>
-                        setP({
-                          ...p,
-                          arrives_with: (on ? list.filter((x) => x !== s.id) : [...list, s.id]).join(';'),
-                        })
-                      }
-                    >
-                      {s.name}
-                    </button>
-                  );
-                })}
+              {[
+                ...slots.filter((s) => s.id !== p.slot),
+                ...seals.filter((b) => b.holds.includes(p.slot)),
+              ].map((s) => {
+                const list = p.arrives_with.split(';').filter(Boolean);
+                const on = list.includes(s.id);
+                return (
+                  <button
+                    key={s.id}
+                    type="button"
+                    className={`btn slim ${on ? 'on' : ''}`}
+                    aria-pressed={on}
+                    onClick={() =>
+                      setP({
+                        ...p,
+                        arrives_with: (on ? list.filter((x) => x !== s.id) : [...list, s.id]).join(';'),
+                      })
+                    }
+                  >
+                    {s.name}
+                  </button>
+                );
+              })}
             </div>
           </details>
         )}

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import { fates, type Body } from '../../../core/job/events';
-import { arrivalsToPlan, manifestOf } from '../../../core/job/manifest';
+import { arrivalsOf, arrivalsToPlan, manifestOf } from '../../../core/job/manifest';
 import type { JobState } from '../../../core/job/state';
+import { sealsOf } from '../../../core/model/riders';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/route/types';
 import { thingName } from '../../words/things';
@@ -27,7 +28,9 @@ export function ManifestCard({
   const slot = step.action === 'compare' || step.action === 'set aside' ? step.targets[0]! : undefined;
   if (!slot) return null;
   const rows = manifestOf(index, state, slot);
-  if (!rows.length) return null;
+  const seals = step.action === 'compare' ? sealsOf(index, slot) : [];
+  const brought = arrivalsOf(index, state, slot);
+  if (!rows.length && !seals.length) return null;
   // what was seen here may ask for other moves than were planned
   const stale = JSON.stringify(arrivalsToPlan(index, state)) !== JSON.stringify(route?.input.arrives ?? {});
   return (
@@ -62,6 +65,27 @@ export function ManifestCard({
                       {f === 'on the new one' ? 'the new one has it' : f}
                     </option>
                   ))}
+                </select>
+              </td>
+            </tr>
+          ))}
+          {seals.map((b) => (
+            <tr key={b.id}>
+              <td>
+                {b.name}
+                <div className="small muted">on the new one, look along its edge</div>
+              </td>
+              <td>
+                <select
+                  className="pick"
+                  aria-label={`Where the ${b.name} comes from`}
+                  value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
+                  onChange={(e) =>
+                    onReport({ type: 'fated', slot, rider: b.id, fate: e.target.value as 'scrap' })
+                  }
+                >
+                  <option value="scrap">a new one is laid</option>
+                  <option value="on the new one">the new one has it</option>
                 </select>
               </td>
             </tr>
