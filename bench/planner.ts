@@ -1,4 +1,5 @@
 import load from 'highs';
+import { checkModel } from '../core/model/check-model';
 import { chooseWays } from '../core/route/choose-ways';
 import { orderOperations } from '../core/route/order';
 import { planByStages } from '../core/route/plan-by-stages';
@@ -15,7 +16,9 @@ import {
   modelHash,
   replace,
   route,
+  shippedModels,
 } from '../core/testing/demo-models';
+import { damagedModel } from '../core/testing/model-generator';
 import { orderProblemOf } from '../core/testing/order-generator';
 import { waysMilp } from '../core/testing/ways-milp';
 import { waysProblemOf } from '../core/testing/ways-generator';
@@ -29,6 +32,19 @@ const timed = <T>(f: () => T): { ms: number; value: T } => {
 
 /** The planner's searches and whole routes. */
 export async function benchPlanner(): Promise<void> {
+  // every file has to be answered for at once, a damaged one too
+  const files = shippedModels.flatMap((m) => Array.from({ length: 140 }, (_, seed) => damagedModel(m, seed)));
+  checkModel(files[0]);
+  const checks = files.map((f) => timed(() => checkModel(f)).ms);
+  const slowest = Math.max(...checks);
+  figure({
+    what: `model check: ${files.length} damaged files, slowest`,
+    value: slowest,
+    unit: 'ms',
+    aim: '1000',
+    ok: slowest < 1000,
+    reference: { what: 'median', value: median(checks) },
+  });
   // choice of ways: 40 parts with 3 ways each, seeds 1-50
   chooseWays(waysProblemOf(99));
   const ways = Array.from({ length: 50 }, (_, i) =>

@@ -14,6 +14,11 @@ export const taskName: Record<Task['action'], string> = {
   reseat: 'press home the plugs of',
 };
 
+/** A bracket that swings open and stays where it is. */
+const isHinged = (index: IndexedModel, slot: string) => {
+  const s = index.slots.get(slot);
+  return s?.kind === 'bracket' && s.ways.some((w) => w.to === 'folded');
+};
 /** One sentence in big type: what to do now. */
 export function stepTitle(index: IndexedModel, step: Step): string {
   const n = step.targets.length;
@@ -89,6 +94,7 @@ export function stepTitle(index: IndexedModel, step: Step): string {
       // a cover that goes in folded is shut by a second step
       if (outside && step.pose === 'in' && index.slots.get(step.about!)!.ways.some((w) => w.to === 'folded'))
         return `Fold the ${about} shut`;
+      if (isHinged(index, step.about!) && step.pose === 'in' && !step.piece) return `Swing the ${about} shut`;
       return step.piece
         ? `Fit the new ${about}`
         : step.pose === 'folded'
@@ -213,7 +219,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
     case 'renew':
       return `${thingName(index, target)} is laid`;
     case 'fit':
-      return `${about} is in`;
+      return `${about} is ${isHinged(index, step.about ?? '') ? 'shut' : 'in'}`;
     case 'clean rim':
       return 'rim is clean';
     case 'apply seal':

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { rules } from '../../core/job/interlocks';
 import { Bench } from '../../core/testing/bench';
-import { indexed, mica9, route, sprigModel, swollen } from '../../core/testing/demo-models';
+import { dune3, indexed, mica9, route, sprigModel, swollen } from '../../core/testing/demo-models';
 import { functionIds } from '../../core/model/schema';
 import { eventText } from './events';
 import { findingText, refusalText } from './findings';
@@ -26,6 +26,20 @@ describe('the instructions', () => {
         for (const t of s.targets) expect(doneLabel(ix, s, t)).toMatch(/^[\w(]/);
         for (const c of s.cautions) expect(cautionText[c].length).toBeGreaterThan(10);
       }
+  });
+  test('swing a hinged bracket open and shut: it stays in the device and goes into no tray', () => {
+    const ix = indexed(dune3);
+    const r = route(dune3, { tasks: [{ slot: 'id-chip', action: 'rework' }] });
+    const about = r.steps.filter((s) => s.targets[0] === 'chip-bracket');
+    expect(about.map((s) => stepTitle(ix, s))).toEqual([
+      'Swing the small bracket over the identity chip open to the right',
+      'Swing the small bracket over the identity chip shut',
+    ]);
+    expect(doneLabel(ix, about[1]!, 'chip-bracket')).toMatch(/is shut$/);
+    const b = new Bench(ix, r).open({ tasks: [{ slot: 'id-chip', action: 'rework' }] }).finish();
+    expect(b.log.some((e) => e.body.type === 'pieceMoved' && e.body.slot === 'chip-bracket')).toBe(true);
+    expect(b.state.place['chip-bracket#1']).toBe('slot/chip-bracket');
+    expect(b.state.pose['chip-bracket']).toBeUndefined();
   });
   test('give the reason that the model has for each step of the way out', () => {
     const r = route(mica9);

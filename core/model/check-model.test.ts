@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import micaJson from '../../demo/models/mica-9.json';
 import { indexed, mica9, shippedModels, sprigModel } from '../testing/demo-models';
+import { damagedModel } from '../testing/model-generator';
 import { canonicalJson, contentHash } from './canonical-json';
 import { checkModel, modelRemarks } from './check-model';
 import { coveredBy } from './covers';
@@ -193,4 +194,16 @@ describe('what a file says of places and lengths', () => {
     });
     expect(said.join('\n')).toMatch(/fasteners: /);
   });
+});
+
+test('a damaged file is never a fault of the program: it is good, or every problem has its place in the file', () => {
+  let bad = 0;
+  for (let seed = 0; seed < 250; seed++) {
+    const read = checkModel(damagedModel(micaJson, seed));
+    if (read.ok) continue;
+    bad++;
+    expect(read.problems.length, `seed ${seed}`).toBeGreaterThan(0);
+    for (const p of read.problems) expect(p.text, `seed ${seed}`).toMatch(/\w/);
+  }
+  expect(bad).toBeGreaterThan(150);
 });

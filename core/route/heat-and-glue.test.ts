@@ -89,7 +89,7 @@ describe('chip work', () => {
       expect(i, name).toBeLessThan(chip);
     };
     first('read', (s) => s.action === 'read data' && s.targets[0] === 'display');
-    first('bracket', (s) => s.action === 'move' && s.targets[0] === 'chip-bracket');
+    first('bracket', (s) => s.action === 'move' && s.targets[0] === 'chip-bracket' && s.pose === 'folded');
     first('cell', (s) => s.action === 'disconnect' && s.targets[0] === 'K-cell');
     expect(at(r, (s) => s.action === 'set aside')).toBeGreaterThan(chip);
   });
