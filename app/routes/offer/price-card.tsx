@@ -54,6 +54,8 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
             data: [
               [whole.distribution.bins[0]!.from / 100, 0],
               ...whole.distribution.bins.map((b) => [b.to / 100, b.n]),
+              // beyond the last bar there is nothing
+              [whole.distribution.bins.at(-1)!.to / 100, 0],
             ],
             markLine: {
               silent: true,
