@@ -1,6 +1,7 @@
 import './antd.css';
 import './ui/snavek.css';
-import { ConfigProvider } from 'antd';
+import { Button, ConfigProvider } from 'antd';
+import enGB from 'antd/locale/en_GB';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
@@ -40,11 +41,24 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
+function Themed({ children }: { children: ReactNode }) {
+  return (
+    <ConfigProvider
+      theme={themes[usePreferences().theme]}
+      locale={enGB}
+      wave={{ disabled: true }}
+      button={{ autoInsertSpace: false }}
+      form={{ requiredMark: false, colon: false }}
+    >
+      {children}
+    </ConfigProvider>
+  );
+}
 export default function Root() {
   return (
-    <ConfigProvider theme={themes[usePreferences().theme]}>
+    <Themed>
       <Outlet />
-    </ConfigProvider>
+    </Themed>
   );
 }
 
@@ -52,25 +66,23 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
   const title = known ? `${error.statusText || `Error ${error.status}`}` : 'This page cannot be shown';
   return (
-    <main className="page">
-      <div className="card stack">
-        <h1>{title}</h1>
-        <p>
-          {known && error.status === 404
-            ? 'There is no such page in this workshop.'
-            : known && error.status === 503
-              ? 'What is kept in this browser stays kept and is sent when the database is back.'
-              : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}
-        </p>
-        <p className="row">
-          <a className="btn" href="/">
-            To the bench
-          </a>
-          <button type="button" className="btn" onClick={() => window.location.reload()}>
-            Load again
-          </button>
-        </p>
-      </div>
-    </main>
+    <Themed>
+      <main className="page">
+        <div className="card stack">
+          <h1>{title}</h1>
+          <p>
+            {known && error.status === 404
+              ? 'There is no such page in this workshop.'
+              : known && error.status === 503
+                ? 'What is kept in this browser stays kept and is sent when the database is back.'
+                : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}
+          </p>
+          <p className="row">
+            <Button href="/">To the bench</Button>
+            <Button onClick={() => window.location.reload()}>Load again</Button>
+          </p>
+        </div>
+      </main>
+    </Themed>
   );
 }

@@ -1,6 +1,6 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
-import { expect, type Page, test as base } from '@playwright/test';
+import { expect, type Locator, type Page, test as base } from '@playwright/test';
 import { checksDue } from '../core/checks/due';
 import { consentsFor } from '../core/consents/consents';
 import { fold } from '../core/job/evolve';
@@ -10,6 +10,7 @@ import { contentHash } from '../core/model/canonical-json';
 import { checkModel } from '../core/model/check-model';
 import { indexModel } from '../core/model/index-model';
 import { ofVariant } from '../core/model/variant';
+import { taskName } from '../app/words/steps';
 import type { Route, StepAction } from '../core/route/types';
 import { Bench } from '../core/testing/bench';
 
@@ -75,6 +76,23 @@ export const test = base.extend<object, { server: Server }>({
 });
 export { expect };
 
+/** Chooses from a list as one does with the mouse: opens it and takes the line with these words. */
+export async function choose(field: Locator, option: string | RegExp): Promise<void> {
+  const words = typeof option === 'string' ? new RegExp(`^${option}$`) : option;
+  await field.focus();
+  await field.press('ArrowDown');
+  await field
+    .page()
+    .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-content')
+    .filter({ hasText: words })
+    .click();
+}
+/** Types a day and a time of it (UTC, as these tests run). */
+export async function typeWhen(field: Locator, ms: number): Promise<void> {
+  await field.click();
+  await field.fill(new Date(ms).toISOString().slice(0, 16).replace('T', ' '));
+  await field.press('Enter');
+}
 export async function signIn(page: Page, login = 'tova'): Promise<void> {
   await page.goto('/sign-in');
   await page.locator(`button[value=${login}]`).click();
@@ -256,6 +274,18 @@ export async function agreed(page: Page, id: string): Promise<void> {
   await page.waitForURL(`/jobs/${id}/route`);
 }
 /** Receives a device at the counter and stops at its offer. `task` in place of a new cell. */
+/** What a place is called in the shipped model whose name ends so. */
+const slotName = (model: string, slot: string): string =>
+  readdirSync('demo/models')
+    .map(
+      (file) =>
+        JSON.parse(readFileSync(`demo/models/${file}`, 'utf8')) as {
+          name: string;
+          slots: { id: string; name: string }[];
+        },
+    )
+    .find((m) => m.name === model)!
+    .slots.find((s) => s.id === slot)!.name;
 export async function received(
   page: Page,
   model: string,
@@ -263,11 +293,11 @@ export async function received(
 ): Promise<string> {
   const id = await openReceive(page);
   await page.getByLabel('Serial or own tag').fill(`E2E-${++n}-${id.slice(0, 4)}`);
-  await page.getByLabel('Model', { exact: true }).selectOption({ label: model });
+  await choose(page.getByLabel('Model', { exact: true }), model);
   await page.getByLabel('What the owner says is wrong').fill('flat by noon');
-  await page.getByLabel('Wanted for').fill(new Date(promise()).toISOString().slice(0, 16));
-  if (task?.action) await page.getByLabel('What to do').selectOption(task.action);
-  await page.getByLabel('Part', { exact: true }).selectOption(task?.part ?? 'cell');
+  await typeWhen(page.getByLabel('Wanted for'), promise());
+  if (task?.action) await choose(page.getByLabel('What to do'), taskName[task.action as 'move']);
+  await choose(page.getByLabel('Part', { exact: true }), slotName(model, task?.part ?? 'cell'));
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('button', { name: 'All others work' }).click();
   await page.getByRole('button', { name: 'Receive', exact: true }).click();

@@ -22,6 +22,7 @@ export async function receiveByKeyboard(
   await type(tag);
   await key('Tab');
   await type('Mica 9');
+  await key('Enter');
   await page.waitForFunction(() => document.querySelectorAll('[role=listitem]').length > 5);
   // past the two variants to the owner, then the complaint
   await key('Tab', 3);

@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import {
+  choose,
+  typeWhen,
   agreed,
   expect,
   go,
@@ -36,13 +38,13 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByRole('link', { name: 'Receive a device' }).click();
   await page.getByRole('button', { name: 'Receive', exact: true }).click();
   await expect(page.getByText('Choose the device model.')).toBeVisible();
-  await page.getByLabel('Model', { exact: true }).selectOption({ label: 'Sprig' });
+  await choose(page.getByLabel('Model', { exact: true }), 'Sprig');
   await page.getByLabel('Serial or own tag').fill('SPR-E2E');
   await page.getByLabel('Owner’s name').fill('Runa');
   await page.getByLabel('What the owner says is wrong').fill('flat by noon');
-  await page.getByLabel('Part', { exact: true }).selectOption('cell');
+  await choose(page.getByLabel('Part', { exact: true }), 'cell');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByLabel('Wanted for').fill(new Date(Date.now() + 86_400_000).toISOString().slice(0, 16));
+  await typeWhen(page.getByLabel('Wanted for'), Date.now() + 86_400_000);
   await page.getByLabel('Passcode for the checks').fill('482913');
   await page.getByRole('img', { name: 'Outline, front' }).click({ position: { x: 40, y: 60 } });
   await expect(page.getByRole('button', { name: /crack on the front/ })).toBeVisible();

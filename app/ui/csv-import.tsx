@@ -1,5 +1,9 @@
+import { Button, Upload } from 'antd';
 import { useState } from 'react';
+import { Field } from './field';
 
+/** The largest file, bytes. */
+const most = 900_000;
 /** A CSV file is taken in whole or not at all; what is wrong is said by line. */
 export function CsvImport({
   hint,
@@ -15,27 +19,24 @@ export function CsvImport({
     <section className="card stack" aria-label="Import">
       <h2>Import</h2>
       <p className="small muted">{hint}</p>
-      <div className="field">
-        <label htmlFor="csv" className="small">
-          CSV file
-        </label>
-        <input
+      <Field label="CSV file" htmlFor="csv">
+        <Upload
           id="csv"
-          type="file"
           accept=".csv,text/csv"
-          onChange={(e) => {
-            const f = e.target.files?.[0];
-            e.target.value = '';
-            if (!f) return;
-            if (f.size > 900_000) {
+          showUploadList={false}
+          beforeUpload={(f) => {
+            if (f.size > most)
               setWrong(`The file has ${Math.round(f.size / 1000)} kB; at most 900 kB at a time.`);
-              return;
+            else {
+              setWrong(undefined);
+              void f.text().then(onCsv);
             }
-            setWrong(undefined);
-            void f.text().then(onCsv);
+            return false;
           }}
-        />
-      </div>
+        >
+          <Button>Choose a file</Button>
+        </Upload>
+      </Field>
       {(wrong ?? error) && (
         <div className="note stop" role="alert">
           {wrong ?? error}

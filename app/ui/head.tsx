@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, NavLink } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
@@ -177,19 +178,9 @@ export const Head = memo(function Head({
           <span className="strong" suppressHydrationWarning>
             {time ? soon(time, time) : ''}
           </span>{' '}
-          <button
-            type="submit"
-            style={{
-              background: 'none',
-              border: 0,
-              color: 'var(--head-muted)',
-              textDecoration: 'underline',
-              cursor: 'pointer',
-              minHeight: 32,
-            }}
-          >
+          <Button htmlType="submit" type="link" className="signout">
             Sign out
-          </button>
+          </Button>
         </Form>
       </div>
       {link && (

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { DeviceMap, type Frame, frameOf, type MapProps, wholeFrame } from './device-map';
 
@@ -240,28 +241,14 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
           {title}
         </span>
         <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
-          <button
-            type="button"
-            className="btn slim"
-            onMouseDown={still}
-            onClick={() => by(0.75)}
-            aria-label="Closer"
-          >
+          <Button onMouseDown={still} onClick={() => by(0.75)} aria-label="Closer">
             +
-          </button>
-          <button
-            type="button"
-            className="btn slim"
-            onMouseDown={still}
-            onClick={() => by(1 / 0.75)}
-            disabled={!near}
-            aria-label="Further away"
-          >
+          </Button>
+          <Button onMouseDown={still} onClick={() => by(1 / 0.75)} disabled={!near} aria-label="Further away">
             −
-          </button>
-          <button
-            type="button"
-            className={`btn slim ${auto ? 'held' : ''}`}
+          </Button>
+          <Button
+            className={`${auto ? 'held' : ''}`}
             onMouseDown={still}
             onClick={() => {
               if (auto) {
@@ -273,10 +260,10 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
             title={auto ? 'Show all of it' : 'Go where the step is, and with it'}
           >
             follow
-          </button>
-          <button type="button" className="btn slim" onMouseDown={still} onClick={onTurn}>
+          </Button>
+          <Button onMouseDown={still} onClick={onTurn}>
             Turn over
-          </button>
+          </Button>
         </span>
       </div>
       <div className="mapview">

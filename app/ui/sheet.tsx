@@ -1,3 +1,4 @@
+import { Modal } from 'antd';
 import { type ReactNode, useEffect, useRef } from 'react';
 
 /** A question on top of the screen: keeps the focus in it, closes with Escape, gives the focus back. Without `onClose` it must be answered. */
@@ -10,48 +11,34 @@ export function Sheet({
   onClose?: () => void;
   children: ReactNode;
 }) {
-  const box = useRef<HTMLDialogElement>(null);
+  const box = useRef<HTMLDivElement>(null);
   // what must be answered is answered by looking, never by a pedal that is pressed once more: no answer has the focus
   const must = onClose === undefined;
   useEffect(() => {
-    const d = box.current!;
-    if (!d.open) d.showModal();
-    // the browser would take the button that closes it
-    (
-      d.querySelector<HTMLElement>('[data-first]') ?? (must ? d.querySelector<HTMLElement>('h2') : null)
-    )?.focus();
-    return () => d.close();
-  }, [must]);
+    const before = document.activeElement;
+    return () => {
+      if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
+    };
+  }, []);
   return (
-    <dialog
-      ref={box}
-      aria-label={title}
-      onCancel={(e) => {
-        e.preventDefault();
-        onClose?.();
-      }}
-      style={{
-        border: '1px solid var(--line)',
-        borderRadius: 10,
-        background: 'var(--card)',
-        color: 'var(--ink)',
-        padding: '20px 24px',
-        width: 'min(640px, 94vw)',
+    <Modal
+      open
+      title={title}
+      footer={null}
+      width={640}
+      centered
+      destroyOnHidden
+      closable={must ? false : { 'aria-label': 'Back' }}
+      keyboard={!must}
+      mask={{ closable: false }}
+      onCancel={() => onClose?.()}
+      afterOpenChange={(open) => {
+        if (open) (box.current?.querySelector<HTMLElement>('[data-first]') ?? box.current)?.focus();
       }}
     >
-      <div className="stack">
-        <div className="spread">
-          <h2 tabIndex={-1} style={{ outline: 'none' }}>
-            {title}
-          </h2>
-          {onClose && (
-            <button type="button" className="btn slim" onClick={onClose}>
-              Back
-            </button>
-          )}
-        </div>
+      <div className="stack" ref={box} tabIndex={-1}>
         {children}
       </div>
-    </dialog>
+    </Modal>
   );
 }

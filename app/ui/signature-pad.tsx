@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useRef } from 'react';
 
 export type Strokes = [number, number][][];
@@ -27,11 +28,7 @@ export function SignaturePad({
     <div className="field">
       <div className="spread">
         <span className="label small">{label}</span>
-        {strokes.length > 0 && (
-          <button type="button" className="btn slim" onClick={() => onChange([])}>
-            Sign again
-          </button>
-        )}
+        {strokes.length > 0 && <Button onClick={() => onChange([])}>Sign again</Button>}
       </div>
       <svg
         viewBox={`0 0 ${box.w} ${box.h}`}

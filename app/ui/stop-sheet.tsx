@@ -1,9 +1,11 @@
+import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { Finding } from '../../core/job/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../server/types';
 import { findingText } from '../words/findings';
 import { Sheet } from './sheet';
+import { Field } from './field';
 
 export interface OverrideGiven {
   rules: string[];
@@ -44,10 +46,9 @@ export function StopSheet({
         );
       })}
       {may ? (
-        <form
+        <Form
           className="stack"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onFinish={() => {
             if (reason.trim())
               onPass({
                 rules: findings.map((f) => f.rule),
@@ -55,50 +56,39 @@ export function StopSheet({
                 ...(second ? { confirm: { login, password } } : {}),
               });
           }}
+          layout="vertical"
         >
-          <div className="field">
-            <label htmlFor="reason">Reason (it stays in the record and the report)</label>
-            <textarea
+          <Field label="Reason (it stays in the record and the report)" htmlFor="reason">
+            <Input.TextArea
               id="reason"
               rows={2}
               required
               maxLength={1000}
               value={reason}
               onChange={(e) => setReason(e.target.value)}
-              style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
             />
-          </div>
+          </Field>
           {second && (
             <div className="row">
-              <div className="field">
-                <label htmlFor="sl">Second person: login</label>
-                <input
-                  id="sl"
-                  required
-                  value={login}
-                  onChange={(e) => setLogin(e.target.value)}
-                  style={{ font: 'inherit', minHeight: 44 }}
-                />
-              </div>
-              <div className="field">
-                <label htmlFor="sp">their password</label>
-                <input
+              <Field label="Second person: login" htmlFor="sl">
+                <Input id="sl" required value={login} onChange={(e) => setLogin(e.target.value)} />
+              </Field>
+              <Field label="their password" htmlFor="sp">
+                <Input.Password
                   id="sp"
-                  type="password"
                   required
                   value={password}
                   onChange={(e) => setPassword(e.target.value)}
-                  style={{ font: 'inherit', minHeight: 44 }}
                 />
-              </div>
+              </Field>
             </div>
           )}
           <div className="row">
-            <button type="submit" className="btn danger">
+            <Button htmlType="submit" danger>
               {passLabel}
-            </button>
+            </Button>
           </div>
-        </form>
+        </Form>
       ) : (
         <p className="muted">
           {forbid

@@ -1,6 +1,8 @@
-import { useState } from 'react';
+import { Button, type RefSelectProps } from 'antd';
+import { useRef, useState } from 'react';
 import { type Task, taskActions } from '../../core/job/events';
 import { taskName } from '../words/steps';
+import { Pick } from './pick';
 
 export interface Part {
   id: string;
@@ -23,6 +25,8 @@ const often = [
   'board',
   'frame',
 ];
+
+const optionsOf = (parts: readonly Part[]) => parts.map((p) => ({ value: p.id, label: p.name }));
 
 /** The tasks of a job: replace, take out and refit, look at, rework or merely reach any part; several at once. */
 export function TaskPicker({
@@ -49,68 +53,47 @@ export function TaskPicker({
     if (id) {
       onSet(id, action);
       setSlot('');
+      // the next part is chosen from here
+      part.current?.focus();
     }
   };
+  const part = useRef<RefSelectProps>(null);
   return (
     <div className="stack" style={{ gap: 6 }}>
       {tasks.map((t) => (
         <div key={t.slot} className="spread" style={{ alignItems: 'center' }}>
           <span>{`${taskName[t.action]} the ${name(t.slot)}`}</span>
-          <button
-            type="button"
-            className="btn slim"
+          <Button
             disabled={tasks.length <= least}
             onClick={() => onSet(t.slot, 'none')}
             aria-label={`Drop: ${taskName[t.action]} the ${name(t.slot)}`}
           >
             Drop
-          </button>
+          </Button>
         </div>
       ))}
       <div className="row" style={{ gap: 6 }}>
-        <select
-          className="pick"
+        <Pick
           aria-label="What to do"
           value={action}
-          style={{ flex: '0 0 auto' }}
-          onChange={(e) => setAction(e.target.value as Task['action'])}
-        >
-          {taskActions.map((a) => (
-            <option key={a} value={a}>
-              {taskName[a]}
-            </option>
-          ))}
-        </select>
-        <select
-          className="pick"
+          onChange={(value) => setAction(value as Task['action'])}
+          options={taskActions.map((a) => ({ value: a, label: taskName[a] }))}
+        />
+        <Pick
+          ref={part}
           aria-label="Part"
-          value={slot}
-          onChange={(e) => setSlot(e.target.value)}
-          style={{ minWidth: 0, flex: '1 1 170px' }}
-        >
-          <option value="">a part…</option>
-          <optgroup label="often">
-            {sorted
-              .filter((p) => rank(p) < often.length)
-              .map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
-          </optgroup>
-          <optgroup label="smaller parts">
-            {sorted
-              .filter((p) => rank(p) === often.length)
-              .map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
-          </optgroup>
-        </select>
-        <button type="button" className="btn slim" disabled={!slot} onClick={() => add(slot)}>
+          placeholder="a part…"
+          className="grow"
+          value={slot || undefined}
+          onChange={setSlot}
+          options={[
+            { label: 'often', options: optionsOf(sorted.filter((p) => rank(p) < often.length)) },
+            { label: 'smaller parts', options: optionsOf(sorted.filter((p) => rank(p) === often.length)) },
+          ]}
+        />
+        <Button disabled={!slot} onClick={() => add(slot)}>
           Add
-        </button>
+        </Button>
       </div>
     </div>
   );

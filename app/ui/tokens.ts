@@ -1,4 +1,4 @@
-import type { ThemeConfig } from 'antd';
+import { theme as algorithms, type ThemeConfig } from 'antd';
 
 /** Every colour of Snavek. No colour is written anywhere else: the rest uses the variables made of these. */
 const light = {
@@ -76,10 +76,11 @@ export const cssVariables = `:root{${variables(light)}}:root[data-theme=dark]{co
 export const palettes = { light, dark };
 
 export const fontFamily = "'Atkinson Hyperlegible Next', 'IBM Plex Sans', system-ui, sans-serif";
-const themeOf = (set: typeof light): ThemeConfig => ({
+const themeOf = (set: typeof light, key: string, algorithm: ThemeConfig['algorithm']): ThemeConfig => ({
+  algorithm: algorithm!,
   zeroRuntime: true, // component styles come from the static app/antd.css, only variables from JS
   hashed: false, // one antd version on the page: no hash class, smaller CSS
-  cssVar: { key: 'snavek' }, // a fixed key: the same CSS on the server, in the browser and in the extraction
+  cssVar: { key }, // a fixed key for each theme: the same CSS on the server, in the browser and in the extraction
   token: {
     fontFamily,
     colorPrimary: set.petrol,
@@ -91,6 +92,13 @@ const themeOf = (set: typeof light): ThemeConfig => ({
     colorTextPlaceholder: set.muted,
     colorBgLayout: set.paper,
     colorBgContainer: set.card,
+    colorBgElevated: set.card,
+    colorTextLightSolid: set.card,
+    colorLink: set.petrol,
+    colorBorderSecondary: set.line,
+    controlItemBgActive: set.petrolSoft,
+    lineWidthFocus: 3,
+    colorPrimaryBorder: set.saffron,
     colorBorder: set.metal,
     borderRadius: 10,
     controlHeight: 44,
@@ -99,7 +107,25 @@ const themeOf = (set: typeof light): ThemeConfig => ({
     boxShadowSecondary: 'none',
     motion: false,
   },
-  components: { Button: { primaryShadow: 'none', defaultShadow: 'none' } },
+  components: {
+    Button: {
+      primaryShadow: 'none',
+      defaultShadow: 'none',
+      dangerShadow: 'none',
+      fontWeight: 700,
+      paddingInline: 14,
+    },
+    Select: { optionHeight: 44, optionPadding: '9px 12px', optionSelectedBg: set.petrolSoft },
+    Table: { headerBg: set.card, headerColor: set.muted, cellPaddingBlock: 9, cellPaddingInline: 8 },
+    Modal: { titleFontSize: 18 },
+    Form: { itemMarginBottom: 0, verticalLabelPadding: '0 0 4px' },
+    Input: { activeShadow: `0 0 0 3px ${set.saffronSoft}` },
+    DatePicker: { activeShadow: `0 0 0 3px ${set.saffronSoft}` },
+    Segmented: { itemSelectedBg: set.petrol, itemSelectedColor: set.card, trackBg: set.paper },
+  },
 });
-export const themes = { light: themeOf(light), dark: themeOf(dark) };
+export const themes = {
+  light: themeOf(light, 'snavek', algorithms.defaultAlgorithm),
+  dark: themeOf(dark, 'snavek-dark', algorithms.darkAlgorithm),
+};
 export const theme = themes.light;

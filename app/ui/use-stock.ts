@@ -1,3 +1,4 @@
+import type { InputRef } from 'antd';
 import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
@@ -9,7 +10,7 @@ import { usePageKeys } from './page-keys';
 /** What the drawers of the stock have in common: the open devices, the search by `/`, and asking for a change with its answer. */
 export function useStock<Said>(page: { strip: JobLine[]; now: number }) {
   const strip = useStrip(page.strip);
-  const search = useRef<HTMLInputElement>(null);
+  const search = useRef<InputRef>(null);
   const fetcher = useFetcher<Said>();
   const ask = (body: Record<string, unknown>) => {
     void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' });

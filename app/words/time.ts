@@ -7,10 +7,10 @@ export const clock = (ms: number): string => {
   const d = new Date(ms);
   return `${two(d.getHours())}:${two(d.getMinutes())}`;
 };
-export const day = (ms: number): string =>
-  !isMoment(ms)
-    ? 'at an unknown time'
-    : new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(ms);
+// a formatter takes longer to make than to use a hundred times
+const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+const weekdayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short' });
+export const day = (ms: number): string => (isMoment(ms) ? dayFormat.format(ms) : 'at an unknown time');
 export const dayAndClock = (ms: number): string => `${day(ms)} ${clock(ms)}`;
 /** `today`, `tomorrow` or the day, then the time. */
 export function soon(ms: number, now: number): string {
@@ -29,7 +29,7 @@ export const about = (s: number): string =>
 export function soonShort(ms: number, now: number): string {
   return new Date(ms).toDateString() === new Date(now).toDateString()
     ? clock(ms)
-    : `${new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(ms)} ${clock(ms)}`;
+    : `${weekdayFormat.format(ms)} ${clock(ms)}`;
 }
 /** `1:52`, or `3:10 h` from an hour up. */
 export function left(seconds: number): string {
@@ -38,8 +38,15 @@ export function left(seconds: number): string {
     ? `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))} h`
     : `${Math.floor(s / 60)}:${two(s % 60)}`;
 }
-export const money = (minor: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
+const moneyFormats = new Map<string, Intl.NumberFormat>();
+export function money(minor: number, currency: string): string {
+  let format = moneyFormats.get(currency);
+  if (!format) {
+    format = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+    moneyFormats.set(currency, format);
+  }
+  return format.format(minor / 100);
+}
 export const minutes = (m: number): string =>
   m < 1
     ? 'under 1 min'

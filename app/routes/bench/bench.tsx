@@ -12,6 +12,8 @@ import { soon } from '../../words/time';
 import { cap, plural, runningText } from '../../words/things';
 import { stages } from '../../../core/job/stage';
 import type { Route } from './+types/bench';
+import { LinkButton } from '../../ui/link-button';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -96,9 +98,9 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
         <section className="card" aria-label="Open jobs">
           <div className="spread" style={{ marginBottom: 6 }}>
             <h2>On the bench</h2>
-            <Link className="btn primary" style={{ textDecoration: 'none' }} to="/receive">
+            <LinkButton type="primary" to="/receive">
               Receive a device
-            </Link>
+            </LinkButton>
           </div>
           {jobs.length === 0 ? (
             <p>
@@ -106,28 +108,16 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
               a device to begin.
             </p>
           ) : (
-            <table className="tbl">
-              <thead>
-                <tr>
-                  <th scope="col">key</th>
-                  <th scope="col">device</th>
-                  <th scope="col">owner</th>
-                  <th scope="col">task</th>
-                  <th scope="col" style={{ width: 210 }}>
-                    stage
-                  </th>
-                  <th scope="col">waits for</th>
-                  <th scope="col">at work</th>
-                  <th scope="col">promised</th>
-                </tr>
-              </thead>
-              <tbody>
-                {jobs.map((j, i) => (
-                  <tr key={j.id} data-testid={`job-${j.tag}`}>
-                    <td>
-                      <kbd>{i + 1}</kbd>
-                    </td>
-                    <td>
+            <DataTable
+              rows={jobs}
+              rowKey={(j) => j.id}
+              onRow={(j) => ({ 'data-testid': `job-${j.tag}` })}
+              columns={[
+                { title: 'key', cell: (_, i) => <kbd>{i + 1}</kbd> },
+                {
+                  title: 'device',
+                  cell: (j) => (
+                    <>
                       <Link to={screenFor(j)} className="strong">
                         {shortModel(j)}
                       </Link>{' '}
@@ -139,37 +129,45 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                           </span>
                         </div>
                       ))}
-                    </td>
-                    <td>{j.owner ?? ''}</td>
-                    <td>{j.summary.tasks.join(', ')}</td>
-                    <td>
-                      <StageBar job={j} />
-                    </td>
-                    <td>
-                      {j.summary.running ? (
-                        <span>{runningText(j.summary.running, time)}</span>
-                      ) : (
-                        (waitsFor[j.summary.waits] ?? j.summary.waits)
-                      )}
-                    </td>
-                    <td className="small">
-                      {j.worker ? (
-                        <>
-                          {j.worker === who.name ? 'you' : j.worker}
-                          <div className="muted">{j.summary.worker?.bench}</div>
-                        </>
-                      ) : (
-                        <span className="muted">nobody</span>
-                      )}
-                    </td>
-                    <td>
+                    </>
+                  ),
+                },
+                { title: 'owner', cell: (j) => j.owner ?? '' },
+                { title: 'task', cell: (j) => j.summary.tasks.join(', ') },
+                { title: 'stage', width: 210, cell: (j) => <StageBar job={j} /> },
+                {
+                  title: 'waits for',
+                  cell: (j) =>
+                    j.summary.running ? (
+                      <span>{runningText(j.summary.running, time)}</span>
+                    ) : (
+                      (waitsFor[j.summary.waits] ?? j.summary.waits)
+                    ),
+                },
+                {
+                  title: 'at work',
+                  className: 'small',
+                  cell: (j) =>
+                    j.worker ? (
+                      <>
+                        {j.worker === who.name ? 'you' : j.worker}
+                        <div className="muted">{j.summary.worker?.bench}</div>
+                      </>
+                    ) : (
+                      <span className="muted">nobody</span>
+                    ),
+                },
+                {
+                  title: 'promised',
+                  cell: (j) => (
+                    <>
                       <Promised job={j} time={time} />
                       <div className="muted small">{j.summary.promisedAs}</div>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+                    </>
+                  ),
+                },
+              ]}
+            />
           )}
         </section>
         {loaderData.drafts.length > 0 && (

@@ -1,5 +1,6 @@
+import { Button } from 'antd';
 import { useState, useSyncExternalStore } from 'react';
-import { Link, PrefetchPageLinks, useNavigate, useNavigation, useSubmit } from 'react-router';
+import { PrefetchPageLinks, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
 import { reseatFor } from '../../../core/checks/reseat';
 import { type CheckResult, enrolments, type Round } from '../../../core/job/events';
@@ -20,6 +21,8 @@ import { Ledger } from '../../ui/ledger';
 import { functionHow, functionName, list, resultOf, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
+import { LinkButton } from '../../ui/link-button';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const loaded = await loadJob(request, context, params.job);
@@ -80,6 +83,18 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   };
   const live = isLive(state, index);
   // what the chosen tasks will touch can still be asked while nothing has been opened
+  const rows = all.map((fn) => {
+    const of = (list: typeof due) => list.find((d) => d.function === fn);
+    const now = of(due);
+    return {
+      fn,
+      now,
+      mid: of(mid),
+      after: of(after),
+      any: now ?? of(after) ?? of(mid)!,
+      lit: now !== undefined && !now.passed,
+    };
+  });
   const may = !ended && (round === 'before' ? shutState(state, index) === 'never opened' : live);
   const stepIsThis = next?.action === 'check' && next.round === round;
   const look = reseatFor(
@@ -114,14 +129,13 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           </div>
           <div className="row">
             {passcode && (
-              <button type="button" className="btn slim" onClick={() => setReveal(!reveal)}>
+              <Button onClick={() => setReveal(!reveal)}>
                 {reveal ? `passcode ${passcode}` : 'show passcode'}
-              </button>
+              </Button>
             )}
             {!ended && settled && stepIsThis && (
-              <button
-                type="button"
-                className="btn primary"
+              <Button
+                type="primary"
                 onClick={() => {
                   if (next)
                     void replica
@@ -130,16 +144,15 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                 }}
               >
                 {round === 'after' ? 'All checked: hand over' : 'All checked: go on'}
-              </button>
+              </Button>
             )}
             {!ended && settled && !stepIsThis && (
-              <Link
-                className="btn primary"
-                style={{ textDecoration: 'none' }}
+              <LinkButton
+                type="primary"
                 to={`/jobs/${page.id}/${round === 'before' ? 'offer' : next ? 'work' : 'hand-over'}`}
               >
                 {round === 'before' ? 'To the offer' : next ? 'Back to Work' : 'To hand over'}
-              </Link>
+              </LinkButton>
             )}
           </div>
         </div>
@@ -151,9 +164,8 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
               new part is innocent.
             </p>
             <div className="row" style={{ marginTop: 6 }}>
-              <button
-                type="button"
-                className="btn danger"
+              <Button
+                danger
                 disabled={busy || !look.length}
                 onClick={() => {
                   void submit(JSON.stringify({ command: crypto.randomUUID(), tasks: look }), {
@@ -162,115 +174,87 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                     encType: 'application/json',
                   });
                 }}
-              >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</button>
+              >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</Button>
             </div>
           </div>
         )}
         <section className="card">
-          <table className="tbl">
-            <thead>
-              <tr>
-                <th scope="col">function</th>
-                <th scope="col">passes when</th>
-                <th scope="col">due because</th>
-                <th scope="col">before</th>
-                <th scope="col">mid</th>
-                <th scope="col">after</th>
-                <th scope="col">
-                  <span className="sr">answer</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {all.map((fn) => {
-                const c = due.find((d) => d.function === fn);
-                const m = mid.find((d) => d.function === fn);
-                const a = after.find((d) => d.function === fn);
-                const any = c ?? a ?? m!;
-                const lit = may && c !== undefined && !c.passed;
-                return (
-                  <tr
-                    key={fn}
-                    className={lit && c === (waiting[0] ?? open[0]) ? 'hot' : ''}
-                    data-testid={`check-${fn}`}
-                  >
-                    <td className="strong">{functionName[fn]}</td>
-                    <td className="small muted">{functionHow[fn]}</td>
-                    <td className="small">
-                      {any.because.length
-                        ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2)
-                        : 'short list'}
-                    </td>
-                    <td>
-                      <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />
-                    </td>
-                    <td>
-                      {m ? (
-                        <Answer fn={fn} r={m.result} was={any.before} stale={m.stale.length > 0} />
-                      ) : (
-                        <span className="muted">–</span>
-                      )}
-                    </td>
-                    <td>
-                      {a ? (
-                        <Answer fn={fn} r={a.result} was={any.before} stale={a.stale.length > 0} />
-                      ) : (
-                        <span className="muted">–</span>
-                      )}
-                    </td>
-                    <td style={{ padding: '3px 0' }}>
-                      {may && c && (
-                        <fieldset
-                          aria-label={functionName[fn]}
-                          style={{
-                            border: 0,
-                            padding: 0,
-                            margin: 0,
-                            display: 'flex',
-                            gap: 4,
-                            justifyContent: 'flex-end',
-                          }}
+          <DataTable
+            name="Checks"
+            rows={rows}
+            rowKey={(r) => r.fn}
+            rowClassName={(r) => (may && r.lit && r.now === (waiting[0] ?? open[0]) ? 'hot' : '')}
+            onRow={(r) => ({ 'data-testid': `check-${r.fn}` })}
+            columns={[
+              { title: 'function', className: 'strong', cell: (r) => functionName[r.fn] },
+              { title: 'passes when', className: 'small muted', cell: (r) => functionHow[r.fn] },
+              {
+                title: 'due because',
+                className: 'small',
+                cell: ({ any }) =>
+                  any.because.length
+                    ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2)
+                    : 'short list',
+              },
+              {
+                title: 'before',
+                cell: ({ fn, any }) => (
+                  <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />
+                ),
+              },
+              {
+                title: 'mid',
+                cell: ({ fn, any, mid: m }) =>
+                  m ? (
+                    <Answer fn={fn} r={m.result} was={any.before} stale={m.stale.length > 0} />
+                  ) : (
+                    <span className="muted">–</span>
+                  ),
+              },
+              {
+                title: 'after',
+                cell: ({ fn, any, after: a }) =>
+                  a ? (
+                    <Answer fn={fn} r={a.result} was={any.before} stale={a.stale.length > 0} />
+                  ) : (
+                    <span className="muted">–</span>
+                  ),
+              },
+              {
+                title: <span className="sr">answer</span>,
+                align: 'right',
+                className: 'flush',
+                cell: ({ fn, now: c }) =>
+                  may &&
+                  c && (
+                    <fieldset aria-label={functionName[fn]} className="answers">
+                      {answersOf(round, c).map((r) => (
+                        <Button
+                          key={r}
+                          type={c.result === r && !c.stale.length ? 'primary' : 'default'}
+                          className={r === 'fails' ? 'narrow bad' : 'narrow'}
+                          aria-pressed={c.result === r && !c.stale.length}
+                          onClick={() => answer(c, r)}
                         >
-                          {(
-                            [
-                              'works',
-                              'fails',
-                              ...(round === 'before' || c.untestable ? ['untested' as const] : []),
-                              ...(round !== 'before' && c.before === 'fails' ? ['same' as const] : []),
-                            ] as const
-                          ).map((r) => (
-                            <button
-                              key={r}
-                              type="button"
-                              className={`btn slim ${c.result === r && !c.stale.length ? `on ${r === 'fails' ? 'bad' : ''}` : ''}`}
-                              style={{ padding: '2px 10px' }}
-                              aria-pressed={c.result === r && !c.stale.length}
-                              onClick={() => answer(c, r)}
-                            >
-                              {r === 'same'
-                                ? 'as before, accepted'
-                                : r === 'untested'
-                                  ? 'not tested'
-                                  : resultOf(fn, r)}
-                            </button>
-                          ))}
-                        </fieldset>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+                          {r === 'same'
+                            ? 'as before, accepted'
+                            : r === 'untested'
+                              ? 'not tested'
+                              : resultOf(fn, r)}
+                        </Button>
+                      ))}
+                    </fieldset>
+                  ),
+              },
+            ]}
+          />
           {may && asBefore.length > 1 && (
             <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}>
-              <button
-                type="button"
-                className="btn slim"
+              <Button
                 onClick={() => {
                   for (const c of asBefore) answer(c, 'works');
                 }}
-              >{`The ${asBefore.length} that worked before work now`}</button>
+              >{`The ${asBefore.length} that worked before work now`}</Button>
             </div>
           )}
         </section>
@@ -279,22 +263,19 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           {enrolments.map((what) => (
             <span key={what} className="row" style={{ gap: 6 }}>
               {state.enrolment[what] === 'made' ? (
-                <button
-                  type="button"
-                  className="btn slim danger"
+                <Button
+                  danger
                   onClick={() => {
                     void replica.report({ type: 'unenrolled', what });
                   }}
-                >{`${what} unlock is enrolled: removed again`}</button>
+                >{`${what} unlock is enrolled: removed again`}</Button>
               ) : (
-                <button
-                  type="button"
-                  className="btn slim"
+                <Button
                   disabled={ended}
                   onClick={() => {
                     void replica.report({ type: 'enrolled', what });
                   }}
-                >{`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}</button>
+                >{`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}</Button>
               )}
             </span>
           ))}
@@ -331,4 +312,14 @@ function Answer({
       {note && <span className="small muted">{` ${note}`}</span>}
     </span>
   );
+}
+
+/** What can be answered of a function in a round: not tested where that is honest, as before where it did not work then. */
+function answersOf(round: Round, c: DueCheck): CheckResult[] {
+  return [
+    'works',
+    'fails',
+    ...(round === 'before' || c.untestable ? (['untested'] as const) : []),
+    ...(round !== 'before' && c.before === 'fails' ? (['same'] as const) : []),
+  ];
 }

@@ -1,3 +1,4 @@
+import { Input, Form, Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { type Fault, guessJobs } from '../../../core/diagnose/fault';
 import type { FaultView } from '../../../core/diagnose/next';
@@ -6,6 +7,8 @@ import { axisLook, chartBase, lineLooks } from '../../ui/chart-theme';
 import { causeName, percent, testName } from '../../words/fault';
 import { plural } from '../../words/things';
 import { money } from '../../words/time';
+import { Field } from '../../ui/field';
+import { DataTable } from '../../ui/data-table';
 
 /** How many causes are shown before the rest is asked for. */
 const shown = 6;
@@ -82,86 +85,94 @@ export function Causes({
             : 'starting guesses, common practice; no finished job of this kind yet'}
         </span>
       </div>
-      <table className="tbl" style={{ tableLayout: 'fixed' }}>
-        <tbody>
-          {rows.slice(0, all ? 99 : shown).map((c) => (
-            <tr key={c.id}>
-              <td style={{ width: 230 }}>
+      <DataTable
+        rows={rows.slice(0, all ? 99 : shown)}
+        rowKey={(c) => c.id}
+        bare
+        columns={[
+          {
+            title: '',
+            width: 230,
+            cell: (c) => (
+              <>
                 <span className="strong">{c.name}</span>
                 {c.slot && !c.name.includes(name(c.slot)) && (
                   <span className="muted small">{` ${name(c.slot)}`}</span>
                 )}
-              </td>
-              <td>
-                <span className="bar" style={{ display: 'block', height: 10 }} aria-hidden="true">
-                  <i style={{ width: `${100 * c.p}%`, background: 'var(--petrol)' }} />
-                </span>
-              </td>
-              <td className="strong" style={{ width: 84, textAlign: 'right' }}>
-                {percent(c.p)}
-              </td>
-              <td className="muted small" style={{ width: 92 }}>
-                {c.jobs ? plural(c.jobs, 'job') : 'guess'}
-              </td>
-              <td className="muted small" style={{ width: 92, textAlign: 'right' }}>
-                {money(c.price, currency)}
-              </td>
-              <td style={{ width: 96, padding: '2px 0' }}>
-                {onState && (
-                  <button
-                    type="button"
-                    className="btn slim"
-                    aria-label={`This is it: ${c.name}`}
-                    onClick={() => {
-                      setStating(c.id);
-                      setBecause('');
-                    }}
-                  >
-                    This is it
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            title: '',
+            cell: (c) => (
+              <span className="bar" style={{ display: 'block', height: 10 }} aria-hidden="true">
+                <i style={{ width: `${100 * c.p}%`, background: 'var(--petrol)' }} />
+              </span>
+            ),
+          },
+          { title: '', className: 'strong', width: 84, align: 'right', cell: (c) => percent(c.p) },
+          {
+            title: '',
+            className: 'muted small',
+            width: 92,
+            cell: (c) => (c.jobs ? plural(c.jobs, 'job') : 'guess'),
+          },
+          {
+            title: '',
+            className: 'muted small',
+            width: 92,
+            align: 'right',
+            cell: (c) => money(c.price, currency),
+          },
+          {
+            title: '',
+            width: 96,
+            cell: (c) =>
+              onState && (
+                <Button
+                  aria-label={`This is it: ${c.name}`}
+                  onClick={() => {
+                    setStating(c.id);
+                    setBecause('');
+                  }}
+                >
+                  This is it
+                </Button>
+              ),
+          },
+        ]}
+      />
       {rows.length > shown && (
         <div>
-          <button type="button" className="btn slim" onClick={() => setAll(!all)}>
-            {all ? 'Only the likeliest' : `All ${rows.length}`}
-          </button>
+          <Button onClick={() => setAll(!all)}>{all ? 'Only the likeliest' : `All ${rows.length}`}</Button>
         </div>
       )}
       {stating && onState && (
-        <form
+        <Form
           className="row note"
           style={{ alignItems: 'flex-end' }}
-          onSubmit={(e) => {
-            e.preventDefault();
+          onFinish={() => {
             if (because.trim()) {
               onState(stating, because.trim());
               setStating(undefined);
             }
           }}
+          layout="vertical"
         >
-          <div className="field" style={{ flex: 1 }}>
-            <label htmlFor="because">{`${causeName(stating)}: what shows it?`}</label>
-            <input
+          <Field label={`${causeName(stating)}: what shows it?`} htmlFor="because" style={{ flex: 1 }}>
+            <Input
               id="because"
-              className="pick"
               maxLength={1000}
               required
               value={because}
               onChange={(e) => setBecause(e.target.value)}
             />
-          </div>
-          <button type="submit" className="btn primary">
+          </Field>
+          <Button htmlType="submit" type="primary">
             State it
-          </button>
-          <button type="button" className="btn slim" onClick={() => setStating(undefined)}>
-            Back
-          </button>
-        </form>
+          </Button>
+          <Button onClick={() => setStating(undefined)}>Back</Button>
+        </Form>
       )}
       {seen.course.length > 1 && (
         <>

@@ -1,3 +1,4 @@
+import { Button, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { z } from 'zod';
@@ -23,6 +24,7 @@ import { Causes } from './causes-card';
 import { NextTest } from './next-test';
 import { Symptoms } from './symptoms-card';
 import { Tests } from './tests-card';
+import { LinkButton } from '../../ui/link-button';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -43,7 +45,7 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   notePerson(who);
   const { replica, view } = useJob(page, who);
   const strip = useStrip(page.strip);
-  const search = useRef<HTMLInputElement>(null);
+  const search = useRef<InputRef>(null);
   const [chosen, setChosen] = useState<string>();
   const index = indexModel(page.model);
   const { state } = view;
@@ -118,41 +120,25 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
                   </div>
                   <div className="row" style={{ flexWrap: 'nowrap' }}>
                     {!ended && (
-                      <button
-                        type="button"
-                        className="btn slim"
+                      <Button
                         onClick={() => {
                           void report({ type: 'causeStated', cause: 'none', because: 'looked at again' });
                         }}
                       >
                         Open again
-                      </button>
+                      </Button>
                     )}
                     {knownCause(found.id)?.task === 'none' && !Object.keys(state.task).length ? (
                       <>
-                        <Link
-                          className="btn"
-                          style={{ textDecoration: 'none' }}
-                          to={`/jobs/${page.id}/offer`}
-                        >
-                          Offer
-                        </Link>
-                        <Link
-                          className="btn primary"
-                          style={{ textDecoration: 'none' }}
-                          to={`/jobs/${page.id}/checks`}
-                        >
+                        <LinkButton to={`/jobs/${page.id}/offer`}>Offer</LinkButton>
+                        <LinkButton type="primary" to={`/jobs/${page.id}/checks`}>
                           Check it, hand it over
-                        </Link>
+                        </LinkButton>
                       </>
                     ) : (
-                      <Link
-                        className="btn primary"
-                        style={{ textDecoration: 'none' }}
-                        to={`/jobs/${page.id}/offer`}
-                      >
+                      <LinkButton type="primary" to={`/jobs/${page.id}/offer`}>
                         To the offer
-                      </Link>
+                      </LinkButton>
                     )}
                   </div>
                 </div>

@@ -1,3 +1,4 @@
+import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Fault, knownCause } from '../../../core/diagnose/fault';
@@ -8,6 +9,9 @@ import { causeName, percent } from '../../words/fault';
 import { taskName } from '../../words/steps';
 import { cap, thingName } from '../../words/things';
 import { money } from '../../words/time';
+import { LinkButton } from '../../ui/link-button';
+import { Field } from '../../ui/field';
+import { DataTable } from '../../ui/data-table';
 
 interface Props {
   index: IndexedModel;
@@ -71,9 +75,8 @@ export function NextTest({
                   <span className="strong">{`${i + 1}. ${doWhat(t.cause)}`}</span>
                   <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span>
                 </span>
-                <button
-                  type="button"
-                  className={`btn slim ${i ? '' : 'primary'}`}
+                <Button
+                  type={i ? 'default' : 'primary'}
                   disabled={disabled}
                   aria-label={`Take it: ${causeName(t.cause)}`}
                   onClick={() =>
@@ -81,7 +84,7 @@ export function NextTest({
                   }
                 >
                   Take it
-                </button>
+                </Button>
               </li>
             ))}
           </ol>
@@ -98,17 +101,10 @@ export function NextTest({
         </h1>
         <p>{`${cap(known.name)}: ${percent(p)}. Expected to cost ${money(diagnosis.expectedCost, currency)} from here${diagnosis.optimal ? ', and no plan costs less' : ''}.`}</p>
         <div className="row">
-          <button
-            type="button"
-            className="btn primary"
-            disabled={disabled}
-            onClick={() => onState(cause, because)}
-          >
+          <Button type="primary" disabled={disabled} onClick={() => onState(cause, because)}>
             {known.task === 'none' ? 'That was it' : 'Take it as the fault'}
-          </button>
-          <Link className="btn slim" style={{ textDecoration: 'none' }} to={offer}>
-            Choose the tasks myself
-          </Link>
+          </Button>
+          <LinkButton to={offer}>Choose the tasks myself</LinkButton>
         </div>
       </section>
     );
@@ -122,11 +118,7 @@ export function NextTest({
             ? `Next: with it the whole, tests and repair, costs least on average (${money(diagnosis.expectedCost, currency)})`
             : 'Chosen instead of the proposed one'}
         </div>
-        {!proposed && (
-          <button type="button" className="btn slim" onClick={onBack}>
-            Back to the proposed one
-          </button>
-        )}
+        {!proposed && <Button onClick={onBack}>Back to the proposed one</Button>}
       </div>
       <h1 className="now-title" data-testid="next">
         {cap(test.name)}
@@ -156,72 +148,52 @@ export function NextTest({
           )}
         </div>
       )}
-      <table className="tbl" style={{ tableLayout: 'fixed' }}>
-        <thead>
-          <tr>
-            <th scope="col" style={{ width: 210 }}>
-              what happens
-            </th>
-            <th scope="col">it would mean</th>
-            <th scope="col" style={{ width: 110 }}>
-              expected
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {current.means.map((m) => (
-            <tr key={m.outcome}>
-              <td style={{ padding: '4px 8px 4px 0' }}>
-                <button
-                  type="button"
-                  className="btn"
-                  style={{ width: '100%' }}
-                  disabled={disabled || current.shut === 'consent'}
-                  onClick={() => onAnswer(m.outcome, note.trim())}
-                >
-                  {m.outcome}
-                </button>
-              </td>
-              <td>
+      <DataTable
+        rows={current.means}
+        rowKey={(m) => m.outcome}
+        columns={[
+          {
+            title: 'what happens',
+            width: 210,
+            cell: (m) => (
+              <Button
+                style={{ width: '100%' }}
+                disabled={disabled || current.shut === 'consent'}
+                onClick={() => onAnswer(m.outcome, note.trim())}
+              >
+                {m.outcome}
+              </Button>
+            ),
+          },
+          {
+            title: 'it would mean',
+            cell: (m) => (
+              <>
                 {cap(test.outcomes.find((o) => o.id === m.outcome)!.says)}.{' '}
                 {m.chance > 0 && (
                   <span className="muted">{`Then likeliest: ${causeName(m.cause)}, ${percent(m.p)}.`}</span>
                 )}
-              </td>
-              <td>{percent(m.chance)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { title: 'expected', width: 110, cell: (m) => percent(m.chance) },
+        ]}
+      />
       <div className="row" style={{ alignItems: 'flex-end' }}>
-        <div className="field" style={{ flex: '1 1 260px' }}>
-          <label htmlFor="note">{declining ? 'Why it is not done' : 'Note'}</label>
-          <input
-            id="note"
-            maxLength={300}
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-            className="pick"
-          />
-        </div>
+        <Field label={declining ? 'Why it is not done' : 'Note'} htmlFor="note" style={{ flex: '1 1 260px' }}>
+          <Input id="note" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} />
+        </Field>
         {declining ? (
           <>
-            <button
-              type="button"
-              className="btn danger"
-              disabled={!note.trim() || disabled}
-              onClick={() => onDecline(note.trim())}
-            >
+            <Button danger disabled={!note.trim() || disabled} onClick={() => onDecline(note.trim())}>
               Declined
-            </button>
-            <button type="button" className="btn slim" onClick={() => setDeclining(false)}>
-              Back
-            </button>
+            </Button>
+            <Button onClick={() => setDeclining(false)}>Back</Button>
           </>
         ) : (
-          <button type="button" className="btn slim" disabled={disabled} onClick={() => setDeclining(true)}>
+          <Button disabled={disabled} onClick={() => setDeclining(true)}>
             Do not do this one
-          </button>
+          </Button>
         )}
       </div>
     </section>

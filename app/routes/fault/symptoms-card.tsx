@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type SymptomId, symptoms } from '../../../core/diagnose/knowledge/symptoms';
@@ -36,16 +37,15 @@ export function Symptoms({
       {recorded.length > 0 && (
         <div className="row" style={{ gap: 6 }}>
           {recorded.map((s) => (
-            <button
+            <Button
               key={s.id}
-              type="button"
-              className="btn slim on"
+              type="primary"
               aria-pressed="true"
               disabled={disabled}
               onClick={() => onSet(s.id, false)}
             >
               {s.name} ×
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -54,41 +54,27 @@ export function Symptoms({
           <span className="label small">From these words and the before-check</span>
           <div className="row" style={{ gap: 6 }}>
             {suggested.map((s) => (
-              <button
+              <Button
                 key={s}
-                type="button"
-                className="btn slim"
                 aria-pressed="false"
                 disabled={disabled}
                 onClick={() => onSet(s, true)}
-              >{`+ ${symptomName(s)}`}</button>
+              >{`+ ${symptomName(s)}`}</Button>
             ))}
           </div>
         </div>
       )}
       <div>
-        <button
-          type="button"
-          className="btn slim"
-          aria-expanded={all || !recorded.length}
-          onClick={() => setAll(!all)}
-        >
+        <Button aria-expanded={all || !recorded.length} onClick={() => setAll(!all)}>
           {all ? 'Fewer' : 'All symptoms'}
-        </button>
+        </Button>
       </div>
       {(all || (!recorded.length && !suggested.length)) && (
         <div className="row" style={{ gap: 6 }}>
           {rest.map((s) => (
-            <button
-              key={s.id}
-              type="button"
-              className="btn slim"
-              aria-pressed="false"
-              disabled={disabled}
-              onClick={() => onSet(s.id, true)}
-            >
+            <Button key={s.id} aria-pressed="false" disabled={disabled} onClick={() => onSet(s.id, true)}>
               {s.name}
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -1,3 +1,4 @@
+import { Input, Button, type InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
 import { refusedIn } from '../../../core/diagnose/knowledge/refused';
 import { rungs } from '../../../core/diagnose/knowledge/tests';
@@ -18,7 +19,7 @@ export function Tests({
   seen: FaultView;
   state: JobState;
   current: string | undefined;
-  search: RefObject<HTMLInputElement | null>;
+  search: RefObject<InputRef | null>;
   onChoose: (test: string) => void;
   currency: string;
 }) {
@@ -39,12 +40,10 @@ export function Tests({
         <label htmlFor="find-test" className="sr">
           Find a test
         </label>
-        <input
+        <Input
           ref={search}
           id="find-test"
           type="search"
-          className="pick"
-          style={{ width: '100%' }}
           placeholder="find a test  ( / )"
           value={words}
           maxLength={80}
@@ -63,10 +62,9 @@ export function Tests({
           <div key={r} className="field">
             <span className="label small">{r}</span>
             {here.map((t) => (
-              <button
+              <Button
                 key={t.test.id}
-                type="button"
-                className={`btn slim ${t.test.id === current ? 'on' : ''}`}
+                type={t.test.id === current ? 'primary' : 'default'}
                 style={{ justifyContent: 'space-between', width: '100%', textAlign: 'left' }}
                 aria-pressed={t.test.id === current}
                 onClick={() => onChoose(t.test.id)}
@@ -78,7 +76,7 @@ export function Tests({
                   )}
                 </span>
                 <span className="nowrap small">{`${money(t.cost, currency)} · ${t.gain.toFixed(2)} bit`}</span>
-              </button>
+              </Button>
             ))}
           </div>
         );

@@ -1,5 +1,5 @@
+import { Input, Button } from 'antd';
 import { useState, useSyncExternalStore } from 'react';
-import { Link } from 'react-router';
 import { agreedBy } from '../../../core/consents/consents';
 import { dueAtEnd } from '../../../core/job/due-at-end';
 import { type Body, type Ending, endings } from '../../../core/job/events';
@@ -21,6 +21,8 @@ import { findingText, refusalText } from '../../words/findings';
 import { plural, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/hand-over';
+import { LinkButton } from '../../ui/link-button';
+import { Field } from '../../ui/field';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -125,16 +127,15 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 </h1>
                 <div className="row" role="radiogroup" aria-label="How the job ends">
                   {endings.map((e) => (
-                    <button
+                    <Button
                       key={e}
-                      type="button"
                       role="radio"
                       aria-checked={e === ending}
-                      className={`btn slim ${e === ending ? 'on' : ''}`}
+                      type={e === ending ? 'primary' : 'default'}
                       onClick={() => setEnding(e)}
                     >
                       {e}
-                    </button>
+                    </Button>
                   ))}
                   <span className="muted small">{endingText[ending][1]}</span>
                 </div>
@@ -146,22 +147,10 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                         <span className="strong">{t.what}</span> {t.instead}
                       </div>
                       {(f.rule === 'after check open' || f.rule === 'enrolment left') && (
-                        <Link
-                          className="btn slim"
-                          style={{ textDecoration: 'none' }}
-                          to={`/jobs/${page.id}/checks`}
-                        >
-                          Checks
-                        </Link>
+                        <LinkButton to={`/jobs/${page.id}/checks`}>Checks</LinkButton>
                       )}
                       {(f.rule === 'device open' || f.rule === 'ledger does not balance') && (
-                        <Link
-                          className="btn slim"
-                          style={{ textDecoration: 'none' }}
-                          to={`/jobs/${page.id}/work`}
-                        >
-                          Work
-                        </Link>
+                        <LinkButton to={`/jobs/${page.id}/work`}>Work</LinkButton>
                       )}
                     </div>
                   );
@@ -176,39 +165,28 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                     </ul>
                   </div>
                 )}
-                <div className="field">
-                  <label htmlFor="note">Note for the report</label>
-                  <textarea
+                <Field label="Note for the report" htmlFor="note">
+                  <Input.TextArea
                     id="note"
                     rows={2}
                     maxLength={1000}
                     value={note}
                     onChange={(e) => setNote(e.target.value)}
-                    style={{ font: 'inherit', padding: 10, borderRadius: 8, background: 'var(--card)' }}
                   />
-                </div>
+                </Field>
                 <div className="row">
-                  <button type="button" className="btn primary" onClick={() => close()}>
+                  <Button type="primary" onClick={() => close()}>
                     {endingText[ending][0]}
-                  </button>
+                  </Button>
                 </div>
               </>
             )}
             <div className="row">
-              <Link className="btn" style={{ textDecoration: 'none' }} to={`/jobs/${page.id}/report`}>
-                Report
-              </Link>
-              <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/report.pdf`}>
-                Report as PDF
-              </a>
-              <a
-                className="btn"
-                style={{ textDecoration: 'none' }}
-                href={`/jobs/${page.id}/log.json`}
-                download
-              >
+              <LinkButton to={`/jobs/${page.id}/report`}>Report</LinkButton>
+              <Button href={`/jobs/${page.id}/report.pdf`}>Report as PDF</Button>
+              <Button href={`/jobs/${page.id}/log.json`} download>
                 Log as JSON
-              </a>
+              </Button>
             </div>
           </section>
           <section className="card stack">
@@ -220,16 +198,14 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 {state.consent[e.id] ? (
                   <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
                 ) : (
-                  <button
-                    type="button"
-                    className="btn slim nowrap"
+                  <Button
                     disabled={!!ended}
                     onClick={() => {
                       void replica.report({ type: 'consentGiven', effect: e.id, by: 'owner' });
                     }}
                   >
                     Owner agrees
-                  </button>
+                  </Button>
                 )}
               </div>
             ))}
@@ -237,9 +213,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
               <div key={s} className="spread" style={{ alignItems: 'center' }}>
                 <span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>
                 {!state.data[s] && (
-                  <button
-                    type="button"
-                    className="btn slim"
+                  <Button
                     onClick={() => {
                       void replica.report({
                         type: 'dataDeclined',
@@ -249,7 +223,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                     }}
                   >
                     Declined
-                  </button>
+                  </Button>
                 )}
               </div>
             ))}

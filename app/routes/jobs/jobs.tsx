@@ -1,3 +1,4 @@
+import { Input, Button, type InputRef } from 'antd';
 import { Form, Link } from 'react-router';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
@@ -9,6 +10,7 @@ import { Head, screenFor, useStrip } from '../../ui/head';
 import { usePageKeys } from '../../ui/page-keys';
 import { dayAndClock } from '../../words/time';
 import type { Route } from './+types/jobs';
+import { DataTable } from '../../ui/data-table';
 
 const query = z.object({
   q: z.string().max(80).catch(''),
@@ -35,7 +37,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export default function Jobs({ loaderData }: Route.ComponentProps) {
   const { who, q, page, jobs, total } = loaderData;
   const strip = useStrip(loaderData.strip);
-  const search = useRef<HTMLInputElement>(null);
+  const search = useRef<InputRef>(null);
   useEffect(() => {
     setServerTime(loaderData.now);
     startChannel();
@@ -52,7 +54,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
               <label htmlFor="q" className="sr">
                 Search jobs
               </label>
-              <input
+              <Input
                 ref={search}
                 id="q"
                 name="q"
@@ -70,9 +72,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
                   background: 'var(--card)',
                 }}
               />
-              <button type="submit" className="btn">
-                Search
-              </button>
+              <Button htmlType="submit">Search</Button>
             </Form>
           </div>
           {jobs.length === 0 ? (
@@ -82,23 +82,15 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
                 : 'Every repair of this workshop stands here once it has been received.'}
             </p>
           ) : (
-            <table className="tbl">
-              <thead>
-                <tr>
-                  <th scope="col">job</th>
-                  <th scope="col">device</th>
-                  <th scope="col">owner</th>
-                  <th scope="col">task</th>
-                  <th scope="col">received</th>
-                  <th scope="col">stands at</th>
-                  <th scope="col">record</th>
-                </tr>
-              </thead>
-              <tbody>
-                {jobs.map((j) => (
-                  <tr key={j.id}>
-                    <td>{j.number}</td>
-                    <td>
+            <DataTable
+              rows={jobs}
+              rowKey={(j) => j.id}
+              columns={[
+                { title: 'job', cell: (j) => j.number },
+                {
+                  title: 'device',
+                  cell: (j) => (
+                    <>
                       {j.ending ? (
                         <Link to={`/jobs/${j.id}/report`} className="strong">
                           {j.summary.model}
@@ -109,18 +101,16 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
                         </Link>
                       )}{' '}
                       <span className="muted small nowrap">{j.tag}</span>
-                    </td>
-                    <td>{j.owner}</td>
-                    <td>{j.summary.tasks?.join(', ')}</td>
-                    <td suppressHydrationWarning>{dayAndClock(j.openedAt)}</td>
-                    <td>{j.ending ?? j.stage}</td>
-                    <td>
-                      <Link to={`/jobs/${j.id}/report`}>report</Link>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+                    </>
+                  ),
+                },
+                { title: 'owner', cell: (j) => j.owner },
+                { title: 'task', cell: (j) => j.summary.tasks?.join(', ') },
+                { title: 'received', cell: (j) => dayAndClock(j.openedAt) },
+                { title: 'stands at', cell: (j) => j.ending ?? j.stage },
+                { title: 'record', cell: (j) => <Link to={`/jobs/${j.id}/report`}>report</Link> },
+              ]}
+            />
           )}
           <div className="row" style={{ marginTop: 8 }}>
             <span className="muted">{total} in all</span>

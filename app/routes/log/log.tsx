@@ -1,6 +1,7 @@
+import { Input, Button, type InputRef } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type BodyType, final, gates, type JobEvent } from '../../../core/job/events';
-import { indexModel } from '../../../core/model/index-model';
+import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { jobEvents } from '../../../server/use-cases/job-page';
 import { startChannel } from '../../job/channel';
 import { notePerson } from '../../job/offline-page';
@@ -15,6 +16,8 @@ import { clock, day } from '../../words/time';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/log';
 import { chainTo } from './chain';
+import { Pick } from '../../ui/pick';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const loaded = await loadJob(request, context, params.job);
@@ -80,7 +83,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const [asked, setAsked] = useState<JobEvent>();
   const [said, setSaid] = useState<string>();
   const [back, setBack] = useState<{ done: number; of: number }>();
-  const search = useRef<HTMLInputElement>(null);
+  const search = useRef<InputRef>(null);
   useEffect(() => startChannel(), []);
   // what comes in while it is open
   const head = state.seq;
@@ -149,9 +152,8 @@ export default function Log({ loaderData }: Route.ComponentProps) {
             <span className="muted">{`${plural(events.length, 'entry', 'entries')}, ${Object.keys(retracted).length} taken back`}</span>
           </div>
           <div className="row">
-            <input
+            <Input
               ref={search}
-              className="pick"
               type="search"
               aria-label="Search the log, or # and a number"
               placeholder="words, or # and a number  ( / )"
@@ -160,26 +162,21 @@ export default function Log({ loaderData }: Route.ComponentProps) {
               value={text}
               onChange={(e) => setText(e.target.value)}
             />
-            <select className="pick" aria-label="Kind" value={kind} onChange={(e) => setKind(e.target.value)}>
-              {kinds.map((k) => (
-                <option key={k.id} value={k.id}>
-                  {k.name}
-                </option>
-              ))}
-            </select>
-            <select
-              className="pick"
+            <Pick
+              aria-label="Kind"
+              value={kind}
+              onChange={(value) => setKind(value)}
+              options={kinds.map((k) => ({ value: k.id, label: k.name }))}
+            />
+            <Pick
               aria-label="Person"
               value={person}
-              onChange={(e) => setPerson(e.target.value)}
-            >
-              <option value="">everybody</option>
-              {[...new Set(events.map((e) => e.by))].map((p) => (
-                <option key={p} value={p}>
-                  {name(p)}
-                </option>
-              ))}
-            </select>
+              onChange={(value) => setPerson(value)}
+              options={[
+                { value: '', label: 'everybody' },
+                ...[...new Set(events.map((e) => e.by))].map((p) => ({ value: p, label: name(p) })),
+              ]}
+            />
           </div>
           {said && (
             <div className="note" role="status">
@@ -201,78 +198,86 @@ export default function Log({ loaderData }: Route.ComponentProps) {
                   : `Takes back ${plural(stopAt < 0 ? reach.length : stopAt, 'entry', 'entries')}, the latest first${stopAt < 0 ? `, so that the job stands as after #${asked.seq}` : `, and stops there: the next ${state.trail.find((x) => x.event === reach[stopAt])!.by === who.personId ? 'cannot be taken back' : 'is somebody else’s'}`}.`}
               </span>
               {stopAt !== 0 && (
-                <button type="button" className="btn danger" onClick={() => void takeBack(asked)}>
+                <Button danger onClick={() => void takeBack(asked)}>
                   Take them back
-                </button>
+                </Button>
               )}
-              <button type="button" className="btn" onClick={() => setAsked(undefined)}>
-                Leave it
-              </button>
+              <Button onClick={() => setAsked(undefined)}>Leave it</Button>
             </div>
           )}
           {shown.length === 0 ? (
             <p>Nothing in the log matches.</p>
           ) : (
-            <table className="tbl">
-              <thead>
-                <tr>
-                  <th scope="col">#</th>
-                  <th scope="col">when</th>
-                  <th scope="col">who</th>
-                  <th scope="col">what</th>
-                  <th scope="col" />
-                </tr>
-              </thead>
-              <tbody>
-                {shown.slice(0, 500).map((e) => {
-                  const gone = retracted[e.id];
-                  return (
-                    <tr key={e.id} id={`e${e.seq}`} className={number === String(e.seq) ? 'hot' : ''}>
-                      <td className="muted">{e.seq}</td>
-                      <td className="nowrap" suppressHydrationWarning>
-                        {`${day(e.at)} ${clock(e.at)}`}
-                        {!e.clockKnown && <span className="brick small"> clock not known</span>}
-                      </td>
-                      <td>{name(e.by)}</td>
-                      <td>
-                        {gone ? (
-                          <s className="muted">{eventText(index, e.body)}</s>
-                        ) : (
-                          eventText(index, e.body)
-                        )}
-                        {gone && (
-                          <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>
-                        )}
-                        {e.breach && (
-                          <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>
-                        )}
-                      </td>
-                      <td>
-                        {state.trail.some((x) => x.event === e.id) && e.id !== state.trail.at(-1)?.event && (
-                          <button
-                            type="button"
-                            className="btn slim"
-                            onClick={() => {
-                              setSaid(undefined);
-                              setAsked(e);
-                            }}
-                            aria-label={`Back to entry ${e.seq}`}
-                          >
-                            Back to here
-                          </button>
-                        )}
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
+            <DataTable
+              name="Entries"
+              rows={shown.slice(0, 500)}
+              most={500}
+              rowKey={(e) => e.id}
+              rowClassName={(e) => (number === String(e.seq) ? 'hot' : '')}
+              onRow={(e) => ({ id: `e${e.seq}` })}
+              columns={[
+                { title: '#', className: 'muted', cell: (e) => e.seq },
+                {
+                  title: 'when',
+                  className: 'nowrap',
+                  cell: (e) => (
+                    <span suppressHydrationWarning>
+                      {`${day(e.at)} ${clock(e.at)}`}
+                      {!e.clockKnown && <span className="brick small"> clock not known</span>}
+                    </span>
+                  ),
+                },
+                { title: 'who', cell: (e) => name(e.by) },
+                {
+                  title: 'what',
+                  cell: (e) => <What e={e} index={index} gone={retracted[e.id]} name={name} />,
+                },
+                {
+                  title: <span className="sr">take back</span>,
+                  cell: (e) =>
+                    state.trail.some((x) => x.event === e.id) &&
+                    e.id !== state.trail.at(-1)?.event && (
+                      <Button
+                        onClick={() => {
+                          setSaid(undefined);
+                          setAsked(e);
+                        }}
+                        aria-label={`Back to entry ${e.seq}`}
+                      >
+                        Back to here
+                      </Button>
+                    ),
+                },
+              ]}
+            />
           )}
           {shown.length > 500 && (
             <p className="muted">{`The latest 500 of ${shown.length} are shown; narrow it by words, kind or person.`}</p>
           )}
         </section>
       </main>
+    </>
+  );
+}
+
+/** What an entry says; struck out where it was taken back, with who did that. */
+function What({
+  e,
+  index,
+  gone,
+  name,
+}: {
+  e: JobEvent;
+  index: IndexedModel;
+  gone: { by: string; seq: number } | undefined;
+  name: (person: string) => string;
+}) {
+  const text = eventText(index, e.body);
+  return (
+    <>
+      {gone ? <s className="muted">{text}</s> : text}
+      {gone && <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>}
+      {e.breach && <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>}
     </>
   );
 }

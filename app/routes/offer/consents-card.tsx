@@ -1,9 +1,11 @@
+import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { agreedBy, type Consent } from '../../../core/consents/consents';
 import type { JobState } from '../../../core/job/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { type Strokes, SignaturePad } from '../../ui/signature-pad';
 import { consentText } from '../../words/consents';
+import { Field } from '../../ui/field';
 
 export interface Given {
   name: string;
@@ -74,29 +76,26 @@ export function ConsentsCard({
                   style={{ gap: 6, flexWrap: 'nowrap' }}
                 >
                   {c.answers.map((a) => (
-                    <button
+                    <Button
                       key={a}
-                      type="button"
                       role="radio"
                       aria-checked={answers[c.id] === a}
-                      className={`btn slim ${answers[c.id] === a ? 'on' : ''}`}
+                      type={answers[c.id] === a ? 'primary' : 'default'}
                       disabled={disabled}
                       onClick={() => setAnswers({ ...answers, [c.id]: a })}
                     >
                       {a}
-                    </button>
+                    </Button>
                   ))}
                 </span>
               ) : (
-                <button
-                  type="button"
-                  className="btn slim"
+                <Button
                   disabled={disabled || !name.trim() || busy}
                   aria-label={`Agreed: ${consentText(index, c, price)}`}
                   onClick={() => agree([c])}
                 >
                   Agreed
-                </button>
+                </Button>
               )}
             </li>
           );
@@ -108,25 +107,15 @@ export function ConsentsCard({
             <SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" />
           </div>
           <div className="stack" style={{ flex: '1 1 200px' }}>
-            <div className="field">
-              <label htmlFor="agreed-by" className="small">
-                Agreed by
-              </label>
-              <input
-                id="agreed-by"
-                className="pick"
-                value={name}
-                maxLength={80}
-                onChange={(e) => setName(e.target.value)}
-              />
-            </div>
+            <Field label="Agreed by" htmlFor="agreed-by">
+              <Input id="agreed-by" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+            </Field>
             {unanswered.length > 0 && <span className="small muted">Old parts: back or recycled?</span>}
-            <button
-              type="button"
-              className="btn primary"
+            <Button
+              type="primary"
               disabled={!name.trim() || unanswered.length > 0 || busy}
               onClick={() => agree(open)}
-            >{`All ${open.length} agreed`}</button>
+            >{`All ${open.length} agreed`}</Button>
           </div>
         </div>
       )}

@@ -1,3 +1,4 @@
+import { Input, Form, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { z } from 'zod';
@@ -32,6 +33,8 @@ import { type OptionRow, PriceCard } from './price-card';
 import { PromiseCard } from './promise-card';
 import { useFigures } from './use-figures';
 import { useQuote } from './use-quote';
+import { LinkButton } from '../../ui/link-button';
+import { Field } from '../../ui/field';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -237,24 +240,15 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                 </div>
                 {!ended && (
                   <div className="row" style={{ flexWrap: 'nowrap' }}>
-                    {recorded && (
-                      <a
-                        className="btn"
-                        style={{ textDecoration: 'none' }}
-                        href={`/jobs/${page.id}/offer.pdf`}
-                      >
-                        PDF
-                      </a>
-                    )}
+                    {recorded && <Button href={`/jobs/${page.id}/offer.pdf`}>PDF</Button>}
                     {tasks.length > 0 && (
-                      <Link
-                        className={`btn ${open.length ? '' : 'primary'}`}
-                        style={{ textDecoration: 'none' }}
+                      <LinkButton
+                        type={open.length ? 'default' : 'primary'}
                         to={`/jobs/${page.id}/route`}
                         reloadDocument
                       >
                         {open.length ? 'See the route' : 'Agreed: to the route'}
-                      </Link>
+                      </LinkButton>
                     )}
                   </div>
                 )}
@@ -333,15 +327,13 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                   <span
                     style={{ flex: 1 }}
                   >{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span>
-                  <button
-                    type="button"
-                    className="btn"
+                  <Button
                     onClick={() => {
                       void report(quote);
                     }}
                   >
                     Record this price
-                  </button>
+                  </Button>
                 </div>
               )}
             <PromiseCard
@@ -360,40 +352,34 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
             {!ended && context.route === undefined && (
               <section className="card stack" aria-label="Not repaired">
                 {declining ? (
-                  <form
+                  <Form
                     className="stack"
-                    onSubmit={(e) => {
-                      e.preventDefault();
+                    onFinish={() => {
                       if (reason.trim())
                         void report({ type: 'jobClosed', ending: 'declined', note: reason.trim() });
                     }}
+                    layout="vertical"
                   >
-                    <div className="field">
-                      <label htmlFor="declined-why">Why it is not repaired</label>
-                      <input
+                    <Field label="Why it is not repaired" htmlFor="declined-why">
+                      <Input
                         id="declined-why"
-                        className="pick"
                         required
                         maxLength={1000}
                         value={reason}
                         onChange={(e) => setReason(e.target.value)}
                       />
-                    </div>
+                    </Field>
                     <div className="row">
-                      <button type="submit" className="btn danger">
+                      <Button htmlType="submit" danger>
                         Close as declined
-                      </button>
-                      <button type="button" className="btn slim" onClick={() => setDeclining(false)}>
-                        Back
-                      </button>
+                      </Button>
+                      <Button onClick={() => setDeclining(false)}>Back</Button>
                     </div>
-                  </form>
+                  </Form>
                 ) : (
                   <div className="spread" style={{ alignItems: 'center' }}>
                     <span className="muted">The owner does not want it repaired?</span>
-                    <button type="button" className="btn slim" onClick={() => setDeclining(true)}>
-                      Declined…
-                    </button>
+                    <Button onClick={() => setDeclining(true)}>Declined…</Button>
                   </div>
                 )}
               </section>

@@ -7,6 +7,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { compareRemedies } from '../../../core/pairing/compare';
 import { programmingOf } from '../../../core/pairing/rules';
 import type { ReadAt } from '../../../core/quote/for-route';
+import type { EffectKind } from '../../../core/pairing/effects';
 import type { Remedy } from '../../../core/pairing/remedies';
 import type { StockPart } from '../../../server/use-cases/stock';
 import {
@@ -19,6 +20,7 @@ import {
 } from '../../words/remedies';
 import { cap, functionName, list, thingName } from '../../words/things';
 import { money } from '../../words/time';
+import { DataTable } from '../../ui/data-table';
 
 interface Props {
   index: IndexedModel;
@@ -107,16 +109,15 @@ export function PartsCard({
                         )}
                       </span>
                       <span className="strong nowrap">{money(p.priceMinor, currency)}</span>
-                      <button
-                        type="button"
-                        className={`btn slim ${mine ? 'on' : ''}`}
+                      <Button
+                        type={mine ? 'primary' : 'default'}
                         style={{ minWidth: 92 }}
                         aria-pressed={mine}
                         disabled={disabled || p.released === 'locked'}
                         onClick={() => onPart(slot, mine ? undefined : p)}
                       >
                         {mine ? 'Chosen' : 'Choose'}
-                      </button>
+                      </Button>
                     </li>
                   );
                 })}
@@ -176,63 +177,45 @@ function Effects({
   // the original is what nothing is lost with: shown to compare, not to choose where another part is wanted
   return (
     <>
-      <table
-        className="tbl"
-        aria-label={`Effects of a new ${thingName(index, slot)}`}
-        style={{ tableLayout: 'fixed' }}
-      >
-        <thead>
-          <tr>
-            <th scope="col" style={{ width: 150 }}>
-              function
-            </th>
-            {compared.remedies.map((r) => (
-              <th key={r} scope="col" style={{ padding: 2 }}>
-                {r === 'original' ? (
-                  <span title={remedyHow[r]} style={{ padding: '0 6px' }}>
-                    {remedyName[r]}
-                  </span>
-                ) : (
-                  <button
-                    type="button"
-                    className={`btn slim ${r === chosen ? 'on' : ''}`}
-                    style={{ width: '100%', padding: '2px 4px', fontSize: 14 }}
-                    title={remedyHow[r]}
-                    aria-pressed={r === chosen}
-                    disabled={disabled}
-                    onClick={() => onRemedy(slot, r)}
-                  >
-                    {remedyName[r]}
-                  </button>
-                )}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.function}>
-              <td>
+      <DataTable
+        name={`Effects of a new ${thingName(index, slot)}`}
+        rows={rows}
+        rowKey={(r) => r.function}
+        columns={[
+          {
+            title: 'function',
+            width: 150,
+            cell: (r) => (
+              <>
                 {functionName[r.function]}
                 {r.store && storeName[r.store] && (
-                  <span className="small muted" style={{ display: 'block', lineHeight: 1.15 }}>
-                    {storeName[r.store]}
-                  </span>
+                  <span className="small muted block">{storeName[r.store]}</span>
                 )}
-              </td>
-              {r.becomes.map((b, i) => (
-                <td
-                  key={compared.remedies[i]}
-                  className={`small ${b === 'lost' ? 'brick strong' : b === 'notice' ? 'strong' : b === 'kept' ? 'muted' : ''}`}
-                  style={compared.remedies[i] === chosen ? { background: 'var(--petrol-soft)' } : undefined}
+              </>
+            ),
+          },
+          ...compared.remedies.map((r, i) => ({
+            title:
+              r === 'original' ? (
+                <span title={remedyHow[r]}>{remedyName[r]}</span>
+              ) : (
+                <Button
+                  block
+                  className="narrow"
+                  type={r === chosen ? 'primary' : 'default'}
+                  title={remedyHow[r]}
+                  aria-pressed={r === chosen}
+                  disabled={disabled}
+                  onClick={() => onRemedy(slot, r)}
                 >
-                  {b === 'lost' ? '✗ lost' : becomesName[b]}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+                  {remedyName[r]}
+                </Button>
+              ),
+            className: r === chosen ? 'small chosen' : 'small',
+            cell: (row: (typeof rows)[number]) => <Becomes effect={row.becomes[i]!} />,
+          })),
+        ]}
+      />
       {index.model.pairing.some((p) => p.slot === slot && p.effect === 'copy') && (
         <div className="spread">
           <span className="small">{programmerText(programmingOf(index.model, slot))}</span>
@@ -249,11 +232,17 @@ function Effects({
           {chosen === 'copy' && readAt && ` ${readText(readAt)}`}
         </span>
         {compared.rows.length > changed.length && (
-          <button type="button" className="btn slim" onClick={() => setWide(!wide)}>
+          <Button onClick={() => setWide(!wide)}>
             {wide ? 'Only what changes' : `All ${compared.rows.length} functions`}
-          </button>
+          </Button>
         )}
       </div>
     </>
   );
+}
+
+const tone: Partial<Record<EffectKind, string>> = { lost: 'brick strong', notice: 'strong', kept: 'muted' };
+/** What becomes of one function: said in words, and in weight. */
+function Becomes({ effect }: { effect: EffectKind }) {
+  return <span className={tone[effect] ?? ''}>{effect === 'lost' ? '✗ lost' : becomesName[effect]}</span>;
 }

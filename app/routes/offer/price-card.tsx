@@ -1,15 +1,17 @@
+import { Input, Button } from 'antd';
 import { useMemo } from 'react';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
-import type { QuotedOption } from '../../workers/quote.worker';
 import { Chart } from '../../ui/chart';
 import { axisLook, chartBase } from '../../ui/chart-theme';
 import { tokens } from '../../ui/tokens';
 import { percent } from '../../words/fault';
 import { adviceName, adviceText } from '../../words/offer';
 import { minutes, money } from '../../words/time';
-import type { Field, Figures } from './use-figures';
+import type { Field as FigureName, Figures } from './use-figures';
 import type { Quoting } from './use-quote';
+import { Field } from '../../ui/field';
+import { DataTable } from '../../ui/data-table';
 
 export interface OptionRow {
   id: string;
@@ -40,6 +42,8 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
           min: whole.distribution.bins[0]!.from / 100,
           max: Math.max(whole.distribution.bins.at(-1)!.to, limit ?? 0) / 100,
           ...axisLook,
+          // the ends are wherever the trials ended, to many digits
+          axisLabel: { ...axisLook.axisLabel, showMinLabel: false, showMaxLabel: false },
           splitLine: { show: false },
           splitNumber: 5,
         },
@@ -83,20 +87,17 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
       },
     [whole, limit],
   );
-  const field = (f: Field, label: string, hint: string) => (
-    <div className="field" style={{ flex: '1 1 128px' }}>
-      <label htmlFor={f} className="small">
-        {label}
-      </label>
-      <input
+  const field = (f: FigureName, label: string, hint: string) => (
+    <Field label={label} htmlFor={f} style={{ flex: '1 1 128px' }}>
+      <Input
         id={f}
-        className="pick"
         inputMode="decimal"
         disabled={disabled}
         value={figures.text[f]}
         maxLength={16}
         placeholder={hint}
         aria-invalid={!!figures.error[f]}
+        status={figures.error[f] ? 'error' : ''}
         {...(figures.error[f] ? { 'aria-describedby': `${f}-error` } : {})}
         onChange={(e) => figures.set(f, e.target.value)}
       />
@@ -105,7 +106,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
           {figures.error[f]}
         </span>
       )}
-    </div>
+    </Field>
   );
   return (
     <section className="card stack" aria-label="Price">
@@ -116,9 +117,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
             <span className="bar" style={{ flex: 1 }}>
               <i style={{ width: `${100 * quoting.progress}%` }} />
             </span>
-            <button type="button" className="btn slim" onClick={quoting.stop}>
-              Stop
-            </button>
+            <Button onClick={quoting.stop}>Stop</Button>
           </span>
         )}
       </div>
@@ -164,59 +163,57 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         </div>
       )}
       {quoting.options && rows.length > 1 && (
-        <table className="tbl" aria-label="Options side by side">
-          <thead>
-            <tr>
-              <th scope="col">option</th>
-              <th scope="col">from, to</th>
-              <th scope="col">hands</th>
-              <th scope="col">within the limit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {quoting.options.map((o) => {
-              const row = rows.find((r) => r.id === o.id);
-              return (
-                row && (
-                  <tr key={o.id}>
-                    <td className={o.id === rows[0]!.id ? 'strong' : ''}>{row.name}</td>
-                    {'distribution' in o ? (
-                      <Cells o={o} limit={limit} currency={currency} />
-                    ) : (
-                      <td colSpan={3} className="muted">
-                        no safe way as things stand
-                      </td>
-                    )}
-                  </tr>
-                )
-              );
-            })}
-            {figures.replacement !== null && (
-              <tr>
-                <td>another phone</td>
-                <td>{money(figures.replacement, currency)}</td>
-                <td>–</td>
-                <td>{limit === null ? '' : figures.replacement <= limit ? 'yes' : 'no'}</td>
-              </tr>
-            )}
-          </tbody>
-        </table>
+        <DataTable
+          name="Options side by side"
+          rows={optionRows(quoting.options, rows, figures.replacement, limit, currency)}
+          rowKey={(o) => o.id}
+          columns={[
+            {
+              title: 'option',
+              cell: (o) => <span className={o.id === rows[0]!.id ? 'strong' : ''}>{o.name}</span>,
+            },
+            { title: 'from, to', cell: (o) => o.range },
+            { title: 'hands', className: 'nowrap', cell: (o) => o.hands },
+            { title: 'within the limit', cell: (o) => o.within },
+          ]}
+        />
       )}
     </section>
   );
 }
-function Cells({ o, limit, currency }: { o: QuotedOption; limit: number | null; currency: string }) {
-  return (
-    <>
-      <td className="nowrap">{`${money(o.distribution.p10, currency)} – ${money(o.distribution.p90, currency)}`}</td>
-      <td className="nowrap">{minutes(o.hands.likely / 60)}</td>
-      <td>
-        {limit === null ? (
-          <span className="muted">no limit</span>
-        ) : (
-          percent(chanceWithin(o.distribution, limit))
-        )}
-      </td>
-    </>
-  );
+interface OptionShown {
+  id: string;
+  name: string;
+  range: string;
+  hands: string;
+  within: string;
+}
+/** Every option with its range, hands and chance, and another phone beside them where its price is known. */
+function optionRows(
+  options: NonNullable<Quoting['options']>,
+  names: readonly OptionRow[],
+  replacement: number | null,
+  limit: number | null,
+  currency: string,
+): OptionShown[] {
+  const shown = options.flatMap((o): OptionShown[] => {
+    const row = names.find((r) => r.id === o.id);
+    if (!row) return [];
+    if (!('distribution' in o))
+      return [{ ...row, range: 'no safe way as things stand', hands: '', within: '' }];
+    return [
+      {
+        ...row,
+        range: `${money(o.distribution.p10, currency)} – ${money(o.distribution.p90, currency)}`,
+        hands: minutes(o.hands.likely / 60),
+        within: limit === null ? 'no limit' : percent(chanceWithin(o.distribution, limit)),
+      },
+    ];
+  });
+  if (replacement === null) return shown;
+  const within = limit === null ? '' : replacement <= limit ? 'yes' : 'no';
+  return [
+    ...shown,
+    { id: 'another phone', name: 'another phone', range: money(replacement, currency), hands: '–', within },
+  ];
 }

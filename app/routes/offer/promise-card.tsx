@@ -1,6 +1,9 @@
+import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../words/things';
 import { minutes, soon } from '../../words/time';
+import { When } from '../../ui/when';
+import { Field } from '../../ui/field';
 
 interface Props {
   earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined;
@@ -12,8 +15,6 @@ interface Props {
   disabled: boolean;
   onPromise: (at: number, as: string) => void;
 }
-const toLocal = (ms: number) =>
-  new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 /** When it can be ready, behind what is on the bench already, and what is promised. */
 export function PromiseCard({
@@ -26,9 +27,9 @@ export function PromiseCard({
   disabled,
   onPromise,
 }: Props) {
-  const [at, setAt] = useState<string>();
+  const [at, setAt] = useState<number | null>();
   const [as, setAs] = useState(promisedAs);
-  const typed = at === undefined ? promisedAt : at ? new Date(at).getTime() : null;
+  const typed = at === undefined ? promisedAt : at;
   const past = typed !== null && typed < now;
   const tight = !past && typed !== null && earliest !== undefined && typed < earliest.lateAt;
   return (
@@ -48,26 +49,12 @@ export function PromiseCard({
         <p className="muted">Known when the route is.</p>
       )}
       <div className="row" style={{ alignItems: 'flex-end' }}>
-        <div className="field">
-          <label htmlFor="promise-at" className="small">
-            Promised for
-          </label>
-          <input
-            id="promise-at"
-            type="datetime-local"
-            className="pick"
-            disabled={disabled}
-            value={at ?? (promisedAt ? toLocal(promisedAt) : '')}
-            onChange={(e) => setAt(e.target.value)}
-          />
-        </div>
-        <div className="field" style={{ flex: '1 1 100px' }}>
-          <label htmlFor="promise-as" className="small">
-            because of
-          </label>
-          <input
+        <Field label="Promised for" htmlFor="promise-at">
+          <When id="promise-at" disabled={disabled} value={typed} now={now} invalid={past} onChange={setAt} />
+        </Field>
+        <Field label="because of" htmlFor="promise-as" style={{ flex: '1 1 100px' }}>
+          <Input
             id="promise-as"
-            className="pick"
             style={{ minWidth: 0 }}
             disabled={disabled}
             maxLength={60}
@@ -75,10 +62,8 @@ export function PromiseCard({
             placeholder="a sailing, say"
             onChange={(e) => setAs(e.target.value)}
           />
-        </div>
-        <button
-          type="button"
-          className="btn"
+        </Field>
+        <Button
           disabled={disabled || typed === null || past || (typed === promisedAt && as === promisedAs)}
           onClick={() => {
             if (typed !== null) {
@@ -88,7 +73,7 @@ export function PromiseCard({
           }}
         >
           Promise
-        </button>
+        </Button>
       </div>
       {past && (
         <span className="brick" role="alert">

@@ -1,8 +1,10 @@
+import { Input, Button } from 'antd';
 import { useRef, useState } from 'react';
 import { whyUntestable } from '../../../core/checks/untestable';
 import type { FunctionId } from '../../../core/model/schema';
 import type { DraftBody } from '../../../server/use-cases/receive-job';
 import { functionHow, functionName } from '../../words/things';
+import { Field } from '../../ui/field';
 
 type Before = NonNullable<DraftBody['before']>;
 const results = ['works', 'fails', 'untested'] as const;
@@ -106,12 +108,12 @@ export function BeforeCheck({
                 </span>
                 <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
                   {results.map((r) => (
-                    <button
+                    <Button
                       key={r}
-                      type="button"
                       tabIndex={-1}
                       aria-pressed={b?.result === r}
-                      className={`btn slim ${b?.result === r ? `on ${tone[r]}` : ''}`}
+                      type={b?.result === r ? 'primary' : 'default'}
+                      className={b?.result === r ? tone[r] : ''}
                       style={{ padding: '2px 7px' }}
                       onClick={() => {
                         put(f, r);
@@ -119,16 +121,18 @@ export function BeforeCheck({
                       }}
                     >
                       {shown[r]}
-                    </button>
+                    </Button>
                   ))}
                 </span>
               </div>
               {noting === f && (
-                <div className="field" style={{ padding: '4px 0' }}>
-                  <label htmlFor={`note-${f}`} className="small">{`Note on ${functionName[f]}`}</label>
-                  <input
+                <Field
+                  label={`Note on ${functionName[f]}`}
+                  htmlFor={`note-${f}`}
+                  style={{ padding: '4px 0' }}
+                >
+                  <Input
                     id={`note-${f}`}
-                    className="pick"
                     maxLength={500}
                     defaultValue={b?.note ?? ''}
                     ref={(el) => el?.focus()}
@@ -149,17 +153,13 @@ export function BeforeCheck({
                       rows.current[i]?.focus();
                     }}
                   />
-                </div>
+                </Field>
               )}
             </div>
           );
         })}
       </div>
-      {open > 0 && (
-        <button type="button" className="btn slim" onClick={allWork}>
-          All others work
-        </button>
-      )}
+      {open > 0 && <Button onClick={allWork}>All others work</Button>}
     </>
   );
 }

@@ -1,7 +1,10 @@
+import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { conditionOfMark } from '../../../core/job/condition-rules';
 import { type Mark, markKinds, markSides } from '../../../core/job/events';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
+import { Pick } from '../../ui/pick';
+import { PhotoButton } from '../../ui/photo-button';
 
 type Side = Mark['side'];
 /** Drawn by us, each in a field of eight by eight. */
@@ -36,7 +39,7 @@ interface Props {
   photos: { id: string; mark?: string }[];
   photoUrl: (id: string) => string;
   onChange: (m: Mark[]) => void;
-  onPhoto: (files: FileList | null, mark: string) => void;
+  onPhoto: (files: readonly File[], mark: string) => void;
 }
 
 /** State on arrival: marks on both outlines and on the frame, put down by click or key, moved by the arrow keys. */
@@ -68,9 +71,8 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         style={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 4 }}
       >
         {markKinds.map((k) => (
-          <button
+          <Button
             key={k}
-            type="button"
             role="radio"
             aria-checked={k === kind}
             tabIndex={k === kind ? 0 : -1}
@@ -83,7 +85,8 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
                 (e.currentTarget.parentElement?.children[i] as HTMLElement | undefined)?.focus();
               }
             }}
-            className={`btn slim small ${k === kind ? 'on' : ''}`}
+            type={k === kind ? 'primary' : 'default'}
+            className="small"
             style={{
               padding: '2px 7px',
               gap: 5,
@@ -97,7 +100,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
               <path d={glyph[k]} fill="none" stroke="currentcolor" strokeWidth={0.9} />
             </svg>
             {k}
-          </button>
+          </Button>
         ))}
       </div>
       <div
@@ -182,14 +185,12 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
                 ))}
             </svg>
             <figcaption style={{ textAlign: 'center', marginTop: 4 }}>
-              <button
-                type="button"
-                className="btn slim"
+              <Button
                 aria-label={`mark ${side}`}
                 onClick={() => add(side, side === 'frame' ? W : W / 2, H / 2)}
               >
                 {side}
-              </button>
+              </Button>
             </figcaption>
           </figure>
         ))}
@@ -203,9 +204,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         )}
         {marks.map((m) => (
           <li key={m.id} className="row" style={{ gap: 6, flexWrap: 'nowrap', padding: '3px 0' }}>
-            <button
-              type="button"
-              className="btn slim"
+            <Button
               style={{ flex: 1, textAlign: 'left', justifyContent: 'flex-start', minWidth: 0 }}
               aria-label={`${m.kind} on the ${m.side}: arrow keys move it`}
               onKeyDown={(e) => {
@@ -222,19 +221,13 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
                 <span className="strong">{m.kind}</span>
                 <span className="muted small">{` ${m.side}, ${Math.round(m.x)} × ${Math.round(m.y)} mm`}</span>
               </span>
-            </button>
-            <select
-              className="pick"
+            </Button>
+            <Pick
               aria-label={`How bad: ${m.kind}`}
               value={m.severity ?? 2}
-              onChange={(e) => edit(m.id, { severity: Number(e.target.value) as 1 | 2 | 3 })}
-            >
-              {([1, 2, 3] as const).map((s) => (
-                <option key={s} value={s}>
-                  {severityName[s]}
-                </option>
-              ))}
-            </select>
+              onChange={(value) => edit(m.id, { severity: Number(value) as 1 | 2 | 3 })}
+              options={([1, 2, 3] as const).map((s) => ({ value: s, label: severityName[s] }))}
+            />
             {photos
               .filter((p) => p.mark === m.id)
               .map((p) => (
@@ -249,14 +242,12 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
                 </a>
               ))}
             <PhotoButton label={`Photograph: ${m.kind}`} onFiles={(f) => onPhoto(f, m.id)} />
-            <button
-              type="button"
-              className="btn slim"
+            <Button
               aria-label={`Remove ${m.kind}`}
               onClick={() => onChange(marks.filter((k) => k.id !== m.id))}
             >
               ×
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
@@ -270,51 +261,6 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
   );
 }
 
-/** Takes a photograph with the camera where there is one, else chooses a file. */
-export function PhotoButton({
-  label,
-  onFiles,
-  text,
-}: {
-  label: string;
-  onFiles: (f: FileList | null) => void;
-  text?: string;
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <button type="button" className="btn slim" aria-label={label} onClick={() => input.current?.click()}>
-        <svg
-          viewBox="0 0 20 16"
-          width="20"
-          height="16"
-          aria-hidden="true"
-          fill="none"
-          stroke="currentcolor"
-          strokeWidth={1.6}
-        >
-          <rect x={1} y={3.5} width={18} height={11.5} rx={2.5} />
-          <circle cx={10} cy={9} r={3.3} />
-          <path d="M6.5 3.5L8 1H12L13.5 3.5" />
-        </svg>
-        {text}
-      </button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        multiple
-        aria-label={label}
-        style={{ display: 'none' }}
-        onChange={(e) => {
-          onFiles(e.target.files);
-          e.target.value = '';
-        }}
-      />
-    </>
-  );
-}
 const round = (v: number, max: number) => Math.round(Math.min(max, Math.max(0, v)) * 10) / 10;
 /** The nearest point of the rim: a mark on the frame lies on it. */
 function ontoRim(x: number, y: number, { widthMm: W, heightMm: H }: Outline): { x: number; y: number } {

@@ -1,6 +1,8 @@
-import { Input } from 'antd';
+import { Checkbox, Input } from 'antd';
 import { type Known, known } from '../../../core/job/events';
 import type { DraftBody } from '../../../server/use-cases/receive-job';
+import { Pick } from '../../ui/pick';
+import { Field } from '../../ui/field';
 
 const shown: Record<Known, string> = { yes: 'yes', no: 'no', unknown: 'not known' };
 
@@ -15,28 +17,20 @@ export function PhoneAsked({
   error: (field: string) => React.ReactNode;
 }) {
   const pick = (field: 'backup' | 'locked', label: string) => (
-    <div className="field" style={{ flex: '1 1 130px' }}>
-      <label htmlFor={field}>{label}</label>
-      <select
+    <Field label={label} htmlFor={field} style={{ flex: '1 1 130px' }}>
+      <Pick
         id={field}
-        className="pick"
         style={{ minWidth: 0 }}
         value={draft[field] ?? 'unknown'}
-        onChange={(e) => change({ [field]: e.target.value as Known })}
-      >
-        {known.map((k) => (
-          <option key={k} value={k}>
-            {shown[k]}
-          </option>
-        ))}
-      </select>
-    </div>
+        onChange={(value) => change({ [field]: value as Known })}
+        options={known.map((k) => ({ value: k, label: shown[k] }))}
+      />
+    </Field>
   );
   return (
     <>
       <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-        <div className="field" style={{ flex: '1 1 80px' }}>
-          <label htmlFor="system">System</label>
+        <Field label="System" htmlFor="system" style={{ flex: '1 1 80px' }}>
           <Input
             id="system"
             aria-label="System version"
@@ -48,9 +42,8 @@ export function PhoneAsked({
             onChange={(e) => change({ system: e.target.value.trim() })}
           />
           {error('system')}
-        </div>
-        <div className="field" style={{ flex: '1 1 70px' }}>
-          <label htmlFor="charge">Charge, %</label>
+        </Field>
+        <Field label="Charge, %" htmlFor="charge" style={{ flex: '1 1 70px' }}>
           <Input
             id="charge"
             inputMode="numeric"
@@ -63,29 +56,25 @@ export function PhoneAsked({
             }}
           />
           {error('charge')}
-        </div>
+        </Field>
       </div>
       <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
         {pick('backup', 'Backup')}
         {pick('locked', 'Locked to account')}
       </div>
       <div className="row" style={{ gap: 14 }}>
-        <label className="row small" style={{ gap: 6, minHeight: 32 }}>
-          <input
-            type="checkbox"
-            checked={draft.preRelease ?? false}
-            onChange={(e) => change({ preRelease: e.target.checked })}
-          />
+        <Checkbox
+          checked={draft.preRelease ?? false}
+          onChange={(e) => change({ preRelease: e.target.checked })}
+        >
           a pre-release system
-        </label>
-        <label className="row small" style={{ gap: 6, minHeight: 32 }}>
-          <input
-            type="checkbox"
-            checked={draft.displayOriginal ?? false}
-            onChange={(e) => change({ displayOriginal: e.target.checked })}
-          />
+        </Checkbox>
+        <Checkbox
+          checked={draft.displayOriginal ?? false}
+          onChange={(e) => change({ displayOriginal: e.target.checked })}
+        >
           shows a feature that only the factory display has
-        </label>
+        </Checkbox>
       </div>
     </>
   );

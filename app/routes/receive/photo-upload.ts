@@ -21,7 +21,7 @@ export function usePhotoUpload(
   onKept: (photo: { id: string; mark?: string }) => void,
 ): {
   uploads: Upload[];
-  add: (files: FileList | null, mark?: string) => void;
+  add: (files: readonly File[], mark?: string) => void;
   again: (id: string) => void;
   drop: (id: string) => void;
 } {

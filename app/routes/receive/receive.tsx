@@ -18,10 +18,14 @@ import { symptomName } from '../../words/fault';
 import { PhoneAsked } from './phone-asked';
 import type { Route } from './+types/receive';
 import { BeforeCheck } from './before-check';
-import { OutlineMarks, PhotoButton } from './outline-marks';
+import { PhotoButton } from '../../ui/photo-button';
+import { When } from '../../ui/when';
+import { OutlineMarks } from './outline-marks';
 import { usePhotoUpload } from './photo-upload';
 import { SeenBefore, useSeen } from './seen-before';
 import { useDraft } from './use-draft';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
 
 const isId = (id: string) => z.uuid().safeParse(id).success;
 
@@ -166,8 +170,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
             ref={first as React.RefObject<HTMLElement>}
           >
             <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-              <div className="field" style={{ flex: '1.2 1 150px' }}>
-                <label htmlFor="tag">Serial or own tag</label>
+              <Field label="Serial or own tag" htmlFor="tag" style={{ flex: '1.2 1 150px' }}>
                 <Input
                   {...aria('tag')}
                   value={draft.tag ?? ''}
@@ -176,16 +179,15 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                   onChange={(e) => change({ tag: e.target.value })}
                 />
                 {err('tag')}
-              </div>
-              <div className="field" style={{ flex: '1 1 120px' }}>
-                <label htmlFor="modelHash">Model</label>
-                <select
+              </Field>
+              <Field label="Model" htmlFor="modelHash" style={{ flex: '1 1 120px' }}>
+                <Pick
                   {...aria('modelHash')}
-                  className="pick"
                   style={{ minWidth: 0 }}
-                  value={draft.modelHash ?? ''}
-                  onChange={(e) => {
-                    const m = models.find((x) => x.hash === e.target.value);
+                  placeholder="choose…"
+                  value={draft.modelHash || undefined}
+                  onChange={(value) => {
+                    const m = models.find((x) => x.hash === value);
                     if (m)
                       change({
                         modelHash: m.hash,
@@ -195,31 +197,24 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                         marks: [],
                       });
                   }}
-                >
-                  <option value="">choose…</option>
-                  {models.map((m) => (
-                    <option key={m.hash} value={m.hash}>
-                      {m.name}
-                    </option>
-                  ))}
-                </select>
+                  options={models.map((m) => ({ value: m.hash, label: m.name }))}
+                />
                 {err('modelHash')}
-              </div>
+              </Field>
             </div>
             {model && model.variants.length > 1 && (
               <div className="field">
                 <span className="label">Variant</span>
                 <div className="row" style={{ gap: 6 }} {...aria('variant')}>
                   {model.variants.map((v) => (
-                    <button
+                    <Button
                       key={v.id}
-                      type="button"
                       aria-pressed={v.id === draft.variant}
-                      className={`btn slim ${v.id === draft.variant ? 'on' : ''}`}
+                      type={v.id === draft.variant ? 'primary' : 'default'}
                       onClick={() => change({ variant: v.id })}
                     >
                       {v.name}
-                    </button>
+                    </Button>
                   ))}
                 </div>
                 {err('variant')}
@@ -238,8 +233,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                 });
               }}
             />
-            <div className="field">
-              <label htmlFor="owner">Owner’s name</label>
+            <Field label="Owner’s name" htmlFor="owner">
               <Input
                 {...aria('owner')}
                 value={draft.owner ?? ''}
@@ -247,9 +241,8 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                 onChange={(e) => change({ owner: e.target.value })}
               />
               {err('owner')}
-            </div>
-            <div className="field">
-              <label htmlFor="complaint">What the owner says is wrong</label>
+            </Field>
+            <Field label="What the owner says is wrong" htmlFor="complaint">
               <Input.TextArea
                 {...aria('complaint')}
                 rows={2}
@@ -263,7 +256,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                 >{`${draft.complaint!.length} characters; at most 4 000 are taken. Keep what matters for the repair.`}</span>
               )}
               {err('complaint')}
-            </div>
+            </Field>
             <div className="field" role="group" aria-label="Symptoms">
               <div className="row" style={{ gap: 5 }}>
                 {symptomIds
@@ -271,26 +264,20 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                   .map((s) => {
                     const on = symptoms.includes(s);
                     return (
-                      <button
+                      <Button
                         key={s}
-                        type="button"
                         aria-pressed={on}
-                        className={`btn slim ${on ? 'on' : ''}`}
+                        type={on ? 'primary' : 'default'}
                         onClick={() => setSymptom(s, !on)}
                       >
                         {on ? `${symptomName(s)} ×` : `+ ${symptomName(s)}`}
-                      </button>
+                      </Button>
                     );
                   })}
                 {!allSymptoms && (
-                  <button
-                    type="button"
-                    className="btn slim"
-                    aria-expanded={false}
-                    onClick={() => setAllSymptoms(true)}
-                  >
+                  <Button aria-expanded={false} onClick={() => setAllSymptoms(true)}>
                     symptoms…
-                  </button>
+                  </Button>
                 )}
               </div>
             </div>
@@ -316,16 +303,13 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
               </div>
             )}
             <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-              <div className="field" style={{ flex: '1.3 1 170px' }}>
-                <label htmlFor="promisedAt">Wanted for</label>
-                <input
-                  type="datetime-local"
-                  {...aria('promisedAt')}
-                  className="pick"
-                  value={draft.promisedAt ? toLocal(draft.promisedAt) : ''}
-                  onChange={(e) =>
-                    change({ promisedAt: e.target.value ? new Date(e.target.value).getTime() : null })
-                  }
+              <Field label="Wanted for" htmlFor="promisedAt" style={{ flex: '1.3 1 170px' }}>
+                <When
+                  id="promisedAt"
+                  value={draft.promisedAt ?? null}
+                  now={loaderData.now}
+                  invalid={past || !!errors.promisedAt}
+                  onChange={(promisedAt) => change({ promisedAt })}
                 />
                 {past && !errors.promisedAt && (
                   <span className="error" role="status">
@@ -333,9 +317,8 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                   </span>
                 )}
                 {err('promisedAt')}
-              </div>
-              <div className="field" style={{ flex: '1 1 110px' }}>
-                <label htmlFor="promisedAs">because of</label>
+              </Field>
+              <Field label="because of" htmlFor="promisedAs" style={{ flex: '1 1 110px' }}>
                 <Input
                   {...aria('promisedAs')}
                   value={draft.promisedAs ?? ''}
@@ -344,11 +327,10 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                   onChange={(e) => change({ promisedAs: e.target.value })}
                 />
                 {err('promisedAs')}
-              </div>
+              </Field>
             </div>
             <PhoneAsked draft={draft} change={change} error={err} />
-            <div className="field">
-              <label htmlFor="passcode">Passcode for the checks</label>
+            <Field label="Passcode for the checks" htmlFor="passcode">
               <Input
                 {...aria('passcode')}
                 value={passcode}
@@ -358,7 +340,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
               />
               <span className="muted small">never part of a draft; deleted when the job is closed</span>
               {err('passcode')}
-            </div>
+            </Field>
           </section>
           <section className="card stack" aria-label="State on arrival">
             <div className="spread" style={{ alignItems: 'center' }}>
@@ -394,17 +376,13 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                   <span>{u.state === 'sending' ? `Sending ${u.file.name ?? 'a photograph'}…` : u.error}</span>
                   {u.state === 'failed' && (
                     <span className="row" style={{ gap: 6, flexWrap: 'nowrap' }}>
-                      <button type="button" className="btn slim" onClick={() => upload.again(u.id)}>
-                        Again
-                      </button>
-                      <button
-                        type="button"
-                        className="btn slim"
+                      <Button onClick={() => upload.again(u.id)}>Again</Button>
+                      <Button
                         aria-label={`Forget ${u.file.name ?? 'the photograph'}`}
                         onClick={() => upload.drop(u.id)}
                       >
                         ×
-                      </button>
+                      </Button>
                     </span>
                   )}
                 </div>
@@ -458,8 +436,4 @@ function nextSection(by: 1 | -1): void {
   parts[(at + by + parts.length) % parts.length]
     ?.querySelector<HTMLElement>('input:not([type=file]), [tabindex="0"], button')
     ?.focus();
-}
-function toLocal(ms: number): string {
-  const d = new Date(ms - new Date(ms).getTimezoneOffset() * 60_000);
-  return d.toISOString().slice(0, 16);
 }

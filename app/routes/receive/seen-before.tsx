@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
@@ -56,9 +57,7 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
         <div className="note" role="status">
           <div className="spread" style={{ alignItems: 'center' }}>
             <span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span>
-            <button type="button" className="btn slim" onClick={() => onAsLastTime(last)}>
-              As last time
-            </button>
+            <Button onClick={() => onAsLastTime(last)}>As last time</Button>
           </div>
           {seen.earlier.map((j) => (
             <div key={j.id} className="small">

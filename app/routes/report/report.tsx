@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Button } from 'antd';
 import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
@@ -15,6 +15,8 @@ import {
 } from '../../words/report';
 import { clock, dayAndClock } from '../../words/time';
 import type { Route } from './+types/report';
+import { LinkButton } from '../../ui/link-button';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -46,21 +48,13 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
   return (
     <>
       <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
-        <Link to="/" className="btn" style={{ textDecoration: 'none' }}>
-          Bench
-        </Link>
-        <Link to={`/jobs/${d.page.id}/hand-over`} className="btn" style={{ textDecoration: 'none' }}>
-          Hand over
-        </Link>
-        <button type="button" className="btn" onClick={() => window.print()}>
-          Print
-        </button>
-        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/report.pdf`}>
-          PDF
-        </a>
-        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${d.page.id}/log.json`} download>
+        <LinkButton to="/">Bench</LinkButton>
+        <LinkButton to={`/jobs/${d.page.id}/hand-over`}>Hand over</LinkButton>
+        <Button onClick={() => window.print()}>Print</Button>
+        <Button href={`/jobs/${d.page.id}/report.pdf`}>PDF</Button>
+        <Button href={`/jobs/${d.page.id}/log.json`} download>
           Log as JSON
-        </a>
+        </Button>
       </div>
       <main className="page stack" style={{ maxWidth: 860 }}>
         <div className="spread">
@@ -114,33 +108,28 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
         </section>
         <section className="card">
           <h2>Checks</h2>
-          <table className="tbl">
-            <thead>
-              <tr>
-                <th scope="col">function</th>
-                <th scope="col">before</th>
-                <th scope="col">before closing</th>
-                <th scope="col">after</th>
-                <th scope="col">
-                  <span className="sr">changed</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {d.checks.map((c) => (
-                <tr key={c.function}>
-                  <td>{checkName(c.function)}</td>
-                  <td>
+          <DataTable
+            rows={d.checks}
+            rowKey={(c) => c.function}
+            columns={[
+              { title: 'function', cell: (c) => checkName(c.function) },
+              {
+                title: 'before',
+                cell: (c) => (
+                  <>
                     {checkWord(c.function, c.before)}
                     {c.note && <span className="small muted">{` ${c.note}`}</span>}
-                  </td>
-                  <td>{checkWord(c.function, c.mid)}</td>
-                  <td>{checkWord(c.function, c.after)}</td>
-                  <td>{c.changed && <strong>changed</strong>}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+              },
+              { title: 'before closing', cell: (c) => checkWord(c.function, c.mid) },
+              { title: 'after', cell: (c) => checkWord(c.function, c.after) },
+              {
+                title: <span className="sr">changed</span>,
+                cell: (c) => c.changed && <strong>changed</strong>,
+              },
+            ]}
+          />
         </section>
         {d.effects.length > 0 && (
           <section className="card stack">
@@ -193,23 +182,30 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
         </section>
         <details className="card noprint">
           <summary className="strong">{`The log: ${d.events.length} entries`}</summary>
-          <table className="tbl">
-            <tbody>
-              {d.events.map((e) => (
-                <tr key={e.id}>
-                  <td className="muted">{e.seq}</td>
-                  <td className="nowrap" suppressHydrationWarning>
-                    {clock(e.at)}
-                  </td>
-                  <td className="nowrap">{e.by}</td>
-                  <td style={e.gone ? { textDecoration: 'line-through' } : {}}>
-                    {e.text}
+          <DataTable
+            rows={d.events}
+            most={d.events.length}
+            rowKey={(e) => e.id}
+            bare
+            columns={[
+              { title: '', className: 'muted', cell: (e) => e.seq },
+              {
+                title: '',
+                className: 'nowrap',
+                cell: (e) => <span suppressHydrationWarning>{clock(e.at)}</span>,
+              },
+              { title: '', className: 'nowrap', cell: (e) => e.by },
+              {
+                title: '',
+                cell: (e) => (
+                  <>
+                    {e.gone ? <s>{e.text}</s> : e.text}
                     {e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+              },
+            ]}
+          />
         </details>
       </main>
     </>

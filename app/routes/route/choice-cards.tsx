@@ -1,3 +1,4 @@
+import { Radio, Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { methodsInForce } from '../../../core/route/methods-in-force';
@@ -6,6 +7,7 @@ import type { Choice, Route } from '../../../core/route/types';
 import { concerns, type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
 import { stationName, thingName } from '../../words/things';
 import { signedMinutes, signedMoney } from '../../words/time';
+import { Pick } from '../../ui/pick';
 
 /** The pieces that could come away in more than one way; one can be insisted on, and all the rest is planned again. */
 export function WaysCard({
@@ -31,44 +33,33 @@ export function WaysCard({
             {`${thingName(index, c.slot)} ${c.pose === 'out' ? 'out' : c.pose}`}
             {c.forced && <span className="muted small"> insisted on</span>}
           </legend>
-          {c.options.map((o) => (
-            <label
-              key={o.way}
-              className="row"
-              style={{
-                gap: 8,
-                alignItems: 'baseline',
-                minHeight: 44,
-                flexWrap: 'nowrap',
-                cursor: onForce && o.against ? 'pointer' : 'default',
-              }}
-            >
-              <input
-                type="radio"
-                name={c.fact}
-                checked={(force[c.fact] ?? c.options.find((x) => x.chosen)?.way) === o.way}
-                disabled={!onForce || !o.against}
-                onChange={() => onForce?.(c, o.way)}
-              />
-              <span style={{ flex: 1 }}>
-                {o.note ?? wayText(index, c, o.way)}
-                <span className="small muted" style={{ display: 'block' }}>
-                  {!o.against
-                    ? 'no safe way as things stand'
-                    : o.chosen
-                      ? 'taken'
-                      : `${signedMinutes(o.against.minutes)}, risk ${signedMoney(o.against.risk, currency)}, consumables ${signedMoney(o.against.consumables, currency)}`}
+          <Radio.Group
+            className="ways"
+            value={force[c.fact] ?? c.options.find((x) => x.chosen)?.way}
+            onChange={(e) => onForce?.(c, e.target.value as string)}
+          >
+            {c.options.map((o) => (
+              <Radio key={o.way} value={o.way} disabled={!onForce || !o.against}>
+                <span className="spread">
+                  <span>
+                    {o.note ?? wayText(index, c, o.way)}
+                    <span className="small muted block">
+                      {!o.against
+                        ? 'no safe way as things stand'
+                        : o.chosen
+                          ? 'taken'
+                          : `${signedMinutes(o.against.minutes)}, risk ${signedMoney(o.against.risk, currency)}, consumables ${signedMoney(o.against.consumables, currency)}`}
+                    </span>
+                  </span>
+                  {o.against && !o.chosen && (
+                    <span className="nowrap small strong">{signedMoney(o.against.total, currency)}</span>
+                  )}
                 </span>
-              </span>
-              {o.against && !o.chosen && (
-                <span className="nowrap small strong">{signedMoney(o.against.total, currency)}</span>
-              )}
-            </label>
-          ))}
+              </Radio>
+            ))}
+          </Radio.Group>
           {c.forced && onForce && (
-            <button type="button" className="btn slim" onClick={() => onForce(c, undefined)}>
-              Let the figures decide
-            </button>
+            <Button onClick={() => onForce(c, undefined)}>Let the figures decide</Button>
           )}
         </fieldset>
       ))}
@@ -111,9 +102,9 @@ export function MethodsCard({
     <section className="card stack" aria-label="House methods">
       <div className="spread">
         <h2>House methods in force</h2>
-        <button type="button" className="btn slim" aria-pressed={all} onClick={() => setAll(!all)}>
+        <Button aria-pressed={all} onClick={() => setAll(!all)}>
           {all ? 'only these' : 'all'}
-        </button>
+        </Button>
       </div>
       <div
         style={{
@@ -127,24 +118,28 @@ export function MethodsCard({
           const now = chosen[r.id] ?? plan.input.methods[r.id];
           const why = methodBlock(plan.input, r.id, now);
           return onChoose ? (
-            <label key={r.id} style={{ display: 'contents' }}>
-              <span className={felt.has(r.id) ? '' : 'muted'}>{r.question}</span>
+            <div key={r.id} className="contents">
+              <label htmlFor={`method-${r.id}`} className={felt.has(r.id) ? '' : 'muted'}>
+                {r.question}
+              </label>
               <span>
-                <select className="pick" value={now} onChange={(e) => onChoose(r.id, e.target.value)}>
-                  {r.options.map((o) => (
-                    <option key={o.id} value={o.id}>
-                      {o.name}
-                      {methodBlock(plan.input, r.id, o.id) ? ' (not here)' : ''}
-                    </option>
-                  ))}
-                </select>
+                <Pick
+                  id={`method-${r.id}`}
+                  className="wide"
+                  value={now}
+                  onChange={(value) => onChoose(r.id, value)}
+                  options={r.options.map((o) => ({
+                    value: o.id,
+                    label: `${o.name}${methodBlock(plan.input, r.id, o.id) ? ' (not here)' : ''}`,
+                  }))}
+                />
                 {why && (
                   <span className="small brick" style={{ display: 'block' }}>
                     {blockText(index, why)}
                   </span>
                 )}
               </span>
-            </label>
+            </div>
           ) : (
             <div key={r.id} style={{ display: 'contents' }}>
               <span className="muted">{r.question}</span>

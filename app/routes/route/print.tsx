@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Button } from 'antd';
 import { flag } from '../../../core/job/state';
 import { indexModel } from '../../../core/model/index-model';
 import { taskName } from '../../words/steps';
@@ -8,6 +8,7 @@ import { loadJob } from '../job-loader';
 import type { Route } from './+types/print';
 import { Kit } from './kit-card';
 import { RouteSheet } from './route-sheet';
+import { LinkButton } from '../../ui/link-button';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { page } = await loadJob(request, context, params.job);
@@ -21,15 +22,13 @@ export default function PrintRoute({ loaderData: { page } }: Route.ComponentProp
   return (
     <>
       <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
-        <Link to={`/jobs/${page.id}/route`} className="btn" style={{ textDecoration: 'none' }}>
-          Route
-        </Link>
-        <button type="button" className="btn" onClick={() => window.print()}>
+        <LinkButton to={`/jobs/${page.id}/route`}>Route</LinkButton>
+        <Button type="primary" onClick={() => window.print()}>
           Print
-        </button>
-        <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route.json`} download>
+        </Button>
+        <Button href={`/jobs/${page.id}/route.json`} download>
           Route as JSON
-        </a>
+        </Button>
       </div>
       <main className="page sheet-print">
         {!plan ? (

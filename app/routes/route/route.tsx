@@ -1,3 +1,4 @@
+import { Input, Form, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
@@ -33,6 +34,7 @@ import { MethodsCard, WaysCard } from './choice-cards';
 import { Kit } from './kit-card';
 import { StepTable } from './step-table';
 import { usePlan } from './use-plan';
+import { Field } from '../../ui/field';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
@@ -193,27 +195,17 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               </div>
               {adopted ? (
                 <div className="row" style={{ flexWrap: 'nowrap' }}>
-                  {!flag(state, 'ending') && (
-                    <a className="btn" style={{ textDecoration: 'none' }} href={again}>
-                      Plan again
-                    </a>
-                  )}
-                  <a className="btn" style={{ textDecoration: 'none' }} href={`/jobs/${page.id}/route/print`}>
-                    Print
-                  </a>
-                  <a
-                    className="btn primary"
-                    style={{ textDecoration: 'none' }}
-                    href={`/jobs/${page.id}/work`}
-                  >
+                  {!flag(state, 'ending') && <Button href={again}>Plan again</Button>}
+                  <Button href={`/jobs/${page.id}/route/print`}>Print</Button>
+                  <Button type="primary" href={`/jobs/${page.id}/work`}>
                     To the bench
-                  </a>
+                  </Button>
                 </div>
               ) : (
                 shown && (
-                  <button type="button" className="btn primary" disabled={busy} onClick={() => take()}>
+                  <Button type="primary" disabled={busy} onClick={() => take()}>
                     Take this route
-                  </button>
+                  </Button>
                 )
               )}
             </div>
@@ -227,9 +219,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
                     <i style={{ width: `${(100 * plan.stage) / Math.max(1, plan.stages)}%` }} />
                   </span>
                 </span>
-                <button type="button" className="btn slim" onClick={plan.stop}>
-                  Stop here
-                </button>
+                <Button onClick={plan.stop}>Stop here</Button>
               </div>
             )}
             {shown ? (
@@ -265,9 +255,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
                     ? 'No heat, no sweep under the panel, cell out as soon as it can be reached.'
                     : ''}
                 </div>
-                <button type="button" className="btn slim" onClick={() => setClearing(c)}>
-                  Clear…
-                </button>
+                <Button onClick={() => setClearing(c)}>Clear…</Button>
               </section>
             ))}
             {shown && (
@@ -348,13 +336,9 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
                     {state.consent[e.id] ? (
                       <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
                     ) : (
-                      <button
-                        type="button"
-                        className="btn slim nowrap"
-                        onClick={() => report({ type: 'consentGiven', effect: e.id, by: 'owner' })}
-                      >
+                      <Button onClick={() => report({ type: 'consentGiven', effect: e.id, by: 'owner' })}>
                         Owner agrees
-                      </button>
+                      </Button>
                     )}
                   </div>
                 ))}
@@ -428,29 +412,27 @@ function ClearSheet({
         An owner or lead clears this after looking at the device. The reason stays in the record, and the
         route is planned again.
       </p>
-      <form
+      <Form
         className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           if (reason.trim()) onClear(reason);
         }}
+        layout="vertical"
       >
-        <div className="field">
-          <label htmlFor="why">What was seen</label>
-          <textarea
+        <Field label="What was seen" htmlFor="why">
+          <Input.TextArea
             id="why"
             required
             rows={3}
             maxLength={1000}
             value={reason}
             onChange={(e) => setReason(e.target.value)}
-            style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
           />
-        </div>
+        </Field>
         <div className="row">
-          <button type="submit" className="btn danger">{`Clear “${condition}”`}</button>
+          <Button htmlType="submit" danger>{`Clear “${condition}”`}</Button>
         </div>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -4,6 +4,7 @@ import type { Route, Step } from '../../../core/route/types';
 import { Recess } from '../../ui/recess';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
 import { span } from '../../words/time';
+import { DataTable } from '../../ui/data-table';
 
 interface Props {
   index: IndexedModel;
@@ -30,72 +31,74 @@ export function StepTable({ index, plan, left, hover, onHover }: Props) {
     });
   }, [plan]);
   return (
-    <table className="tbl" aria-label="The route">
-      <thead>
-        <tr>
-          <th scope="col" style={{ width: 34 }}>
-            nr
-          </th>
-          <th scope="col">do</th>
-          <th scope="col">because it</th>
-          <th scope="col">bit</th>
-          <th scope="col" style={{ textAlign: 'right' }}>
-            time
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ s, first, bit, fresh }, i) => {
-          const done = left?.(s) === 0;
-          const how = howText(index, s);
-          return (
-            <tr
-              key={s.id}
-              className={hover?.id === s.id ? 'hot' : ''}
-              onMouseEnter={() => onHover?.(s)}
-              onMouseLeave={() => onHover?.(undefined)}
-            >
-              <td className="muted">{i + 1}</td>
-              <td>
-                {first && (
-                  <div className="small muted" style={{ fontWeight: 700 }}>
-                    {s.phase}
-                  </div>
-                )}
-                <span className={done ? 'muted' : 'strong'}>
-                  {done ? '✓ ' : ''}
-                  {stepTitle(index, s)}
-                </span>
-                {(s.note ?? how) && (
-                  <div className="small muted">{[s.note, how].filter(Boolean).join(' ')}</div>
-                )}
-                {fresh.length > 0 && (
-                  <div className="small brick">{fresh.map((c) => cautionText[c]).join(' ')}</div>
-                )}
-              </td>
-              <td className="small">
-                {s.action === 'check'
-                  ? s.round === 'after'
-                    ? 'proves the repair'
-                    : 'is the last cheap moment'
-                  : stepWhy(index, s)}
-              </td>
-              <td>
-                {s.bit && (
-                  <span className="row" style={{ gap: 5, flexWrap: 'nowrap' }}>
-                    <Recess drive={s.bit} size={20} />
-                    {bit && <span className="small">{bit}</span>}
-                  </span>
-                )}
-              </td>
-              <td className="nowrap small" style={{ textAlign: 'right' }}>
-                {span(s.handsS.likely)}
-                {s.waitS > 0 && <div className="muted">{`+ ${span(s.waitS)} wait`}</div>}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <DataTable
+      name="The route"
+      rows={rows}
+      most={rows.length}
+      rowKey={({ s }) => s.id}
+      rowClassName={({ s }) => (hover?.id === s.id ? 'hot' : '')}
+      onRow={({ s }) => ({ onMouseEnter: () => onHover?.(s), onMouseLeave: () => onHover?.(undefined) })}
+      columns={[
+        { title: 'nr', width: 34, className: 'muted', cell: (_, i) => i + 1 },
+        { title: 'do', cell: (row) => <Doing {...row} index={index} done={left?.(row.s) === 0} /> },
+        { title: 'because it', className: 'small', cell: ({ s }) => becauseText(index, s) },
+        {
+          title: 'bit',
+          cell: ({ s, bit }) =>
+            s.bit && (
+              <span className="row tight">
+                <Recess drive={s.bit} size={20} />
+                {bit && <span className="small">{bit}</span>}
+              </span>
+            ),
+        },
+        {
+          title: 'time',
+          align: 'right',
+          className: 'nowrap small',
+          cell: ({ s }) => (
+            <>
+              {span(s.handsS.likely)}
+              {s.waitS > 0 && <div className="muted">{`+ ${span(s.waitS)} wait`}</div>}
+            </>
+          ),
+        },
+      ]}
+    />
+  );
+}
+
+const becauseText = (index: IndexedModel, s: Step): string =>
+  s.action !== 'check'
+    ? stepWhy(index, s)
+    : s.round === 'after'
+      ? 'proves the repair'
+      : 'is the last cheap moment';
+
+/** What is done in a step, with how and with what care. */
+function Doing({
+  index,
+  s,
+  first,
+  fresh,
+  done,
+}: {
+  index: IndexedModel;
+  s: Step;
+  first: boolean;
+  fresh: Step['cautions'];
+  done: boolean;
+}) {
+  const how = howText(index, s);
+  return (
+    <>
+      {first && <div className="small muted strong">{s.phase}</div>}
+      <span className={done ? 'muted' : 'strong'}>
+        {done ? '✓ ' : ''}
+        {stepTitle(index, s)}
+      </span>
+      {(s.note ?? how) && <div className="small muted">{[s.note, how].filter(Boolean).join(' ')}</div>}
+      {fresh.length > 0 && <div className="small brick">{fresh.map((c) => cautionText[c]).join(' ')}</div>}
+    </>
   );
 }

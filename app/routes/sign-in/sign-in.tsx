@@ -122,12 +122,11 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
               <input type="hidden" name="to" value={loaderData.to} />
               <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>
                 {loaderData.people.map((p) => (
-                  <button
+                  <Button
                     key={p.login}
-                    type="submit"
+                    htmlType="submit"
                     name="demo"
                     value={p.login}
-                    className="btn"
                     style={{ justifyContent: 'flex-start', textAlign: 'left' }}
                   >
                     <span>
@@ -136,7 +135,7 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
                         {p.role}, {p.bench}
                       </span>
                     </span>
-                  </button>
+                  </Button>
                 ))}
               </div>
             </Form>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { Body } from '../../../core/job/events';
 import { type JobState, originalPiece } from '../../../core/job/state';
@@ -29,41 +30,33 @@ export function LooseForm({
       </p>
       {lying.length > 0 && (
         <div>
-          <button
-            type="button"
-            className="btn primary"
+          <Button
+            type="primary"
             onClick={() => onReport({ type: 'spilled', pieces: lying })}
-          >{`All ${plural(lying.length, 'screw')} of the mat`}</button>
+          >{`All ${plural(lying.length, 'screw')} of the mat`}</Button>
         </div>
       )}
       <div className="field">
         <span className="label">Screws that came loose with the device, of</span>
         <div className="row" style={{ gap: 6 }}>
           {brackets.map((b) => (
-            <button
+            <Button
               key={b}
-              type="button"
-              className={`btn slim ${on.includes(b) ? 'on' : ''}`}
+              type={on.includes(b) ? 'primary' : 'default'}
               aria-pressed={on.includes(b)}
               onClick={() => setOn(on.includes(b) ? on.filter((x) => x !== b) : [...on, b])}
-            >{`${thingName(index, b)} (${index.model.fasteners.filter((f) => f.holds[0] === b).length})`}</button>
+            >{`${thingName(index, b)} (${index.model.fasteners.filter((f) => f.holds[0] === b).length})`}</Button>
           ))}
-          <button
-            type="button"
-            className="btn slim"
-            onClick={() => setOn(on.length === brackets.length ? [] : brackets)}
-          >
+          <Button onClick={() => setOn(on.length === brackets.length ? [] : brackets)}>
             {on.length === brackets.length ? 'none' : 'all of the device'}
-          </button>
+          </Button>
         </div>
       </div>
       <div>
-        <button
-          type="button"
-          className="btn"
+        <Button
           disabled={!pieces.length}
           onClick={() => onReport({ type: 'spilled', pieces })}
-        >{`${plural(pieces.length, 'screw')} in the heap`}</button>
+        >{`${plural(pieces.length, 'screw')} in the heap`}</Button>
       </div>
     </section>
   );

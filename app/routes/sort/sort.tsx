@@ -1,3 +1,4 @@
+import { Tag, Checkbox, Input, Form, Button, type InputRef } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -19,6 +20,8 @@ import { useMat } from '../work/use-mat';
 import type { Route } from './+types/sort';
 import { holesOfHeap, isWhole, sortHeap } from './heap';
 import { LooseForm } from './loose-form';
+import { Field } from '../../ui/field';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -85,7 +88,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   const [headOf, setHeadOf] = useState<string>();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<InputRef>(null);
   const left = useMemo(() => {
     const n = new Map<string, number>();
     for (const h of holes) n.set(h.drive!, (n.get(h.drive!) ?? 0) + 1);
@@ -171,20 +174,18 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                   <h1>Sort screws</h1>
                   <span className="strong">{`${screws.length} measured of ${holes.length}`}</span>
                 </div>
-                <form
+                <Form
                   className="row"
                   style={{ alignItems: 'flex-end' }}
-                  onSubmit={(e) => {
-                    e.preventDefault();
+                  onFinish={() => {
                     if (typed.trim()) take(typed);
                   }}
+                  layout="vertical"
                 >
-                  <div className="field">
-                    <label htmlFor="mm">{headOf ? `Head of ${headOf}, mm` : 'Length, mm'}</label>
-                    <input
+                  <Field label={headOf ? `Head of ${headOf}, mm` : 'Length, mm'} htmlFor="mm">
+                    <Input
                       ref={input}
                       id="mm"
-                      className="pick"
                       style={{ fontSize: 24, width: 150 }}
                       inputMode="decimal"
                       autoComplete="off"
@@ -192,13 +193,13 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                       value={typed}
                       onChange={(e) => setTyped(e.target.value)}
                       aria-invalid={!!wrong}
+                      status={wrong ? 'error' : ''}
                     />
-                  </div>
+                  </Field>
                   <fieldset className="row" style={{ gap: 6, border: 0, padding: 0, margin: 0 }}>
                     <legend className="sr">Drive</legend>
-                    <button
-                      type="button"
-                      className={`btn slim ${chosen ? '' : 'on'}`}
+                    <Button
+                      type={chosen ? 'default' : 'primary'}
                       aria-pressed={!chosen}
                       onClick={() => {
                         setDrive(undefined);
@@ -206,12 +207,11 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                       }}
                     >
                       any drive
-                    </button>
+                    </Button>
                     {kinds.map((d) => (
-                      <button
+                      <Button
                         key={d}
-                        type="button"
-                        className={`btn slim ${chosen === d ? 'on' : ''}`}
+                        type={chosen === d ? 'primary' : 'default'}
                         aria-pressed={chosen === d}
                         onClick={() => {
                           setDrive(d);
@@ -220,22 +220,20 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                       >
                         <Recess drive={d} size={22} />
                         {`${d} · ${Math.max(0, left.get(d) ?? 0)}`}
-                      </button>
+                      </Button>
                     ))}
                   </fieldset>
-                  <label className="row" style={{ minHeight: 44 }}>
-                    <input
-                      type="checkbox"
-                      checked={heads}
-                      onChange={(e) => {
-                        setHeads(e.target.checked);
-                        setHeadOf(undefined);
-                        input.current?.focus();
-                      }}
-                    />
+                  <Checkbox
+                    checked={heads}
+                    onChange={(e) => {
+                      setHeads(e.target.checked);
+                      setHeadOf(undefined);
+                      input.current?.focus();
+                    }}
+                  >
                     heads, too
-                  </label>
-                </form>
+                  </Checkbox>
+                </Form>
                 {wrong && (
                   <div className="error brick" role="alert">
                     {wrong}
@@ -248,93 +246,89 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
               </section>
               {screws.length > 0 && (
                 <section className="card" aria-label="Measured">
-                  <table className="tbl">
-                    <thead>
-                      <tr>
-                        <th scope="col">screw</th>
-                        <th scope="col">drive</th>
-                        <th scope="col">length</th>
-                        <th scope="col">head</th>
-                        <th scope="col">most likely from</th>
-                        <th scope="col" />
-                      </tr>
-                    </thead>
-                    <tbody>
-                      {screws.toReversed().map((s) => {
-                        const hole = at.get(s.id);
-                        const d = hole ? doubt.get(hole) : undefined;
-                        const risk = hole ? danger.get(`${s.id} ${hole}`) : undefined;
-                        return (
-                          <tr key={s.id}>
-                            <td className="strong">{s.id}</td>
-                            <td>
+                  <DataTable
+                    name="Measured screws"
+                    rows={screws.toReversed()}
+                    rowKey={(s) => s.id}
+                    columns={[
+                      { title: 'screw', className: 'strong', cell: (s) => s.id },
+                      {
+                        title: 'drive',
+                        cell: (s) => {
+                          const hole = at.get(s.id);
+                          return (
+                            <>
                               {s.drive ?? (
                                 <span className="muted">
                                   {hole ? `${ofHole.get(hole)!.drive}?` : 'not said'}
                                 </span>
                               )}
                               {!s.drive && chosen && (
-                                <button
-                                  type="button"
-                                  className="btn slim"
-                                  style={{ marginLeft: 6 }}
+                                <Button
+                                  className="beside"
                                   onClick={() =>
                                     setScrews(
                                       screws.map((x) => (x.id === s.id ? { ...x, drive: chosen } : x)),
                                     )
                                   }
-                                >{`it is ${chosen}`}</button>
+                                >{`it is ${chosen}`}</Button>
                               )}
-                            </td>
-                            <td>{`${s.lengthMm} mm`}</td>
-                            <td>
-                              {s.headMm === undefined ? (
-                                <button
-                                  type="button"
-                                  className="btn slim"
-                                  aria-label={`Measure the head of ${s.id}`}
-                                  onClick={() => {
-                                    setHeadOf(s.id);
-                                    input.current?.focus();
-                                  }}
-                                >
-                                  {headOf === s.id ? '…' : 'measure'}
-                                </button>
-                              ) : (
-                                `${s.headMm} mm`
-                              )}
-                            </td>
-                            <td>
-                              {hole ? (
-                                <span className="strong">{hole}</span>
-                              ) : (
-                                <span className="brick strong">no hole: a stray</span>
-                              )}
+                            </>
+                          );
+                        },
+                      },
+                      { title: 'length', className: 'nowrap', cell: (s) => `${s.lengthMm} mm` },
+                      {
+                        title: 'head',
+                        cell: (s) =>
+                          s.headMm === undefined ? (
+                            <Button
+                              aria-label={`Measure the head of ${s.id}`}
+                              onClick={() => {
+                                setHeadOf(s.id);
+                                input.current?.focus();
+                              }}
+                            >
+                              {headOf === s.id ? '…' : 'measure'}
+                            </Button>
+                          ) : (
+                            `${s.headMm} mm`
+                          ),
+                      },
+                      {
+                        title: 'most likely from',
+                        cell: (s) => {
+                          const hole = at.get(s.id);
+                          const d = hole ? doubt.get(hole) : undefined;
+                          const risk = hole ? danger.get(`${s.id} ${hole}`) : undefined;
+                          return (
+                            <>
+                              <span className={hole ? 'strong' : 'brick strong'}>
+                                {hole ?? 'no hole: a stray'}
+                              </span>
                               {d && (
-                                <span
-                                  className="chip warn small"
-                                  style={{ marginLeft: 8, padding: '1px 8px' }}
-                                >
+                                <Tag className="beside" color="warning">
                                   {d.instead ? `or ${d.instead}` : 'in doubt'}
-                                </span>
+                                </Tag>
                               )}
                               {risk && <div className="brick small">{`too long: ${risk.why}`}</div>}
-                            </td>
-                            <td>
-                              <button
-                                type="button"
-                                className="btn slim"
-                                aria-label={`Remove ${s.id}`}
-                                onClick={() => setScrews(screws.filter((x) => x.id !== s.id))}
-                              >
-                                ×
-                              </button>
-                            </td>
-                          </tr>
-                        );
-                      })}
-                    </tbody>
-                  </table>
+                            </>
+                          );
+                        },
+                      },
+                      {
+                        title: <span className="sr">remove</span>,
+                        cell: (s) => (
+                          <Button
+                            aria-label={`Remove ${s.id}`}
+                            onClick={() => setScrews(screws.filter((x) => x.id !== s.id))}
+                          >
+                            ×
+                          </Button>
+                        ),
+                      },
+                    ]}
+                  />
                 </section>
               )}
             </div>
@@ -370,16 +364,15 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                 {screws.length > 0 && missing.length > 0 && (
                   <p>{`Without a screw so far: ${list(missing, 12)}.`}</p>
                 )}
-                <button
-                  type="button"
-                  className={`btn ${missing.length && screws.length < holes.length ? '' : 'primary'}`}
+                <Button
+                  type={missing.length && screws.length < holes.length ? 'default' : 'primary'}
                   disabled={!screws.length}
                   onClick={done}
                 >
                   {missing.length
                     ? `That is all: ${plural(missing.length, 'screw')} adrift`
                     : 'They lie on the mat so'}
-                </button>
+                </Button>
                 <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
               </section>
               <section className="card stack" aria-label="Mat" style={{ alignItems: 'center' }}>

@@ -1,3 +1,4 @@
+import { Form, Input, Button, type InputProps } from 'antd';
 import { useEffect, useState } from 'react';
 import { drives } from '../../../core/model/schema';
 import { stripFor } from '../../../server/use-cases/bench-page';
@@ -11,6 +12,9 @@ import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import type { Route } from './+types/spares';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -59,10 +63,9 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
                 <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
               </div>
               <div className="row">
-                <input
+                <Input
                   ref={search}
                   type="search"
-                  className="pick"
                   aria-label="Search the box"
                   placeholder="drive, thread, length  ( / )"
                   style={{ width: 240 }}
@@ -70,9 +73,9 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
                   value={text}
                   onChange={(e) => setText(e.target.value)}
                 />
-                <a className="btn" style={{ textDecoration: 'none' }} href="/stock/spares.csv" download>
+                <Button href="/stock/spares.csv" download>
                   CSV
-                </a>
+                </Button>
               </div>
             </div>
             {screws.length === 0 ? (
@@ -84,48 +87,47 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
             ) : shown.length === 0 ? (
               <p>{`Nothing in the box matches “${text}”.`}</p>
             ) : (
-              <table className="tbl">
-                <thead>
-                  <tr>
-                    <th scope="col">drive</th>
-                    <th scope="col">thread</th>
-                    <th scope="col">length</th>
-                    <th scope="col">head</th>
-                    <th scope="col">note</th>
-                    <th scope="col" style={{ textAlign: 'right' }}>
-                      how many
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {shown.map((s) => (
-                    <tr key={s.id}>
-                      <td className="nowrap">
-                        <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
-                          <Recess drive={s.drive as 'P2'} size={24} />
-                          {s.drive}
-                        </span>
-                      </td>
-                      <td>{s.thread}</td>
-                      <td className="nowrap">
-                        <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
-                          <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
-                          {`${s.lengthMm} mm`}
-                        </span>
-                      </td>
-                      <td className="nowrap">{`${s.headMm} mm`}</td>
-                      <td className="small">{s.note}</td>
-                      <td className="nowrap" style={{ textAlign: 'right' }}>
+              <DataTable
+                rows={shown}
+                rowKey={(s) => s.id}
+                columns={[
+                  {
+                    title: 'drive',
+                    className: 'nowrap',
+                    cell: (s) => (
+                      <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
+                        <Recess drive={s.drive as 'P2'} size={24} />
+                        {s.drive}
+                      </span>
+                    ),
+                  },
+                  { title: 'thread', cell: (s) => s.thread },
+                  {
+                    title: 'length',
+                    className: 'nowrap',
+                    cell: (s) => (
+                      <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
+                        <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
+                        {`${s.lengthMm} mm`}
+                      </span>
+                    ),
+                  },
+                  { title: 'head', className: 'nowrap', cell: (s) => `${s.headMm} mm` },
+                  { title: 'note', className: 'small', cell: (s) => s.note },
+                  {
+                    title: 'how many',
+                    className: 'nowrap',
+                    align: 'right',
+                    cell: (s) => (
+                      <>
                         {may && (
-                          <button
-                            type="button"
-                            className="btn slim"
+                          <Button
                             aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
                             disabled={s.count === 0}
                             onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
                           >
                             −
-                          </button>
+                          </Button>
                         )}{' '}
                         <span
                           className={`strong ${s.count === 0 ? 'brick' : ''}`}
@@ -135,29 +137,25 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
                         </span>{' '}
                         {may && (
                           <>
-                            <button
-                              type="button"
-                              className="btn slim"
+                            <Button
                               aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
                               onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
                             >
                               +
-                            </button>{' '}
-                            <button
-                              type="button"
-                              className="btn slim"
+                            </Button>{' '}
+                            <Button
                               aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
                               onClick={() => ask({ do: 'remove', id: s.id })}
                             >
                               ×
-                            </button>
+                            </Button>
                           </>
                         )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+                      </>
+                    ),
+                  },
+                ]}
+              />
             )}
           </section>
           <div className="stack">
@@ -214,22 +212,14 @@ function AddScrew({
       setSent(false);
     }
   }, [said, sent]);
-  const field = (
-    k: keyof typeof blank,
-    label: string,
-    more: React.InputHTMLAttributes<HTMLInputElement> = {},
-  ) => (
-    <div className="field" style={{ flex: '1 1 90px', minWidth: 0 }}>
-      <label htmlFor={`screw-${k}`} className="small">
-        {label}
-      </label>
-      <input
+  const field = (k: keyof typeof blank, label: string, more: InputProps = {}) => (
+    <Field label={label} htmlFor={`screw-${k}`} style={{ flex: '1 1 90px', minWidth: 0 }}>
+      <Input
         id={`screw-${k}`}
-        className="pick"
-        style={{ width: '100%' }}
         value={s[k]}
         onChange={(e) => setS({ ...s, [k]: e.target.value })}
         aria-invalid={!!errors[k]}
+        status={errors[k] ? 'error' : ''}
         {...more}
       />
       {errors[k] && (
@@ -237,37 +227,28 @@ function AddScrew({
           {errors[k]}
         </span>
       )}
-    </div>
+    </Field>
   );
   return (
     <section className="card" aria-label="Add a screw">
-      <form
+      <Form
         className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           setSent(true);
           ask({ do: 'add', screw: s });
         }}
+        layout="vertical"
       >
         <h2>Add screws</h2>
         <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
-          <div className="field" style={{ flex: '1 1 90px' }}>
-            <label htmlFor="screw-drive" className="small">
-              Drive
-            </label>
-            <select
+          <Field label="Drive" htmlFor="screw-drive" style={{ flex: '1 1 90px' }}>
+            <Pick
               id="screw-drive"
-              className="pick"
               value={s.drive}
-              onChange={(e) => setS({ ...s, drive: e.target.value })}
-            >
-              {drives.map((d) => (
-                <option key={d} value={d}>
-                  {d}
-                </option>
-              ))}
-            </select>
-          </div>
+              onChange={(value) => setS({ ...s, drive: value })}
+              options={drives.map((d) => ({ value: d, label: d }))}
+            />
+          </Field>
           {field('thread', 'Thread', { maxLength: 12 })}
         </div>
         <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
@@ -277,11 +258,11 @@ function AddScrew({
         </div>
         {field('note', 'Note', { maxLength: 200 })}
         <div className="row">
-          <button type="submit" className="btn primary" disabled={busy}>
+          <Button htmlType="submit" type="primary" disabled={busy}>
             Add
-          </button>
+          </Button>
         </div>
-      </form>
+      </Form>
     </section>
   );
 }

@@ -1,5 +1,6 @@
+import { Form, Input, Button, type InputProps } from 'antd';
 import { useEffect, useState } from 'react';
-import { Form, Link } from 'react-router';
+import { Form as SearchForm, Link } from 'react-router';
 import { z } from 'zod';
 import { provenances, releases } from '../../../core/job/events';
 import { stripFor } from '../../../server/use-cases/bench-page';
@@ -15,9 +16,12 @@ import { CsvImport } from '../../ui/csv-import';
 import { Head } from '../../ui/head';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
+import { Pick } from '../../ui/pick';
 import { plural } from '../../words/things';
 import { money } from '../../words/time';
 import type { Route } from './+types/stock';
+import { Field } from '../../ui/field';
+import { DataTable } from '../../ui/data-table';
 
 const query = z.object({
   q: z.string().max(80).catch(''),
@@ -68,11 +72,11 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                 <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
               </div>
               <div className="row">
-                <Form method="get" role="search">
+                <SearchForm method="get" role="search">
                   <label htmlFor="q" className="sr">
                     Search the stock
                   </label>
-                  <input
+                  <Input
                     ref={search}
                     id="q"
                     name="q"
@@ -80,13 +84,12 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                     defaultValue={q}
                     maxLength={80}
                     placeholder="part, model, supplier, serial  ( / )"
-                    className="pick"
                     style={{ width: 300 }}
                   />
-                </Form>
-                <a className="btn" style={{ textDecoration: 'none' }} href="/stock.csv" download>
+                </SearchForm>
+                <Button href="/stock.csv" download>
                   CSV
-                </a>
+                </Button>
               </div>
             </div>
             {parts.length === 0 ? (
@@ -96,22 +99,15 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                   : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
               </p>
             ) : (
-              <table className="tbl">
-                <thead>
-                  <tr>
-                    <th scope="col">part</th>
-                    <th scope="col">where from</th>
-                    <th scope="col">lot, serial</th>
-                    <th scope="col" style={{ textAlign: 'right' }}>
-                      price
-                    </th>
-                    <th scope="col">where it is</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {parts.map((p) => (
-                    <tr key={p.id} data-testid={`part-${p.serial || p.id}`}>
-                      <td>
+              <DataTable
+                rows={parts}
+                rowKey={(p) => p.id}
+                onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
+                columns={[
+                  {
+                    title: 'part',
+                    cell: (p) => (
+                      <>
                         <span className="strong">{p.name}</span>{' '}
                         <span className="muted nowrap">
                           {name(p)?.name.split(' ').slice(1).join(' ') ?? p.modelId}
@@ -119,8 +115,13 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                         {p.arrivesWith.length > 0 && (
                           <div className="small muted">{`with ${p.arrivesWith.map((s) => [...(name(p)?.slots ?? []), ...(name(p)?.seals ?? [])].find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
                         )}
-                      </td>
-                      <td>
+                      </>
+                    ),
+                  },
+                  {
+                    title: 'where from',
+                    cell: (p) => (
+                      <>
                         {p.provenance}
                         <span className="small muted">{` ${p.supplier}`}</span>
                         {p.released === 'locked' ? (
@@ -130,36 +131,46 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
                             <div className="small muted">{`released: ${p.proof}`}</div>
                           )
                         )}
-                      </td>
-                      <td className="small">
+                      </>
+                    ),
+                  },
+                  {
+                    title: 'lot, serial',
+                    className: 'small',
+                    cell: (p) => (
+                      <>
                         {p.lot && <span className="nowrap muted">{p.lot} </span>}
                         <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
-                      </td>
-                      <td className="nowrap" style={{ textAlign: 'right' }}>
-                        {money(p.priceMinor, who.settings.currency)}
-                      </td>
-                      <td className="small nowrap">
-                        {p.jobId ? (
-                          <Link
-                            to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
-                          >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
-                        ) : may ? (
-                          <button
-                            type="button"
-                            className="btn slim"
-                            aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
-                            onClick={() => ask({ do: 'remove', id: p.id })}
-                          >
-                            Take out
-                          </button>
-                        ) : (
-                          <span className="moss">free</span>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+                      </>
+                    ),
+                  },
+                  {
+                    title: 'price',
+                    className: 'nowrap',
+                    align: 'right',
+                    cell: (p) => money(p.priceMinor, who.settings.currency),
+                  },
+                  {
+                    title: 'where it is',
+                    className: 'small nowrap',
+                    cell: (p) =>
+                      p.jobId ? (
+                        <Link
+                          to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
+                        >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
+                      ) : may ? (
+                        <Button
+                          aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
+                          onClick={() => ask({ do: 'remove', id: p.id })}
+                        >
+                          Take out
+                        </Button>
+                      ) : (
+                        <span className="moss">free</span>
+                      ),
+                  },
+                ]}
+              />
             )}
             <div className="row" style={{ marginTop: 8 }}>
               {page > 0 && <Link to={`?q=${encodeURIComponent(q)}&page=${page - 1}`}>before</Link>}
@@ -223,27 +234,22 @@ function Locked({
         <span className="chip bad small" style={{ padding: '1px 8px' }}>
           locked to an account
         </span>
-        {may && (
-          <button type="button" className="btn slim" onClick={() => setProof('')}>
-            Released…
-          </button>
-        )}
+        {may && <Button onClick={() => setProof('')}>Released…</Button>}
       </span>
     );
   return (
-    <form
+    <Form
       className="field"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onFinish={() => {
         ask({ do: 'change', id: part.id, released: 'proof seen', proof });
       }}
+      layout="vertical"
     >
       <label htmlFor={`proof-${part.id}`} className="small">
         What proves it?
       </label>
-      <input
+      <Input
         id={`proof-${part.id}`}
-        className="pick"
         maxLength={200}
         value={proof}
         onChange={(e) => setProof(e.target.value)}
@@ -253,10 +259,8 @@ function Locked({
           {said.errors.proof}
         </span>
       )}
-      <button type="submit" className="btn slim">
-        Keep
-      </button>
-    </form>
+      <Button htmlType="submit">Keep</Button>
+    </Form>
   );
 }
 
@@ -299,22 +303,14 @@ function AddPart({
     setP({ ...p, [k]: e.target.value });
   const slots = models.find((m) => m.id === p.model)?.slots ?? [];
   const seals = models.find((m) => m.id === p.model)?.seals ?? [];
-  const field = (
-    k: keyof typeof blank,
-    label: string,
-    more: React.InputHTMLAttributes<HTMLInputElement> = {},
-  ) => (
-    <div className="field" style={{ flex: '1 1 110px', minWidth: 0 }}>
-      <label htmlFor={`part-${k}`} className="small">
-        {label}
-      </label>
-      <input
+  const field = (k: keyof typeof blank, label: string, more: InputProps = {}) => (
+    <Field label={label} htmlFor={`part-${k}`} style={{ flex: '1 1 110px', minWidth: 0 }}>
+      <Input
         id={`part-${k}`}
-        className="pick"
-        style={{ width: '100%' }}
         value={p[k]}
         onChange={set(k)}
         aria-invalid={!!errors[k]}
+        status={errors[k] ? 'error' : ''}
         {...more}
       />
       {errors[k] && (
@@ -322,49 +318,48 @@ function AddPart({
           {errors[k]}
         </span>
       )}
-    </div>
+    </Field>
   );
   const select = (k: keyof typeof blank, label: string, options: readonly (readonly [string, string])[]) => (
-    <div className="field" style={{ flex: '1 1 110px', minWidth: 0 }}>
-      <label htmlFor={`part-${k}`} className="small">
-        {label}
-      </label>
-      <select
+    <Field label={label} htmlFor={`part-${k}`} style={{ flex: '1 1 110px', minWidth: 0 }}>
+      <Pick
         id={`part-${k}`}
-        className="pick"
-        style={{ width: '100%' }}
-        value={p[k]}
-        onChange={set(k)}
-        aria-invalid={!!errors[k]}
-      >
-        {options.map(([v, t]) => (
-          <option key={v} value={v}>
-            {t}
-          </option>
-        ))}
-      </select>
+        placeholder="choose…"
+        value={p[k] || undefined}
+        onChange={(value) => setP({ ...p, [k]: value })}
+        status={errors[k] ? 'error' : ''}
+        options={options.map(([value, label]) => ({ value, label }))}
+      />
       {errors[k] && (
         <span className="error small" role="alert">
           {errors[k]}
         </span>
       )}
-    </div>
+    </Field>
   );
   const plain = (list: readonly string[]) => list.map((x) => [x, x] as const);
   return (
     <section className="card" aria-label="Add a part">
-      <form
+      <Form
         className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           setSent(true);
           ask({ do: 'add', part: p });
         }}
+        layout="vertical"
       >
         <h2>Add a part</h2>
         <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
-          {select('model', 'Model', [['', 'choose…'], ...models.map((m) => [m.id, m.name] as const)])}
-          {select('slot', 'Place', [['', 'choose…'], ...slots.map((s) => [s.id, s.name] as const)])}
+          {select(
+            'model',
+            'Model',
+            models.map((m) => [m.id, m.name] as const),
+          )}
+          {select(
+            'slot',
+            'Place',
+            slots.map((s) => [s.id, s.name] as const),
+          )}
         </div>
         <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
           {select('provenance', 'Where from', plain(provenances))}
@@ -388,10 +383,9 @@ function AddPart({
                 const list = p.arrives_with.split(';').filter(Boolean);
                 const on = list.includes(s.id);
                 return (
-                  <button
+                  <Button
                     key={s.id}
-                    type="button"
-                    className={`btn slim ${on ? 'on' : ''}`}
+                    type={on ? 'primary' : 'default'}
                     aria-pressed={on}
                     onClick={() =>
                       setP({
@@ -401,7 +395,7 @@ function AddPart({
                     }
                   >
                     {s.name}
-                  </button>
+                  </Button>
                 );
               })}
             </div>
@@ -412,11 +406,11 @@ function AddPart({
           {p.released === 'proof seen' && field('proof', 'What proves the release', { maxLength: 200 })}
         </div>
         <div className="row">
-          <button type="submit" className="btn primary" disabled={busy}>
+          <Button htmlType="submit" type="primary" disabled={busy}>
             Add
-          </button>
+          </Button>
         </div>
-      </form>
+      </Form>
     </section>
   );
 }

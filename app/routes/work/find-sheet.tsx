@@ -1,3 +1,4 @@
+import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
@@ -40,29 +41,28 @@ export function FindSheet({
     : [];
   return (
     <Sheet title="Find" onClose={onClose}>
-      <form
+      <Form
         className="field"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           if (found[0]) onPick(found[0]);
         }}
+        layout="vertical"
       >
         <label htmlFor="find">A screw, plug, piece or bond</label>
-        <input
+        <Input
           id="find"
-          className="pick"
           data-first
           autoComplete="off"
           maxLength={40}
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-      </form>
+      </Form>
       <div className="row" style={{ gap: 8 }}>
         {found.map((id) => (
-          <button key={id} type="button" className="btn" onClick={() => onPick(id)}>
+          <Button key={id} onClick={() => onPick(id)}>
             {thingName(index, id)}
-          </button>
+          </Button>
         ))}
         {want && !found.length && (
           <span className="muted">{`This device has nothing called “${text}”.`}</span>

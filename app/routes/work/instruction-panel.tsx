@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
@@ -17,6 +18,7 @@ import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { driveName, functionName, list, thingName } from '../../words/things';
 import { about, left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
+import { LinkButton } from '../../ui/link-button';
 
 interface Props {
   index: IndexedModel;
@@ -49,9 +51,9 @@ export function InstructionPanel(p: Props) {
         <h1 className="now-title">No route yet</h1>
         <p>The route is computed from the model and this device’s condition.</p>
         <p style={{ marginTop: 12 }}>
-          <Link className="btn primary" style={{ textDecoration: 'none' }} to={`/jobs/${p.jobId}/route`}>
+          <LinkButton type="primary" to={`/jobs/${p.jobId}/route`}>
             Plan the route
-          </Link>
+          </LinkButton>
         </p>
       </>
     );
@@ -112,9 +114,7 @@ export function InstructionPanel(p: Props) {
               <span className="strong">{t.what}</span> {t.instead}
               {soakRules.has(f.rule) && soak && (
                 <p style={{ marginTop: 6 }}>
-                  <button
-                    type="button"
-                    className="btn"
+                  <Button
                     onClick={() =>
                       p.onTarget({
                         type: 'heatStarted',
@@ -124,7 +124,7 @@ export function InstructionPanel(p: Props) {
                     }
                   >
                     {`It is on the heat again: ${span(f.seconds ?? soak.ofS)}`}
-                  </button>{' '}
+                  </Button>{' '}
                   <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
                 </p>
               )}
@@ -253,13 +253,14 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
                 {done ? (
                   <span className="strong">✓ {f ? t : ''}</span>
                 ) : (
-                  <button
-                    type="button"
+                  <Button
+                    type="text"
+                    block
                     onClick={() => onTarget(bodyFor(index, state, step, t))}
                     aria-label={`${thingName(index, t)}: done`}
                   >
                     {f ? t : 'done'}
-                  </button>
+                  </Button>
                 )}
               </td>
             </tr>
@@ -268,10 +269,10 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
         {onAll && (
           <tr>
             <td colSpan={5}>
-              <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onAll}>
+              <Button type="text" block onMouseDown={(e) => e.preventDefault()} onClick={onAll}>
                 <kbd>A</kbd>
                 {` all ${left.length} are ${step.action === 'fasten' ? 'in' : 'out'}`}
-              </button>
+              </Button>
             </td>
           </tr>
         )}
@@ -300,9 +301,7 @@ function Waiting({
       )}
       {onEarly && (
         <div>
-          <button type="button" className="btn" onClick={onEarly}>
-            {step?.action === 'heat' ? 'Taken off early' : 'Ended early'}
-          </button>
+          <Button onClick={onEarly}>{step?.action === 'heat' ? 'Taken off early' : 'Ended early'}</Button>
         </div>
       )}
     </div>

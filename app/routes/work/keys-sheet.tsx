@@ -1,3 +1,4 @@
+import { Descriptions, Checkbox, Button } from 'antd';
 import { useState } from 'react';
 import { setPreferences, usePreferences } from '../../ui/preferences';
 import { Sheet } from '../../ui/sheet';
@@ -25,42 +26,32 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
     typeof Notification === 'undefined' ? 'denied' : Notification.permission,
   );
   const pick = <K extends 'theme' | 'text'>(k: K, v: (typeof p)[K], label: string) => (
-    <button
-      type="button"
-      className={`btn slim ${p[k] === v ? 'on' : ''}`}
+    <Button
+      type={p[k] === v ? 'primary' : 'default'}
       aria-pressed={p[k] === v}
       onClick={() => setPreferences({ [k]: v })}
     >
       {label}
-    </button>
+    </Button>
   );
   const tick = (k: 'speak' | 'sound' | 'letters', label: string) => (
-    <label className="row" style={{ minHeight: 36 }}>
-      <input
-        type="checkbox"
-        checked={p[k]}
-        onChange={(e) => {
-          setPreferences({ [k]: e.target.checked });
-          if (k === 'speak' && e.target.checked) setVoice(say('Snavek speaks.'));
-        }}
-      />
+    <Checkbox
+      checked={p[k]}
+      onChange={(e) => {
+        setPreferences({ [k]: e.target.checked });
+        if (k === 'speak' && e.target.checked) setVoice(say('Snavek speaks.'));
+      }}
+    >
       {label}
-    </label>
+    </Checkbox>
   );
   return (
     <Sheet title="Keys and view" onClose={onClose}>
-      <table className="tbl tight">
-        <tbody>
-          {keys.map(([k, t]) => (
-            <tr key={k}>
-              <td className="nowrap">
-                <kbd>{k}</kbd>
-              </td>
-              <td>{t}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Descriptions
+        column={1}
+        size="small"
+        items={keys.map(([k, t]) => ({ key: k, label: <kbd>{k}</kbd>, children: t }))}
+      />
       <div className="row">
         {pick('text', 'normal', 'Text: normal')}
         {pick('text', 'large', 'larger')}
@@ -75,13 +66,9 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
       </div>
       {asked === 'default' && (
         <div>
-          <button
-            type="button"
-            className="btn slim"
-            onClick={() => void Notification.requestPermission().then(setAsked)}
-          >
+          <Button onClick={() => void Notification.requestPermission().then(setAsked)}>
             Notify me when a timer is over
-          </button>
+          </Button>
         </div>
       )}
     </Sheet>

@@ -1,3 +1,4 @@
+import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { type BodyOf, pressureUnits } from '../../../core/job/events';
 import { leaks } from '../../../core/job/interlocks';
@@ -6,6 +7,8 @@ import type { Task } from '../../../core/job/events';
 import type { Step } from '../../../core/route/types';
 import { perimeterSeal } from '../../../core/model/seals';
 import type { IndexedModel } from '../../../core/model/index-model';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
 
 type Leak = BodyOf<'leakTested'>;
 const unitKey = 'snavek-leak-unit';
@@ -42,42 +45,36 @@ export function LeakCard({
   return (
     <section className="note stack" style={{ marginTop: 10 }} aria-label="Leak test">
       <div className="row" style={{ alignItems: 'flex-end' }}>
-        <div className="field">
-          <label htmlFor="leak-lost">Under-pressure lost in the hold</label>
-          <input
+        <Field label="Under-pressure lost in the hold" htmlFor="leak-lost">
+          <Input
             id="leak-lost"
-            className="pick"
             style={{ width: 110 }}
             inputMode="decimal"
             autoComplete="off"
             maxLength={12}
             value={value}
             aria-invalid={wrong}
+            status={wrong ? 'error' : ''}
             onChange={(e) => {
               setValue(e.target.value);
               setWrong(false);
             }}
           />
-        </div>
-        <div className="field">
-          <label htmlFor="leak-unit">unit of the tester</label>
-          <select
+        </Field>
+        <Field label="unit of the tester" htmlFor="leak-unit">
+          <Pick
             id="leak-unit"
-            className="pick"
             value={unit}
-            onChange={(e) => setUnit(e.target.value as typeof unit)}
-          >
-            {pressureUnits.map((u) => (
-              <option key={u}>{u}</option>
-            ))}
-          </select>
-        </div>
-        <button type="button" className="btn danger" onClick={() => report(false)}>
+            onChange={(value) => setUnit(value as typeof unit)}
+            options={pressureUnits.map((u) => ({ value: u, label: u }))}
+          />
+        </Field>
+        <Button danger onClick={() => report(false)}>
           It does not hold
-        </button>
-        <button type="button" className="btn" disabled={holding} onClick={() => report(true)}>
+        </Button>
+        <Button disabled={holding} onClick={() => report(true)}>
           It holds
-        </button>
+        </Button>
       </div>
       {wrong && (
         <p className="brick" role="alert">
@@ -113,9 +110,7 @@ export function LeaksNote({
         owner.
       </p>
       {cover && (
-        <button type="button" className="btn" onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>
-          Open it and seal it anew
-        </button>
+        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>Open it and seal it anew</Button>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { fates, type Body } from '../../../core/job/events';
 import { arrivalsOf, arrivalsToPlan, manifestOf } from '../../../core/job/manifest';
@@ -6,6 +7,7 @@ import { sealsOf } from '../../../core/model/riders';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/route/types';
 import { thingName } from '../../words/things';
+import { Pick } from '../../ui/pick';
 
 const said = { model: 'by the model', part: 'by the part’s own list', seen: 'seen' } as const;
 
@@ -35,68 +37,60 @@ export function ManifestCard({
   const stale = JSON.stringify(arrivalsToPlan(index, state)) !== JSON.stringify(route?.input.arrives ?? {});
   return (
     <section aria-label="Moves" style={{ marginTop: 10 }}>
-      <table className="tbl">
-        <thead>
-          <tr>
-            <th scope="col">{`piece on the old ${thingName(index, slot)}`}</th>
-            <th scope="col">what becomes of it</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.rider}>
-              <td>
-                {thingName(index, r.rider)}
-                <div className="small muted">
-                  {r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}
-                </div>
-              </td>
-              <td>
-                <select
-                  className="pick"
-                  aria-label={`What becomes of the ${thingName(index, r.rider)}`}
-                  value={r.fate}
-                  onChange={(e) =>
-                    onReport({ type: 'fated', slot, rider: r.rider, fate: e.target.value as typeof r.fate })
-                  }
-                >
-                  {fates.map((f) => (
-                    <option key={f} value={f}>
-                      {f === 'on the new one' ? 'the new one has it' : f}
-                    </option>
-                  ))}
-                </select>
-              </td>
-            </tr>
-          ))}
-          {seals.map((b) => (
-            <tr key={b.id}>
-              <td>
-                {b.name}
-                <div className="small muted">on the new one, look along its edge</div>
-              </td>
-              <td>
-                <select
-                  className="pick"
-                  aria-label={`Where the ${b.name} comes from`}
-                  value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
-                  onChange={(e) =>
-                    onReport({ type: 'fated', slot, rider: b.id, fate: e.target.value as 'scrap' })
-                  }
-                >
-                  <option value="scrap">a new one is laid</option>
-                  <option value="on the new one">the new one has it</option>
-                </select>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="spread small muted">
+        <span>{`piece on the old ${thingName(index, slot)}`}</span>
+        <span>what becomes of it</span>
+      </div>
+      <ul className="list">
+        {rows.map((r) => (
+          <Fateful
+            key={r.rider}
+            name={thingName(index, r.rider)}
+            how={r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}
+          >
+            <Pick
+              aria-label={`What becomes of the ${thingName(index, r.rider)}`}
+              value={r.fate}
+              onChange={(fate) => onReport({ type: 'fated', slot, rider: r.rider, fate })}
+              options={fates.map((f) => ({
+                value: f,
+                label: f === 'on the new one' ? 'the new one has it' : f,
+              }))}
+            />
+          </Fateful>
+        ))}
+        {seals.map((b) => (
+          <Fateful key={b.id} name={b.name} how="on the new one, look along its edge">
+            <Pick<'scrap' | 'on the new one'>
+              aria-label={`Where the ${b.name} comes from`}
+              value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
+              onChange={(fate) => onReport({ type: 'fated', slot, rider: b.id, fate })}
+              options={[
+                { value: 'scrap', label: 'a new one is laid' },
+                { value: 'on the new one', label: 'the new one has it' },
+              ]}
+            />
+          </Fateful>
+        ))}
+      </ul>
       {stale && (
         <p className="note stop" style={{ marginTop: 8 }}>
           The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link>
         </p>
       )}
     </section>
+  );
+}
+
+/** One line of the list: the piece, whose word it is, and the choice. */
+function Fateful({ name, how, children }: { name: string; how: string; children: ReactNode }) {
+  return (
+    <li className="spread">
+      <span>
+        {name}
+        <span className="small muted block">{how}</span>
+      </span>
+      {children}
+    </li>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { JobState } from '../../../core/job/state';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -39,25 +40,22 @@ export function MatPanel({
       <div className="spread small" style={{ alignItems: 'center' }}>
         <span className="row" style={{ gap: 4 }}>
           {(['mat', 'trays'] as const).map((s) => (
-            <button
+            <Button
               key={s}
-              type="button"
-              className={`btn slim ${school === s ? 'on' : ''}`}
+              type={school === s ? 'primary' : 'default'}
               aria-pressed={school === s}
               onMouseDown={noFocus}
               onClick={() => setPreferences({ school: s })}
             >
               {s === 'mat' ? 'Mat' : 'Trays'}
-            </button>
+            </Button>
           ))}
           {school === 'mat' && look.pages.length > 1 && (
-            <button
-              type="button"
-              className="btn slim"
+            <Button
               onMouseDown={noFocus}
               onClick={look.turn}
               aria-label={`Page ${look.pages.indexOf(look.page) + 1} of ${look.pages.length}, turn`}
-            >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</button>
+            >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</Button>
           )}
         </span>
         <span className="strong nowrap">{`${count((p) => p.startsWith('mat/'))} ${lies}${adrift ? `, ${adrift} adrift` : ''}`}</span>

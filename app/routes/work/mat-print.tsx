@@ -1,3 +1,4 @@
+import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/job/state';
@@ -26,14 +27,13 @@ export default function MatPrint({ loaderData: { page } }: Route.ComponentProps)
     <main className="page stack mat-print">
       <div className="row noprint">
         <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
-        <button type="button" className="btn primary" onClick={() => window.print()}>
+        <Button type="primary" onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
         {route.size > 0 && (
-          <label className="row">
-            <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
+          <Checkbox checked={all} onChange={(e) => setAll(e.target.checked)}>
             every screw of the model, not only of this route
-          </label>
+          </Checkbox>
         )}
         <span className="muted">Print at 100 %, not fitted to the page. A4 and Letter will both do.</span>
       </div>

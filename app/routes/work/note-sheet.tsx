@@ -1,15 +1,19 @@
+import { Checkbox, Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { Body } from '../../../core/job/events';
 import type { IndexedModel } from '../../../core/model/index-model';
+import { PhotoButton } from '../../ui/photo-button';
 import { Sheet } from '../../ui/sheet';
 import { thingName } from '../../words/things';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
 
 interface Props {
   index: IndexedModel;
   things: readonly string[];
   onClose: () => void;
   onReport: (b: Body) => void;
-  onPhotos: (files: FileList | null, thing: string) => void;
+  onPhotos: (files: readonly File[], thing: string) => void;
 }
 
 /** A note or a photograph of what is in hand: shown again at refitting, and the next time with this model. */
@@ -19,10 +23,9 @@ export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props)
   const [finding, setFinding] = useState(false);
   return (
     <Sheet title="Note" onClose={onClose}>
-      <form
+      <Form
         className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           if (text.trim())
             onReport({
               type: 'noted',
@@ -31,60 +34,52 @@ export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props)
               ...(finding && thing ? { finding: true } : {}),
             });
         }}
+        layout="vertical"
       >
         {things.length > 0 && (
-          <div className="field">
-            <label htmlFor="note-thing">About</label>
-            <select id="note-thing" className="pick" value={thing} onChange={(e) => setThing(e.target.value)}>
-              {things.map((t) => (
-                <option key={t} value={t}>
-                  {thingName(index, t)}
-                </option>
-              ))}
-              <option value="">the device</option>
-            </select>
-          </div>
+          <Field label="About" htmlFor="note-thing">
+            <Pick
+              id="note-thing"
+              value={thing}
+              onChange={(value) => setThing(value)}
+              options={[
+                ...things.map((t) => ({ value: t, label: thingName(index, t) })),
+                { value: '', label: 'the device' },
+              ]}
+            />
+          </Field>
         )}
-        <div className="field">
-          <label htmlFor="note-text">What is to be remembered</label>
-          <textarea
+        <Field label="What is to be remembered" htmlFor="note-text">
+          <Input.TextArea
             id="note-text"
             data-first
             rows={3}
             maxLength={4000}
             value={text}
             onChange={(e) => setText(e.target.value)}
-            style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
           />
-        </div>
+        </Field>
         {thing && (
-          <label className="row">
-            <input type="checkbox" checked={finding} onChange={(e) => setFinding(e.target.checked)} />
+          <Checkbox checked={finding} onChange={(e) => setFinding(e.target.checked)}>
             It is not as the model says: keep it as a finding for the model
-          </label>
+          </Checkbox>
         )}
         <div className="row">
-          <button type="submit" className="btn primary" disabled={!text.trim()}>
+          <Button htmlType="submit" type="primary" disabled={!text.trim()}>
             Keep the note
-          </button>
+          </Button>
           {thing && (
-            <label className="btn">
-              Photograph
-              <input
-                type="file"
-                accept="image/*"
-                capture="environment"
-                multiple
-                className="sr"
-                onChange={(e) => {
-                  onPhotos(e.target.files, thing);
-                  onClose();
-                }}
-              />
-            </label>
+            <PhotoButton
+              label="Photograph it"
+              text="Photograph"
+              onFiles={(files) => {
+                onPhotos(files, thing);
+                onClose();
+              }}
+            />
           )}
         </div>
-      </form>
+      </Form>
     </Sheet>
   );
 }

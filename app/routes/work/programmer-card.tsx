@@ -1,9 +1,12 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { Step } from '../../../core/route/types';
 import type { IdentityAnswer, IdentityAsk } from '../../../server/use-cases/identity-data';
 import { benchTime } from '../../job/clock';
 import { thingName } from '../../words/things';
 import type { IndexedModel } from '../../../core/model/index-model';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
 
 export type ProgrammerWork = {
   busy: boolean;
@@ -107,32 +110,29 @@ export function ProgrammerCard({
       )}
       {work.fault && (
         <div className="row">
-          <button type="button" className="btn" onClick={work.run} disabled={work.busy}>
+          <Button onClick={work.run} disabled={work.busy}>
             Try again
-          </button>
-          <button type="button" className="btn" onClick={onByHand}>
+          </Button>
+          <Button onClick={onByHand}>
             {reads ? 'The notice is accepted instead' : 'Left as it is: the notice is accepted'}
-          </button>
+          </Button>
         </div>
       )}
       {simulated && (
-        <div className="field">
-          <label htmlFor="simulate" className="small muted">
-            The programmer is a stand-in. It behaves as if the part were:
-          </label>
-          <select
+        <Field label="The programmer is a stand-in. It behaves as if the part were:" htmlFor="simulate">
+          <Pick
             id="simulate"
-            className="pick"
             value={work.simulate}
-            onChange={(e) => work.setSimulate(e.target.value)}
-          >
-            <option value="none">sound</option>
-            <option value="unreadable">not readable</option>
-            <option value="wrong model">of another model</option>
-            <option value="power">sound, but the power goes while writing</option>
-            <option value="checksum">sound, but the checksum is wrong</option>
-          </select>
-        </div>
+            onChange={(value) => work.setSimulate(value)}
+            options={[
+              { value: 'none', label: 'sound' },
+              { value: 'unreadable', label: 'not readable' },
+              { value: 'wrong model', label: 'of another model' },
+              { value: 'power', label: 'sound, but the power goes while writing' },
+              { value: 'checksum', label: 'sound, but the checksum is wrong' },
+            ]}
+          />
+        </Field>
       )}
     </section>
   );

@@ -1,3 +1,4 @@
+import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import { otherTruths } from '../../../core/job/claims';
 import type { QuestionEntry } from '../../../core/job/state';
@@ -5,6 +6,7 @@ import type { Body } from '../../../core/job/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { claimText } from '../../words/events';
+import { Field } from '../../ui/field';
 
 interface Props {
   index: IndexedModel;
@@ -30,10 +32,8 @@ export function QuestionSheet(p: Props) {
       {claims ? (
         <div className="stack" style={{ gap: 8 }}>
           {claims.map((c) => (
-            <button
+            <Button
               key={`${c.by} ${c.value}`}
-              type="button"
-              className="btn"
               style={{ justifyContent: 'flex-start' }}
               onClick={() =>
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value: c.value })
@@ -44,35 +44,32 @@ export function QuestionSheet(p: Props) {
                 className="small muted"
                 style={{ fontWeight: 400 }}
               >{`as ${p.people[c.by] ?? 'another bench'} said`}</span>
-            </button>
+            </Button>
           ))}
           {otherTruths(
             p.index,
             p.question.ids[0]!,
             claims.map((c) => c.value),
           ).map((value) => (
-            <button
+            <Button
               key={value}
-              type="button"
-              className="btn"
               style={{ justifyContent: 'flex-start', fontWeight: 400 }}
               onClick={() =>
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value })
               }
-            >{`Neither: ${claimText(p.index, p.question.ids[0]!, value)}`}</button>
+            >{`Neither: ${claimText(p.index, p.question.ids[0]!, value)}`}</Button>
           ))}
         </div>
       ) : (
-        <form
+        <Form
           className="stack"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onFinish={() => {
             if (answer.trim()) p.onReport({ type: 'answered', question: p.id, answer: answer.trim() });
           }}
+          layout="vertical"
         >
-          <div className="field">
-            <label htmlFor="answer">{`How does it stand now${p.about ? ` with the ${p.about}` : ''}?`}</label>
-            <textarea
+          <Field label={`How does it stand now${p.about ? ` with the ${p.about}` : ''}?`} htmlFor="answer">
+            <Input.TextArea
               id="answer"
               data-first
               rows={2}
@@ -80,20 +77,15 @@ export function QuestionSheet(p: Props) {
               maxLength={1000}
               value={answer}
               onChange={(e) => setAnswer(e.target.value)}
-              style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
             />
-          </div>
+          </Field>
           <div className="row">
-            <button type="submit" className="btn primary">
+            <Button htmlType="submit" type="primary">
               That is how it stands
-            </button>
-            {p.onUndo && (
-              <button type="button" className="btn" onClick={p.onUndo}>
-                It did not happen: take it back
-              </button>
-            )}
+            </Button>
+            {p.onUndo && <Button onClick={p.onUndo}>It did not happen: take it back</Button>}
           </div>
-        </form>
+        </Form>
       )}
     </Sheet>
   );

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { Body } from '../../../core/job/events';
 import { type JobState, newPiece, originalPiece } from '../../../core/job/state';
 import { isHooked, isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../../core/job/view';
@@ -81,14 +82,12 @@ export function ThingSheet({
       <p>Report what has happened, also out of order: it is a fact and is recorded.</p>
       <div className="row">
         {options.map(([label, body]) => (
-          <button key={label} type="button" className="btn" onClick={() => onReport(body)}>
+          <Button key={label} onClick={() => onReport(body)}>
             {label}
-          </button>
+          </Button>
         ))}
         {options.length === 0 && <span className="muted">Nothing to report for it.</span>}
-        <button type="button" className="btn" onClick={onNote}>
-          Note…
-        </button>
+        <Button onClick={onNote}>Note…</Button>
       </div>
     </Sheet>
   );

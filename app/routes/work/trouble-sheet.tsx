@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { Body, TroubleKind } from '../../../core/job/events';
 import type { JobState } from '../../../core/job/state';
@@ -96,15 +97,14 @@ export function TroubleSheet(p: WayProps) {
       {!now && (
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
           {offered.map((t) => (
-            <button
+            <Button
               key={t.id}
-              type="button"
-              className={`btn ${t.id === 'danger' ? 'danger' : ''}`}
+              danger={t.id === 'danger'}
               style={{ justifyContent: 'flex-start' }}
               onClick={() => setChosen(t.id)}
             >
               {t.name}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -112,9 +112,7 @@ export function TroubleSheet(p: WayProps) {
         <>
           {now.way(p)}
           <div>
-            <button type="button" className="btn slim" onClick={() => setChosen('')}>
-              Other trouble
-            </button>
+            <Button onClick={() => setChosen('')}>Other trouble</Button>
           </div>
         </>
       )}

@@ -1,3 +1,4 @@
+import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Body, TroubleKind } from '../../../core/job/events';
@@ -12,21 +13,22 @@ import type { Condition } from '../../../core/model/schema';
 import { Recess } from '../../ui/recess';
 import { driveName, list, pieceName, plural, thingName } from '../../words/things';
 import type { WayProps } from './trouble-sheet';
+import { LinkButton } from '../../ui/link-button';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
 
 const cut = (text: string, most: number) => text.trim().slice(0, most);
 function Words({ label, value, set }: { label: string; value: string; set: (t: string) => void }) {
   return (
-    <div className="field">
-      <label htmlFor="trouble-words">{label}</label>
-      <textarea
+    <Field label={label} htmlFor="trouble-words">
+      <Input.TextArea
         id="trouble-words"
         rows={2}
         maxLength={1000}
         value={value}
         onChange={(e) => set(e.target.value)}
-        style={{ font: 'inherit', padding: 10, borderRadius: 8 }}
       />
-    </div>
+    </Field>
   );
 }
 /** The id of the next replacement for a hole. */
@@ -59,9 +61,7 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
                 {`${spare.drive} ${spare.thread} × ${spare.lengthMm} mm, head ${spare.headMm}`}
                 <span className="small muted">{` · ${why.map((w) => goodText[w]).join(', ')} · ${spare.count} left`}</span>
               </span>
-              <button
-                type="button"
-                className="btn slim"
+              <Button
                 onClick={() =>
                   onReport({
                     type: 'substituted',
@@ -76,7 +76,7 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
                 }
               >
                 Take it
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -127,9 +127,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
       )}
       <div className="row">
         {kind !== 'bad thread' && inside && (
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() =>
               onReport(
                 { type: 'troubled', kind, thing: f },
@@ -146,24 +144,16 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
             }
           >
             {kind === 'stripped head' ? `${f} is out, scrap it` : `${f} is out`}
-          </button>
+          </Button>
         )}
         {state.trouble[`${kind} ${f}`] ? (
-          <button
-            type="button"
-            className="btn"
-            onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}
-          >
+          <Button onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}>
             It is settled
-          </button>
+          </Button>
         ) : (
-          <button
-            type="button"
-            className="btn"
-            onClick={() => onReport({ type: 'troubled', kind, thing: f })}
-          >
+          <Button onClick={() => onReport({ type: 'troubled', kind, thing: f })}>
             It stands for now: record it
-          </button>
+          </Button>
         )}
       </div>
       {(kind !== 'stuck' || !inside) && <Spares {...p} fastener={f} />}
@@ -211,9 +201,8 @@ export function AdriftWay(p: WayProps) {
               ))}
             </ol>
             <div className="row">
-              <button
-                type="button"
-                className="btn primary"
+              <Button
+                type="primary"
                 onClick={() =>
                   onReport({
                     type: 'found',
@@ -221,7 +210,7 @@ export function AdriftWay(p: WayProps) {
                     ...(index.fasteners.has(hole) ? {} : { tray: true as const }),
                   })
                 }
-              >{`${pieceName(index, piece)} is found`}</button>
+              >{`${pieceName(index, piece)} is found`}</Button>
             </div>
             {index.fasteners.has(hole) && <Spares {...p} fastener={hole} />}
             <span className="small muted">
@@ -232,24 +221,14 @@ export function AdriftWay(p: WayProps) {
         );
       })}
       {losable.length > 0 && (
-        <div className="field">
-          <label htmlFor="lost">Lost: which piece is not where it should be?</label>
-          <select
+        <Field label="Lost: which piece is not where it should be?" htmlFor="lost">
+          <Pick<string>
             id="lost"
-            className="pick"
-            value=""
-            onChange={(e) => onReport({ type: 'lost', piece: e.target.value })}
-          >
-            <option value="" disabled>
-              choose…
-            </option>
-            {losable.map((x) => (
-              <option key={x} value={x}>
-                {pieceName(index, x)}
-              </option>
-            ))}
-          </select>
-        </div>
+            placeholder="choose…"
+            onChange={(value) => onReport({ type: 'lost', piece: value })}
+            options={[...losable.map((x) => ({ value: x, label: pieceName(index, x) }))]}
+          />
+        </Field>
       )}
     </>
   );
@@ -264,11 +243,10 @@ export function BondWay({ index, state, step, target, onReport }: WayProps) {
     <>
       {now && (
         <div className="row">
-          <button
-            type="button"
-            className="btn danger"
+          <Button
+            danger
             onClick={() => onReport({ type: 'bondReleased', bond: now, torn: true })}
-          >{`${thingName(index, now)} tore`}</button>
+          >{`${thingName(index, now)} tore`}</Button>
         </div>
       )}
       {torn.map((b) => (
@@ -281,11 +259,11 @@ export function BondWay({ index, state, step, target, onReport }: WayProps) {
                 near heat.
               </p>
               <div className="row">
-                <button type="button" className="btn" onClick={() => onReport(dissolve(b))}>
+                <Button onClick={() => onReport(dissolve(b))}>
                   {state.acted[`solvent ${b}`] === undefined
                     ? 'Alcohol is on: start the 60 s'
                     : 'Once more: start the 60 s'}
-                </button>
+                </Button>
               </div>
             </>
           ) : (
@@ -312,18 +290,14 @@ export function StrayWay({ index, state, onReport }: WayProps) {
       )}
       {inside.map((s) => (
         <div key={s} className="row">
-          <button
-            type="button"
-            className="btn"
+          <Button
             onClick={() => onReport({ type: 'strayRemoved', stray: s, note: note.trim() || 'taken out' })}
-          >{`${s} is out of the device`}</button>
+          >{`${s} is out of the device`}</Button>
         </div>
       ))}
       <Words label="What is it, and where?" value={note} set={setNote} />
       <div className="row">
-        <button
-          type="button"
-          className="btn"
+        <Button
           disabled={!note.trim()}
           onClick={() =>
             onReport({
@@ -334,7 +308,7 @@ export function StrayWay({ index, state, onReport }: WayProps) {
           }
         >
           A loose piece is inside that is not this device’s
-        </button>
+        </Button>
       </div>
     </>
   );
@@ -352,18 +326,13 @@ export function SpillWay({ state, jobId, onReport }: WayProps) {
       </p>
       <div className="row">
         {lying.length > 0 && (
-          <button
-            type="button"
-            className="btn danger"
+          <Button
+            danger
             onClick={() => onReport({ type: 'spilled', pieces: lying })}
-          >{`${plural(lying.length, 'screw')} on the mat ${lying.length === 1 ? 'is' : 'are'} mixed up`}</button>
+          >{`${plural(lying.length, 'screw')} on the mat ${lying.length === 1 ? 'is' : 'are'} mixed up`}</Button>
         )}
         {mixed > 0 && (
-          <Link
-            className="btn primary"
-            style={{ textDecoration: 'none' }}
-            to={`/jobs/${jobId}/sort`}
-          >{`Sort the ${mixed}`}</Link>
+          <LinkButton type="primary" to={`/jobs/${jobId}/sort`}>{`Sort the ${mixed}`}</LinkButton>
         )}
       </div>
     </>
@@ -398,9 +367,7 @@ export function PartWay({
       {standing.map((s) => (
         <div key={s} className="row">
           <span>{`${thingName(index, s)}: ${kind}`}</span>
-          <button
-            type="button"
-            className="btn slim"
+          <Button
             onClick={() =>
               onReport({
                 type: 'eased',
@@ -411,27 +378,24 @@ export function PartWay({
             }
           >
             Settled
-          </button>
+          </Button>
           <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
         </div>
       ))}
-      <div className="field">
-        <label htmlFor="trouble-slot">{kind === 'broken' ? 'What broke?' : 'Which part?'}</label>
-        <select id="trouble-slot" className="pick" value={slot} onChange={(e) => setSlot(e.target.value)}>
-          {slots.map((s) => (
-            <option key={s} value={s}>
-              {thingName(index, s)}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Field label={kind === 'broken' ? 'What broke?' : 'Which part?'} htmlFor="trouble-slot">
+        <Pick
+          id="trouble-slot"
+          value={slot}
+          onChange={(value) => setSlot(value)}
+          options={slots.map((s) => ({ value: s, label: thingName(index, s) }))}
+        />
+      </Field>
       <Words label="How, and how bad?" value={note} set={setNote} />
       <div className="row">
         {kind === 'broken' ? (
           <>
-            <button
-              type="button"
-              className="btn danger"
+            <Button
+              danger
               disabled={!slot}
               onClick={() =>
                 onReport(
@@ -443,22 +407,19 @@ export function PartWay({
               }
             >
               It is to be replaced: price and route follow
-            </button>
-            <button
-              type="button"
-              className="btn"
+            </Button>
+            <Button
               disabled={!slot || !note.trim()}
               onClick={() =>
                 onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
               }
             >
               It stays as it is; the owner is told
-            </button>
+            </Button>
           </>
         ) : (
-          <button
-            type="button"
-            className="btn danger"
+          <Button
+            danger
             disabled={!slot}
             onClick={() =>
               onReport(
@@ -468,7 +429,7 @@ export function PartWay({
             }
           >
             It goes back to stock: choose another on the offer
-          </button>
+          </Button>
         )}
       </div>
     </>
@@ -483,41 +444,30 @@ export function WordsWay({ index, state, step, target, onReport }: WayProps) {
     <>
       <Words label="In words" value={note} set={setNote} />
       <div className="row">
-        <button
-          type="button"
-          className="btn"
-          disabled={!note.trim()}
-          onClick={() => onReport({ type: 'noted', text: note.trim() })}
-        >
+        <Button disabled={!note.trim()} onClick={() => onReport({ type: 'noted', text: note.trim() })}>
           Keep as a note
-        </button>
+        </Button>
         {thing && (
-          <button
-            type="button"
-            className="btn"
+          <Button
             disabled={!note.trim()}
             onClick={() => onReport({ type: 'noted', text: note.trim(), thing, finding: true })}
-          >{`Not as the model says, at the ${thingName(index, thing)}`}</button>
+          >{`Not as the model says, at the ${thingName(index, thing)}`}</Button>
         )}
         {step?.action === 'apply seal' && (
-          <button
-            type="button"
-            className="btn"
+          <Button
             disabled={!note.trim()}
             onClick={() => onReport({ type: 'leftUnsealed', reason: cut(note, 1000) })}
           >
             The seal is left off on purpose, for this reason
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() =>
             onReport(masked ? { type: 'maskOff', mask: 'tape' } : { type: 'maskOn', mask: 'tape' })
           }
         >
           {masked ? 'Masking tape is off again' : 'Masking tape is on'}
-        </button>
+        </Button>
       </div>
     </>
   );
@@ -538,15 +488,14 @@ export function DangerWay({ state, onReport }: WayProps) {
       </p>
       <div className="row">
         {dangers.map(({ condition, says }) => (
-          <button
+          <Button
             key={condition}
-            type="button"
-            className="btn danger"
+            danger
             disabled={hasCondition(state, condition)}
             onClick={() => onReport({ type: 'conditionSet', condition, because: 'seen at the bench' })}
           >
             {says}
-          </button>
+          </Button>
         ))}
       </div>
       <p className="small muted">
@@ -567,12 +516,10 @@ export function WrongScrewWay(p: WayProps) {
       <p>{`${thingName(index, hole)} takes ${safe} mm at most. Measure once more: a burr or a tilted jaw adds a tenth. If it stands, this screw goes back to the owner, not into the phone.`}</p>
       <div className="row">
         {here.map((piece) => (
-          <button
+          <Button
             key={piece}
-            type="button"
-            className="btn"
             onClick={() => onReport({ type: 'pieceSetAside', piece, to: 'owner' })}
-          >{`${pieceName(index, piece)} goes into the owner’s bag`}</button>
+          >{`${pieceName(index, piece)} goes into the owner’s bag`}</Button>
         ))}
       </div>
       <Spares {...p} fastener={hole} />

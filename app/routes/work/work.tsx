@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, PrefetchPageLinks, useNavigate } from 'react-router';
 import type { Body } from '../../../core/job/events';
@@ -370,13 +371,11 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         </section>
       </main>
       <Ledger index={index} state={state} send={shownSend}>
-        <button type="button" className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}>
+        <Button className="key" onMouseDown={noFocus} onClick={() => setSheet('trouble')}>
           <span className="cap">T</span>
-          <br />
           Trouble
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
           className="key"
           onMouseDown={noFocus}
           onClick={() => {
@@ -385,17 +384,15 @@ export default function Work({ loaderData }: Route.ComponentProps) {
           }}
         >
           <span className="cap">N</span>
-          <br />
           Note
-        </button>
-        <button type="button" className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}>
+        </Button>
+        <Button className="key" onMouseDown={noFocus} onClick={undo} disabled={!last}>
           <span className="cap">⌫</span>
-          <br />
           Undo
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
           className="go"
+          type="primary"
           onMouseDown={noFocus}
           onClick={press}
           disabled={
@@ -404,9 +401,8 @@ export default function Work({ loaderData }: Route.ComponentProps) {
           data-testid="go"
         >
           <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span>
-          <br />
-          {button}
-        </button>
+          <span>{button}</span>
+        </Button>
       </Ledger>
       {said && (
         <div className="flash note" role="status">
@@ -419,9 +415,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         .map((r) => (
           <div key={r.id} className="flash note stop" role="alert">
             {refusalText(index, r.outcome.refused)}{' '}
-            <button type="button" className="btn slim" onClick={() => sender.dismiss(r.id)}>
-              Understood
-            </button>
+            <Button onClick={() => sender.dismiss(r.id)}>Understood</Button>
           </div>
         ))}
       {send.photos
@@ -430,9 +424,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         .map((p) => (
           <div key={p.id} className="flash note stop" role="alert">
             {`A photograph was not taken: ${p.error}`}{' '}
-            <button type="button" className="btn slim" onClick={() => void sender.forgetPhoto(p.id)}>
-              Let it go
-            </button>
+            <Button onClick={() => void sender.forgetPhoto(p.id)}>Let it go</Button>
           </div>
         ))}
       {stop && (
@@ -503,8 +495,8 @@ export default function Work({ loaderData }: Route.ComponentProps) {
             act(b);
           }}
           onPhotos={(files, thing) => {
-            void Promise.all([...(files ?? [])].map((f) => takePhoto(sender.owner, page.id, f, thing))).then(
-              () => sender.flush(),
+            void Promise.all(files.map((f) => takePhoto(sender.owner, page.id, f, thing))).then(() =>
+              sender.flush(),
             );
           }}
         />

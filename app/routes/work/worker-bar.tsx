@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { flag, type JobState } from '../../../core/job/state';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import type { Who } from '../../../server/types';
@@ -22,9 +23,9 @@ export function WorkerBar({
       <span
         style={{ flex: 1 }}
       >{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
-      <button type="button" className="btn slim" onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
+      <Button onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
         Take it over
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, Input } from 'antd';
+import { Checkbox, Form, Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { type Role, roles } from '../../../core/job/interlocks';
@@ -13,6 +13,9 @@ import { setServerTime } from '../../job/clock';
 import { Head, useStrip } from '../../ui/head';
 import { usePageKeys } from '../../ui/page-keys';
 import type { Route } from './+types/workshop';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
+import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -109,47 +112,34 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
       <p className="muted small" style={{ marginBottom: 8 }}>
         Where the trade disagrees, the workshop chooses; any job can choose otherwise on its Route screen.
       </p>
-      <table className="tbl">
-        <thead>
-          <tr>
-            <th scope="col">question</th>
-            <th scope="col">here</th>
-            <th scope="col">default, and why</th>
-          </tr>
-        </thead>
-        <tbody>
-          {methodRows.map((r) => {
-            const fallback = r.options.find((o) => o.id === r.default)!;
-            return (
-              <tr key={r.id}>
-                <td style={{ width: '26%' }}>
-                  <label htmlFor={`m-${r.id}`}>{r.question}</label>
-                </td>
-                <td style={{ width: '34%' }}>
-                  <select
-                    id={`m-${r.id}`}
-                    className="pick"
-                    style={{ width: '100%', fontWeight: chosen[r.id] === r.default ? 400 : 700 }}
-                    disabled={!may}
-                    value={chosen[r.id]}
-                    onChange={(e) => change({ do: 'method', row: r.id, option: e.target.value })}
-                  >
-                    {r.options.map((o) => (
-                      <option key={o.id} value={o.id}>
-                        {o.name}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                <td className="small muted">
-                  {chosen[r.id] === r.default ? '' : `default: ${fallback.name}; `}
-                  {r.why}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <DataTable
+        name="House methods"
+        rows={methodRows}
+        rowKey={(r) => r.id}
+        columns={[
+          { title: 'question', width: '26%', cell: (r) => <label htmlFor={`m-${r.id}`}>{r.question}</label> },
+          {
+            title: 'here',
+            width: '34%',
+            cell: (r) => (
+              <Pick
+                id={`m-${r.id}`}
+                className={chosen[r.id] === r.default ? 'wide' : 'wide strong'}
+                disabled={!may}
+                value={chosen[r.id]}
+                onChange={(value) => change({ do: 'method', row: r.id, option: value })}
+                options={r.options.map((o) => ({ value: o.id, label: o.name }))}
+              />
+            ),
+          },
+          {
+            title: 'default, and why',
+            className: 'small muted',
+            cell: (r) =>
+              `${chosen[r.id] === r.default ? '' : `default: ${r.options.find((o) => o.id === r.default)!.name}; `}${r.why}`,
+          },
+        ]}
+      />
     </section>
   );
 }
@@ -178,15 +168,15 @@ function Money({
   return (
     <section className="card stack">
       <h2>Rate, warranty and waits</h2>
-      <form
+      <Form
         className="field"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           warranty.change({
             do: 'warranty',
             warrantyMonths: months.trim() === '' ? null : Number(months),
           });
         }}
+        layout="vertical"
       >
         <label htmlFor="warranty">Warranty on the work, months</label>
         <div className="row" style={{ flexWrap: 'nowrap' }}>
@@ -205,13 +195,13 @@ function Money({
         </div>
         <Said said={warranty.said} />
         <Said said={warranty.said} field="warrantyMonths" />
-      </form>
-      <form
+      </Form>
+      <Form
         className="field"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           money.change({ do: 'rate', hourlyRateMinor: read.ok ? read.minor : null });
         }}
+        layout="vertical"
       >
         <label htmlFor="rate">{`An hour of hands, ${currency}`}</label>
         <div className="row" style={{ flexWrap: 'nowrap' }}>
@@ -229,17 +219,16 @@ function Money({
         </div>
         <Said said={money.said} />
         <Said said={money.said} field="hourlyRateMinor" />
-      </form>
-      <form
+      </Form>
+      <Form
         className="stack"
         style={{ gap: 6 }}
-        onSubmit={(e) => {
-          e.preventDefault();
+        onFinish={() => {
           times.change({ do: 'waits', solventFlashS: Number(flash), coolingS: Number(cool) });
         }}
+        layout="vertical"
       >
-        <div className="field">
-          <label htmlFor="flash">Alcohol flashes off before heat, s</label>
+        <Field label="Alcohol flashes off before heat, s" htmlFor="flash">
           <Input
             id="flash"
             inputMode="numeric"
@@ -249,9 +238,8 @@ function Money({
             maxLength={5}
           />
           <Said said={times.said} field="solventFlashS" />
-        </div>
-        <div className="field">
-          <label htmlFor="cool">Device cools before alcohol, s</label>
+        </Field>
+        <Field label="Device cools before alcohol, s" htmlFor="cool">
           <Input
             id="cool"
             inputMode="numeric"
@@ -261,7 +249,7 @@ function Money({
             maxLength={5}
           />
           <Said said={times.said} field="coolingS" />
-        </div>
+        </Field>
         <div className="row">
           <Button htmlType="submit" disabled={!may} loading={times.busy}>
             Keep
@@ -269,7 +257,7 @@ function Money({
           <Said said={times.said} />
         </div>
         <p className="muted small">Shipped minimums: 60 s and 120 s; longer is always allowed.</p>
-      </form>
+      </Form>
     </section>
   );
 }
@@ -284,16 +272,14 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
       </div>
       <p className="muted small">A route uses only what stands here.</p>
       {generalStations.map((s) => (
-        <label key={s.id} className="row" style={{ gap: 10, minHeight: 44 }}>
-          <input
-            type="checkbox"
-            style={{ width: 20, height: 20 }}
-            disabled={!may}
-            checked={owned.includes(s.id)}
-            onChange={(e) => change({ do: 'station', station: s.id, owned: e.target.checked })}
-          />
+        <Checkbox
+          key={s.id}
+          disabled={!may}
+          checked={owned.includes(s.id)}
+          onChange={(e) => change({ do: 'station', station: s.id, owned: e.target.checked })}
+        >
           {s.name}
-        </label>
+        </Checkbox>
       ))}
     </section>
   );
@@ -309,8 +295,7 @@ function People({ people, may, self }: { people: Person[]; may: boolean; self: s
     if (done) setForm({ name: '', login: '', role: 'technician', bench: '', password: '' });
   }, [done]);
   const field = (id: keyof typeof none, label: string, more: Record<string, unknown> = {}) => (
-    <div className="field">
-      <label htmlFor={id}>{label}</label>
+    <Field label={label} htmlFor={id}>
       <Input
         id={id}
         value={form[id]}
@@ -319,7 +304,7 @@ function People({ people, may, self }: { people: Person[]; may: boolean; self: s
         {...more}
       />
       <Said said={add.said} field={id} />
-    </div>
+    </Field>
   );
   return (
     <section className="card stack">
@@ -328,76 +313,70 @@ function People({ people, may, self }: { people: Person[]; may: boolean; self: s
         <Said said={role.said} />
       </div>
       <Said said={role.said} field="role" />
-      <table className="tbl">
-        <tbody>
-          {people.map((p) => (
-            <tr key={p.id}>
-              <td>
+      <DataTable
+        rows={people}
+        rowKey={(p) => p.id}
+        bare
+        columns={[
+          {
+            title: '',
+            cell: (p) => (
+              <>
                 <span className="strong">{p.name}</span>{' '}
                 <span className="muted small">
                   {p.login}
                   {p.bench ? `, ${p.bench}` : ''}
                 </span>
-              </td>
-              <td style={{ textAlign: 'right' }}>
-                {may && p.id !== self ? (
-                  <select
-                    className="pick"
-                    aria-label={`Role of ${p.name}`}
-                    value={p.role}
-                    onChange={(e) => role.change({ do: 'role', person: p.id, role: e.target.value })}
-                  >
-                    {roles.map((r) => (
-                      <option key={r} value={r}>
-                        {r}
-                      </option>
-                    ))}
-                  </select>
-                ) : (
-                  p.role
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            title: '',
+            align: 'right',
+            cell: (p) =>
+              may && p.id !== self ? (
+                <Pick
+                  aria-label={`Role of ${p.name}`}
+                  value={p.role}
+                  onChange={(value) => role.change({ do: 'role', person: p.id, role: value })}
+                  options={roles.map((r) => ({ value: r, label: r }))}
+                />
+              ) : (
+                p.role
+              ),
+          },
+        ]}
+      />
       {may && (
         <details>
           <summary className="strong">Add a person</summary>
-          <form
+          <Form
             className="stack"
             style={{ gap: 8, marginTop: 8 }}
-            onSubmit={(e) => {
-              e.preventDefault();
+            onFinish={() => {
               add.change({ do: 'add person', ...form });
             }}
+            layout="vertical"
           >
             {field('name', 'Name')}
             {field('login', 'Login name', { autoComplete: 'off' })}
             {field('bench', 'Bench')}
             {field('password', 'First password', { type: 'password', autoComplete: 'new-password' })}
-            <div className="field">
-              <label htmlFor="new-role">Role</label>
-              <select
+            <Field label="Role" htmlFor="new-role">
+              <Pick
                 id="new-role"
-                className="pick"
                 value={form.role}
-                onChange={(e) => setForm({ ...form, role: e.target.value as Role })}
-              >
-                {roles.map((r) => (
-                  <option key={r} value={r}>
-                    {r}
-                  </option>
-                ))}
-              </select>
-            </div>
+                onChange={(value) => setForm({ ...form, role: value as Role })}
+                options={roles.map((r) => ({ value: r, label: r }))}
+              />
+            </Field>
             <div className="row">
               <Button type="primary" htmlType="submit" loading={add.busy}>
                 Add
               </Button>
               <Said said={add.said} />
             </div>
-          </form>
+          </Form>
         </details>
       )}
     </section>

@@ -1,0 +1,18 @@
+import { type RefSelectProps, Select, type SelectProps } from 'antd';
+import type { Ref } from 'react';
+
+type Props<V> = SelectProps<V> & { ref?: Ref<RefSelectProps> };
+/**
+ * One of a list. It opens with Space, Down or a click; typing narrows the list to what contains the letters, so that a
+ * long one is chosen from without the mouse.
+ */
+export function Pick<V extends string | number>(props: Props<V>) {
+  return (
+    <Select<V>
+      showSearch={{ optionFilterProp: 'label' }}
+      popupMatchSelectWidth={false}
+      virtual={false}
+      {...props}
+    />
+  );
+}

@@ -1,0 +1,66 @@
+import { DatePicker } from 'antd';
+import dayjs from 'dayjs';
+import { useMemo } from 'react';
+import 'dayjs/locale/en-gb';
+
+// weeks begin on Monday
+dayjs.locale('en-gb');
+
+/** Shown as the first; typed as any of them, a time alone being one of today. */
+const formats = ['ddd D MMM YYYY HH:mm', 'D MMM YYYY HH:mm', 'D/M/YYYY HH:mm', 'YYYY-MM-DD HH:mm', 'HH:mm'];
+
+interface Props {
+  id: string;
+  /** Milliseconds since 1970; null where nothing is chosen. */
+  value: number | null;
+  /** The time of now, for the quick choices. */
+  now: number;
+  disabled?: boolean;
+  invalid?: boolean;
+  onChange: (ms: number | null) => void;
+}
+/** A day and a time of it, 24 hours, with the quick choices of a counter. */
+export function When({ id, value, now, disabled = false, invalid = false, onChange }: Props) {
+  // the same object as long as it is the same time: with another one what is being typed would be thrown away
+  const at = useMemo(() => (value === null ? null : dayjs(value)), [value]);
+  return (
+    <DatePicker
+      id={id}
+      className="when"
+      format={formats}
+      showTime={{ format: 'HH:mm', minuteStep: 5 }}
+      needConfirm={false}
+      showNow={false}
+      disabled={disabled}
+      status={invalid ? 'error' : ''}
+      placeholder="day and time"
+      value={at}
+      presets={quickChoices(now).map(({ name, at }) => ({ label: name, value: dayjs(at) }))}
+      // as soon as it is a time: nothing is typed that is not taken
+      onCalendarChange={(chosen) => {
+        if (chosen && !Array.isArray(chosen)) onChange(chosen.valueOf());
+      }}
+      onChange={(chosen) => onChange(chosen ? chosen.valueOf() : null)}
+    />
+  );
+}
+
+const minute = 60_000;
+/** What people at a counter say: in an hour, today at five, tomorrow at noon. Those that are past already are left out. */
+export function quickChoices(now: number): { name: string; at: number }[] {
+  const on = (days: number, hour: number) => {
+    const d = new Date(now);
+    d.setDate(d.getDate() + days);
+    d.setHours(hour, 0, 0, 0);
+    return d.getTime();
+  };
+  // to the next five minutes: nobody promises 14:37
+  const inHours = (hours: number) => Math.ceil((now + hours * 60 * minute) / (5 * minute)) * 5 * minute;
+  return [
+    { name: 'in 1 h', at: inHours(1) },
+    { name: 'in 2 h', at: inHours(2) },
+    { name: 'today 17:00', at: on(0, 17) },
+    { name: 'tomorrow 12:00', at: on(1, 12) },
+    { name: 'tomorrow 17:00', at: on(1, 17) },
+  ].filter((c) => c.at > now);
+}
