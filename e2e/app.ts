@@ -285,7 +285,7 @@ const slotName = (model: string, slot: string): string =>
         },
     )
     .find((m) => m.name === model)!
-    .slots.find((s) => s.id === slot)!.name;
+    .slots.find((s) => s.id === slot || s.name === slot)!.name;
 export async function received(
   page: Page,
   model: string,

@@ -1,6 +1,7 @@
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Field } from './field';
+import { Note } from './note';
 
 /** The largest file, bytes. */
 const most = 900_000;
@@ -38,9 +39,9 @@ export function CsvImport({
         </Upload>
       </Field>
       {(wrong ?? error) && (
-        <div className="note stop" role="alert">
+        <Note tone="stop" role="alert">
           {wrong ?? error}
-        </div>
+        </Note>
       )}
     </section>
   );

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Tag, Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, NavLink } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
@@ -222,9 +222,9 @@ export function JobTabs({
       ))}
       <span className="title">
         {conditions.map((c) => (
-          <span key={c} className="chip bad small" style={{ padding: '1px 8px', marginRight: 8 }}>
+          <Tag key={c} color="error" style={{ marginRight: 8 }}>
             {c}
-          </span>
+          </Tag>
         ))}
         {title}
       </span>

@@ -6,6 +6,7 @@ import type { JobPage } from '../../server/use-cases/job-page';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { Head, JobTabs } from './head';
+import { Note } from './note';
 
 type Props = {
   who: Who;
@@ -27,9 +28,9 @@ export function JobScreen({
       <JobHead {...head} />
       <main className="page stack">
         {said && (
-          <div className="note stop" role="alert">
+          <Note tone="stop" role="alert">
             {said}
-          </div>
+          </Note>
         )}
         {children}
       </main>

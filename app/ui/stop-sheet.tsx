@@ -6,6 +6,7 @@ import type { Who } from '../../server/types';
 import { findingText } from '../words/findings';
 import { Sheet } from './sheet';
 import { Field } from './field';
+import { Note } from './note';
 
 export interface OverrideGiven {
   rules: string[];
@@ -39,10 +40,10 @@ export function StopSheet({
       {findings.map((f) => {
         const t = findingText(index, f);
         return (
-          <div key={f.rule} className="note stop">
+          <Note key={f.rule} tone="stop">
             <div className="strong">{t.what}</div>
             <div>{t.instead}</div>
-          </div>
+          </Note>
         );
       })}
       {may ? (

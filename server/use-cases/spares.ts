@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
-import { drives } from '../../core/model/schema';
+import { screwFields } from '../../core/forms/screw-fields';
 import type { SpareScrew } from '../../core/screws/substitutes';
-import { pitchMm } from '../../core/screws/threads';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { plainCell, readCsv, writeCsv } from './csv';
@@ -15,42 +14,6 @@ export interface SpareRow extends SpareScrew {
 }
 const columns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;
 
-const millimetres = (most: number) =>
-  z
-    .string({ error: 'Give it in mm.' })
-    .trim()
-    .transform((t, ctx) => {
-      const n = Number(t.replace(',', '.'));
-      if (t !== '' && Number.isFinite(n) && n > 0 && n <= most) return Math.round(n * 100) / 100;
-      ctx.addIssue({
-        code: 'custom',
-        message: `A length in mm, above 0 and at most ${most}: “${t.slice(0, 20)}” is none.`,
-      });
-      return z.NEVER;
-    });
-const fields = z.object({
-  drive: z.enum(drives, { error: `One of: ${drives.join(', ')}.` }),
-  thread: z
-    .string({ error: 'Give the thread, such as M1.2.' })
-    .trim()
-    .refine(
-      (t) => pitchMm(t) !== undefined,
-      'A metric thread of phones: M0.8, M1, M1.2, M1.4, M1.6 or M2, with x and the pitch where it is fine.',
-    ),
-  length_mm: millimetres(20),
-  head_mm: millimetres(10),
-  count: z
-    .string()
-    .trim()
-    .default('1')
-    .transform((t, ctx) => {
-      const n = Number(t);
-      if (Number.isInteger(n) && n >= 0 && n <= 100_000) return n;
-      ctx.addIssue({ code: 'custom', message: 'A whole number, 0 or more.' });
-      return z.NEVER;
-    }),
-  note: z.string().trim().max(200, 'At most 200 characters.').default(''),
-});
 const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('add'), screw: z.record(z.string(), z.string().max(300)) }),
   z.strictObject({ do: z.literal('count'), id: z.uuid(), by: z.int().min(-1000).max(1000) }),
@@ -75,7 +38,7 @@ export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid>
   const ask = read.data;
   return inShop(who.shopId, async (em): Promise<SparesSaid> => {
     if (ask.do === 'add') {
-      const one = fields.safeParse(given(ask.screw));
+      const one = screwFields.safeParse(given(ask.screw));
       if (!one.success) return { ok: false, status: 400, errors: problems(one.error) };
       await put(em, [one.data]);
       return {
@@ -108,7 +71,7 @@ const problems = (e: z.ZodError): Record<string, string> => {
 };
 
 /** Adds to a kind that is there already; a new kind gets its own compartment. */
-async function put(em: EntityManager, screws: readonly z.output<typeof fields>[]): Promise<void> {
+async function put(em: EntityManager, screws: readonly z.output<typeof screwFields>[]): Promise<void> {
   await em.execute(
     `insert into spare_screw (shop_id, id, drive, thread, length_mm, head_mm, count, note)
      select shop_now(), (array_agg((x->>'id')::uuid))[1], x->>'drive', x->>'thread', (x->>'length_mm')::numeric, (x->>'head_mm')::numeric, sum((x->>'count')::int), max(x->>'note') from jsonb_array_elements(?::jsonb) x group by 3, 4, 5, 6
@@ -118,7 +81,7 @@ async function put(em: EntityManager, screws: readonly z.output<typeof fields>[]
 }
 async function importCsv(em: EntityManager, csv: string): Promise<SparesSaid> {
   const read = readCsv(csv, { all: columns, needed: columns.slice(0, 4) }, (record) => {
-    const one = fields.safeParse(given(record));
+    const one = screwFields.safeParse(given(record));
     return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) };
   });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };

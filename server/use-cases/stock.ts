@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
-import { type Provenance, provenances, type Released, releases } from '../../core/job/events';
+import { partFields, proofField, releasedField } from '../../core/forms/part-fields';
+import type { Provenance, Released } from '../../core/job/events';
 import type { Role } from '../../core/job/interlocks';
-import { amountProblem, amountText, readAmount } from '../../core/quote/amount';
+import { amountText } from '../../core/quote/amount';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { plainCell, readCsv, writeCsv } from './csv';
@@ -38,29 +39,6 @@ export interface StockModel {
 /** Who may change the stock; choosing from it for a job is everybody's work. */
 export const mayStock = (role: Role) => role === 'owner' || role === 'lead';
 
-const short = (max: number) => z.string().trim().max(max, `At most ${max} characters.`).default('');
-const price = z.string({ error: amountProblem.empty }).transform((t, ctx) => {
-  const r = readAmount(t);
-  if (r.ok) return r.minor;
-  ctx.addIssue({ code: 'custom', message: amountProblem[r.why] });
-  return z.NEVER;
-});
-const oneOf = <T extends string>(list: readonly T[]) =>
-  z.enum(list as readonly [T, ...T[]], { error: `One of: ${list.join(', ')}.` });
-/** One part as it is typed or stands in a line of a file. */
-const partFields = z.object({
-  name: z.string().trim().max(120, 'At most 120 characters.').default(''),
-  model: z.string({ error: 'Give the model’s id.' }).trim().min(1, 'Give the model’s id.'),
-  slot: z.string({ error: 'Give the place it fits.' }).trim().min(1, 'Give the place it fits.'),
-  provenance: oneOf(provenances),
-  supplier: short(120),
-  lot: short(60),
-  serial: short(60),
-  price,
-  arrives_with: z.string().max(600, 'At most 600 characters.').default(''),
-  released: oneOf(releases).default('not needed'),
-  proof: short(200),
-});
 const columns = [
   'name',
   'model',
@@ -77,7 +55,7 @@ const columns = [
 
 const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('add'), part: z.record(z.string(), z.string().max(2000)) }),
-  z.strictObject({ do: z.literal('change'), id: z.uuid(), released: oneOf(releases), proof: short(200) }),
+  z.strictObject({ do: z.literal('change'), id: z.uuid(), released: releasedField, proof: proofField }),
   z.strictObject({ do: z.literal('remove'), id: z.uuid() }),
   z.strictObject({ do: z.literal('import'), csv: z.string() }),
 ]);

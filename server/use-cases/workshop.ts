@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { leastWaits, type Role, roles } from '../../core/job/interlocks';
+import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
+import { type Role, roles } from '../../core/job/interlocks';
 import { allStations } from '../../core/route/catalogue';
 import { methodIds, methodRows } from '../../core/route/methods';
 import { hashPassword } from '../auth/password';
@@ -33,48 +34,10 @@ export const askSchema = z.discriminatedUnion('do', [
     station: z.enum(allStations as [string, ...string[]]),
     owned: z.boolean(),
   }),
-  z.strictObject({
-    do: z.literal('rate'),
-    hourlyRateMinor: z
-      .int({ error: 'Give an amount of money, such as 60 or 62.50.' })
-      .min(0, 'Give an amount of 0 or more.')
-      .max(1_000_000, 'That is more than 10 000 an hour.'),
-  }),
-  z.strictObject({
-    do: z.literal('warranty'),
-    warrantyMonths: z
-      .int({ error: 'Give whole months, such as 12.' })
-      .min(0, 'Give 0 or more.')
-      .max(120, 'At most 120 months.'),
-  }),
-  z.strictObject({
-    do: z.literal('waits'),
-    solventFlashS: z
-      .int({ error: 'Give whole seconds.' })
-      .min(
-        leastWaits.solventFlashS,
-        `At least ${leastWaits.solventFlashS} s: alcohol must have flashed off before heat.`,
-      )
-      .max(3600, 'At most 3600 s.'),
-    coolingS: z
-      .int({ error: 'Give whole seconds.' })
-      .min(
-        leastWaits.coolingS,
-        `At least ${leastWaits.coolingS} s: a device must have cooled before alcohol.`,
-      )
-      .max(3600, 'At most 3600 s.'),
-  }),
-  z.strictObject({
-    do: z.literal('add person'),
-    name: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.'),
-    login: z
-      .string()
-      .trim()
-      .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.'),
-    role: z.enum(roles),
-    bench: z.string().trim().max(60, 'At most 60 characters.'),
-    password: z.string().min(10, 'At least 10 characters.').max(200, 'At most 200 characters.'),
-  }),
+  z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
+  z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
+  z.strictObject({ do: z.literal('waits'), ...waitFields.shape }),
+  z.strictObject({ do: z.literal('add person'), ...personFields.shape }),
   z.strictObject({ do: z.literal('role'), person: z.uuid(), role: z.enum(roles) }),
 ]);
 export type Ask = z.output<typeof askSchema>;

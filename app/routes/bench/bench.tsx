@@ -1,3 +1,4 @@
+import { Tag } from 'antd';
 import { Link } from 'react-router';
 import { badCell } from '../../../core/job/conditions';
 import { useEffect } from 'react';
@@ -124,9 +125,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
                       <span className="muted small nowrap">{j.tag}</span>
                       {j.summary.conditions.map((c) => (
                         <div key={c}>
-                          <span className="chip bad small" style={{ padding: '1px 8px' }}>
-                            {c}
-                          </span>
+                          <Tag color="error">{c}</Tag>
                         </div>
                       ))}
                     </>

@@ -23,6 +23,7 @@ import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
 import { LinkButton } from '../../ui/link-button';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const loaded = await loadJob(request, context, params.job);
@@ -157,7 +158,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           </div>
         </div>
         {!ended && failed.length > 0 && (
-          <div className="note stop">
+          <Note tone="stop">
             <div className="strong">{`Does not work now: ${list(failed.map((f) => functionName[f.function as 'touch']))}. The job goes back to Work.`}</div>
             <p>
               Cell off, reseat what was touched last, test again. If the old part shows the same fault, the
@@ -176,7 +177,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
                 }}
               >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</Button>
             </div>
-          </div>
+          </Note>
         )}
         <section className="card">
           <DataTable

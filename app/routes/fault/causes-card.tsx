@@ -1,4 +1,4 @@
-import { Input, Form, Button } from 'antd';
+import { Progress, Input, Form, Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { type Fault, guessJobs } from '../../../core/diagnose/fault';
 import type { FaultView } from '../../../core/diagnose/next';
@@ -9,6 +9,7 @@ import { plural } from '../../words/things';
 import { money } from '../../words/time';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 /** How many causes are shown before the rest is asked for. */
 const shown = 6;
@@ -104,11 +105,7 @@ export function Causes({
           },
           {
             title: '',
-            cell: (c) => (
-              <span className="bar" style={{ display: 'block', height: 10 }} aria-hidden="true">
-                <i style={{ width: `${100 * c.p}%`, background: 'var(--petrol)' }} />
-              </span>
-            ),
+            cell: (c) => <Progress percent={100 * c.p} showInfo={false} size="small" aria-hidden="true" />,
           },
           { title: '', className: 'strong', width: 84, align: 'right', cell: (c) => percent(c.p) },
           {
@@ -148,31 +145,34 @@ export function Causes({
         </div>
       )}
       {stating && onState && (
-        <Form
-          className="row note"
-          style={{ alignItems: 'flex-end' }}
-          onFinish={() => {
-            if (because.trim()) {
-              onState(stating, because.trim());
-              setStating(undefined);
-            }
-          }}
-          layout="vertical"
-        >
-          <Field label={`${causeName(stating)}: what shows it?`} htmlFor="because" style={{ flex: 1 }}>
-            <Input
-              id="because"
-              maxLength={1000}
-              required
-              value={because}
-              onChange={(e) => setBecause(e.target.value)}
-            />
-          </Field>
-          <Button htmlType="submit" type="primary">
-            State it
-          </Button>
-          <Button onClick={() => setStating(undefined)}>Back</Button>
-        </Form>
+        <Note>
+          {' '}
+          <Form
+            className="row"
+            style={{ alignItems: 'flex-end' }}
+            onFinish={() => {
+              if (because.trim()) {
+                onState(stating, because.trim());
+                setStating(undefined);
+              }
+            }}
+            layout="vertical"
+          >
+            <Field label={`${causeName(stating)}: what shows it?`} htmlFor="because" style={{ flex: 1 }}>
+              <Input
+                id="because"
+                maxLength={1000}
+                required
+                value={because}
+                onChange={(e) => setBecause(e.target.value)}
+              />
+            </Field>
+            <Button htmlType="submit" type="primary">
+              State it
+            </Button>
+            <Button onClick={() => setStating(undefined)}>Back</Button>
+          </Form>
+        </Note>
       )}
       {seen.course.length > 1 && (
         <>

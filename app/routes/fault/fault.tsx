@@ -25,6 +25,7 @@ import { NextTest } from './next-test';
 import { Symptoms } from './symptoms-card';
 import { Tests } from './tests-card';
 import { LinkButton } from '../../ui/link-button';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -99,10 +100,10 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
     <>
       <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="fault" said={said}>
         {state.condition.swollen && earlier.some((j) => j.backReplaced) && (
-          <div className="note">
+          <Note>
             A back was replaced here before. A crumb of glass left between back and cell presses into it for
             months: look for it, and record both.
-          </div>
+          </Note>
         )}
         <div
           className="cols"

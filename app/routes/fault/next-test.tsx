@@ -1,4 +1,4 @@
-import { Input, Button } from 'antd';
+import { Tag, Input, Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Fault, knownCause } from '../../../core/diagnose/fault';
@@ -12,6 +12,7 @@ import { money } from '../../words/time';
 import { LinkButton } from '../../ui/link-button';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 interface Props {
   index: IndexedModel;
@@ -125,20 +126,18 @@ export function NextTest({
       </h1>
       <p>{test.how}</p>
       <div className="row" style={{ gap: 8 }}>
-        <span className="chip">{`${minutesText(test.hands)} of hands`}</span>
-        {test.wait > 0 && <span className="chip">{`${minutesText(test.wait)} of waiting`}</span>}
-        <span className={`chip ${test.erases ? 'bad' : ''}`}>
-          {test.erases ? 'erases all data' : 'data stay'}
-        </span>
-        <span className={`chip ${test.rung === 'open it' ? 'warn' : ''}`}>
+        <Tag>{`${minutesText(test.hands)} of hands`}</Tag>
+        {test.wait > 0 && <Tag>{`${minutesText(test.wait)} of waiting`}</Tag>}
+        <Tag color={test.erases ? 'error' : 'default'}>{test.erases ? 'erases all data' : 'data stay'}</Tag>
+        <Tag color={test.rung === 'open it' ? 'warning' : 'default'}>
           {test.rung === 'open it' ? 'the device is opened' : 'nothing is opened'}
-        </span>
-        {test.risk > 0 && <span className="chip warn">{`risk ${percent(test.risk)}`}</span>}
-        {test.part && <span className="chip warn">needs a known-good part</span>}
+        </Tag>
+        {test.risk > 0 && <Tag color="warning">{`risk ${percent(test.risk)}`}</Tag>}
+        {test.part && <Tag color="warning">needs a known-good part</Tag>}
         <span className="muted">{`${money(current.cost, currency)} in all; tells ${current.gain.toFixed(2)} bit`}</span>
       </div>
       {current.shut && (
-        <div className="note stop">
+        <Note tone="stop">
           {current.shut === 'consent' ? (
             <>
               Only with the owner’s consent: <Link to={offer}>record it on Offer</Link>.
@@ -146,7 +145,7 @@ export function NextTest({
           ) : (
             'Harmless tests that could explain it stand before this one.'
           )}
-        </div>
+        </Note>
       )}
       <DataTable
         rows={current.means}

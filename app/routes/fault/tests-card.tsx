@@ -6,6 +6,7 @@ import type { FaultView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/job/state';
 import { testName } from '../../words/fault';
 import { money } from '../../words/time';
+import { Note } from '../../ui/note';
 
 /** The other tests by the rungs of the ladder, those done and declined, and a search that knows what is never done. */
 export function Tests({
@@ -51,10 +52,10 @@ export function Tests({
         />
       </div>
       {folk && (
-        <div className="note stop" role="alert">
+        <Note tone="stop" role="alert">
           <div className="strong">{`Never: ${folk.name}.`}</div>
           {folk.why}
-        </div>
+        </Note>
       )}
       {rungs.map((r) => {
         const here = list.filter((t) => t.test.rung === r);

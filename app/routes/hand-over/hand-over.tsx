@@ -23,6 +23,7 @@ import { loadJob } from '../job-loader';
 import type { Route } from './+types/hand-over';
 import { LinkButton } from '../../ui/link-button';
 import { Field } from '../../ui/field';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -142,7 +143,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 {due.map((f) => {
                   const t = findingText(index, f);
                   return (
-                    <div key={f.rule} className="note stop spread" style={{ alignItems: 'center' }}>
+                    <Note key={f.rule} tone="stop" layout="spread" style={{ alignItems: 'center' }}>
                       <div>
                         <span className="strong">{t.what}</span> {t.instead}
                       </div>
@@ -152,18 +153,18 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                       {(f.rule === 'device open' || f.rule === 'ledger does not balance') && (
                         <LinkButton to={`/jobs/${page.id}/work`}>Work</LinkButton>
                       )}
-                    </div>
+                    </Note>
                   );
                 })}
                 {due.length === 0 && (
-                  <div className="note safe">
+                  <Note tone="safe">
                     <strong>The ledger balances, checks are passed, nothing is open.</strong>
                     <ul style={{ margin: '6px 0 0', paddingLeft: 20 }}>
                       {handOverList(index, state).map((line) => (
                         <li key={line}>{line}</li>
                       ))}
                     </ul>
-                  </div>
+                  </Note>
                 )}
                 <Field label="Note for the report" htmlFor="note">
                   <Input.TextArea

@@ -1,4 +1,4 @@
-import { Input, Button, type InputRef } from 'antd';
+import { Progress, Input, Button, type InputRef } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type BodyType, final, gates, type JobEvent } from '../../../core/job/events';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
@@ -18,6 +18,7 @@ import type { Route } from './+types/log';
 import { chainTo } from './chain';
 import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const loaded = await loadJob(request, context, params.job);
@@ -178,20 +179,14 @@ export default function Log({ loaderData }: Route.ComponentProps) {
               ]}
             />
           </div>
-          {said && (
-            <div className="note" role="status">
-              {said}
-            </div>
-          )}
+          {said && <Note role="status">{said}</Note>}
           {back && (
             <div role="status">
-              <div className="bar">
-                <i style={{ width: `${(100 * back.done) / back.of}%` }} />
-              </div>
+              <Progress percent={Math.round((100 * back.done) / back.of)} showInfo={false} size="small" />
             </div>
           )}
           {asked && (
-            <div className="note row" role="alert">
+            <Note layout="row" role="alert">
               <span style={{ flex: 1 }}>
                 {stopAt === 0
                   ? `The latest entry cannot be taken back${state.trail.at(-1)?.by === who.personId ? `: ${finalText[final.get(state.trail.at(-1)!.type as BodyType)!]}` : ': it is somebody else’s; put it right with a correction'}.`
@@ -203,7 +198,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
                 </Button>
               )}
               <Button onClick={() => setAsked(undefined)}>Leave it</Button>
-            </div>
+            </Note>
           )}
           {shown.length === 0 ? (
             <p>Nothing in the log matches.</p>

@@ -35,6 +35,7 @@ import { useFigures } from './use-figures';
 import { useQuote } from './use-quote';
 import { LinkButton } from '../../ui/link-button';
 import { Field } from '../../ui/field';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -323,7 +324,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
               !fresh &&
               !wait &&
               (context.route === undefined || state.consent.price === undefined) && (
-                <div className="note row" role="status">
+                <Note layout="row" role="status">
                   <span
                     style={{ flex: 1 }}
                   >{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span>
@@ -334,7 +335,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                   >
                     Record this price
                   </Button>
-                </div>
+                </Note>
               )}
             <PromiseCard
               key={flag(state, 'promisedAt') ?? 0}

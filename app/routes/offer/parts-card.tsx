@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Tag, Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { methodsOf } from '../../../core/route/methods';
@@ -103,9 +103,9 @@ export function PartsCard({
                             .join('')}
                         </span>
                         {p.released === 'locked' && (
-                          <span className="chip bad small" style={{ marginLeft: 8, padding: '1px 8px' }}>
+                          <Tag color="error" style={{ marginLeft: 8 }}>
                             locked to an account
-                          </span>
+                          </Tag>
                         )}
                       </span>
                       <span className="strong nowrap">{money(p.priceMinor, currency)}</span>

@@ -1,4 +1,4 @@
-import { Input, Button } from 'antd';
+import { Progress, Input, Button } from 'antd';
 import { useMemo } from 'react';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
@@ -12,6 +12,7 @@ import type { Field as FigureName, Figures } from './use-figures';
 import type { Quoting } from './use-quote';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 export interface OptionRow {
   id: string;
@@ -114,9 +115,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         <h2>Price</h2>
         {quoting.busy && (
           <span className="row" style={{ flex: '0 0 200px', flexWrap: 'nowrap' }} role="status">
-            <span className="bar" style={{ flex: 1 }}>
-              <i style={{ width: `${100 * quoting.progress}%` }} />
-            </span>
+            <Progress percent={Math.round(100 * quoting.progress)} showInfo={false} size="small" />
             <Button onClick={quoting.stop}>Stop</Button>
           </span>
         )}
@@ -139,7 +138,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
           <div className="muted small">{`${whole.distribution.trials} trials; adding up means and variances gives ${money(whole.expected.mean, currency)} ± ${money(whole.expected.sd, currency)}. The last bar holds all that is dearer.`}</div>
         </>
       ) : main ? (
-        <div className="note stop">There is no safe way to this part as things stand; see Route.</div>
+        <Note tone="stop">There is no safe way to this part as things stand; see Route.</Note>
       ) : (
         <p className="muted">
           {quoting.busy
@@ -154,13 +153,13 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         {field('extra', 'Extra minutes', '0')}
       </div>
       {advice && (
-        <div
-          className={`note ${advice.advice === 'repair' ? 'safe' : advice.advice === 'repair partly' ? '' : 'stop'}`}
+        <Note
+          tone={advice.advice === 'repair' ? 'safe' : advice.advice === 'repair partly' ? 'warn' : 'stop'}
           data-testid="advice"
         >
           <span className="strong">{`${adviceName[advice.advice]}. `}</span>
           {adviceText(advice, currency)}
-        </div>
+        </Note>
       )}
       {quoting.options && rows.length > 1 && (
         <DataTable

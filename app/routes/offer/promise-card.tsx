@@ -4,6 +4,7 @@ import { plural } from '../../words/things';
 import { minutes, soon } from '../../words/time';
 import { When } from '../../ui/when';
 import { Field } from '../../ui/field';
+import { Note } from '../../ui/note';
 
 interface Props {
   earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined;
@@ -81,10 +82,7 @@ export function PromiseCard({
         </span>
       )}
       {tight && (
-        <div
-          className="note"
-          role="status"
-        >{`That is before the time at which it is ready at the latest. ${typed! < earliest!.likelyAt ? 'It will most likely be late.' : 'It can just be done.'}`}</div>
+        <Note role="status">{`That is before the time at which it is ready at the latest. ${typed! < earliest!.likelyAt ? 'It will most likely be late.' : 'It can just be done.'}`}</Note>
       )}
     </section>
   );

@@ -5,6 +5,7 @@ import { type Mark, markKinds, markSides } from '../../../core/job/events';
 import { noGoOfMarks } from '../../../core/job/mark-rules';
 import { Pick } from '../../ui/pick';
 import { PhotoButton } from '../../ui/photo-button';
+import { Note } from '../../ui/note';
 
 type Side = Mark['side'];
 /** Drawn by us, each in a field of eight by eight. */
@@ -252,10 +253,13 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         ))}
       </ul>
       {sets.length > 0 && (
-        <div className="note stop small">{`Sets the device to ${sets.map((c) => `“${c}”`).join(' and ')} until an owner or lead clears it.`}</div>
+        <Note
+          tone="stop"
+          className="small"
+        >{`Sets the device to ${sets.map((c) => `“${c}”`).join(' and ')} until an owner or lead clears it.`}</Note>
       )}
       {noGo.length > 0 && (
-        <div className="note small">{`No pick goes in at the ${[...new Set(noGo.map((n) => n.edge))].join(' and ')} edge where glass is missing.`}</div>
+        <Note className="small">{`No pick goes in at the ${[...new Set(noGo.map((n) => n.edge))].join(' and ')} edge where glass is missing.`}</Note>
       )}
     </div>
   );

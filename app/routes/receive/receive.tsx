@@ -26,6 +26,7 @@ import { SeenBefore, useSeen } from './seen-before';
 import { useDraft } from './use-draft';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
+import { Note } from '../../ui/note';
 
 const isId = (id: string) => z.uuid().safeParse(id).success;
 
@@ -152,10 +153,10 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
           </span>
         </div>
         {Object.keys(errors).length > 0 && (
-          <div
-            className="note stop"
+          <Note
+            tone="stop"
             role="alert"
-          >{`${Object.keys(errors).length} ${Object.keys(errors).length === 1 ? 'thing is' : 'things are'} missing or wrong below. Nothing you typed is lost.`}</div>
+          >{`${Object.keys(errors).length} ${Object.keys(errors).length === 1 ? 'thing is' : 'things are'} missing or wrong below. Nothing you typed is lost.`}</Note>
         )}
         <div
           className="cols"
@@ -367,9 +368,10 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
               )}
             </div>
             {upload.uploads.map((u) => (
-              <div
+              <Note
                 key={u.id}
-                className={`note small ${u.state === 'failed' ? 'stop' : ''}`}
+                tone={u.state === 'failed' ? 'stop' : 'warn'}
+                className="small"
                 role={u.state === 'failed' ? 'alert' : 'status'}
               >
                 <div className="spread" style={{ alignItems: 'center' }}>
@@ -386,7 +388,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
                     </span>
                   )}
                 </div>
-              </div>
+              </Note>
             ))}
             {model ? (
               <OutlineMarks

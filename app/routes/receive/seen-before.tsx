@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
 import { causeName } from '../../words/fault';
 import { day } from '../../words/time';
+import { Note } from '../../ui/note';
 
 export interface Seen {
   earlier: EarlierJob[];
@@ -41,20 +42,20 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
   return (
     <>
       {seen.others.map((o) => (
-        <div
+        <Note
           key={o.name}
-          className="note stop"
+          tone="stop"
           role="status"
-        >{`${o.name} is receiving a device with this tag, too.`}</div>
+        >{`${o.name} is receiving a device with this tag, too.`}</Note>
       ))}
       {open && (
-        <div className="note stop" role="status">
+        <Note tone="stop" role="status">
           {`It is here already: job ${open.number}, at ${open.stage}. `}
           <Link to={`/jobs/${open.id}/offer`}>Go on there</Link>
-        </div>
+        </Note>
       )}
       {last && !open && (
-        <div className="note" role="status">
+        <Note role="status">
           <div className="spread" style={{ alignItems: 'center' }}>
             <span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span>
             <Button onClick={() => onAsLastTime(last)}>As last time</Button>
@@ -65,7 +66,7 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
               {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.ending === 'handed over' ? '' : `, ${j.ending}`}${j.cause ? `; fault: ${causeName(j.cause)}` : ''}. “${j.complaint.slice(0, 80)}”`}
             </div>
           ))}
-        </div>
+        </Note>
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { Tag } from 'antd';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/route/types';
 import { Recess } from '../../ui/recess';
@@ -17,10 +18,10 @@ export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {
     <>
       <div className="row" style={{ gap: 8 }}>
         {kit.bits.map((b) => (
-          <span key={b} className="chip">
+          <Tag key={b}>
             <Recess drive={b} size={22} />
             {driveName[b]}
-          </span>
+          </Tag>
         ))}
       </div>
       <dl style={{ margin: 0, display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '2px 12px' }}>

@@ -1,4 +1,4 @@
-import { Input, Form, Button } from 'antd';
+import { Progress, Input, Form, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, redirect, useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { z } from 'zod';
@@ -35,6 +35,7 @@ import { Kit } from './kit-card';
 import { StepTable } from './step-table';
 import { usePlan } from './use-plan';
 import { Field } from '../../ui/field';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
@@ -153,20 +154,20 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
         said={failed ?? said}
       >
         {answer && 'infeasible' in answer && (
-          <div
-            className="note stop"
+          <Note
+            tone="stop"
             role="alert"
-          >{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</div>
+          >{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</Note>
         )}
         {planning && !inForce && unasked.length > 0 && (
-          <div className="note">
+          <Note>
             <span className="strong">{`Before it is opened, try ${unasked.length} more: `}</span>
             {`${list(
               unasked.map((f) => functionName[f]),
               6,
             )}. These tasks touch them, and afterwards nobody can say what they were. `}
             <Link to={`/jobs/${page.id}/checks`}>Answer them</Link>
-          </div>
+          </Note>
         )}
         <div
           className="cols"
@@ -210,17 +211,19 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               )}
             </div>
             {planning && plan.busy && (
-              <div className="note row" role="status" style={{ marginBottom: 8 }}>
+              <Note layout="row" role="status" style={{ marginBottom: 8 }}>
                 <span style={{ flex: 1 }}>
                   {!shown
                     ? 'Planning…'
                     : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, currency)} from the least; looking further.`}
-                  <span className="bar" style={{ display: 'block', marginTop: 6 }}>
-                    <i style={{ width: `${(100 * plan.stage) / Math.max(1, plan.stages)}%` }} />
-                  </span>
+                  <Progress
+                    percent={Math.round((100 * plan.stage) / Math.max(1, plan.stages))}
+                    showInfo={false}
+                    size="small"
+                  />
                 </span>
                 <Button onClick={plan.stop}>Stop here</Button>
-              </div>
+              </Note>
             )}
             {shown ? (
               <StepTable
@@ -248,7 +251,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               </div>
             </section>
             {conditions.map((c) => (
-              <section key={c} className="note stop spread" style={{ alignItems: 'center' }}>
+              <Note key={c} tone="stop" layout="spread">
                 <div>
                   <strong>{c}</strong>: {state.condition[c]!.because}.{' '}
                   {c === 'swollen'
@@ -256,7 +259,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
                     : ''}
                 </div>
                 <Button onClick={() => setClearing(c)}>Clear…</Button>
-              </section>
+              </Note>
             ))}
             {shown && (
               <section className="card stack">

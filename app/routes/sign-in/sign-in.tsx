@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-in';
 import { formBody, localPath, peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
+import { Note } from '../../ui/note';
 
 const form = z.object({
   login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'),
@@ -67,17 +68,15 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
       <div style={{ background: 'var(--paper)', display: 'grid', placeItems: 'center', padding: 24 }}>
         <div className="stack" style={{ width: 'min(420px, 100%)' }}>
           {loaderData.away && (
-            <div className="note stop">
-              The database cannot be reached. Signing in works again when it is back.
-            </div>
+            <Note tone="stop">The database cannot be reached. Signing in works again when it is back.</Note>
           )}
           <Form method="post" className="card stack" noValidate>
             <h2>Sign in</h2>
             <input type="hidden" name="to" value={loaderData.to} />
             {errors.form && (
-              <div className="note stop" role="alert">
+              <Note tone="stop" role="alert">
                 {errors.form}
-              </div>
+              </Note>
             )}
             <div className="field">
               <label htmlFor="login">Login</label>

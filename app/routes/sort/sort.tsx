@@ -22,6 +22,7 @@ import { holesOfHeap, isWhole, sortHeap } from './heap';
 import { LooseForm } from './loose-form';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -338,22 +339,18 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                   const of = [
                     ...new Set(heap.measure.filter((m) => m.what === what).flatMap((m) => m.screws)),
                   ];
-                  return (
-                    of.length > 0 && (
-                      <div key={what} className="note">{`${list(of, 10)}: ${nextText[what]}`}</div>
-                    )
-                  );
+                  return of.length > 0 && <Note key={what}>{`${list(of, 10)}: ${nextText[what]}`}</Note>;
                 })}
                 {heap.sorted.dangerous.map((d) => (
-                  <div
+                  <Note
                     key={`${d.screw} ${d.hole}`}
-                    className="note stop"
-                  >{`${d.screw} in ${d.hole} would be dangerous: ${d.why}. It may lie there, but it does not go in.`}</div>
+                    tone="stop"
+                  >{`${d.screw} in ${d.hole} would be dangerous: ${d.why}. It may lie there, but it does not go in.`}</Note>
                 ))}
                 {isWhole(heap.sorted, screws.length, holes.length) && (
-                  <div className="note safe" role="status">
+                  <Note tone="safe" role="status">
                     Every screw has its hole.
-                  </div>
+                  </Note>
                 )}
                 {heap.alike.length > 0 && (
                   <p className="small">

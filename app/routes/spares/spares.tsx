@@ -1,6 +1,5 @@
-import { Form, Input, Button, type InputProps } from 'antd';
-import { useEffect, useState } from 'react';
-import { drives } from '../../../core/model/schema';
+import { Input, Button } from 'antd';
+import { useState } from 'react';
 import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
@@ -12,9 +11,9 @@ import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import type { Route } from './+types/spares';
-import { Field } from '../../ui/field';
-import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
+import { AddScrew } from './add-screw';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -31,8 +30,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   return changeSpares(who, await jsonBody(request));
 }
-type Said = Awaited<ReturnType<typeof action>>;
-const blank = { drive: 'PH000', thread: 'M1.2', length_mm: '', head_mm: '', count: '1', note: '' };
+export type Said = Awaited<ReturnType<typeof action>>;
 
 /** Loose screws by what they are: what stands in when one is lost, stripped or does not hold. */
 export default function Spares({ loaderData }: Route.ComponentProps) {
@@ -161,14 +159,14 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
           <div className="stack">
             {said &&
               (said.ok ? (
-                <div className="note safe" role="status">
+                <Note tone="safe" role="status">
                   {said.said}
-                </div>
+                </Note>
               ) : (
                 said.errors.form && (
-                  <div className="note stop" role="alert">
+                  <Note tone="stop" role="alert">
                     {said.errors.form}
-                  </div>
+                  </Note>
                 )
               ))}
             {may ? (
@@ -191,78 +189,5 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
         </div>
       </main>
     </>
-  );
-}
-
-function AddScrew({
-  said,
-  busy,
-  ask,
-}: {
-  said: Said | undefined;
-  busy: boolean;
-  ask: (b: Record<string, unknown>) => void;
-}) {
-  const [s, setS] = useState(blank);
-  const [sent, setSent] = useState(false);
-  const errors = sent && said && !said.ok ? said.errors : {};
-  useEffect(() => {
-    if (said?.ok && sent) {
-      setS((old) => ({ ...old, length_mm: '', count: '1', note: '' }));
-      setSent(false);
-    }
-  }, [said, sent]);
-  const field = (k: keyof typeof blank, label: string, more: InputProps = {}) => (
-    <Field label={label} htmlFor={`screw-${k}`} style={{ flex: '1 1 90px', minWidth: 0 }}>
-      <Input
-        id={`screw-${k}`}
-        value={s[k]}
-        onChange={(e) => setS({ ...s, [k]: e.target.value })}
-        aria-invalid={!!errors[k]}
-        status={errors[k] ? 'error' : ''}
-        {...more}
-      />
-      {errors[k] && (
-        <span className="error small" role="alert">
-          {errors[k]}
-        </span>
-      )}
-    </Field>
-  );
-  return (
-    <section className="card" aria-label="Add a screw">
-      <Form
-        className="stack"
-        onFinish={() => {
-          setSent(true);
-          ask({ do: 'add', screw: s });
-        }}
-        layout="vertical"
-      >
-        <h2>Add screws</h2>
-        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
-          <Field label="Drive" htmlFor="screw-drive" style={{ flex: '1 1 90px' }}>
-            <Pick
-              id="screw-drive"
-              value={s.drive}
-              onChange={(value) => setS({ ...s, drive: value })}
-              options={drives.map((d) => ({ value: d, label: d }))}
-            />
-          </Field>
-          {field('thread', 'Thread', { maxLength: 12 })}
-        </div>
-        <div className="row" style={{ gap: 8, flexWrap: 'nowrap', alignItems: 'flex-start' }}>
-          {field('length_mm', 'Length, mm', { inputMode: 'decimal', maxLength: 8 })}
-          {field('head_mm', 'Head, mm', { inputMode: 'decimal', maxLength: 8 })}
-          {field('count', 'How many', { inputMode: 'numeric', maxLength: 6 })}
-        </div>
-        {field('note', 'Note', { maxLength: 200 })}
-        <div className="row">
-          <Button htmlType="submit" type="primary" disabled={busy}>
-            Add
-          </Button>
-        </div>
-      </Form>
-    </section>
   );
 }

@@ -1,27 +1,23 @@
-import { Form, Input, Button, type InputProps } from 'antd';
-import { useEffect, useState } from 'react';
+import { Tag, Form, Input, Button } from 'antd';
+import { useState } from 'react';
 import { Form as SearchForm, Link } from 'react-router';
 import { z } from 'zod';
-import { provenances, releases } from '../../../core/job/events';
 import { stripFor } from '../../../server/use-cases/bench-page';
-import {
-  changeStock,
-  mayStock,
-  stockPage,
-  type StockModel,
-  type StockPart,
-} from '../../../server/use-cases/stock';
+import { changeStock, mayStock, stockPage, type StockPart } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { CsvImport } from '../../ui/csv-import';
 import { Head } from '../../ui/head';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
-import { Pick } from '../../ui/pick';
 import { plural } from '../../words/things';
 import { money } from '../../words/time';
 import type { Route } from './+types/stock';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
+import { Note } from '../../ui/note';
+import { proofField } from '../../../core/forms/part-fields';
+import { ruleOf, useServerErrors } from '../../ui/zod-form';
+import { AddPart } from './add-part';
 
 const query = z.object({
   q: z.string().max(80).catch(''),
@@ -50,7 +46,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   return changeStock(who, await jsonBody(request));
 }
-type Said = Awaited<ReturnType<typeof action>>;
+export type Said = Awaited<ReturnType<typeof action>>;
 
 export default function Stock({ loaderData }: Route.ComponentProps) {
   const { who, q, page, parts, total, free, models, may } = loaderData;
@@ -182,14 +178,14 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
           <div className="stack">
             {said &&
               (said.ok ? (
-                <div className="note safe" role="status">
+                <Note tone="safe" role="status">
                   {said.said}
-                </div>
+                </Note>
               ) : (
                 said.errors.form && (
-                  <div className="note stop" role="alert">
+                  <Note tone="stop" role="alert">
                     {said.errors.form}
-                  </div>
+                  </Note>
                 )
               ))}
             {may ? (
@@ -227,190 +223,28 @@ function Locked({
   ask: (b: Record<string, unknown>) => void;
   said: Said | undefined;
 }) {
-  const [proof, setProof] = useState<string>();
-  if (proof === undefined)
+  const [form] = Form.useForm<{ proof: string }>();
+  const [open, setOpen] = useState(false);
+  useServerErrors(form, open && said && !said.ok ? said.errors : undefined);
+  if (!open)
     return (
-      <span className="row" style={{ gap: 6, marginTop: 4 }}>
-        <span className="chip bad small" style={{ padding: '1px 8px' }}>
-          locked to an account
-        </span>
-        {may && <Button onClick={() => setProof('')}>Released…</Button>}
+      <span className="row">
+        <Tag color="error">locked to an account</Tag>
+        {may && <Button onClick={() => setOpen(true)}>Released…</Button>}
       </span>
     );
   return (
     <Form
-      className="field"
-      onFinish={() => {
-        ask({ do: 'change', id: part.id, released: 'proof seen', proof });
-      }}
+      form={form}
       layout="vertical"
+      className="stack"
+      initialValues={{ proof: '' }}
+      onFinish={({ proof }) => ask({ do: 'change', id: part.id, released: 'proof seen', proof })}
     >
-      <label htmlFor={`proof-${part.id}`} className="small">
-        What proves it?
-      </label>
-      <Input
-        id={`proof-${part.id}`}
-        maxLength={200}
-        value={proof}
-        onChange={(e) => setProof(e.target.value)}
-      />
-      {said && !said.ok && said.errors.proof && (
-        <span className="error small" role="alert">
-          {said.errors.proof}
-        </span>
-      )}
+      <Field name="proof" htmlFor={`proof-${part.id}`} label="What proves it?" rules={[ruleOf(proofField)]}>
+        <Input id={`proof-${part.id}`} maxLength={200} />
+      </Field>
       <Button htmlType="submit">Keep</Button>
     </Form>
-  );
-}
-
-const blank = {
-  name: '',
-  model: '',
-  slot: '',
-  provenance: 'new original',
-  supplier: '',
-  lot: '',
-  serial: '',
-  price: '',
-  arrives_with: '',
-  released: 'not needed',
-  proof: '',
-};
-function AddPart({
-  models,
-  currency,
-  said,
-  busy,
-  ask,
-}: {
-  models: StockModel[];
-  currency: string;
-  said: Said | undefined;
-  busy: boolean;
-  ask: (b: Record<string, unknown>) => void;
-}) {
-  const [p, setP] = useState(blank);
-  const [sent, setSent] = useState(false);
-  const errors = sent && said && !said.ok ? said.errors : {};
-  useEffect(() => {
-    if (said?.ok && sent) {
-      setP((old) => ({ ...blank, model: old.model, provenance: old.provenance, supplier: old.supplier }));
-      setSent(false);
-    }
-  }, [said, sent]);
-  const set = (k: keyof typeof blank) => (e: { target: { value: string } }) =>
-    setP({ ...p, [k]: e.target.value });
-  const slots = models.find((m) => m.id === p.model)?.slots ?? [];
-  const seals = models.find((m) => m.id === p.model)?.seals ?? [];
-  const field = (k: keyof typeof blank, label: string, more: InputProps = {}) => (
-    <Field label={label} htmlFor={`part-${k}`} style={{ flex: '1 1 110px', minWidth: 0 }}>
-      <Input
-        id={`part-${k}`}
-        value={p[k]}
-        onChange={set(k)}
-        aria-invalid={!!errors[k]}
-        status={errors[k] ? 'error' : ''}
-        {...more}
-      />
-      {errors[k] && (
-        <span className="error small" role="alert">
-          {errors[k]}
-        </span>
-      )}
-    </Field>
-  );
-  const select = (k: keyof typeof blank, label: string, options: readonly (readonly [string, string])[]) => (
-    <Field label={label} htmlFor={`part-${k}`} style={{ flex: '1 1 110px', minWidth: 0 }}>
-      <Pick
-        id={`part-${k}`}
-        placeholder="choose…"
-        value={p[k] || undefined}
-        onChange={(value) => setP({ ...p, [k]: value })}
-        status={errors[k] ? 'error' : ''}
-        options={options.map(([value, label]) => ({ value, label }))}
-      />
-      {errors[k] && (
-        <span className="error small" role="alert">
-          {errors[k]}
-        </span>
-      )}
-    </Field>
-  );
-  const plain = (list: readonly string[]) => list.map((x) => [x, x] as const);
-  return (
-    <section className="card" aria-label="Add a part">
-      <Form
-        className="stack"
-        onFinish={() => {
-          setSent(true);
-          ask({ do: 'add', part: p });
-        }}
-        layout="vertical"
-      >
-        <h2>Add a part</h2>
-        <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
-          {select(
-            'model',
-            'Model',
-            models.map((m) => [m.id, m.name] as const),
-          )}
-          {select(
-            'slot',
-            'Place',
-            slots.map((s) => [s.id, s.name] as const),
-          )}
-        </div>
-        <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
-          {select('provenance', 'Where from', plain(provenances))}
-          {field('price', `Price, ${currency}`, { inputMode: 'decimal', maxLength: 16 })}
-        </div>
-        <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
-          {field('supplier', 'Supplier', { maxLength: 120 })}
-          {field('lot', 'Lot', { maxLength: 60 })}
-          {field('serial', 'Serial', { maxLength: 60 })}
-        </div>
-        {slots.length > 0 && (
-          <details>
-            <summary
-              style={{ minHeight: 32, cursor: 'pointer' }}
-            >{`Comes fitted with${p.arrives_with ? `: ${p.arrives_with.split(';').length}` : ' …'}`}</summary>
-            <div className="row" style={{ gap: 6, maxHeight: 160, overflow: 'auto' }}>
-              {[
-                ...slots.filter((s) => s.id !== p.slot),
-                ...seals.filter((b) => b.holds.includes(p.slot)),
-              ].map((s) => {
-                const list = p.arrives_with.split(';').filter(Boolean);
-                const on = list.includes(s.id);
-                return (
-                  <Button
-                    key={s.id}
-                    type={on ? 'primary' : 'default'}
-                    aria-pressed={on}
-                    onClick={() =>
-                      setP({
-                        ...p,
-                        arrives_with: (on ? list.filter((x) => x !== s.id) : [...list, s.id]).join(';'),
-                      })
-                    }
-                  >
-                    {s.name}
-                  </Button>
-                );
-              })}
-            </div>
-          </details>
-        )}
-        <div className="row" style={{ alignItems: 'flex-start', gap: 8, flexWrap: 'nowrap' }}>
-          {select('released', 'Former account', plain(releases))}
-          {p.released === 'proof seen' && field('proof', 'What proves the release', { maxLength: 200 })}
-        </div>
-        <div className="row">
-          <Button htmlType="submit" type="primary" disabled={busy}>
-            Add
-          </Button>
-        </div>
-      </Form>
-    </section>
   );
 }

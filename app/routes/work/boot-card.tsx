@@ -1,8 +1,10 @@
+import { Tag } from 'antd';
 import { flag, type JobState } from '../../../core/job/state';
 import { isOn } from '../../../core/job/view';
 import { bootRulesFor, counts } from '../../../core/model/system';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/route/types';
+import { Note } from '../../ui/note';
 
 /** What must be plugged in for a test to mean anything: what is missing, and what the phone would do without it. */
 export function BootCard({ index, state, step }: { index: IndexedModel; state: JobState; step: Step }) {
@@ -22,15 +24,15 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
       {rules.map((r) => {
         const missing = r.connectors.filter((c) => !isOn(state, c));
         return (
-          <div key={r.connectors.join(' ')} className={`note ${missing.length ? 'stop' : 'safe'}`}>
+          <Note key={r.connectors.join(' ')} tone={missing.length ? 'stop' : 'safe'}>
             <div className="row" style={{ gap: 6 }}>
               {r.connectors.map((c) => {
                 const on = isOn(state, c);
                 return (
-                  <span
+                  <Tag
                     key={c}
-                    className={`chip small ${on ? '' : 'bad'}`}
-                  >{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : ' is off'}`}</span>
+                    color={on ? 'default' : 'error'}
+                  >{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : ' is off'}`}</Tag>
                 );
               })}
             </div>
@@ -41,7 +43,7 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
               {counts(r, system) === undefined &&
                 ' The system version is not known: an older one shows a picture all the same.'}
             </p>
-          </div>
+          </Note>
         );
       })}
     </section>

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Tag, Button } from 'antd';
 import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/job/events';
 import type { Instruction } from '../../../core/job/instruct';
@@ -19,6 +19,7 @@ import { driveName, functionName, list, thingName } from '../../words/things';
 import { about, left, span } from '../../words/time';
 import type { FunctionId } from '../../../core/model/schema';
 import { LinkButton } from '../../ui/link-button';
+import { Note } from '../../ui/note';
 
 interface Props {
   index: IndexedModel;
@@ -106,11 +107,7 @@ export function InstructionPanel(p: Props) {
           const t = findingText(index, f);
           const soak = flag(state, 'heatEndedAt');
           return (
-            <div
-              key={f.rule}
-              className={`note ${f.severity === 'warn' ? '' : 'stop'}`}
-              style={{ marginTop: 8 }}
-            >
+            <Note key={f.rule} tone={f.severity === 'warn' ? 'warn' : 'stop'} style={{ marginTop: 8 }}>
               <span className="strong">{t.what}</span> {t.instead}
               {soakRules.has(f.rule) && soak && (
                 <p style={{ marginTop: 6 }}>
@@ -128,7 +125,7 @@ export function InstructionPanel(p: Props) {
                   <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
                 </p>
               )}
-            </div>
+            </Note>
           );
         })}
       {p.measured !== undefined && now.kind === 'do' && (
@@ -140,7 +137,7 @@ export function InstructionPanel(p: Props) {
       {p.conditions.length > 0 && (
         <p style={{ marginBottom: 8 }}>
           {p.conditions.map((c) => (
-            <span key={c} className="chip bad">{`${c}: ${state.condition[c]!.because}`}</span>
+            <Tag key={c} color="error">{`${c}: ${state.condition[c]!.because}`}</Tag>
           ))}
         </p>
       )}
@@ -160,13 +157,13 @@ export function InstructionPanel(p: Props) {
         />
       )}
       {now.kind === 'checks' && (
-        <div className="note">
+        <Note>
           <div className="strong">{`${now.open.length} to be answered: ${list(
             now.open.map((f) => functionName[f as FunctionId]),
             5,
           )}`}</div>
           <Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link>
-        </div>
+        </Note>
       )}
       {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
@@ -176,13 +173,13 @@ export function InstructionPanel(p: Props) {
         </p>
       )}
       {cautions.length > 0 && (
-        <div className="note" style={{ marginTop: 10 }}>
+        <Note style={{ marginTop: 10 }}>
           {cautions.map((c, i) => (
             <p key={c} className={i === 0 ? 'strong' : ''}>
               {cautionText[c]}
             </p>
           ))}
-        </div>
+        </Note>
       )}
       {stepWhy(index, step) && step.action !== 'check' && (
         <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>
@@ -200,7 +197,7 @@ function BitChip({ steps, at, step }: Props & { step: Step }) {
   const inHand = steps.slice(0, at).findLast((s) => s.bit)?.bit;
   const change = inHand !== step.bit;
   return (
-    <div className={`chip ${change ? 'warn' : ''}`} style={{ marginBottom: 8 }}>
+    <Tag color={change ? 'warning' : 'default'} style={{ marginBottom: 8 }}>
       <Recess drive={step.bit!} size={26} />
       <span className="strong nowrap" style={{ fontSize: 18 }}>
         {driveName[step.bit!]}
@@ -208,7 +205,7 @@ function BitChip({ steps, at, step }: Props & { step: Step }) {
       <span>
         {change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}
       </span>
-    </div>
+    </Tag>
   );
 }
 
@@ -295,9 +292,9 @@ function Waiting({
         {known ? left((until - time) / 1000) : 'clock not known'}
       </div>
       {!known && (
-        <div className="note stop">
+        <Note tone="stop">
           Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.
-        </div>
+        </Note>
       )}
       {onEarly && (
         <div>
@@ -313,9 +310,9 @@ function OpenBy({ by, firstAt }: { by: { until: number; clockKnown: boolean }; f
   const time = useNow() || firstAt;
   if (!by.clockKnown || time > by.until) return null;
   return (
-    <p className="chip warn" role="timer">
+    <Tag color="warning" role="timer">
       {`warm: begin within ${left((by.until - time) / 1000)}`}
-    </p>
+    </Tag>
   );
 }
 
@@ -324,15 +321,15 @@ const asWell = 0.15;
 
 function Measured({ index, target, mm }: { index: IndexedModel; target: string; mm: number }) {
   const f = index.fasteners.get(target);
-  if (!f) return <p className="chip">{`measured ${mm} mm`}</p>;
+  if (!f) return <Tag>{`measured ${mm} mm`}</Tag>;
   const off = Math.abs(mm - f.lengthMm);
   const long = isTooLong(mm, f);
   if (!long && off <= asWell)
-    return <div className="note safe" role="status">{`${mm} mm: right for ${target}.`}</div>;
+    return <Note tone="safe" role="status">{`${mm} mm: right for ${target}.`}</Note>;
   return (
-    <div
-      className="note stop"
+    <Note
+      tone="stop"
       role="alert"
-    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${long ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</div>
+    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${long ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</Note>
   );
 }

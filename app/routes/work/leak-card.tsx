@@ -9,6 +9,7 @@ import { perimeterSeal } from '../../../core/model/seals';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
+import { Note } from '../../ui/note';
 
 type Leak = BodyOf<'leakTested'>;
 const unitKey = 'snavek-leak-unit';
@@ -43,7 +44,7 @@ export function LeakCard({
     onReport({ type: 'leakTested', holds, ...(read ? { lost: { value: lost, unit } } : {}) });
   };
   return (
-    <section className="note stack" style={{ marginTop: 10 }} aria-label="Leak test">
+    <Note role="region" className="below" layout="stack" aria-label="Leak test">
       <div className="row" style={{ alignItems: 'flex-end' }}>
         <Field label="Under-pressure lost in the hold" htmlFor="leak-lost">
           <Input
@@ -64,6 +65,7 @@ export function LeakCard({
         <Field label="unit of the tester" htmlFor="leak-unit">
           <Pick
             id="leak-unit"
+            letGo
             value={unit}
             onChange={(value) => setUnit(value as typeof unit)}
             options={pressureUnits.map((u) => ({ value: u, label: u }))}
@@ -85,7 +87,7 @@ export function LeakCard({
         A fast loss that flattens is settling; 1 K of cooling moves the pressure by about a 295th of its
         absolute value. What counts as holding is your tester’s setting.
       </p>
-    </section>
+    </Note>
   );
 }
 
@@ -103,7 +105,7 @@ export function LeaksNote({
   if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
   const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
   return (
-    <div className="note stop" role="status" style={{ marginTop: 10 }}>
+    <Note tone="stop" role="status" style={{ marginTop: 10 }}>
       <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
       <p>
         Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the
@@ -112,6 +114,6 @@ export function LeaksNote({
       {cover && (
         <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>Open it and seal it anew</Button>
       )}
-    </div>
+    </Note>
   );
 }

@@ -8,6 +8,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/route/types';
 import { thingName } from '../../words/things';
 import { Pick } from '../../ui/pick';
+import { Note } from '../../ui/note';
 
 const said = { model: 'by the model', part: 'by the part’s own list', seen: 'seen' } as const;
 
@@ -49,6 +50,7 @@ export function ManifestCard({
             how={r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}
           >
             <Pick
+              letGo
               aria-label={`What becomes of the ${thingName(index, r.rider)}`}
               value={r.fate}
               onChange={(fate) => onReport({ type: 'fated', slot, rider: r.rider, fate })}
@@ -62,6 +64,7 @@ export function ManifestCard({
         {seals.map((b) => (
           <Fateful key={b.id} name={b.name} how="on the new one, look along its edge">
             <Pick<'scrap' | 'on the new one'>
+              letGo
               aria-label={`Where the ${b.name} comes from`}
               value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
               onChange={(fate) => onReport({ type: 'fated', slot, rider: b.id, fate })}
@@ -74,9 +77,9 @@ export function ManifestCard({
         ))}
       </ul>
       {stale && (
-        <p className="note stop" style={{ marginTop: 8 }}>
+        <Note tone="stop" style={{ marginTop: 8 }}>
           The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link>
-        </p>
+        </Note>
       )}
     </section>
   );

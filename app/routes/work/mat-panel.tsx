@@ -6,6 +6,7 @@ import { Mat, Trays } from '../../ui/mat';
 import { setPreferences, usePreferences } from '../../ui/preferences';
 import { Tray } from './tray';
 import type { MatLook } from './use-mat';
+import { Note } from '../../ui/note';
 
 const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
 
@@ -61,7 +62,9 @@ export function MatPanel({
         <span className="strong nowrap">{`${count((p) => p.startsWith('mat/'))} ${lies}${adrift ? `, ${adrift} adrift` : ''}`}</span>
       </div>
       {mixed > 0 && (
-        <Link className="note stop" to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
+        <Note tone="stop">
+          <Link to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
+        </Note>
       )}
       {school === 'mat' ? (
         <Mat

@@ -4,6 +4,7 @@ import type { Step } from '../../../core/route/types';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import { thingName } from '../../words/things';
 import { soon } from '../../words/time';
+import { Note } from '../../ui/note';
 
 /** The things that a step is about: what was noted of one of them belongs here. */
 export const thingsOf = (step: Step | undefined): string[] =>
@@ -65,7 +66,7 @@ export function NotesHere({
   const named = (n: Said) =>
     n.thing === step?.about || things.length < 2 ? '' : `${thingName(index, n.thing)}: `;
   return (
-    <section className="note" style={{ marginTop: 10 }} aria-label="Notes here">
+    <Note role="region" className="below" aria-label="Notes here">
       {[...own, ...before].map((n) => (
         <p key={n.key}>
           <span className={n.finding ? 'strong' : ''}>{`${named(n)}${n.text}`}</span>{' '}
@@ -87,6 +88,6 @@ export function NotesHere({
           ))}
         </p>
       )}
-    </section>
+    </Note>
   );
 }

@@ -7,6 +7,7 @@ import { thingName } from '../../words/things';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
+import { Note } from '../../ui/note';
 
 export type ProgrammerWork = {
   busy: boolean;
@@ -97,16 +98,12 @@ export function ProgrammerCard({
           ? `Put the old ${thingName(index, step.targets[0]!)} into the adapter.`
           : `Put the new ${thingName(index, step.targets[0]!)} into the adapter. It is written, read back and compared.`}
       </p>
-      {work.busy && (
-        <div role="status" className="note">
-          {reads ? 'Reading…' : 'Writing, reading back, comparing…'}
-        </div>
-      )}
+      {work.busy && <Note role="status">{reads ? 'Reading…' : 'Writing, reading back, comparing…'}</Note>}
       {work.fault && (
-        <div role="alert" className="note stop">
+        <Note role="alert" tone="stop">
           {wayOut[work.fault]}
           {work.said && <div className="small muted">{`The programmer says: ${work.said}`}</div>}
-        </div>
+        </Note>
       )}
       {work.fault && (
         <div className="row">
@@ -122,6 +119,7 @@ export function ProgrammerCard({
         <Field label="The programmer is a stand-in. It behaves as if the part were:" htmlFor="simulate">
           <Pick
             id="simulate"
+            letGo
             value={work.simulate}
             onChange={(value) => work.setSimulate(value)}
             options={[

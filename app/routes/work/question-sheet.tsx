@@ -7,6 +7,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { claimText } from '../../words/events';
 import { Field } from '../../ui/field';
+import { Note } from '../../ui/note';
 
 interface Props {
   index: IndexedModel;
@@ -25,10 +26,10 @@ export function QuestionSheet(p: Props) {
   const { claims } = p.question;
   return (
     <Sheet title={claims ? 'Which is true?' : 'What happened?'}>
-      <div className="note stop">
+      <Note tone="stop">
         <div className="strong">{p.text.what}</div>
         <div>{p.text.instead}</div>
-      </div>
+      </Note>
       {claims ? (
         <div className="stack" style={{ gap: 8 }}>
           {claims.map((c) => (

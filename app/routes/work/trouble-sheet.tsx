@@ -18,6 +18,7 @@ import {
   WordsWay,
   WrongScrewWay,
 } from './trouble-ways';
+import { Note } from '../../ui/note';
 
 export interface WayProps {
   index: IndexedModel;
@@ -89,7 +90,7 @@ export function TroubleSheet(p: WayProps) {
   return (
     <Sheet title={now ? now.name : 'Trouble'} onClose={p.onClose}>
       {!now && standing.length + adrift.length > 0 && (
-        <div className="note stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</div>
+        <Note tone="stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</Note>
       )}
       {!now && (
         <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>

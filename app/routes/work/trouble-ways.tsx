@@ -16,6 +16,7 @@ import type { WayProps } from './trouble-sheet';
 import { LinkButton } from '../../ui/link-button';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
+import { Note } from '../../ui/note';
 
 const cut = (text: string, most: number) => text.trim().slice(0, most);
 function Words({ label, value, set }: { label: string; value: string; set: (t: string) => void }) {
@@ -123,7 +124,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
         ))}
       </ol>
       {kind === 'stuck' && hot.length > 0 && (
-        <div className="note stop">{`The cell is marked ${list(hot)}: no iron, no heat.`}</div>
+        <Note tone="stop">{`The cell is marked ${list(hot)}: no iron, no heat.`}</Note>
       )}
       <div className="row">
         {kind !== 'bad thread' && inside && (
@@ -286,7 +287,7 @@ export function StrayWay({ index, state, onReport }: WayProps) {
   return (
     <>
       {adrift.length > 0 && (
-        <div className="note">{`${list(adrift.map((x) => pieceName(index, x)))} ${adrift.length > 1 ? 'are' : 'is'} adrift. Is it one of these? Measure it: only then is it found.`}</div>
+        <Note>{`${list(adrift.map((x) => pieceName(index, x)))} ${adrift.length > 1 ? 'are' : 'is'} adrift. Is it one of these? Measure it: only then is it found.`}</Note>
       )}
       {inside.map((s) => (
         <div key={s} className="row">

@@ -5,6 +5,7 @@ import type { Task } from '../../../core/job/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { taskName } from '../../words/steps';
 import { functionName, list, thingName } from '../../words/things';
+import { Note } from '../../ui/note';
 
 /** What is done at once, in big words, and what the pedal then says. */
 export const stopText: Record<MustStop['what'], { title: string; how: string; done: string }> = {
@@ -29,13 +30,13 @@ export const stopText: Record<MustStop['what'], { title: string; how: string; do
 export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
   const text = stopText[what];
   return (
-    <div className="note stop" role="alert">
+    <Note tone="stop" role="alert">
       <h1 className="now-title" data-testid="instruction">
         {text.title}
       </h1>
       <p className="strong">{`The device is ${list([...ids])}.`}</p>
       <p>{text.how}</p>
-    </div>
+    </Note>
   );
 }
 
@@ -93,7 +94,7 @@ export function FailedCheck({
       <h1 className="now-title" data-testid="instruction">
         {`Does not work: ${list(functions.map((f) => functionName[f as 'touch']))}`}
       </h1>
-      <div className="note stop">
+      <Note tone="stop">
         <p className="strong">Cell off, reseat what was touched last, cell on, test that alone again.</p>
         <ol style={{ margin: '6px 0 0', paddingLeft: 20 }}>
           {tasks.map((t) => (
@@ -101,12 +102,12 @@ export function FailedCheck({
           ))}
         </ol>
         <p>If the old part shows the same fault, the new part is innocent.</p>
-      </div>
+      </Note>
       {busy && <p role="status">Planning…</p>}
       {error && (
-        <p className="note stop" role="alert">
+        <Note tone="stop" role="alert">
           {error}
-        </p>
+        </Note>
       )}
       <p style={{ marginTop: 10 }}>
         <Link to={`/jobs/${jobId}/checks`}>Answer it again</Link> ·{' '}
@@ -133,23 +134,23 @@ export function PlanAgain({
       <h1 className="now-title" data-testid="instruction">
         Plan the rest again
       </h1>
-      <div className="note stop">
+      <Note tone="stop">
         <p className="strong">{`The device is ${list([...ids])} since this route was taken.`}</p>
         <p>
           Its instructions are not given any more: no heat, no press, no charging. What is out stays out; the
           way on is planned from here without them.
         </p>
-      </div>
+      </Note>
       {busy && <p role="status">Planning…</p>}
       {error && (
-        <div className="note stop" role="alert">
+        <Note tone="stop" role="alert">
           <p>{error}</p>
           <p>
             Leave it as it is, in a fire-safe place, and{' '}
             <Link to={`/jobs/${jobId}/route?again=1`}>look at the route</Link>: another house method may open
             a way.
           </p>
-        </div>
+        </Note>
       )}
     </>
   );

@@ -48,6 +48,7 @@ import { useInstruction } from './use-instruction';
 import { stopText, usePlanAgain } from './urgent-panel';
 import { useMat } from './use-mat';
 import { WorkerBar } from './worker-bar';
+import { Note } from '../../ui/note';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   return loadJob(request, context, params.job);
@@ -405,27 +406,27 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         </Button>
       </Ledger>
       {said && (
-        <div className="flash note" role="status">
+        <Note className="flash" role="status">
           {said}
-        </div>
+        </Note>
       )}
       {send.refused
         .filter((r) => r.job === page.id)
         .slice(0, 1)
         .map((r) => (
-          <div key={r.id} className="flash note stop" role="alert">
+          <Note key={r.id} tone="stop" className="flash" role="alert">
             {refusalText(index, r.outcome.refused)}{' '}
             <Button onClick={() => sender.dismiss(r.id)}>Understood</Button>
-          </div>
+          </Note>
         ))}
       {send.photos
         .filter((p) => p.job === page.id)
         .slice(0, 1)
         .map((p) => (
-          <div key={p.id} className="flash note stop" role="alert">
+          <Note key={p.id} tone="stop" className="flash" role="alert">
             {`A photograph was not taken: ${p.error}`}{' '}
             <Button onClick={() => void sender.forgetPhoto(p.id)}>Let it go</Button>
-          </div>
+          </Note>
         ))}
       {stop && (
         <StopSheet

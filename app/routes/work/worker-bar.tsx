@@ -3,6 +3,7 @@ import { flag, type JobState } from '../../../core/job/state';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import type { Who } from '../../../server/types';
 import { soon } from '../../words/time';
+import { Note } from '../../ui/note';
 
 /** Somebody else works on this device: said, and taken over by an entry of its own. */
 export function WorkerBar({
@@ -19,13 +20,13 @@ export function WorkerBar({
   const w = flag(state, 'worker');
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
   return (
-    <div className="note row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}>
+    <Note layout="row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}>
       <span
         style={{ flex: 1 }}
       >{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
       <Button onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
         Take it over
       </Button>
-    </div>
+    </Note>
   );
 }

@@ -1,0 +1,76 @@
+import { Button, Form, Input, type InputProps } from 'antd';
+import { useEffect, useState } from 'react';
+import { screwFields } from '../../../core/forms/screw-fields';
+import { drives } from '../../../core/model/schema';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
+import { ruleOf, useServerErrors } from '../../ui/zod-form';
+import type { Said } from './spares';
+
+type Name = keyof typeof screwFields.shape;
+const blank: Record<Name, string> = {
+  drive: 'PH000',
+  thread: 'M1.2',
+  length_mm: '',
+  head_mm: '',
+  count: '1',
+  note: '',
+};
+/** A kind of screw for the box. Drive, thread and head stay for the next one. */
+export function AddScrew({
+  said,
+  busy,
+  ask,
+}: {
+  said: Said | undefined;
+  busy: boolean;
+  ask: (b: Record<string, unknown>) => void;
+}) {
+  const [form] = Form.useForm<Record<Name, string>>();
+  const [sent, setSent] = useState(false);
+  useServerErrors(form, sent && said && !said.ok ? said.errors : undefined);
+  useEffect(() => {
+    if (!said?.ok || !sent) return;
+    form.setFieldsValue({ length_mm: '', count: '1', note: '' });
+    setSent(false);
+  }, [said, sent, form]);
+  return (
+    <section className="card" aria-label="Add a screw">
+      <Form
+        form={form}
+        layout="vertical"
+        className="stack"
+        initialValues={blank}
+        validateTrigger="onBlur"
+        onFinish={(screw) => {
+          setSent(true);
+          ask({ do: 'add', screw });
+        }}
+      >
+        <h2>Add screws</h2>
+        <div className="fields">
+          <Field name="drive" htmlFor="screw-drive" label="Drive" rules={[ruleOf(screwFields.shape.drive)]}>
+            <Pick id="screw-drive" options={drives.map((d) => ({ value: d, label: d }))} />
+          </Field>
+          <Typed name="thread" label="Thread" maxLength={12} />
+        </div>
+        <div className="fields">
+          <Typed name="length_mm" label="Length, mm" inputMode="decimal" maxLength={8} />
+          <Typed name="head_mm" label="Head, mm" inputMode="decimal" maxLength={8} />
+          <Typed name="count" label="How many" inputMode="numeric" maxLength={6} />
+        </div>
+        <Typed name="note" label="Note" maxLength={200} />
+        <Button htmlType="submit" type="primary" disabled={busy}>
+          Add
+        </Button>
+      </Form>
+    </section>
+  );
+}
+function Typed({ name, label, ...input }: { name: Name; label: string } & Omit<InputProps, 'name'>) {
+  return (
+    <Field name={name} htmlFor={`screw-${name}`} label={label} rules={[ruleOf(screwFields.shape[name])]}>
+      <Input id={`screw-${name}`} {...input} />
+    </Field>
+  );
+}

@@ -1,0 +1,102 @@
+import { Button, Collapse, Form, Input, type InputProps } from 'antd';
+import { useEffect } from 'react';
+import { personFields } from '../../../core/forms/workshop-fields';
+import { type Role, roles } from '../../../core/job/interlocks';
+import type { Person } from '../../../server/use-cases/workshop';
+import { DataTable } from '../../ui/data-table';
+import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
+import { ruleOf, useServerErrors } from '../../ui/zod-form';
+import { Kept, useChange } from './use-change';
+
+const roleOptions = roles.map((r) => ({ value: r, label: r }));
+
+/** Who works here and as what; an owner adds people and changes what they may. */
+export function People({ people, may, self }: { people: Person[]; may: boolean; self: string }) {
+  const { change, said } = useChange();
+  return (
+    <section className="card stack">
+      <div className="spread">
+        <h2>People</h2>
+        <Kept said={said} />
+      </div>
+      <DataTable
+        name="People"
+        rows={people}
+        rowKey={(p) => p.id}
+        bare
+        columns={[
+          {
+            title: 'who',
+            cell: (p) => (
+              <>
+                <span className="strong">{p.name}</span>{' '}
+                <span className="muted small">{[p.login, p.bench].filter(Boolean).join(', ')}</span>
+              </>
+            ),
+          },
+          {
+            title: 'role',
+            align: 'right',
+            cell: (p) =>
+              may && p.id !== self ? (
+                <Pick<Role>
+                  aria-label={`Role of ${p.name}`}
+                  value={p.role}
+                  onChange={(role) => change({ do: 'role', person: p.id, role })}
+                  options={roleOptions}
+                />
+              ) : (
+                p.role
+              ),
+          },
+        ]}
+      />
+      {may && (
+        <Collapse size="small" items={[{ key: 'add', label: 'Add a person', children: <AddPerson /> }]} />
+      )}
+    </section>
+  );
+}
+
+type Name = keyof typeof personFields.shape;
+const blank: Record<Name, string> = { name: '', login: '', role: 'technician', bench: '', password: '' };
+function AddPerson() {
+  const [form] = Form.useForm<Record<Name, string>>();
+  const { change, busy, said, errors } = useChange();
+  useServerErrors(form, errors);
+  useEffect(() => {
+    if (said?.ok) form.setFieldsValue(blank);
+  }, [said, form]);
+  return (
+    <Form
+      form={form}
+      layout="vertical"
+      className="stack"
+      initialValues={blank}
+      validateTrigger="onBlur"
+      onFinish={(person) => change({ do: 'add person', ...person })}
+    >
+      <Typed name="name" label="Name" />
+      <Typed name="login" label="Login name" autoComplete="off" />
+      <Typed name="bench" label="Bench" />
+      <Typed name="password" label="First password" type="password" autoComplete="new-password" />
+      <Field name="role" htmlFor="new-role" label="Role" rules={[ruleOf(personFields.shape.role)]}>
+        <Pick id="new-role" options={roleOptions} />
+      </Field>
+      <div className="row">
+        <Button type="primary" htmlType="submit" loading={busy}>
+          Add
+        </Button>
+        <Kept said={said} />
+      </div>
+    </Form>
+  );
+}
+function Typed({ name, label, ...input }: { name: Name; label: string } & Omit<InputProps, 'name'>) {
+  return (
+    <Field name={name} htmlFor={name} label={label} rules={[ruleOf(personFields.shape[name])]}>
+      <Input id={name} maxLength={200} {...input} />
+    </Field>
+  );
+}

@@ -1,0 +1,33 @@
+import { useFetcher } from 'react-router';
+import type { Changed } from '../../../server/use-cases/workshop';
+
+/** Each part of the page saves by itself, at once; what came of it stands beside it. */
+export function useChange() {
+  const fetcher = useFetcher<Changed>();
+  const change = (ask: Record<string, unknown>) => {
+    void fetcher.submit(JSON.stringify(ask), { method: 'post', encType: 'application/json' });
+  };
+  const said = fetcher.data;
+  return {
+    change,
+    busy: fetcher.state !== 'idle',
+    said,
+    errors: said && !said.ok ? said.errors : undefined,
+  };
+}
+/** That it is kept, or why it is not where that is not one field's fault. */
+export function Kept({ said }: { said: Changed | undefined }) {
+  if (!said) return null;
+  if (said.ok)
+    return (
+      <span className="moss" role="status">
+        {said.said}
+      </span>
+    );
+  const text = said.errors.form ?? said.errors.role;
+  return text ? (
+    <span className="brick" role="alert">
+      {text}
+    </span>
+  ) : null;
+}

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { leastWaits, roles } from '../job/interlocks';
+
+/** Another person of the workshop. */
+export const personFields = z.object({
+  name: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.'),
+  login: z
+    .string()
+    .trim()
+    .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.'),
+  role: z.enum(roles),
+  bench: z.string().trim().max(60, 'At most 60 characters.'),
+  password: z.string().min(10, 'At least 10 characters.').max(200, 'At most 200 characters.'),
+});
+/** What an hour of hands costs, minor units. */
+export const hourlyRateMinor = z
+  .int({ error: 'Give an amount of money, such as 60 or 62.50.' })
+  .min(0, 'Give an amount of 0 or more.')
+  .max(1_000_000, 'That is more than 10 000 an hour.');
+/** How long the workshop stands by its work, months. */
+export const warrantyMonths = z
+  .int({ error: 'Give whole months, such as 12.' })
+  .min(0, 'Give 0 or more.')
+  .max(120, 'At most 120 months.');
+/** Waits that may be longer than the shipped ones, never shorter, s. */
+export const waitFields = z.object({
+  solventFlashS: z
+    .int({ error: 'Give whole seconds.' })
+    .min(
+      leastWaits.solventFlashS,
+      `At least ${leastWaits.solventFlashS} s: alcohol must have flashed off before heat.`,
+    )
+    .max(3600, 'At most 3600 s.'),
+  coolingS: z
+    .int({ error: 'Give whole seconds.' })
+    .min(leastWaits.coolingS, `At least ${leastWaits.coolingS} s: a device must have cooled before alcohol.`)
+    .max(3600, 'At most 3600 s.'),
+});
