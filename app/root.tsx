@@ -1,5 +1,6 @@
 import './antd.css';
 import './ui/snavek.css';
+import './ui/utilities.css';
 import { Button, ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
 import type { ReactNode } from 'react';

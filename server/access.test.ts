@@ -38,6 +38,7 @@ type Case = {
 };
 /** One case for each handler of each route; the test below fails on a handler that has none. */
 const cases: Record<string, Case> = {
+  'loader routes/frame/shop.tsx': { nobody: 302, other: 'own rows only' },
   'loader /': { nobody: 302, other: 'own rows only' },
   'loader /sign-in': { nobody: 200, other: 302, own: 302 },
   'action /sign-in': {
@@ -167,11 +168,14 @@ interface Handler {
 }
 async function handlers(): Promise<Handler[]> {
   const out: Handler[] = [];
-  for (const r of await routes) {
+  const all = (await routes).flatMap((r) => [r, ...(r.children ?? [])]);
+  for (const r of all) {
     const path = `/${r.path ?? ''}`;
+    // a frame has no address of its own
+    const name = r.path === undefined && !r.index ? r.file : path;
     const mod = await modules[`../app/${r.file}`]!();
     for (const kind of ['loader', 'action'] as const)
-      if (mod[kind]) out.push({ key: `${kind} ${path}`, fn: mod[kind]!, path });
+      if (mod[kind]) out.push({ key: `${kind} ${name}`, fn: mod[kind]!, path });
   }
   return out;
 }

@@ -15,7 +15,7 @@ import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from './types';
-import { benchPage, jobsPage } from './use-cases/bench-page';
+import { draftsOf, jobsPage, stripFor } from './use-cases/bench-page';
 import { receivePage, saveDraft } from './use-cases/drafts';
 import { jobEvents, jobPage } from './use-cases/job-page';
 import { adoptRoute } from './use-cases/plan-route';
@@ -54,7 +54,7 @@ describe('the bench', () => {
     const late = await openJob(world, tova, { tag: 'LATE', promisedAt: Date.now() + 9 * 3600_000 });
     const soon = await openJob(world, tova, { tag: 'SOON', promisedAt: Date.now() + 600_000 });
     const fresh = await openJob(world, tova, { tag: 'FRESH', promisedAt: Date.now() + 700_000 }, false);
-    const { jobs: list } = await benchPage(tova);
+    const list = await stripFor(tova);
     const at = (id: string) => list.findIndex((j) => j.id === id);
     expect(at(soon)).toBeLessThan(at(late));
     expect(list[at(soon)]).toMatchObject({
@@ -74,7 +74,7 @@ describe('the bench', () => {
       { type: 'screwOut', fastener: 'A2', piece: 'A2#1' },
       { type: 'heatStarted', station: 'hot-plate', forS: 300 },
     );
-    const line = async () => (await benchPage(tova)).jobs.find((j) => j.id === job)!.summary;
+    const line = async () => (await stripFor(tova)).find((j) => j.id === job)!.summary;
     expect((await line()).running).toMatchObject({ what: 'heat' });
     expect((await line()).waits).toBe('time');
     await send(
@@ -88,7 +88,7 @@ describe('the bench', () => {
   test('a closed job leaves it and is found again by number, tag, model and owner', async () => {
     const job = await openJob(world, tova, { tag: 'ODD_100%', owner: 'Yrsa' });
     await send(tova, job, { type: 'jobClosed', ending: 'declined', note: '' });
-    expect((await benchPage(tova)).jobs.some((j) => j.id === job)).toBe(false);
+    expect((await stripFor(tova)).some((j) => j.id === job)).toBe(false);
     const number = (await jobPage(tova, job))!.number;
     for (const words of ['ODD_100%', 'Yrsa', String(number)])
       expect(
@@ -109,8 +109,8 @@ describe('drafts', () => {
     await saveDraft(tova, id, { tag: 'half' });
     await saveDraft(tova, id, { tag: 'half done', complaint: 'flat' });
     expect((await receivePage(marek, id)).draft).toEqual({ tag: 'half done', complaint: 'flat' });
-    expect((await benchPage(tova)).drafts).toContainEqual(expect.objectContaining({ id, tag: 'half done' }));
-    expect((await benchPage(marek)).drafts).toEqual([]);
+    expect(await draftsOf(tova)).toContainEqual(expect.objectContaining({ id, tag: 'half done' }));
+    expect(await draftsOf(marek)).toEqual([]);
     expect((await receivePage(world.other.get('technician')!, id)).draft).toEqual({});
   });
   test('a job that is already open takes no draft', async () => {

@@ -1,4 +1,5 @@
 import type { Who } from '../../server/types';
+import { aloneOfJob } from '../screens';
 import { ownerKey } from './outbox';
 
 /** The cache of pages that the service worker keeps; see app/sw. */
@@ -32,6 +33,6 @@ export async function keepPages(job: string): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   const ready = await navigator.serviceWorker.ready.catch(() => undefined);
   ready?.active?.postMessage({
-    keep: ['/', ...['work', 'checks', 'sort', 'log', 'mat'].map((s) => `/jobs/${job}/${s}`)],
+    keep: ['/', ...aloneOfJob.map((s) => `/jobs/${job}/${s}`)],
   });
 }

@@ -143,7 +143,6 @@ function bench(person = 'p1') {
     owner: null,
     signers: {},
     people: {},
-    strip: [],
     mat: [],
     lore: [],
     spares: [],

@@ -1,5 +1,6 @@
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { registerRoute } from 'workbox-routing';
+import { worksAlone } from '../screens';
 
 /**
  * The app starts without a network: its own files are kept when it is installed, and the pages of the bench and of every
@@ -20,8 +21,6 @@ declare const self: Worker;
 const pages = 'snavek-pages';
 /** A server that takes longer than this is treated as away, where a page is kept, ms. */
 const patienceMs = 8000;
-/** Screens that can be worked on without the server. */
-const worksAlone = /^\/(jobs\/[0-9a-f-]{36}\/(work|checks|sort|log|mat))?$/;
 
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();

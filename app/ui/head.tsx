@@ -12,6 +12,7 @@ import { useNow } from '../job/ticker';
 import { runningOver, runningText } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
 import { useAlarms } from '../job/alarms';
+import { type JobScreenPath, jobScreens } from '../screens';
 
 /** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
 export function useStrip(first: JobLine[]): JobLine[] {
@@ -70,10 +71,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
           </span>
         )}
       </span>
-      <span
-        className="sub"
-        style={{ display: 'block' }}
-      >{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="sub block">{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">
         {stages.map((st, i) => (
           <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />
@@ -108,12 +106,10 @@ export const Head = memo(function Head({
   who,
   jobs,
   current,
-  link,
 }: {
   who: Who;
   jobs: JobLine[];
-  current?: string;
-  link?: string;
+  current?: string | undefined;
 }) {
   const time = useNow();
   const kept = useKept(who);
@@ -183,11 +179,6 @@ export const Head = memo(function Head({
           </Button>
         </Form>
       </div>
-      {link && (
-        <span className="sr" role="status">
-          {link}
-        </span>
-      )}
     </header>
   );
 });
@@ -201,28 +192,26 @@ export function JobTabs({
 }: {
   id: string;
   conditions?: string[];
-  here: 'fault' | 'offer' | 'route' | 'work' | 'checks' | 'hand-over' | 'log';
+  here: JobScreenPath;
   title: string;
 }) {
-  const tabs = [
-    ['fault', 'Fault'],
-    ['offer', 'Offer'],
-    ['route', 'Route'],
-    ['work', 'Work'],
-    ['checks', 'Checks'],
-    ['hand-over', 'Hand over'],
-    ['log', 'Log'],
-  ] as const;
   return (
     <nav className="tabs noprint" aria-label="This job">
-      {tabs.map(([to, name]) => (
-        <Link key={to} to={`/jobs/${id}/${to}`} aria-current={to === here ? 'page' : undefined}>
-          {name}
-        </Link>
-      ))}
+      {jobScreens.map(
+        (s) =>
+          'tab' in s && (
+            <Link
+              key={s.path}
+              to={`/jobs/${id}/${s.path}`}
+              aria-current={s.path === here ? 'page' : undefined}
+            >
+              {s.tab}
+            </Link>
+          ),
+      )}
       <span className="title">
         {conditions.map((c) => (
-          <Tag key={c} color="error" style={{ marginRight: 8 }}>
+          <Tag key={c} color="error" className="after-8">
             {c}
           </Tag>
         ))}

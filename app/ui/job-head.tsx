@@ -3,21 +3,17 @@ import { flag, type JobState } from '../../core/job/state';
 import { conditionsOf } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { JobPage } from '../../server/use-cases/job-page';
-import type { JobLine } from '../../server/use-cases/bench-page';
-import type { Who } from '../../server/types';
-import { Head, JobTabs } from './head';
+import { JobTabs } from './head';
 import { Note } from './note';
 
 type Props = {
-  who: Who;
-  strip: JobLine[];
   page: JobPage;
   index: IndexedModel;
   state: JobState;
   here: React.ComponentProps<typeof JobTabs>['here'];
 };
 
-/** A screen of one job that is read from the top down: its head, what has just been refused or said, and the rest. */
+/** A screen of one job that is read from the top down: its tabs, what has just been refused or said, and the rest. */
 export function JobScreen({
   said,
   children,
@@ -38,17 +34,14 @@ export function JobScreen({
   );
 }
 
-/** What stands on top of every screen of one job: the open devices, its screens, which device it is, and what is wrong with it. */
-export function JobHead({ who, strip, page, index, state, here }: Props) {
+/** What stands on top of every screen of one job: its screens, which device it is, and what is wrong with it. */
+export function JobHead({ page, index, state, here }: Props) {
   return (
-    <>
-      <Head who={who} jobs={strip} current={page.id} />
-      <JobTabs
-        id={page.id}
-        here={here}
-        title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
-        conditions={flag(state, 'ending') ? [] : conditionsOf(state)}
-      />
-    </>
+    <JobTabs
+      id={page.id}
+      here={here}
+      title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
+      conditions={flag(state, 'ending') ? [] : conditionsOf(state)}
+    />
   );
 }

@@ -57,7 +57,7 @@ export function Ledger({
           )}
         </svg>
         <div>
-          <div className="big" style={{ fontSize: 18 }}>
+          <div className="big size-18">
             {cellOut ? 'Cell is out' : b.live ? 'Cell is on' : 'Cell unplugged'}
           </div>
           <div className="cap">
@@ -93,18 +93,14 @@ export function Ledger({
         />
       )}
       <div>
-        <div className={`big ${sealWord === 'broken' ? 'brick' : ''}`} style={{ fontSize: 18 }}>
-          seal
-        </div>
+        <div className={`size-18 big ${sealWord === 'broken' ? 'brick' : ''}`}>seal</div>
         <div className="cap">
           {sealWord === 'broken' ? 'broken, renew' : sealWord}
           {others > 0 && `; ${others} more`}
         </div>
       </div>
       <div role="status" className={send.link === 'ok' && !send.kept ? '' : 'alarm'} data-testid="kept">
-        <div className="big" style={{ fontSize: 18 }}>
-          {send.kept} kept
-        </div>
+        <div className="big size-18">{send.kept} kept</div>
         <div className="cap">
           {send.link === 'no server' ? (
             'server is away: kept here'
@@ -128,12 +124,7 @@ function Count({ big, of, cap, alarm }: { big: string; of?: number; cap: string;
     <div className={alarm ? 'alarm' : ''} data-testid={cap.split(':')[0]!.replaceAll(' ', '-')}>
       <div className="big">
         {big}
-        {of !== undefined && (
-          <span className="small" style={{ fontWeight: 400 }}>
-            {' '}
-            / {of}
-          </span>
-        )}
+        {of !== undefined && <span className="small plain"> / {of}</span>}
       </div>
       <div className="cap">{cap}</div>
     </div>

@@ -236,11 +236,11 @@ export function MapView({ follow, title, onTurn, ...map }: Props) {
   const still = (e: { preventDefault: () => void }) => e.preventDefault();
   return (
     <>
-      <div className="spread small muted" style={{ alignItems: 'center' }}>
-        <span title="Ticks at the top are 10 mm apart" style={{ flex: 1, minWidth: 0 }}>
+      <div className="spread small muted mid">
+        <span title="Ticks at the top are 10 mm apart" className="fill shrinks">
           {title}
         </span>
-        <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
+        <span className="row gap-4 one-line">
           <Button onMouseDown={still} onClick={() => by(0.75)} aria-label="Closer">
             +
           </Button>

@@ -170,7 +170,7 @@ export const Trays = memo(function Trays({
                 const { piece } = lying(state, s);
                 const f = index.fasteners.get(s)!;
                 return piece ? (
-                  <span key={s} className="row small" style={{ gap: 6 }}>
+                  <span key={s} className="row small gap-6">
                     <LengthBar
                       lengthMm={screwSpec(state, index, piece)!.lengthMm}
                       longestMm={longest}

@@ -16,7 +16,12 @@ export function Sheet({
   const must = onClose === undefined;
   useEffect(() => {
     const before = document.activeElement;
+    // what lies behind it is out of reach, as behind a dialog of the browser's own
+    const behind = document.querySelector('.frame');
+    const already = behind?.hasAttribute('inert');
+    behind?.setAttribute('inert', '');
     return () => {
+      if (!already) behind?.removeAttribute('inert');
       if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
     };
   }, []);

@@ -2,7 +2,7 @@ import { NavLink } from 'react-router';
 
 /** The two drawers of the stock. */
 export const StockTabs = () => (
-  <nav className="tabs" aria-label="Stock" style={{ padding: 0 }}>
+  <nav className="tabs p-0" aria-label="Stock">
     <NavLink to="/stock" end>
       Parts
     </NavLink>

@@ -59,9 +59,9 @@ export function TaskPicker({
   };
   const part = useRef<RefSelectProps>(null);
   return (
-    <div className="stack" style={{ gap: 6 }}>
+    <div className="stack gap-6">
       {tasks.map((t) => (
-        <div key={t.slot} className="spread" style={{ alignItems: 'center' }}>
+        <div key={t.slot} className="spread mid">
           <span>{`${taskName[t.action]} the ${name(t.slot)}`}</span>
           <Button
             disabled={tasks.length <= least}
@@ -72,7 +72,7 @@ export function TaskPicker({
           </Button>
         </div>
       ))}
-      <div className="row" style={{ gap: 6 }}>
+      <div className="row gap-6">
         <Pick
           aria-label="What to do"
           value={action}

@@ -59,18 +59,14 @@ export async function openJobs(em: EntityManager): Promise<JobLine[]> {
   ).map(line);
 }
 export const stripFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
-export async function benchPage(
-  who: Who,
-): Promise<{ jobs: JobLine[]; drafts: { id: string; tag: string; updatedAt: number }[] }> {
+/** Devices that somebody has begun to receive and not finished, the latest first. */
+export async function draftsOf(who: Who): Promise<{ id: string; tag: string; updatedAt: number }[]> {
   return inShop(who.shopId, async (em) => {
     const drafts = await em.execute<{ id: string; tag: string | null; updated: string }[]>(
       `select id, body->>'tag' as tag, extract(epoch from updated_at) * 1000 as updated from draft where person_id = ? order by updated_at desc limit 20`,
       [who.personId],
     );
-    return {
-      jobs: await openJobs(em),
-      drafts: drafts.map((d) => ({ id: d.id, tag: d.tag ?? '', updatedAt: Number(d.updated) })),
-    };
+    return drafts.map((d) => ({ id: d.id, tag: d.tag ?? '', updatedAt: Number(d.updated) }));
   });
 }
 

@@ -5,7 +5,6 @@ import type { Route } from '../../core/route/types';
 import { eventsAfter, indexOf, loadState, routeOf } from '../db/job-log';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
-import { type JobLine, openJobs } from './bench-page';
 import { matOf } from '../../core/screws/mat-of';
 import type { MatCell } from '../../core/screws/mat-layout';
 import { isSimulated } from '../instruments/programmer';
@@ -25,7 +24,6 @@ export interface JobPage {
   people: Record<string, string>;
   /** Who gave a consent, by the id that the log names. */
   signers: Record<string, string>;
-  strip: JobLine[];
   /** Where each screw of the model lies on its mat. */
   mat: readonly MatCell[];
   /** What was noted about things of this model before. */
@@ -61,7 +59,6 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       owner: job.owner,
       people: Object.fromEntries(people.map((p) => [p.id, p.name])),
       signers: Object.fromEntries(Object.entries(await signatures(em, jobId)).map(([k, s]) => [k, s.name])),
-      strip: await openJobs(em),
       mat: matOf(index),
       lore: await loreOf(em, job.model_hash, job.variant, jobId),
       spares: await sparesOf(em),

@@ -14,9 +14,8 @@ import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { useStrip } from '../../ui/head';
 import { JobHead } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
+import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { functionHow, functionName, list, resultOf, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
@@ -39,7 +38,6 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const { who, page, passcode } = loaderData;
   notePerson(who);
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const send = useSyncExternalStore(sender.watch, sender.snapshot, sender.snapshot);
   const go = useNavigate();
@@ -48,7 +46,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   const [reveal, setReveal] = useState(false);
   const index = indexModel(page.model);
   const { state, context } = view;
-  usePageKeys(strip, {
+  useKeys({
     next: () => {
       if (settled) void go(`/jobs/${page.id}/${round === 'after' && !next ? 'hand-over' : 'work'}`);
     },
@@ -105,8 +103,8 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   );
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="checks" />
-      <main className="page stack" style={{ paddingBottom: 12 }}>
+      <JobHead page={page} index={index} state={state} here="checks" />
+      <main className="page stack pad-under-12">
         <div className="spread">
           <div>
             <h1>
@@ -164,7 +162,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
               Cell off, reseat what was touched last, test again. If the old part shows the same fault, the
               new part is innocent.
             </p>
-            <div className="row" style={{ marginTop: 6 }}>
+            <div className="row top-6">
               <Button
                 danger
                 disabled={busy || !look.length}
@@ -250,7 +248,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
             ]}
           />
           {may && asBefore.length > 1 && (
-            <div className="row" style={{ justifyContent: 'flex-end', marginTop: 8 }}>
+            <div className="row end top-8">
               <Button
                 onClick={() => {
                   for (const c of asBefore) answer(c, 'works');
@@ -262,7 +260,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
         <section className="card row">
           <span className="strong">Made for testing:</span>
           {enrolments.map((what) => (
-            <span key={what} className="row" style={{ gap: 6 }}>
+            <span key={what} className="row gap-6">
               {state.enrolment[what] === 'made' ? (
                 <Button
                   danger

@@ -148,8 +148,7 @@ export function Causes({
         <Note>
           {' '}
           <Form
-            className="row"
-            style={{ alignItems: 'flex-end' }}
+            className="row low"
             onFinish={() => {
               if (because.trim()) {
                 onState(stating, because.trim());
@@ -158,7 +157,7 @@ export function Causes({
             }}
             layout="vertical"
           >
-            <Field label={`${causeName(stating)}: what shows it?`} htmlFor="because" style={{ flex: 1 }}>
+            <Field label={`${causeName(stating)}: what shows it?`} htmlFor="because" className="fill">
               <Input
                 id="because"
                 maxLength={1000}
@@ -182,7 +181,7 @@ export function Causes({
             height={230}
             label={`Chances after each test: ${seen.course.map((s) => `${s.seen ? `${testName(s.seen.test)}, ${s.seen.outcome}` : 'before any test'}: ${top.map((c) => `${c.name} ${percent(s.belief[c.i]!)}`).join(', ')}`).join('; ')}`}
           />
-          <ol className="small muted" style={{ margin: 0, paddingLeft: 22 }}>
+          <ol className="small muted m-0 indent-22">
             {seen.course.slice(1).map((s) => (
               <li key={s.seen!.test}>
                 {`${testName(s.seen!.test)}: `}

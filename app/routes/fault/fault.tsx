@@ -13,9 +13,8 @@ import { faultPage } from '../../../server/use-cases/fault-page';
 import { requirePerson } from '../../context';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip } from '../../ui/head';
 import { JobScreen } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
+import { useKeys } from '../../ui/keys';
 import { useReport } from '../../ui/use-report';
 import { causeName } from '../../words/fault';
 import { cap, thingName } from '../../words/things';
@@ -45,13 +44,12 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   const { who, page, experience, earlier } = loaderData;
   notePerson(who);
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const search = useRef<InputRef>(null);
   const [chosen, setChosen] = useState<string>();
   const index = indexModel(page.model);
   const { state } = view;
   const { report, said, stop } = useReport(replica, index, who);
-  usePageKeys(strip, { search: () => search.current?.focus() });
+  useKeys({ search: () => search.current?.focus() });
   const past = earlier.length ? ['here before'] : [];
   // biome-ignore lint/correctness/useExhaustiveDependencies: the past does not change while the page is open
   const fault = useMemo(
@@ -98,28 +96,25 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   const currentView = seen?.tests.find((t) => t.test.id === current);
   return (
     <>
-      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="fault" said={said}>
+      <JobScreen page={page} index={index} state={state} here="fault" said={said}>
         {state.condition.swollen && earlier.some((j) => j.backReplaced) && (
           <Note>
             A back was replaced here before. A crumb of glass left between back and cell presses into it for
             months: look for it, and record both.
           </Note>
         )}
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
+        <div className="cols main-side high">
           <div className="stack">
             {found ? (
               <section className="card stack" aria-label="The fault">
-                <div className="spread" style={{ alignItems: 'flex-start' }}>
+                <div className="spread high">
                   <div>
                     <div className="muted">Found</div>
                     <h1 className="now-title">{cap(causeName(found.id))}</h1>
                     <p>{found.because}</p>
                     <p className="muted">{knownCause(found.id)?.remedy ?? ''}</p>
                   </div>
-                  <div className="row" style={{ flexWrap: 'nowrap' }}>
+                  <div className="row one-line">
                     {!ended && (
                       <Button
                         onClick={() => {

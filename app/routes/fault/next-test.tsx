@@ -64,15 +64,15 @@ export function NextTest({
     // where nothing stands out, the cheap ones first: by chance over cost
     if (p < 0.5 && seen.tries.length > 1)
       return (
-        <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
+        <section className="card stack first-thing" aria-label="Next">
           <div className="muted">No further test pays, and nothing stands out</div>
           <h1 className="now-title" data-testid="next">
             Try in this order
           </h1>
           <ol className="list" style={{ counterReset: 'try' }}>
             {seen.tries.map((t, i) => (
-              <li key={t.cause} className="spread" style={{ alignItems: 'center' }}>
-                <span style={{ flex: 1 }}>
+              <li key={t.cause} className="spread mid">
+                <span className="fill">
                   <span className="strong">{`${i + 1}. ${doWhat(t.cause)}`}</span>
                   <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span>
                 </span>
@@ -95,7 +95,7 @@ export function NextTest({
         </section>
       );
     return (
-      <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
+      <section className="card stack first-thing" aria-label="Next">
         <div className="muted">No further test pays</div>
         <h1 className="now-title" data-testid="next">
           {doWhat(cause)}
@@ -112,7 +112,7 @@ export function NextTest({
   }
   const { test } = current;
   return (
-    <section className="card stack" aria-label="Next" style={{ borderLeft: '8px solid var(--saffron)' }}>
+    <section className="card stack first-thing" aria-label="Next">
       <div className="spread">
         <div className="muted">
           {proposed
@@ -125,7 +125,7 @@ export function NextTest({
         {cap(test.name)}
       </h1>
       <p>{test.how}</p>
-      <div className="row" style={{ gap: 8 }}>
+      <div className="row gap-8">
         <Tag>{`${minutesText(test.hands)} of hands`}</Tag>
         {test.wait > 0 && <Tag>{`${minutesText(test.wait)} of waiting`}</Tag>}
         <Tag color={test.erases ? 'error' : 'default'}>{test.erases ? 'erases all data' : 'data stay'}</Tag>
@@ -156,7 +156,7 @@ export function NextTest({
             width: 210,
             cell: (m) => (
               <Button
-                style={{ width: '100%' }}
+                className="wide"
                 disabled={disabled || current.shut === 'consent'}
                 onClick={() => onAnswer(m.outcome, note.trim())}
               >
@@ -178,8 +178,8 @@ export function NextTest({
           { title: 'expected', width: 110, cell: (m) => percent(m.chance) },
         ]}
       />
-      <div className="row" style={{ alignItems: 'flex-end' }}>
-        <Field label={declining ? 'Why it is not done' : 'Note'} htmlFor="note" style={{ flex: '1 1 260px' }}>
+      <div className="row low">
+        <Field label={declining ? 'Why it is not done' : 'Note'} htmlFor="note" className="grow-260">
           <Input id="note" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} />
         </Field>
         {declining ? (

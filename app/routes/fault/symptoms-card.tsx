@@ -30,12 +30,10 @@ export function Symptoms({
     <section className="card stack" aria-label="Symptoms">
       <h2>What the owner says</h2>
       {complaint && (
-        <p
-          style={{ overflowWrap: 'anywhere' }}
-        >{`“${complaint.length > 400 ? `${complaint.slice(0, 400)}…` : complaint}”`}</p>
+        <p className="breaks">{`“${complaint.length > 400 ? `${complaint.slice(0, 400)}…` : complaint}”`}</p>
       )}
       {recorded.length > 0 && (
-        <div className="row" style={{ gap: 6 }}>
+        <div className="row gap-6">
           {recorded.map((s) => (
             <Button
               key={s.id}
@@ -52,7 +50,7 @@ export function Symptoms({
       {suggested.length > 0 && (
         <div className="field">
           <span className="label small">From these words and the before-check</span>
-          <div className="row" style={{ gap: 6 }}>
+          <div className="row gap-6">
             {suggested.map((s) => (
               <Button
                 key={s}
@@ -70,7 +68,7 @@ export function Symptoms({
         </Button>
       </div>
       {(all || (!recorded.length && !suggested.length)) && (
-        <div className="row" style={{ gap: 6 }}>
+        <div className="row gap-6">
           {rest.map((s) => (
             <Button key={s.id} aria-pressed="false" disabled={disabled} onClick={() => onSet(s.id, true)}>
               {s.name}

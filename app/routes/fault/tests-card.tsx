@@ -66,7 +66,7 @@ export function Tests({
               <Button
                 key={t.test.id}
                 type={t.test.id === current ? 'primary' : 'default'}
-                style={{ justifyContent: 'space-between', width: '100%', textAlign: 'left' }}
+                className="apart wide to-left"
                 aria-pressed={t.test.id === current}
                 onClick={() => onChoose(t.test.id)}
               >

@@ -12,9 +12,7 @@ import { benchTime } from '../../job/clock';
 import { ownerKey } from '../../job/outbox';
 import { senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { useStrip } from '../../ui/head';
 import { JobScreen } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
 import { Ledger } from '../../ui/ledger';
 import { StopSheet } from '../../ui/stop-sheet';
 import { findingText, refusalText } from '../../words/findings';
@@ -53,7 +51,6 @@ const endingText: Record<Ending, [string, string]> = {
 export default function HandOver({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const send = useSyncExternalStore(sender.watch, sender.snapshot, sender.snapshot);
   const index = indexModel(page.model);
@@ -62,7 +59,6 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   const [note, setNote] = useState('');
   const [said, setSaid] = useState<string>();
   const [stop, setStop] = useState<{ findings: Finding[]; body: Body }>();
-  usePageKeys(strip);
   const ended = flag(state, 'ending');
   const due = dueAtEnd(
     {
@@ -108,11 +104,8 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
   };
   return (
     <>
-      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="hand-over" said={said}>
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,1.25fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
+      <JobScreen page={page} index={index} state={state} here="hand-over" said={said}>
+        <div className="cols near-even high">
           <section className="card stack">
             {ended ? (
               <>
@@ -143,7 +136,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 {due.map((f) => {
                   const t = findingText(index, f);
                   return (
-                    <Note key={f.rule} tone="stop" layout="spread" style={{ alignItems: 'center' }}>
+                    <Note key={f.rule} tone="stop" layout="spread" className="mid">
                       <div>
                         <span className="strong">{t.what}</span> {t.instead}
                       </div>
@@ -159,7 +152,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
                 {due.length === 0 && (
                   <Note tone="safe">
                     <strong>The ledger balances, checks are passed, nothing is open.</strong>
-                    <ul style={{ margin: '6px 0 0', paddingLeft: 20 }}>
+                    <ul className="m-list indent-20">
                       {handOverList(index, state).map((line) => (
                         <li key={line}>{line}</li>
                       ))}
@@ -194,7 +187,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
             <h2>What the owner was told</h2>
             {consentsNeeded(effects).length === 0 && <p className="muted">Nothing changes for the owner.</p>}
             {consentsNeeded(effects).map((e) => (
-              <div key={e.id} className="spread" style={{ alignItems: 'center' }}>
+              <div key={e.id} className="spread mid">
                 <span>{e.owner}</span>
                 {state.consent[e.id] ? (
                   <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
@@ -211,7 +204,7 @@ export default function HandOver({ loaderData }: Route.ComponentProps) {
               </div>
             ))}
             {dataDue(effects).map((s) => (
-              <div key={s} className="spread" style={{ alignItems: 'center' }}>
+              <div key={s} className="spread mid">
                 <span>{`Identity data of the ${thingName(index, s)}: ${state.data[s] ?? 'open'}`}</span>
                 {!state.data[s] && (
                   <Button

@@ -3,12 +3,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { type BodyType, final, gates, type JobEvent } from '../../../core/job/events';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { jobEvents } from '../../../server/use-cases/job-page';
-import { startChannel } from '../../job/channel';
 import { notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip } from '../../ui/head';
 import { JobHead } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
+import { useKeys } from '../../ui/keys';
 import { eventText } from '../../words/events';
 import { refusalText } from '../../words/findings';
 import { plural } from '../../words/things';
@@ -74,7 +72,6 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
   notePerson(who);
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const index = indexModel(page.model);
   const { state } = view;
   const [events, setEvents] = useState(loaderData.events);
@@ -85,7 +82,6 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const [said, setSaid] = useState<string>();
   const [back, setBack] = useState<{ done: number; of: number }>();
   const search = useRef<InputRef>(null);
-  useEffect(() => startChannel(), []);
   // what comes in while it is open
   const head = state.seq;
   useEffect(() => {
@@ -99,7 +95,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
       })
       .catch(() => {});
   }, [head, events, page.id]);
-  usePageKeys(strip, { search: () => search.current?.focus() });
+  useKeys({ search: () => search.current?.focus() });
   const { people } = page;
   const name = (id: string) => people[id] ?? 'somebody';
   const number = /^#?(\d+)$/.exec(text.trim())?.[1];
@@ -145,7 +141,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   });
   return (
     <>
-      <JobHead who={who} strip={strip} page={page} index={index} state={state} here="log" />
+      <JobHead page={page} index={index} state={state} here="log" />
       <main className="page stack">
         <section className="card stack" aria-label="Log">
           <div className="spread">
@@ -158,7 +154,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
               type="search"
               aria-label="Search the log, or # and a number"
               placeholder="words, or # and a number  ( / )"
-              style={{ width: 260 }}
+              className="w-260"
               maxLength={80}
               value={text}
               onChange={(e) => setText(e.target.value)}
@@ -187,7 +183,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
           )}
           {asked && (
             <Note layout="row" role="alert">
-              <span style={{ flex: 1 }}>
+              <span className="fill">
                 {stopAt === 0
                   ? `The latest entry cannot be taken back${state.trail.at(-1)?.by === who.personId ? `: ${finalText[final.get(state.trail.at(-1)!.type as BodyType)!]}` : ': it is somebody else’s; put it right with a correction'}.`
                   : `Takes back ${plural(stopAt < 0 ? reach.length : stopAt, 'entry', 'entries')}, the latest first${stopAt < 0 ? `, so that the job stands as after #${asked.seq}` : `, and stops there: the next ${state.trail.find((x) => x.event === reach[stopAt])!.by === who.personId ? 'cannot be taken back' : 'is somebody else’s'}`}.`}

@@ -56,13 +56,8 @@ export function ConsentsCard({
         {consents.map((c) => {
           const given = agreedBy(state, signers, c.id);
           return (
-            <li
-              key={c.id}
-              className="spread"
-              style={{ alignItems: 'center' }}
-              data-testid={`consent-${c.id}`}
-            >
-              <span style={{ flex: 1 }}>
+            <li key={c.id} className="spread mid" data-testid={`consent-${c.id}`}>
+              <span className="fill">
                 {consentText(index, c, price)}
                 {c.optional && <span className="muted small"> Only if it comes to that.</span>}
               </span>
@@ -70,10 +65,9 @@ export function ConsentsCard({
                 <span className="moss strong">{`agreed: ${given}`}</span>
               ) : c.answers ? (
                 <span
-                  className="row"
+                  className="row gap-6 one-line"
                   role="radiogroup"
                   aria-label={consentText(index, c, price)}
-                  style={{ gap: 6, flexWrap: 'nowrap' }}
                 >
                   {c.answers.map((a) => (
                     <Button
@@ -102,7 +96,7 @@ export function ConsentsCard({
         })}
       </ul>
       {open.length > 0 && !disabled && (
-        <div className="row" style={{ alignItems: 'flex-end', gap: 16 }}>
+        <div className="row low gap-16">
           <div style={{ flex: '1 1 240px' }}>
             <SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" />
           </div>

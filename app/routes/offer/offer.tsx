@@ -18,9 +18,7 @@ import { requirePerson } from '../../context';
 import { useJob } from '../../job/use-job';
 import type { QuoteAsked, QuotedOption } from '../../workers/quote.worker';
 import { useNow } from '../../job/ticker';
-import { useStrip } from '../../ui/head';
 import { JobScreen } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
 import { useReport } from '../../ui/use-report';
 import { TaskPicker } from '../../ui/task-picker';
 import { taskName } from '../../words/steps';
@@ -51,7 +49,6 @@ const trials = 4000;
 export default function Offer({ loaderData }: Route.ComponentProps) {
   const { who, page, parts, waiting, benches } = loaderData;
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const time = useNow() || page.now;
   const [busy, setBusy] = useState(false);
   const [signers, setSigners] = useState<Record<string, string>>({});
@@ -66,7 +63,6 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
     page.id,
     recorded && { limit: recorded.limitMinor, replacement: recorded.replacementMinor },
   );
-  usePageKeys(strip);
   const { currency } = who.settings;
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
   const replaced = slotsToReplace(state);
@@ -208,14 +204,11 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
   const open = openConsents(consents, state);
   return (
     <>
-      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="offer" said={said}>
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,1.45fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
+      <JobScreen page={page} index={index} state={state} here="offer" said={said}>
+        <div className="cols main-side high">
           <div className="stack">
             <section className="card stack" aria-label="Tasks">
-              <div className="spread" style={{ alignItems: 'flex-start' }}>
+              <div className="spread high">
                 <div>
                   <h1>
                     {ended
@@ -240,7 +233,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                   </p>
                 </div>
                 {!ended && (
-                  <div className="row" style={{ flexWrap: 'nowrap' }}>
+                  <div className="row one-line">
                     {recorded && <Button href={`/jobs/${page.id}/offer.pdf`}>PDF</Button>}
                     {tasks.length > 0 && (
                       <LinkButton
@@ -325,9 +318,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
               !wait &&
               (context.route === undefined || state.consent.price === undefined) && (
                 <Note layout="row" role="status">
-                  <span
-                    style={{ flex: 1 }}
-                  >{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span>
+                  <span className="fill">{`In the record and on the PDF stands ${money(recorded.p10Minor, currency)} to ${money(recorded.p90Minor, currency)}${recorded.limitMinor === null ? ' without a limit' : `, limit ${money(recorded.limitMinor, currency)}`}; the screen has moved on.`}</span>
                   <Button
                     onClick={() => {
                       void report(quote);
@@ -378,7 +369,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
                     </div>
                   </Form>
                 ) : (
-                  <div className="spread" style={{ alignItems: 'center' }}>
+                  <div className="spread mid">
                     <span className="muted">The owner does not want it repaired?</span>
                     <Button onClick={() => setDeclining(true)}>Declined…</Button>
                   </div>

@@ -67,7 +67,7 @@ export function PartsCard({
               ? 'calibrate'
               : 'accept')) as Remedy;
         return (
-          <div key={slot} className="stack" style={{ gap: 8 }}>
+          <div key={slot} className="stack gap-8">
             <div className="spread">
               <span className="strong">{cap(thingName(index, slot))}</span>
               <span className="muted small">
@@ -77,7 +77,7 @@ export function PartsCard({
               </span>
             </div>
             {fit.length === 0 ? (
-              <p className="muted small" style={{ margin: 0 }}>
+              <p className="muted small m-0">
                 None in the stock: counted at the list price with its spread.{' '}
                 <Link to="/stock">To the stock</Link>
               </p>
@@ -86,8 +86,8 @@ export function PartsCard({
                 {fit.map((p) => {
                   const mine = chosen?.part === p.id;
                   return (
-                    <li key={p.id} className="spread" style={{ alignItems: 'center' }}>
-                      <span style={{ flex: 1 }}>
+                    <li key={p.id} className="spread mid">
+                      <span className="fill">
                         <span className="strong">{p.provenance}</span>
                         {` ${p.name}`}
                         <span className="muted small">
@@ -103,7 +103,7 @@ export function PartsCard({
                             .join('')}
                         </span>
                         {p.released === 'locked' && (
-                          <Tag color="error" style={{ marginLeft: 8 }}>
+                          <Tag color="error" className="before-8">
                             locked to an account
                           </Tag>
                         )}
@@ -111,7 +111,7 @@ export function PartsCard({
                       <span className="strong nowrap">{money(p.priceMinor, currency)}</span>
                       <Button
                         type={mine ? 'primary' : 'default'}
-                        style={{ minWidth: 92 }}
+                        className="min-w-92"
                         aria-pressed={mine}
                         disabled={disabled || p.released === 'locked'}
                         onClick={() => onPart(slot, mine ? undefined : p)}
@@ -168,11 +168,7 @@ function Effects({
   const [wide, setWide] = useState(false);
   const changed = compared.rows.filter((r) => r.becomes.some((b) => b !== 'kept'));
   if (!changed.length)
-    return (
-      <p className="small moss" style={{ margin: 0 }}>
-        Nothing changes for the owner, whichever part it is.
-      </p>
-    );
+    return <p className="small moss m-0">Nothing changes for the owner, whichever part it is.</p>;
   const rows = wide ? compared.rows : changed;
   // the original is what nothing is lost with: shown to compare, not to choose where another part is wanted
   return (

@@ -89,7 +89,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
     [whole, limit],
   );
   const field = (f: FigureName, label: string, hint: string) => (
-    <Field label={label} htmlFor={f} style={{ flex: '1 1 128px' }}>
+    <Field label={label} htmlFor={f} className="grow-128">
       <Input
         id={f}
         inputMode="decimal"
@@ -124,9 +124,8 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         <>
           <div>
             <div
-              className="now-title"
+              className="now-title m-0"
               data-testid="range"
-              style={{ margin: 0 }}
             >{`${money(whole.distribution.p10, currency)} to ${money(whole.distribution.p90, currency)}`}</div>
             <div className="muted small">{`${begun ? 'what is still to come, ' : ''}eight of ten such repairs; half of them up to ${money(whole.distribution.p50, currency)}, on average ${money(whole.distribution.mean, currency)}${whole.trouble > 0.005 ? `; in ${percent(whole.trouble)} of such repairs a worn or glued part has to be renewed on the way, and that is in the average` : ''}`}</div>
           </div>
@@ -146,7 +145,7 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
             : 'Choose what is to be done: the price follows from the route, the parts and the risk.'}
         </p>
       )}
-      <div className="row" style={{ alignItems: 'flex-start', gap: 8 }}>
+      <div className="row high gap-8">
         {field('limit', 'Owner’s limit', 'none')}
         {field('replacement', 'Another phone', 'not known')}
         {field('elsewhere', 'Other offer', 'none')}

@@ -49,14 +49,14 @@ export function PromiseCard({
       ) : (
         <p className="muted">Known when the route is.</p>
       )}
-      <div className="row" style={{ alignItems: 'flex-end' }}>
+      <div className="row low">
         <Field label="Promised for" htmlFor="promise-at">
           <When id="promise-at" disabled={disabled} value={typed} now={now} invalid={past} onChange={setAt} />
         </Field>
-        <Field label="because of" htmlFor="promise-as" style={{ flex: '1 1 100px' }}>
+        <Field label="because of" htmlFor="promise-as" className="grow-100">
           <Input
             id="promise-as"
-            style={{ minWidth: 0 }}
+            className="shrinks"
             disabled={disabled}
             maxLength={60}
             value={as}

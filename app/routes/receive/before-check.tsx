@@ -70,7 +70,7 @@ export function BeforeCheck({
   const open = list.filter((f) => !before[f]).length;
   return (
     <>
-      <p className="small muted" style={{ margin: 0 }}>
+      <p className="small muted m-0">
         <kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note{' '}
         <kbd>A</kbd> all others work
       </p>
@@ -98,23 +98,18 @@ export function BeforeCheck({
                   gap: 6,
                 }}
               >
-                <span style={{ flex: 1, minWidth: 0, lineHeight: 1.15 }} title={functionHow[f]}>
+                <span className="fill shrinks dense" title={functionHow[f]}>
                   {functionName[f]}
-                  {b?.note && (
-                    <span className="small muted" style={{ display: 'block' }}>
-                      {b.note}
-                    </span>
-                  )}
+                  {b?.note && <span className="small muted block">{b.note}</span>}
                 </span>
-                <span className="row" style={{ gap: 4, flexWrap: 'nowrap' }}>
+                <span className="row gap-4 one-line">
                   {results.map((r) => (
                     <Button
                       key={r}
                       tabIndex={-1}
                       aria-pressed={b?.result === r}
                       type={b?.result === r ? 'primary' : 'default'}
-                      className={b?.result === r ? tone[r] : ''}
-                      style={{ padding: '2px 7px' }}
+                      className={`narrow ${b?.result === r ? tone[r] : ''}`}
                       onClick={() => {
                         put(f, r);
                         setAt(i);
@@ -126,11 +121,7 @@ export function BeforeCheck({
                 </span>
               </div>
               {noting === f && (
-                <Field
-                  label={`Note on ${functionName[f]}`}
-                  htmlFor={`note-${f}`}
-                  style={{ padding: '4px 0' }}
-                >
+                <Field label={`Note on ${functionName[f]}`} htmlFor={`note-${f}`} className="p-line">
                   <Input
                     id={`note-${f}`}
                     maxLength={500}

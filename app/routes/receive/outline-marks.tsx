@@ -65,12 +65,8 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
   const sets = [...new Set(marks.map((m) => conditionOfMark[m.kind]).filter(Boolean))];
   const noGo = noGoOfMarks(marks, outline);
   return (
-    <div className="stack" style={{ gap: 8 }}>
-      <div
-        role="radiogroup"
-        aria-label="Kind of mark"
-        style={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 4 }}
-      >
+    <div className="stack gap-8">
+      <div role="radiogroup" aria-label="Kind of mark" className="grid thirds gap-4">
         {markKinds.map((k) => (
           <Button
             key={k}
@@ -104,10 +100,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
           </Button>
         ))}
       </div>
-      <div
-        className="row"
-        style={{ alignItems: 'flex-start', gap: 10, flexWrap: 'nowrap', justifyContent: 'space-between' }}
-      >
+      <div className="row high gap-10 one-line apart">
         {markSides.map((side) => (
           <figure key={side} style={{ margin: 0, flex: '1 1 0', maxWidth: 132 }}>
             {/* biome-ignore lint/a11y/useKeyWithClickEvents: the button below puts a mark down by keyboard, the arrow keys move it */}
@@ -185,7 +178,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
                   </g>
                 ))}
             </svg>
-            <figcaption style={{ textAlign: 'center', marginTop: 4 }}>
+            <figcaption className="to-middle top-4">
               <Button
                 aria-label={`mark ${side}`}
                 onClick={() => add(side, side === 'frame' ? W : W / 2, H / 2)}
@@ -206,7 +199,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         {marks.map((m) => (
           <li key={m.id} className="row" style={{ gap: 6, flexWrap: 'nowrap', padding: '3px 0' }}>
             <Button
-              style={{ flex: 1, textAlign: 'left', justifyContent: 'flex-start', minWidth: 0 }}
+              className="fill to-left begin shrinks"
               aria-label={`${m.kind} on the ${m.side}: arrow keys move it`}
               onKeyDown={(e) => {
                 const d = { ArrowLeft: [-2, 0], ArrowRight: [2, 0], ArrowUp: [0, -2], ArrowDown: [0, 2] }[

@@ -17,10 +17,10 @@ export function PhoneAsked({
   error: (field: string) => React.ReactNode;
 }) {
   const pick = (field: 'backup' | 'locked', label: string) => (
-    <Field label={label} htmlFor={field} style={{ flex: '1 1 130px' }}>
+    <Field label={label} htmlFor={field} className="grow-130">
       <Pick
         id={field}
-        style={{ minWidth: 0 }}
+        className="shrinks"
         value={draft[field] ?? 'unknown'}
         onChange={(value) => change({ [field]: value as Known })}
         options={known.map((k) => ({ value: k, label: shown[k] }))}
@@ -29,8 +29,8 @@ export function PhoneAsked({
   );
   return (
     <>
-      <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
-        <Field label="System" htmlFor="system" style={{ flex: '1 1 80px' }}>
+      <div className="row gap-8 high">
+        <Field label="System" htmlFor="system" className="grow-80">
           <Input
             id="system"
             aria-label="System version"
@@ -43,7 +43,7 @@ export function PhoneAsked({
           />
           {error('system')}
         </Field>
-        <Field label="Charge, %" htmlFor="charge" style={{ flex: '1 1 70px' }}>
+        <Field label="Charge, %" htmlFor="charge" className="grow-70">
           <Input
             id="charge"
             inputMode="numeric"
@@ -58,11 +58,11 @@ export function PhoneAsked({
           {error('charge')}
         </Field>
       </div>
-      <div className="row" style={{ gap: 8, alignItems: 'flex-start' }}>
+      <div className="row gap-8 high">
         {pick('backup', 'Backup')}
         {pick('locked', 'Locked to account')}
       </div>
-      <div className="row" style={{ gap: 14 }}>
+      <div className="row gap-14">
         <Checkbox
           checked={draft.preRelease ?? false}
           onChange={(e) => change({ preRelease: e.target.checked })}

@@ -56,7 +56,7 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
       )}
       {last && !open && (
         <Note role="status">
-          <div className="spread" style={{ alignItems: 'center' }}>
+          <div className="spread mid">
             <span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span>
             <Button onClick={() => onAsLastTime(last)}>As last time</Button>
           </div>

@@ -56,13 +56,13 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           Log as JSON
         </Button>
       </div>
-      <main className="page stack" style={{ maxWidth: 860 }}>
+      <main className="page stack max-w-860">
         <div className="spread">
           <div>
             <h1>{`Repair report, job ${d.page.number}`}</h1>
             <p className="muted">{d.shop}</p>
           </div>
-          <div style={{ textAlign: 'right' }}>
+          <div className="to-right">
             <div className="strong">{d.model}</div>
             <div className="muted">{d.tag}</div>
           </div>
@@ -79,7 +79,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           )}
           {d.faultLine && <p>{d.faultLine}</p>}
           {d.photos.length > 0 && (
-            <div className="row noprint" style={{ gap: 8 }}>
+            <div className="row noprint gap-8">
               {d.photos.map((p, i) => (
                 <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer">
                   <img

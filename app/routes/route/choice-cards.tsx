@@ -29,7 +29,7 @@ export function WaysCard({
       <h2>Other ways</h2>
       {plan.choices.map((c) => (
         <fieldset key={c.fact} style={{ border: 0, margin: 0, padding: 0 }}>
-          <legend className="strong" style={{ padding: 0 }}>
+          <legend className="strong p-0">
             {`${thingName(index, c.slot)} ${c.pose === 'out' ? 'out' : c.pose}`}
             {c.forced && <span className="muted small"> insisted on</span>}
           </legend>
@@ -133,11 +133,7 @@ export function MethodsCard({
                     label: `${o.name}${methodBlock(plan.input, r.id, o.id) ? ' (not here)' : ''}`,
                   }))}
                 />
-                {why && (
-                  <span className="small brick" style={{ display: 'block' }}>
-                    {blockText(index, why)}
-                  </span>
-                )}
+                {why && <span className="small brick block">{blockText(index, why)}</span>}
               </span>
             </div>
           ) : (
@@ -145,11 +141,7 @@ export function MethodsCard({
               <span className="muted">{r.question}</span>
               <span>
                 {r.options.find((o) => o.id === now)?.name}
-                {why && (
-                  <span className="small brick" style={{ display: 'block' }}>
-                    {blockText(index, why)}
-                  </span>
-                )}
+                {why && <span className="small brick block">{blockText(index, why)}</span>}
               </span>
             </div>
           );

@@ -11,12 +11,12 @@ export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {
     words.length ? (
       <>
         <dt className="muted">{name}</dt>
-        <dd style={{ margin: 0 }}>{words.join(join)}</dd>
+        <dd className="m-0">{words.join(join)}</dd>
       </>
     ) : null;
   return (
     <>
-      <div className="row" style={{ gap: 8 }}>
+      <div className="row gap-8">
         {kit.bits.map((b) => (
           <Tag key={b}>
             <Recess drive={b} size={22} />

@@ -18,9 +18,7 @@ import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { useJob } from '../../job/use-job';
 import { DeviceMap } from '../../ui/device-map';
-import { useStrip } from '../../ui/head';
 import { JobScreen } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
 import { type OverrideGiven, StopSheet } from '../../ui/stop-sheet';
 import { TaskPicker } from '../../ui/task-picker';
 import { Sheet } from '../../ui/sheet';
@@ -93,7 +91,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const submit = useSubmit();
   const go = useNavigate();
   const busy = useNavigation().state !== 'idle';
@@ -113,7 +110,6 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const [wishes, setWishes] = useState<{ methods: Record<string, string>; force: Record<string, string> }>(
     () => ({ methods: { ...page.route?.input.methods }, force: { ...page.route?.input.force } }),
   );
-  usePageKeys(strip);
 
   const input = useMemo(
     () => (planning ? jobRouteInput(who.settings, index, state, wishes) : undefined),
@@ -144,15 +140,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
   const { currency } = who.settings;
   return (
     <>
-      <JobScreen
-        who={who}
-        strip={strip}
-        page={page}
-        index={index}
-        state={state}
-        here="route"
-        said={failed ?? said}
-      >
+      <JobScreen page={page} index={index} state={state} here="route" said={failed ?? said}>
         {answer && 'infeasible' in answer && (
           <Note
             tone="stop"
@@ -169,12 +157,9 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             <Link to={`/jobs/${page.id}/checks`}>Answer them</Link>
           </Note>
         )}
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,1.8fr) minmax(0,1.05fr)', alignItems: 'start' }}
-        >
+        <div className="cols main-side high">
           <section className="card">
-            <div className="spread" style={{ marginBottom: 6 }}>
+            <div className="spread under-6">
               <div>
                 <h1>
                   {cap(
@@ -195,7 +180,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
                 </p>
               </div>
               {adopted ? (
-                <div className="row" style={{ flexWrap: 'nowrap' }}>
+                <div className="row one-line">
                   {!flag(state, 'ending') && <Button href={again}>Plan again</Button>}
                   <Button href={`/jobs/${page.id}/route/print`}>Print</Button>
                   <Button type="primary" href={`/jobs/${page.id}/work`}>
@@ -211,8 +196,8 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               )}
             </div>
             {planning && plan.busy && (
-              <Note layout="row" role="status" style={{ marginBottom: 8 }}>
-                <span style={{ flex: 1 }}>
+              <Note layout="row" role="status" className="under-8">
+                <span className="fill">
                   {!shown
                     ? 'Planning…'
                     : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, currency)} from the least; looking further.`}
@@ -331,7 +316,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
               <section className="card stack">
                 <h2>Tell the owner</h2>
                 {consentsNeeded(shown.effects).map((e) => (
-                  <div key={e.id} className="spread" style={{ alignItems: 'center' }}>
+                  <div key={e.id} className="spread mid">
                     <span>
                       {e.owner}
                       <span className="muted small"> {e.remedy}</span>
@@ -349,7 +334,7 @@ export default function RoutePage({ loaderData }: Route.ComponentProps) {
             )}
             {adopted && (
               <p className="row">
-                <a href={`/jobs/${page.id}/route.json`} download>
+                <a className="tap" href={`/jobs/${page.id}/route.json`} download>
                   Route as JSON
                 </a>
               </p>

@@ -60,10 +60,8 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
       }}
     >
       <div style={{ color: 'var(--head-ink)', padding: '12vh 8vw', alignSelf: 'center' }}>
-        <h1 style={{ fontSize: 44 }}>snavek</h1>
-        <p style={{ fontSize: 20, marginTop: 12 }}>
-          Every screw, connector and step of the repair, computed and kept.
-        </p>
+        <h1 className="size-44">snavek</h1>
+        <p className="size-20 top-12">Every screw, connector and step of the repair, computed and kept.</p>
       </div>
       <div style={{ background: 'var(--paper)', display: 'grid', placeItems: 'center', padding: 24 }}>
         <div className="stack" style={{ width: 'min(420px, 100%)' }}>
@@ -119,18 +117,18 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
               <h2>Demo people</h2>
               <p className="muted small">Offered on this machine only, with demo data.</p>
               <input type="hidden" name="to" value={loaderData.to} />
-              <div className="cols" style={{ gridTemplateColumns: '1fr 1fr' }}>
+              <div className="cols halves">
                 {loaderData.people.map((p) => (
                   <Button
                     key={p.login}
                     htmlType="submit"
                     name="demo"
                     value={p.login}
-                    style={{ justifyContent: 'flex-start', textAlign: 'left' }}
+                    className="begin to-left"
                   >
                     <span>
                       {p.name}
-                      <span className="muted small" style={{ fontWeight: 400, display: 'block' }}>
+                      <span className="muted small plain block">
                         {p.role}, {p.bench}
                       </span>
                     </span>

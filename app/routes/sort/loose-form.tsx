@@ -38,7 +38,7 @@ export function LooseForm({
       )}
       <div className="field">
         <span className="label">Screws that came loose with the device, of</span>
-        <div className="row" style={{ gap: 6 }}>
+        <div className="row gap-6">
           {brackets.map((b) => (
             <Button
               key={b}

@@ -8,9 +8,8 @@ import { type Drive, drives } from '../../../core/model/schema';
 import type { LooseScrew } from '../../../core/screws/sort-screws';
 import { fromServerOrCopy, notePerson } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
-import { useStrip } from '../../ui/head';
 import { JobScreen } from '../../ui/job-head';
-import { usePageKeys } from '../../ui/page-keys';
+import { useKeys } from '../../ui/keys';
 import { Mat } from '../../ui/mat';
 import { Recess } from '../../ui/recess';
 import { useReport } from '../../ui/use-report';
@@ -76,7 +75,6 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
   notePerson(who);
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const go = useNavigate();
   const { state, context } = view;
   const index = indexModel(page.model);
@@ -120,7 +118,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
     setScrews([...screws, { id, ...(chosen ? { drive: chosen } : {}), lengthMm: mm }]);
     if (heads) setHeadOf(id);
   };
-  usePageKeys(strip, { typed: take });
+  useKeys({ typed: take });
   useEffect(() => {
     if (holes.length) input.current?.focus();
   }, [holes.length]);
@@ -161,14 +159,11 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
   };
   return (
     <>
-      <JobScreen who={who} strip={strip} page={page} index={index} state={state} here="work" said={said}>
+      <JobScreen page={page} index={index} state={state} here="work" said={said}>
         {!heap ? (
           <LooseForm index={index} state={state} onReport={(b) => void report(b)} />
         ) : (
-          <div
-            className="cols"
-            style={{ gridTemplateColumns: 'minmax(0,1.7fr) minmax(0,1fr)', alignItems: 'start' }}
-          >
+          <div className="cols main-side high">
             <div className="stack">
               <section className="card stack" aria-label="Measure">
                 <div className="spread">
@@ -176,8 +171,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                   <span className="strong">{`${screws.length} measured of ${holes.length}`}</span>
                 </div>
                 <Form
-                  className="row"
-                  style={{ alignItems: 'flex-end' }}
+                  className="row low"
                   onFinish={() => {
                     if (typed.trim()) take(typed);
                   }}
@@ -187,7 +181,7 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                     <Input
                       ref={input}
                       id="mm"
-                      style={{ fontSize: 24, width: 150 }}
+                      className="size-24 w-150"
                       inputMode="decimal"
                       autoComplete="off"
                       maxLength={12}
@@ -372,8 +366,8 @@ export default function Sort({ loaderData }: Route.ComponentProps) {
                 </Button>
                 <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
               </section>
-              <section className="card stack" aria-label="Mat" style={{ alignItems: 'center' }}>
-                <div style={{ width: 250 }}>
+              <section className="card stack mid" aria-label="Mat">
+                <div className="w-250">
                   <Mat
                     index={index}
                     state={heapOnMat(state, heap.sorted.assignments, ofHole)}

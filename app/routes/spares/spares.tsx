@@ -1,11 +1,9 @@
 import { Input, Button } from 'antd';
 import { useState } from 'react';
-import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { CsvImport } from '../../ui/csv-import';
-import { Head } from '../../ui/head';
 import { LengthBar, Recess } from '../../ui/recess';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
@@ -18,10 +16,8 @@ import { AddScrew } from './add-screw';
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   return {
-    who,
     may: mayStock(who.role),
     now: Date.now(),
-    strip: await stripFor(who),
     screws: await sparesPage(who),
   };
 }
@@ -34,8 +30,8 @@ export type Said = Awaited<ReturnType<typeof action>>;
 
 /** Loose screws by what they are: what stands in when one is lost, stripped or does not hold. */
 export default function Spares({ loaderData }: Route.ComponentProps) {
-  const { who, may, screws } = loaderData;
-  const { strip, search, ask, said, busy } = useStock<Said>(loaderData);
+  const { may, screws } = loaderData;
+  const { search, ask, said, busy } = useStock<Said>();
   const [text, setText] = useState('');
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
   const shown = screws.filter((s) =>
@@ -46,148 +42,141 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
   const longest = Math.max(2.4, ...screws.map((s) => s.lengthMm));
   const total = screws.reduce((n, s) => n + s.count, 0);
   return (
-    <>
-      <Head who={who} jobs={strip} />
-      <main className="page stack">
-        <StockTabs />
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,2.2fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
-          <section className="card" aria-label="Spares box">
-            <div className="spread" style={{ marginBottom: 8 }}>
-              <div>
-                <h1>Spares box</h1>
-                <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
-              </div>
-              <div className="row">
-                <Input
-                  ref={search}
-                  type="search"
-                  aria-label="Search the box"
-                  placeholder="drive, thread, length  ( / )"
-                  style={{ width: 240 }}
-                  maxLength={80}
-                  value={text}
-                  onChange={(e) => setText(e.target.value)}
-                />
-                <Button href="/stock/spares.csv" download>
-                  CSV
-                </Button>
-              </div>
+    <main className="page stack">
+      <StockTabs />
+      <div className="cols main-narrow high">
+        <section className="card" aria-label="Spares box">
+          <div className="spread under-8">
+            <div>
+              <h1>Spares box</h1>
+              <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
             </div>
-            {screws.length === 0 ? (
-              <p>
-                Screws that are left over or come in kits lie here by drive, thread, length and head. When one
-                is lost or stripped at the bench, Trouble offers those that fit its hole. Add a few, or import
-                a CSV file.
-              </p>
-            ) : shown.length === 0 ? (
-              <p>{`Nothing in the box matches “${text}”.`}</p>
-            ) : (
-              <DataTable
-                rows={shown}
-                rowKey={(s) => s.id}
-                columns={[
-                  {
-                    title: 'drive',
-                    className: 'nowrap',
-                    cell: (s) => (
-                      <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
-                        <Recess drive={s.drive as 'P2'} size={24} />
-                        {s.drive}
-                      </span>
-                    ),
-                  },
-                  { title: 'thread', cell: (s) => s.thread },
-                  {
-                    title: 'length',
-                    className: 'nowrap',
-                    cell: (s) => (
-                      <span className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
-                        <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
-                        {`${s.lengthMm} mm`}
-                      </span>
-                    ),
-                  },
-                  { title: 'head', className: 'nowrap', cell: (s) => `${s.headMm} mm` },
-                  { title: 'note', className: 'small', cell: (s) => s.note },
-                  {
-                    title: 'how many',
-                    className: 'nowrap',
-                    align: 'right',
-                    cell: (s) => (
-                      <>
-                        {may && (
-                          <Button
-                            aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
-                            disabled={s.count === 0}
-                            onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
-                          >
-                            −
-                          </Button>
-                        )}{' '}
-                        <span
-                          className={`strong ${s.count === 0 ? 'brick' : ''}`}
-                          style={{ display: 'inline-block', minWidth: 34, textAlign: 'center' }}
-                        >
-                          {s.count}
-                        </span>{' '}
-                        {may && (
-                          <>
-                            <Button
-                              aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
-                              onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
-                            >
-                              +
-                            </Button>{' '}
-                            <Button
-                              aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
-                              onClick={() => ask({ do: 'remove', id: s.id })}
-                            >
-                              ×
-                            </Button>
-                          </>
-                        )}
-                      </>
-                    ),
-                  },
-                ]}
+            <div className="row">
+              <Input
+                ref={search}
+                type="search"
+                aria-label="Search the box"
+                placeholder="drive, thread, length  ( / )"
+                className="w-240"
+                maxLength={80}
+                value={text}
+                onChange={(e) => setText(e.target.value)}
               />
-            )}
-          </section>
-          <div className="stack">
-            {said &&
-              (said.ok ? (
-                <Note tone="safe" role="status">
-                  {said.said}
-                </Note>
-              ) : (
-                said.errors.form && (
-                  <Note tone="stop" role="alert">
-                    {said.errors.form}
-                  </Note>
-                )
-              ))}
-            {may ? (
-              <>
-                <AddScrew said={said} busy={busy} ask={ask} />
-                <CsvImport
-                  hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
-                  error={said && !said.ok ? said.errors.csv : undefined}
-                  onCsv={(csv) => ask({ do: 'import', csv })}
-                />
-              </>
-            ) : (
-              <section className="card">
-                <p className="muted">
-                  An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.
-                </p>
-              </section>
-            )}
+              <Button href="/stock/spares.csv" download>
+                CSV
+              </Button>
+            </div>
           </div>
+          {screws.length === 0 ? (
+            <p>
+              Screws that are left over or come in kits lie here by drive, thread, length and head. When one
+              is lost or stripped at the bench, Trouble offers those that fit its hole. Add a few, or import a
+              CSV file.
+            </p>
+          ) : shown.length === 0 ? (
+            <p>{`Nothing in the box matches “${text}”.`}</p>
+          ) : (
+            <DataTable
+              rows={shown}
+              rowKey={(s) => s.id}
+              columns={[
+                {
+                  title: 'drive',
+                  className: 'nowrap',
+                  cell: (s) => (
+                    <span className="row gap-8 one-line">
+                      <Recess drive={s.drive as 'P2'} size={24} />
+                      {s.drive}
+                    </span>
+                  ),
+                },
+                { title: 'thread', cell: (s) => s.thread },
+                {
+                  title: 'length',
+                  className: 'nowrap',
+                  cell: (s) => (
+                    <span className="row gap-8 one-line">
+                      <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
+                      {`${s.lengthMm} mm`}
+                    </span>
+                  ),
+                },
+                { title: 'head', className: 'nowrap', cell: (s) => `${s.headMm} mm` },
+                { title: 'note', className: 'small', cell: (s) => s.note },
+                {
+                  title: 'how many',
+                  className: 'nowrap',
+                  align: 'right',
+                  cell: (s) => (
+                    <>
+                      {may && (
+                        <Button
+                          aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
+                          disabled={s.count === 0}
+                          onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
+                        >
+                          −
+                        </Button>
+                      )}{' '}
+                      <span
+                        className={`inline-block min-w-34 to-middle strong ${s.count === 0 ? 'brick' : ''}`}
+                      >
+                        {s.count}
+                      </span>{' '}
+                      {may && (
+                        <>
+                          <Button
+                            aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
+                            onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
+                          >
+                            +
+                          </Button>{' '}
+                          <Button
+                            aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
+                            onClick={() => ask({ do: 'remove', id: s.id })}
+                          >
+                            ×
+                          </Button>
+                        </>
+                      )}
+                    </>
+                  ),
+                },
+              ]}
+            />
+          )}
+        </section>
+        <div className="stack">
+          {said &&
+            (said.ok ? (
+              <Note tone="safe" role="status">
+                {said.said}
+              </Note>
+            ) : (
+              said.errors.form && (
+                <Note tone="stop" role="alert">
+                  {said.errors.form}
+                </Note>
+              )
+            ))}
+          {may ? (
+            <>
+              <AddScrew said={said} busy={busy} ask={ask} />
+              <CsvImport
+                hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
+                error={said && !said.ok ? said.errors.csv : undefined}
+                onCsv={(csv) => ask({ do: 'import', csv })}
+              />
+            </>
+          ) : (
+            <section className="card">
+              <p className="muted">
+                An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.
+              </p>
+            </section>
+          )}
         </div>
-      </main>
-    </>
+      </div>
+    </main>
   );
 }

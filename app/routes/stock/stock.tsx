@@ -2,11 +2,9 @@ import { Tag, Form, Input, Button } from 'antd';
 import { useState } from 'react';
 import { Form as SearchForm, Link } from 'react-router';
 import { z } from 'zod';
-import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeStock, mayStock, stockPage, type StockPart } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { CsvImport } from '../../ui/csv-import';
-import { Head } from '../../ui/head';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
@@ -37,7 +35,6 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     page,
     may: mayStock(who.role),
     now: Date.now(),
-    strip: await stripFor(who),
     ...(await stockPage(who, q.trim(), page)),
   };
 }
@@ -50,164 +47,158 @@ export type Said = Awaited<ReturnType<typeof action>>;
 
 export default function Stock({ loaderData }: Route.ComponentProps) {
   const { who, q, page, parts, total, free, models, may } = loaderData;
-  const { strip, search, ask, said, busy } = useStock<Said>(loaderData);
+  const { search, ask, said, busy } = useStock<Said>();
   const name = (p: StockPart) => models.find((m) => m.id === p.modelId);
   return (
-    <>
-      <Head who={who} jobs={strip} />
-      <main className="page stack">
-        <StockTabs />
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,2.4fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
-          <section className="card" aria-label="Parts">
-            <div className="spread" style={{ marginBottom: 8 }}>
-              <div>
-                <h1>Stock</h1>
-                <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
-              </div>
-              <div className="row">
-                <SearchForm method="get" role="search">
-                  <label htmlFor="q" className="sr">
-                    Search the stock
-                  </label>
-                  <Input
-                    ref={search}
-                    id="q"
-                    name="q"
-                    type="search"
-                    defaultValue={q}
-                    maxLength={80}
-                    placeholder="part, model, supplier, serial  ( / )"
-                    style={{ width: 300 }}
-                  />
-                </SearchForm>
-                <Button href="/stock.csv" download>
-                  CSV
-                </Button>
-              </div>
+    <main className="page stack">
+      <StockTabs />
+      <div className="cols main-narrow high">
+        <section className="card" aria-label="Parts">
+          <div className="spread under-8">
+            <div>
+              <h1>Stock</h1>
+              <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
             </div>
-            {parts.length === 0 ? (
-              <p>
-                {q
-                  ? `No part matches “${q}”.`
-                  : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
-              </p>
-            ) : (
-              <DataTable
-                rows={parts}
-                rowKey={(p) => p.id}
-                onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
-                columns={[
-                  {
-                    title: 'part',
-                    cell: (p) => (
-                      <>
-                        <span className="strong">{p.name}</span>{' '}
-                        <span className="muted nowrap">
-                          {name(p)?.name.split(' ').slice(1).join(' ') ?? p.modelId}
-                        </span>
-                        {p.arrivesWith.length > 0 && (
-                          <div className="small muted">{`with ${p.arrivesWith.map((s) => [...(name(p)?.slots ?? []), ...(name(p)?.seals ?? [])].find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
-                        )}
-                      </>
-                    ),
-                  },
-                  {
-                    title: 'where from',
-                    cell: (p) => (
-                      <>
-                        {p.provenance}
-                        <span className="small muted">{` ${p.supplier}`}</span>
-                        {p.released === 'locked' ? (
-                          <Locked part={p} may={may} ask={ask} said={said} />
-                        ) : (
-                          p.released === 'proof seen' && (
-                            <div className="small muted">{`released: ${p.proof}`}</div>
-                          )
-                        )}
-                      </>
-                    ),
-                  },
-                  {
-                    title: 'lot, serial',
-                    className: 'small',
-                    cell: (p) => (
-                      <>
-                        {p.lot && <span className="nowrap muted">{p.lot} </span>}
-                        <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
-                      </>
-                    ),
-                  },
-                  {
-                    title: 'price',
-                    className: 'nowrap',
-                    align: 'right',
-                    cell: (p) => money(p.priceMinor, who.settings.currency),
-                  },
-                  {
-                    title: 'where it is',
-                    className: 'small nowrap',
-                    cell: (p) =>
-                      p.jobId ? (
-                        <Link
-                          to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
-                        >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
-                      ) : may ? (
-                        <Button
-                          aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
-                          onClick={() => ask({ do: 'remove', id: p.id })}
-                        >
-                          Take out
-                        </Button>
-                      ) : (
-                        <span className="moss">free</span>
-                      ),
-                  },
-                ]}
-              />
-            )}
-            <div className="row" style={{ marginTop: 8 }}>
-              {page > 0 && <Link to={`?q=${encodeURIComponent(q)}&page=${page - 1}`}>before</Link>}
-              {(page + 1) * 100 < total && (
-                <Link to={`?q=${encodeURIComponent(q)}&page=${page + 1}`}>more</Link>
-              )}
-            </div>
-          </section>
-          <div className="stack">
-            {said &&
-              (said.ok ? (
-                <Note tone="safe" role="status">
-                  {said.said}
-                </Note>
-              ) : (
-                said.errors.form && (
-                  <Note tone="stop" role="alert">
-                    {said.errors.form}
-                  </Note>
-                )
-              ))}
-            {may ? (
-              <>
-                <AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} />
-                <CsvImport
-                  hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
-                  error={said && !said.ok ? said.errors.csv : undefined}
-                  onCsv={(csv) => ask({ do: 'import', csv })}
+            <div className="row">
+              <SearchForm method="get" role="search">
+                <label htmlFor="q" className="sr">
+                  Search the stock
+                </label>
+                <Input
+                  ref={search}
+                  id="q"
+                  name="q"
+                  type="search"
+                  defaultValue={q}
+                  maxLength={80}
+                  placeholder="part, model, supplier, serial  ( / )"
+                  className="w-300"
                 />
-              </>
-            ) : (
-              <section className="card">
-                <p className="muted">
-                  An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.
-                </p>
-              </section>
+              </SearchForm>
+              <Button href="/stock.csv" download>
+                CSV
+              </Button>
+            </div>
+          </div>
+          {parts.length === 0 ? (
+            <p>
+              {q
+                ? `No part matches “${q}”.`
+                : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
+            </p>
+          ) : (
+            <DataTable
+              rows={parts}
+              rowKey={(p) => p.id}
+              onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
+              columns={[
+                {
+                  title: 'part',
+                  cell: (p) => (
+                    <>
+                      <span className="strong">{p.name}</span>{' '}
+                      <span className="muted nowrap">
+                        {name(p)?.name.split(' ').slice(1).join(' ') ?? p.modelId}
+                      </span>
+                      {p.arrivesWith.length > 0 && (
+                        <div className="small muted">{`with ${p.arrivesWith.map((s) => [...(name(p)?.slots ?? []), ...(name(p)?.seals ?? [])].find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
+                      )}
+                    </>
+                  ),
+                },
+                {
+                  title: 'where from',
+                  cell: (p) => (
+                    <>
+                      {p.provenance}
+                      <span className="small muted">{` ${p.supplier}`}</span>
+                      {p.released === 'locked' ? (
+                        <Locked part={p} may={may} ask={ask} said={said} />
+                      ) : (
+                        p.released === 'proof seen' && (
+                          <div className="small muted">{`released: ${p.proof}`}</div>
+                        )
+                      )}
+                    </>
+                  ),
+                },
+                {
+                  title: 'lot, serial',
+                  className: 'small',
+                  cell: (p) => (
+                    <>
+                      {p.lot && <span className="nowrap muted">{p.lot} </span>}
+                      <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
+                    </>
+                  ),
+                },
+                {
+                  title: 'price',
+                  className: 'nowrap',
+                  align: 'right',
+                  cell: (p) => money(p.priceMinor, who.settings.currency),
+                },
+                {
+                  title: 'where it is',
+                  className: 'small nowrap',
+                  cell: (p) =>
+                    p.jobId ? (
+                      <Link
+                        to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
+                      >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
+                    ) : may ? (
+                      <Button
+                        aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
+                        onClick={() => ask({ do: 'remove', id: p.id })}
+                      >
+                        Take out
+                      </Button>
+                    ) : (
+                      <span className="moss">free</span>
+                    ),
+                },
+              ]}
+            />
+          )}
+          <div className="row top-8">
+            {page > 0 && <Link to={`?q=${encodeURIComponent(q)}&page=${page - 1}`}>before</Link>}
+            {(page + 1) * 100 < total && (
+              <Link to={`?q=${encodeURIComponent(q)}&page=${page + 1}`}>more</Link>
             )}
           </div>
+        </section>
+        <div className="stack">
+          {said &&
+            (said.ok ? (
+              <Note tone="safe" role="status">
+                {said.said}
+              </Note>
+            ) : (
+              said.errors.form && (
+                <Note tone="stop" role="alert">
+                  {said.errors.form}
+                </Note>
+              )
+            ))}
+          {may ? (
+            <>
+              <AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} />
+              <CsvImport
+                hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
+                error={said && !said.ok ? said.errors.csv : undefined}
+                onCsv={(csv) => ask({ do: 'import', csv })}
+              />
+            </>
+          ) : (
+            <section className="card">
+              <p className="muted">
+                An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.
+              </p>
+            </section>
+          )}
         </div>
-      </main>
-    </>
+      </div>
+    </main>
   );
 }
 

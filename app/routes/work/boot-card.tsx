@@ -20,12 +20,12 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
   const rules = bootRulesFor(index, system);
   if (!rules.length) return null;
   return (
-    <section className="stack" style={{ gap: 6, marginTop: 10 }} aria-label="For a picture">
+    <section className="stack gap-6 top-10" aria-label="For a picture">
       {rules.map((r) => {
         const missing = r.connectors.filter((c) => !isOn(state, c));
         return (
           <Note key={r.connectors.join(' ')} tone={missing.length ? 'stop' : 'safe'}>
-            <div className="row" style={{ gap: 6 }}>
+            <div className="row gap-6">
               {r.connectors.map((c) => {
                 const on = isOn(state, c);
                 return (

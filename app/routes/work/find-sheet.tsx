@@ -58,7 +58,7 @@ export function FindSheet({
           onChange={(e) => setText(e.target.value)}
         />
       </Form>
-      <div className="row" style={{ gap: 8 }}>
+      <div className="row gap-8">
         {found.map((id) => (
           <Button key={id} onClick={() => onPick(id)}>
             {thingName(index, id)}

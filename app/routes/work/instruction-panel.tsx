@@ -51,7 +51,7 @@ export function InstructionPanel(p: Props) {
       <>
         <h1 className="now-title">No route yet</h1>
         <p>The route is computed from the model and this device’s condition.</p>
-        <p style={{ marginTop: 12 }}>
+        <p className="top-12">
           <LinkButton type="primary" to={`/jobs/${p.jobId}/route`}>
             Plan the route
           </LinkButton>
@@ -107,10 +107,10 @@ export function InstructionPanel(p: Props) {
           const t = findingText(index, f);
           const soak = flag(state, 'heatEndedAt');
           return (
-            <Note key={f.rule} tone={f.severity === 'warn' ? 'warn' : 'stop'} style={{ marginTop: 8 }}>
+            <Note key={f.rule} tone={f.severity === 'warn' ? 'warn' : 'stop'} className="top-8">
               <span className="strong">{t.what}</span> {t.instead}
               {soakRules.has(f.rule) && soak && (
-                <p style={{ marginTop: 6 }}>
+                <p className="top-6">
                   <Button
                     onClick={() =>
                       p.onTarget({
@@ -135,7 +135,7 @@ export function InstructionPanel(p: Props) {
         {stepTitle(index, step)}
       </h1>
       {p.conditions.length > 0 && (
-        <p style={{ marginBottom: 8 }}>
+        <p className="under-8">
           {p.conditions.map((c) => (
             <Tag key={c} color="error">{`${c}: ${state.condition[c]!.because}`}</Tag>
           ))}
@@ -168,12 +168,10 @@ export function InstructionPanel(p: Props) {
       {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
       {(step.note || howText(index, step)) && (
-        <p style={{ marginTop: 10, fontSize: 17 }}>
-          {[step.note, howText(index, step)].filter(Boolean).join(' ')}
-        </p>
+        <p className="top-10 size-17">{[step.note, howText(index, step)].filter(Boolean).join(' ')}</p>
       )}
       {cautions.length > 0 && (
-        <Note style={{ marginTop: 10 }}>
+        <Note className="top-10">
           {cautions.map((c, i) => (
             <p key={c} className={i === 0 ? 'strong' : ''}>
               {cautionText[c]}
@@ -182,11 +180,9 @@ export function InstructionPanel(p: Props) {
         </Note>
       )}
       {stepWhy(index, step) && step.action !== 'check' && (
-        <p className="muted" style={{ marginTop: 10 }}>{`Because it ${stepWhy(index, step)}.`}</p>
+        <p className="muted top-10">{`Because it ${stepWhy(index, step)}.`}</p>
       )}
-      {p.nextUp && (
-        <p className="muted" style={{ marginTop: 10 }}>{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>
-      )}
+      {p.nextUp && <p className="muted top-10">{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}
     </>
   );
 }
@@ -197,11 +193,9 @@ function BitChip({ steps, at, step }: Props & { step: Step }) {
   const inHand = steps.slice(0, at).findLast((s) => s.bit)?.bit;
   const change = inHand !== step.bit;
   return (
-    <Tag color={change ? 'warning' : 'default'} style={{ marginBottom: 8 }}>
+    <Tag color={change ? 'warning' : 'default'} className="under-8">
       <Recess drive={step.bit!} size={26} />
-      <span className="strong nowrap" style={{ fontSize: 18 }}>
-        {driveName[step.bit!]}
-      </span>
+      <span className="strong nowrap size-18">{driveName[step.bit!]}</span>
       <span>
         {change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}
       </span>
@@ -213,9 +207,7 @@ function BitChip({ steps, at, step }: Props & { step: Step }) {
 function Targets({ index, state, step, target, onTarget, onAll }: Props & { step: Step; target: string }) {
   if (step.action === 'check') return null;
   if (step.action === 'heat' || holds.has(step.action))
-    return step.waitS > 0 ? (
-      <p style={{ fontSize: 17 }}>{`${span(step.waitS)}; it runs by itself.`}</p>
-    ) : null;
+    return step.waitS > 0 ? <p className="size-17">{`${span(step.waitS)}; it runs by itself.`}</p> : null;
   const screws = step.action === 'unscrew' || step.action === 'fasten';
   if (!screws && step.targets.length < 2) return null;
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
@@ -230,7 +222,7 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
             <tr key={t} className={done ? 'done' : t === target ? 'now' : ''}>
               {f ? (
                 <>
-                  <td style={{ width: 40 }}>
+                  <td className="w-40">
                     <Recess drive={f.drive} tone={done ? 'dim' : t === target ? 'now' : 'on'} />
                   </td>
                   <td>{f.name}</td>
@@ -246,7 +238,7 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
               ) : (
                 <td colSpan={4}>{thingName(index, t.split('/')[0]!.split('#')[0]!)}</td>
               )}
-              <td style={{ width: 74, textAlign: 'right' }}>
+              <td className="w-74 to-right">
                 {done ? (
                   <span className="strong">✓ {f ? t : ''}</span>
                 ) : (

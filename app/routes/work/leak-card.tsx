@@ -45,11 +45,11 @@ export function LeakCard({
   };
   return (
     <Note role="region" className="below" layout="stack" aria-label="Leak test">
-      <div className="row" style={{ alignItems: 'flex-end' }}>
+      <div className="row low">
         <Field label="Under-pressure lost in the hold" htmlFor="leak-lost">
           <Input
             id="leak-lost"
-            style={{ width: 110 }}
+            className="w-110"
             inputMode="decimal"
             autoComplete="off"
             maxLength={12}
@@ -105,7 +105,7 @@ export function LeaksNote({
   if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
   const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
   return (
-    <Note tone="stop" role="status" style={{ marginTop: 10 }}>
+    <Note tone="stop" role="status" className="top-10">
       <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
       <p>
         Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the

@@ -37,7 +37,7 @@ export function ManifestCard({
   // what was seen here may ask for other moves than were planned
   const stale = JSON.stringify(arrivalsToPlan(index, state)) !== JSON.stringify(route?.input.arrives ?? {});
   return (
-    <section aria-label="Moves" style={{ marginTop: 10 }}>
+    <section aria-label="Moves" className="top-10">
       <div className="spread small muted">
         <span>{`piece on the old ${thingName(index, slot)}`}</span>
         <span>what becomes of it</span>
@@ -77,7 +77,7 @@ export function ManifestCard({
         ))}
       </ul>
       {stale && (
-        <Note tone="stop" style={{ marginTop: 8 }}>
+        <Note tone="stop" className="top-8">
           The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link>
         </Note>
       )}

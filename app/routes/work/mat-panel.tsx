@@ -38,8 +38,8 @@ export function MatPanel({
   const lies = school === 'mat' ? 'on it' : 'in them';
   return (
     <>
-      <div className="spread small" style={{ alignItems: 'center' }}>
-        <span className="row" style={{ gap: 4 }}>
+      <div className="spread small mid">
+        <span className="row gap-4">
           {(['mat', 'trays'] as const).map((s) => (
             <Button
               key={s}
@@ -63,7 +63,7 @@ export function MatPanel({
       </div>
       {mixed > 0 && (
         <Note tone="stop">
-          <Link to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
+          <Link className="tap" to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
         </Note>
       )}
       {school === 'mat' ? (
@@ -80,8 +80,12 @@ export function MatPanel({
         <Trays index={index} state={state} trays={look.trays} now={target} />
       )}
       <div className="spread small">
-        <Link to={`/jobs/${jobId}/mat`}>Print the mat</Link>
-        <Link to={`/jobs/${jobId}/sort`}>Sort screws</Link>
+        <Link className="tap" to={`/jobs/${jobId}/mat`}>
+          Print the mat
+        </Link>
+        <Link className="tap" to={`/jobs/${jobId}/sort`}>
+          Sort screws
+        </Link>
       </div>
       <Tray index={index} state={state} lit={lit} />
     </>

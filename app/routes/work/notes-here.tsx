@@ -74,7 +74,7 @@ export function NotesHere({
         </p>
       ))}
       {photos.length > 0 && (
-        <p className="row" style={{ gap: 6, marginTop: 4 }}>
+        <p className="row gap-6 top-4">
           {photos.map((p) => (
             <a key={p.id} href={`/jobs/${p.job}/photos/${p.id}`} target="_blank" rel="noreferrer">
               <img

@@ -92,8 +92,8 @@ export function ProgrammerCard({
 }) {
   const reads = step.action === 'read data';
   return (
-    <section className="stack" aria-label="Programmer" style={{ marginTop: 10 }}>
-      <p style={{ fontSize: 17 }}>
+    <section className="stack top-10" aria-label="Programmer">
+      <p className="size-17">
         {reads
           ? `Put the old ${thingName(index, step.targets[0]!)} into the adapter.`
           : `Put the new ${thingName(index, step.targets[0]!)} into the adapter. It is written, read back and compared.`}

@@ -31,20 +31,17 @@ export function QuestionSheet(p: Props) {
         <div>{p.text.instead}</div>
       </Note>
       {claims ? (
-        <div className="stack" style={{ gap: 8 }}>
+        <div className="stack gap-8">
           {claims.map((c) => (
             <Button
               key={`${c.by} ${c.value}`}
-              style={{ justifyContent: 'flex-start' }}
+              className="begin"
               onClick={() =>
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value: c.value })
               }
             >
               {`I have looked: ${claimText(p.index, p.question.ids[0]!, c.value)}`}
-              <span
-                className="small muted"
-                style={{ fontWeight: 400 }}
-              >{`as ${p.people[c.by] ?? 'another bench'} said`}</span>
+              <span className="small muted plain">{`as ${p.people[c.by] ?? 'another bench'} said`}</span>
             </Button>
           ))}
           {otherTruths(
@@ -54,7 +51,7 @@ export function QuestionSheet(p: Props) {
           ).map((value) => (
             <Button
               key={value}
-              style={{ justifyContent: 'flex-start', fontWeight: 400 }}
+              className="begin plain"
               onClick={() =>
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value })
               }

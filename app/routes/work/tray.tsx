@@ -19,10 +19,8 @@ export function Tray({
   );
   return (
     <div>
-      <div className="small muted" style={{ marginBottom: 4 }}>
-        Tray
-      </div>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
+      <div className="small muted under-4">Tray</div>
+      <div className="grid halves gap-6">
         {pieces.length === 0 && <span className="muted small">no part is out</span>}
         {pieces.map((p) => {
           const aside = state.place[p]!.startsWith('aside/');

@@ -96,14 +96,9 @@ export function TroubleSheet(p: WayProps) {
         <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>
       )}
       {!now && (
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+        <div className="grid halves gap-8">
           {offered.map((t) => (
-            <Button
-              key={t.id}
-              danger={t.id === 'danger'}
-              style={{ justifyContent: 'flex-start' }}
-              onClick={() => setChosen(t.id)}
-            >
+            <Button key={t.id} danger={t.id === 'danger'} className="begin" onClick={() => setChosen(t.id)}>
               {t.name}
             </Button>
           ))}

@@ -58,7 +58,7 @@ function Spares({ index, state, spares, fastener, onReport }: WayProps & { faste
           {fit.slice(0, 4).map(({ spare, why }) => (
             <li key={spare.id} className="row">
               <Recess drive={spare.drive as 'P2'} size={22} />
-              <span style={{ flex: 1 }}>
+              <span className="fill">
                 {`${spare.drive} ${spare.thread} × ${spare.lengthMm} mm, head ${spare.headMm}`}
                 <span className="small muted">{` · ${why.map((w) => goodText[w]).join(', ')} · ${spare.count} left`}</span>
               </span>
@@ -118,7 +118,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
   ];
   return (
     <>
-      <ol style={{ margin: 0, paddingLeft: 20 }}>
+      <ol className="m-0 indent-20">
         {screwAdvice[kind].map((t) => (
           <li key={t}>{t}</li>
         ))}
@@ -196,7 +196,7 @@ export function AdriftWay(p: WayProps) {
         return (
           <div key={piece} className="field">
             <span className="label">{`${pieceName(index, piece)} is adrift: look here, in this order`}</span>
-            <ol style={{ margin: 0, paddingLeft: 20 }}>
+            <ol className="m-0 indent-20">
               {searchPlaces(index, state, hole).map((s) => (
                 <li key={`${s.where} ${s.thing}`}>{whereText(index, s)}</li>
               ))}
@@ -251,7 +251,7 @@ export function BondWay({ index, state, step, target, onReport }: WayProps) {
         </div>
       )}
       {torn.map((b) => (
-        <div key={b} className="stack" style={{ gap: 8 }}>
+        <div key={b} className="stack gap-8">
           <span className="label strong">{`${thingName(index, b)} is torn`}</span>
           {index.bonds.get(b)!.tornThen === 'solvent' ? (
             <>

@@ -96,7 +96,7 @@ export function FailedCheck({
       </h1>
       <Note tone="stop">
         <p className="strong">Cell off, reseat what was touched last, cell on, test that alone again.</p>
-        <ol style={{ margin: '6px 0 0', paddingLeft: 20 }}>
+        <ol className="m-list indent-20">
           {tasks.map((t) => (
             <li key={t.slot}>{`${taskName[t.action]} the ${thingName(index, t.slot)}`}</li>
           ))}
@@ -109,7 +109,7 @@ export function FailedCheck({
           {error}
         </Note>
       )}
-      <p style={{ marginTop: 10 }}>
+      <p className="top-10">
         <Link to={`/jobs/${jobId}/checks`}>Answer it again</Link> ·{' '}
         <Link to={`/jobs/${jobId}/fault`}>What else it can be</Link>
       </p>

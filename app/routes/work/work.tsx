@@ -17,8 +17,8 @@ import { ownerKey } from '../../job/outbox';
 import { takePhoto } from '../../job/photos';
 import { type SendState, senderFor } from '../../job/sender';
 import { useJob } from '../../job/use-job';
-import { Head, JobTabs, useStrip } from '../../ui/head';
-import { usePageKeys } from '../../ui/page-keys';
+import { JobTabs } from '../../ui/head';
+import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
@@ -73,7 +73,6 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const { who, page } = loaderData;
   notePerson(who);
   const { replica, view } = useJob(page, who);
-  const strip = useStrip(page.strip);
   const go = useNavigate();
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const send = useSyncExternalStore(sender.watch, sender.snapshot, () => quiet);
@@ -202,8 +201,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
   const main = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
   useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
-  usePageKeys(
-    strip,
+  useKeys(
     {
       next: press,
       undo,
@@ -274,7 +272,6 @@ export default function Work({ loaderData }: Route.ComponentProps) {
                       : 'job is closed';
   return (
     <div className="benchpage">
-      <Head who={who} jobs={strip} current={page.id} link={send.link === 'ok' ? '' : send.link} />
       <JobTabs
         id={page.id}
         here="work"
@@ -287,13 +284,7 @@ export default function Work({ loaderData }: Route.ComponentProps) {
         onTake={() => report({ type: 'takenOver', bench: who.bench })}
       />
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
-      <main
-        className="work"
-        ref={main}
-        tabIndex={-1}
-        style={{ outline: 'none' }}
-        onMouseDown={(ev) => ev.preventDefault()}
-      >
+      <main className="work no-outline" ref={main} tabIndex={-1} onMouseDown={(ev) => ev.preventDefault()}>
         <section className="fit" aria-label="Map">
           <MapView
             title={`${index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? ''} · ${face === 'back' ? 'back side up' : 'display side up'}, hinge ${index.model.hinge}`}

@@ -21,9 +21,7 @@ export function WorkerBar({
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
   return (
     <Note layout="row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}>
-      <span
-        style={{ flex: 1 }}
-      >{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
+      <span className="fill">{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
       <Button onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
         Take it over
       </Button>

@@ -1,14 +1,8 @@
 import { Checkbox } from 'antd';
-import { useEffect } from 'react';
 import { generalStations } from '../../../core/route/catalogue';
 import { methodRows, methodsOf } from '../../../core/route/methods';
-import { stripFor } from '../../../server/use-cases/bench-page';
 import { changeWorkshop, mayChange, workshopPage } from '../../../server/use-cases/workshop';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { startChannel } from '../../job/channel';
-import { setServerTime } from '../../job/clock';
-import { Head, useStrip } from '../../ui/head';
-import { usePageKeys } from '../../ui/page-keys';
 import type { Route } from './+types/workshop';
 import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
@@ -23,7 +17,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     means: mayChange(who.role, 'means'),
     people: mayChange(who.role, 'people'),
   };
-  return { who, may, ...(await workshopPage(who)), strip: await stripFor(who), now: Date.now() };
+  return { who, may, ...(await workshopPage(who)), now: Date.now() };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
@@ -33,39 +27,27 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function Workshop({ loaderData }: Route.ComponentProps) {
   const { who, may, settings, people, name } = loaderData;
-  const strip = useStrip(loaderData.strip);
-  useEffect(() => {
-    setServerTime(loaderData.now);
-    startChannel();
-  }, [loaderData.now]);
-  usePageKeys(strip);
   return (
-    <>
-      <Head who={who} jobs={strip} />
-      <main className="page stack">
-        <div className="spread">
-          <h1>{name}</h1>
-          <span className="muted">
-            {may.means
-              ? 'Changes are kept at once and count for routes planned from then on.'
-              : may.methods
-                ? 'As lead you change the methods; the rest is the owner’s.'
-                : 'Only an owner, or for the methods a lead, changes this page.'}
-          </span>
+    <main className="page stack">
+      <div className="spread">
+        <h1>{name}</h1>
+        <span className="muted">
+          {may.means
+            ? 'Changes are kept at once and count for routes planned from then on.'
+            : may.methods
+              ? 'As lead you change the methods; the rest is the owner’s.'
+              : 'Only an owner, or for the methods a lead, changes this page.'}
+        </span>
+      </div>
+      <div className="cols main-side high">
+        <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
+        <div className="stack">
+          <Money settings={settings} may={may.means} />
+          <Stations owned={settings.stations} may={may.means} />
+          <People people={people} may={may.people} self={who.personId} />
         </div>
-        <div
-          className="cols"
-          style={{ gridTemplateColumns: 'minmax(0,1.75fr) minmax(0,1fr)', alignItems: 'start' }}
-        >
-          <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
-          <div className="stack">
-            <Money settings={settings} may={may.means} />
-            <Stations owned={settings.stations} may={may.means} />
-            <People people={people} may={may.people} self={who.personId} />
-          </div>
-        </div>
-      </main>
-    </>
+      </div>
+    </main>
   );
 }
 
@@ -73,11 +55,11 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
   const { change, said } = useChange();
   return (
     <section className="card">
-      <div className="spread" style={{ marginBottom: 4 }}>
+      <div className="spread under-4">
         <h2>House methods</h2>
         <Kept said={said} />
       </div>
-      <p className="muted small" style={{ marginBottom: 8 }}>
+      <p className="muted small under-8">
         Where the trade disagrees, the workshop chooses; any job can choose otherwise on its Route screen.
       </p>
       <DataTable
@@ -115,7 +97,7 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
 function Stations({ owned, may }: { owned: string[]; may: boolean }) {
   const { change, said } = useChange();
   return (
-    <section className="card stack" style={{ gap: 4 }}>
+    <section className="card stack gap-4">
       <div className="spread">
         <h2>Stations</h2>
         <Kept said={said} />

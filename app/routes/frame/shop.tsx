@@ -1,0 +1,36 @@
+import { useEffect } from 'react';
+import { Outlet, type ShouldRevalidateFunctionArgs, useParams } from 'react-router';
+import { stripFor } from '../../../server/use-cases/bench-page';
+import { requirePerson } from '../../context';
+import { startChannel } from '../../job/channel';
+import { setServerTime } from '../../job/clock';
+import type { Frame } from '../../ui/frame';
+import { Head, useStrip } from '../../ui/head';
+import { useDeviceKeys } from '../../ui/device-keys';
+import type { Route } from './+types/shop';
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const who = requirePerson(context, request);
+  return { who, strip: await stripFor(who), now: Date.now() };
+}
+/** The strip is kept up to date by the live channel: only what was changed by an action of this page asks for it anew. */
+export const shouldRevalidate = ({ formMethod }: ShouldRevalidateFunctionArgs) =>
+  formMethod !== undefined && formMethod !== 'GET';
+
+/** What stands around every screen of the workshop: the open devices with their keys, who is signed in, the live channel. */
+export default function ShopFrame({ loaderData }: Route.ComponentProps) {
+  const { who, now } = loaderData;
+  const strip = useStrip(loaderData.strip);
+  const { job } = useParams();
+  useEffect(() => {
+    setServerTime(now);
+    startChannel();
+  }, [now]);
+  useDeviceKeys(strip);
+  return (
+    <div className="frame">
+      <Head who={who} jobs={strip} current={job} />
+      <Outlet context={{ who, strip } satisfies Frame} />
+    </div>
+  );
+}

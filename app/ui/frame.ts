@@ -1,0 +1,11 @@
+import { useOutletContext } from 'react-router';
+import type { JobLine } from '../../server/use-cases/bench-page';
+import type { Who } from '../../server/types';
+
+export interface Frame {
+  who: Who;
+  /** The open devices, as they are now. */
+  strip: JobLine[];
+}
+/** What the workshop's frame has for the screen inside it. */
+export const useFrame = () => useOutletContext<Frame>();

@@ -1,0 +1,83 @@
+import { expect, newJob, openReceive, press, settled, signedIn, test } from './app';
+
+const sizes = [
+  [1280, 800],
+  [1024, 768],
+  [800, 1280],
+  [390, 844],
+] as const;
+
+/** What sticks out of the window, and what is too small for a finger: 44 px, or 24 px inside running text. */
+function faults(): string[] {
+  const out: string[] = [];
+  const wide = document.documentElement.scrollWidth;
+  if (wide > innerWidth) {
+    const widest = [...document.querySelectorAll('body *')]
+      .filter((e) => e.getBoundingClientRect().right > innerWidth + 1)
+      .map(
+        (e) =>
+          `${e.tagName.toLowerCase()}.${String((e as HTMLElement).className)
+            .split(' ')
+            .slice(0, 2)
+            .join('.')}`,
+      )
+      .slice(0, 3);
+    out.push(`${wide} px wide: ${widest.join(', ')}`);
+  }
+  const small = [
+    ...document.querySelectorAll<HTMLElement>(
+      'a[href], button, [role=tab], .ant-select, .ant-picker, label.ant-checkbox-wrapper',
+    ),
+  ]
+    .filter((e) => e.checkVisibility() && !e.closest('svg, .sr'))
+    .map((e) => ({ e, box: e.getBoundingClientRect() }))
+    .filter(
+      ({ e, box }) =>
+        box.width > 0 &&
+        Math.min(box.height, box.width) <
+          (getComputedStyle(e).display === 'inline' || e.matches('label') ? 20 : 43),
+    )
+    .map(
+      ({ e, box }) =>
+        `${e.tagName.toLowerCase()} “${(e.textContent ?? '').trim().slice(0, 24)}” ${Math.round(box.width)} × ${Math.round(box.height)}`,
+    );
+  return [...out, ...new Set(small)];
+}
+
+test('no screen is wider than its window or has a target too small for a finger, at four sizes and two of text', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signedIn(page);
+  const job = await newJob(page, 'Mica 9', 'display');
+  await press(page, 2);
+  await settled(page);
+  const draft = await openReceive(page);
+  const paths = [
+    '/',
+    '/jobs',
+    '/stock',
+    '/stock/spares',
+    '/workshop',
+    `/receive/${draft}`,
+    ...['fault', 'offer', 'route', 'work', 'checks', 'hand-over', 'sort', 'log', 'report'].map(
+      (s) => `/jobs/${job}/${s}`,
+    ),
+  ];
+  const found: string[] = [];
+  for (const path of paths) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(path);
+    for (const [width, height] of sizes) {
+      await page.setViewportSize({ width, height });
+      for (const text of ['normal', 'large']) {
+        await page.evaluate((t) => {
+          document.documentElement.dataset.text = t;
+        }, text);
+        for (const f of await page.evaluate(faults))
+          found.push(`${path.replace(job, 'JOB').replace(draft, 'DRAFT')} ${width} ${text}: ${f}`);
+      }
+    }
+  }
+  expect(found).toEqual([]);
+});
