@@ -88,6 +88,7 @@ const themeOf = (set: typeof light, key: string, algorithm: ThemeConfig['algorit
     colorSuccess: set.moss,
     colorWarning: set.saffron,
     colorText: set.ink,
+    colorInfo: set.petrol,
     colorErrorBg: set.brickSoft,
     colorErrorBorder: set.brick,
     colorWarningBg: set.saffronSoft,
