@@ -61,7 +61,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
       title={`${s.model}, ${job.tag}: ${job.stage}`}
     >
       <span className="top">
-        <span className="n">{n}</span>
+        {n <= 9 && <span className="n">{n}</span>}
         <span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
         {run !== undefined ? (
           <span className="due">{run}</span>

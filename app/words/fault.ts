@@ -10,3 +10,10 @@ export function percent(p: number): string {
   if (p < 1 && p > 0.995) return '> 99\u00a0%';
   return `${Math.round(p * 100)}\u00a0%`;
 }
+
+/**
+ * How far a test narrows the causes, on average: `15 % fewer suspects`. One bit of information halves their effective
+ * number (Shannon's entropy); said so, since a bit is a tool here.
+ * @param gain expected information, bits
+ */
+export const narrowing = (gain: number): string => `${Math.round(100 * (1 - 2 ** -gain))} % fewer suspects`;

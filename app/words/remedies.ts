@@ -20,8 +20,8 @@ export const remedyHow: Record<Remedy, string> = {
   'third party': 'Cheaper; often no data to write and no calibration.',
 };
 export const becomesName: Record<EffectKind, string> = {
-  kept: 'stays',
-  copy: 'stays, by copy',
+  kept: 'as before',
+  copy: 'as before, by copy',
   calibrate: 'after calibration',
   notice: 'notice',
   lost: 'lost',

@@ -478,3 +478,14 @@ export const cautionText: Record<Caution, string> = {
   'chisel-shards':
     'Shards fly: glasses, gloves, covered. Depth is everything; every crumb out before gluing.',
 };
+
+const doneWords: Partial<Record<Step['action'], string>> = {
+  release: 'is free',
+  unhook: 'is free',
+  disconnect: 'is off',
+  connect: 'is on',
+  renew: 'is laid',
+  'film off': 'is off',
+};
+/** What the key beside one thing of a step says when it is pressed; never that it is done already. */
+export const doneWord = (action: Step['action']): string => doneWords[action] ?? 'it is so';

@@ -5,7 +5,8 @@ import { dune3, indexed, mica9, route, sprigModel, swollen } from '../../core/te
 import { functionIds } from '../../core/model/schema';
 import { eventText } from './events';
 import { findingText, refusalText } from './findings';
-import { cautionText, doneLabel, stepTitle, stepWhy } from './steps';
+import { narrowing } from './fault';
+import { cautionText, doneLabel, doneWord, stepTitle, stepWhy } from './steps';
 import { functionHow, functionName, list, pieceName, plural, thingName } from './things';
 import { left, minutes, money, soon, soonShort } from './time';
 
@@ -150,4 +151,14 @@ describe('times', () => {
     expect(minutes(270)).toBe('4 h 30 min');
     expect(money(3574, 'EUR')).toBe('€35.74');
   });
+});
+
+test('a bit of information is said as what it does: it halves the suspects (Shannon 1948), and a bit is a tool', () => {
+  expect(narrowing(0)).toBe('0 % fewer suspects');
+  expect(narrowing(1)).toBe('50 % fewer suspects');
+  expect(narrowing(2)).toBe('75 % fewer suspects');
+});
+test('the key beside a thing that is not done never says that it is', () => {
+  for (const action of ['release', 'unhook', 'connect', 'film off', 'set aside'] as const)
+    expect(doneWord(action)).toMatch(/^(is|it is) /);
 });

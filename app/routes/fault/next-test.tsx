@@ -5,7 +5,7 @@ import { type Fault, knownCause } from '../../../core/diagnose/fault';
 import type { FaultView, TestView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/job/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { causeName, percent } from '../../words/fault';
+import { causeName, percent, narrowing } from '../../words/fault';
 import { taskName } from '../../words/steps';
 import { cap, thingName } from '../../words/things';
 import { money } from '../../words/time';
@@ -134,7 +134,7 @@ export function NextTest({
         </Tag>
         {test.risk > 0 && <Tag color="warning">{`risk ${percent(test.risk)}`}</Tag>}
         {test.part && <Tag color="warning">needs a known-good part</Tag>}
-        <span className="muted">{`${money(current.cost, currency)} in all; tells ${current.gain.toFixed(2)} bit`}</span>
+        <span className="muted">{`${money(current.cost, currency)} in all; leaves ${narrowing(current.gain)} on average`}</span>
       </div>
       {current.shut && (
         <Note tone="stop">

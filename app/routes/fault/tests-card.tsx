@@ -4,7 +4,7 @@ import { refusedIn } from '../../../core/diagnose/knowledge/refused';
 import { rungs } from '../../../core/diagnose/knowledge/tests';
 import type { FaultView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/job/state';
-import { testName } from '../../words/fault';
+import { testName, narrowing } from '../../words/fault';
 import { money } from '../../words/time';
 import { Note } from '../../ui/note';
 
@@ -76,7 +76,7 @@ export function Tests({
                     <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>
                   )}
                 </span>
-                <span className="nowrap small">{`${money(t.cost, currency)} · ${t.gain.toFixed(2)} bit`}</span>
+                <span className="nowrap small">{`${money(t.cost, currency)} · ${narrowing(t.gain)}`}</span>
               </Button>
             ))}
           </div>

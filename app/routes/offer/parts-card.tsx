@@ -113,6 +113,7 @@ export function PartsCard({
                         type={mine ? 'primary' : 'default'}
                         className="min-w-92"
                         aria-pressed={mine}
+                        aria-label={`${mine ? 'Chosen' : 'Choose'}: ${[p.provenance, p.name, p.serial].filter(Boolean).join(' ')}`}
                         disabled={disabled || p.released === 'locked'}
                         onClick={() => onPart(slot, mine ? undefined : p)}
                       >

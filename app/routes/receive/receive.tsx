@@ -106,13 +106,21 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
       send();
     } else if (e.key === 'F2') {
       e.preventDefault();
-      nextSection(e.shiftKey ? -1 : 1);
+      nextSection(e.shiftKey ? -1 : 1, clicked.current);
     }
   };
+  const clicked = useRef<Element>(undefined);
   useEffect(() => {
     const down = (e: KeyboardEvent) => keys.current?.(e);
+    const click = (e: PointerEvent) => {
+      clicked.current = e.target as Element;
+    };
     window.addEventListener('keydown', down);
-    return () => window.removeEventListener('keydown', down);
+    window.addEventListener('pointerdown', click);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('pointerdown', click);
+    };
   }, []);
   const past =
     draft.promisedAt !== null && draft.promisedAt !== undefined && draft.promisedAt < loaderData.now;
@@ -412,9 +420,11 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   );
 }
 /** Puts the focus into the part of the page after the one that has it, or before. */
-function nextSection(by: 1 | -1): void {
+function nextSection(by: 1 | -1, clicked: Element | undefined): void {
   const parts = [...document.querySelectorAll('main section')];
-  const at = parts.findIndex((s) => s.contains(document.activeElement));
+  const has = (what: Element | null | undefined) => parts.findIndex((s) => what && s.contains(what));
+  // a click on an outline leaves the focus nowhere: then the part that was clicked is where one is
+  const at = Math.max(0, has(document.activeElement) >= 0 ? has(document.activeElement) : has(clicked));
   parts[(at + by + parts.length) % parts.length]
     ?.querySelector<HTMLElement>('input:not([type=file]), [tabindex="0"], button')
     ?.focus();

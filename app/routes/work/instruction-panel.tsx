@@ -13,7 +13,7 @@ import { useNow } from '../../job/ticker';
 import { isTooLong } from '../../../core/screws/safe-length';
 import { LengthBar, Recess } from '../../ui/recess';
 import { findingText } from '../../words/findings';
-import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
+import { cautionText, doneWord, howText, stepTitle, stepWhy } from '../../words/steps';
 import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { driveName, functionName, list, thingName } from '../../words/things';
 import { about, left, span } from '../../words/time';
@@ -248,7 +248,7 @@ function Targets({ index, state, step, target, onTarget, onAll }: Props & { step
                     onClick={() => onTarget(bodyFor(index, state, step, t))}
                     aria-label={`${thingName(index, t)}: done`}
                   >
-                    {f ? t : 'done'}
+                    {f ? t : doneWord(step.action)}
                   </Button>
                 )}
               </td>

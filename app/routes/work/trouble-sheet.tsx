@@ -85,12 +85,22 @@ export function TroubleSheet(p: WayProps) {
   const offered = troubles.filter((t) => t.when?.(p) ?? true);
   const standing = Object.keys(p.state.trouble).filter((t) => p.state.trouble[t]);
   const adrift = Object.keys(p.state.place).filter((x) => p.state.place[x] === 'adrift');
-  const [chosen, setChosen] = useState<string>(adrift.length ? 'lost' : '');
+  const [chosen, setChosen] = useState('');
   const now = offered.find((t) => t.id === chosen);
   return (
     <Sheet title={now ? now.name : 'Trouble'} onClose={p.onClose}>
       {!now && standing.length + adrift.length > 0 && (
         <Note tone="stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</Note>
+      )}
+      {!now && adrift.length > 0 && (
+        <div className="row">
+          {adrift.map((piece) => (
+            <Button
+              key={piece}
+              onClick={() => setChosen('lost')}
+            >{`Look for ${pieceName(p.index, piece)}`}</Button>
+          ))}
+        </div>
       )}
       {!now && (
         <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>

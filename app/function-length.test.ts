@@ -1,0 +1,80 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import ts from 'typescript';
+import { expect, test } from 'vitest';
+
+/** A function that is longer does not fit on a page. */
+const most = 80;
+/** Those that are still longer, with their length: only ever shorter, and gone from here once they fit. */
+const stillLonger: Record<string, number> = {
+  'app/routes/bench/bench.tsx Bench': 144,
+  'app/routes/checks/checks.tsx Checks': 252,
+  'app/routes/fault/causes-card.tsx Causes': 179,
+  'app/routes/fault/fault.tsx Fault': 185,
+  'app/routes/fault/next-test.tsx NextTest': 167,
+  'app/routes/fault/symptoms-card.tsx Symptoms': 82,
+  'app/routes/fault/tests-card.tsx Tests': 89,
+  'app/routes/hand-over/hand-over.tsx HandOver': 190,
+  'app/routes/log/log.tsx Log': 182,
+  'app/routes/offer/consents-card.tsx ConsentsCard': 92,
+  'app/routes/offer/offer.tsx Offer': 337,
+  'app/routes/offer/parts-card.tsx Effects': 90,
+  'app/routes/offer/parts-card.tsx PartsCard': 106,
+  'app/routes/offer/price-card.tsx PriceCard': 150,
+  'app/routes/receive/before-check.tsx BeforeCheck': 138,
+  'app/routes/receive/outline-marks.tsx OutlineMarks': 213,
+  'app/routes/receive/photo-upload.ts usePhotoUpload': 86,
+  'app/routes/receive/receive.tsx Receive': 377,
+  'app/routes/report/report.tsx Report': 167,
+  'app/routes/route/route.tsx RoutePage': 283,
+  'app/routes/sign-in/sign-in.tsx SignIn': 95,
+  'app/routes/sort/sort.tsx Sort': 315,
+  'app/routes/spares/spares.tsx Spares': 151,
+  'app/routes/stock/stock.tsx Stock': 156,
+  'app/routes/work/instruction-panel.tsx InstructionPanel': 142,
+  'app/routes/work/mat-print.tsx MatPrint': 112,
+  'app/routes/work/thing-sheet.tsx ThingSheet': 85,
+  'app/routes/work/trouble-ways.tsx PartWay': 95,
+  'app/routes/work/work.tsx Work': 449,
+  'app/ui/device-map.tsx DeviceMap': 317,
+  'app/ui/ledger.tsx Ledger': 112,
+  'app/ui/map-view.tsx MapView': 235,
+  'app/ui/stop-sheet.tsx StopSheet': 86,
+  'app/words/events.ts textOf': 159,
+  'app/words/findings.ts findingText': 189,
+  'app/words/steps.ts stepTitle': 144,
+};
+
+/** Every named function of a file with its length in lines. */
+function lengths(file: string): [string, number][] {
+  const source = ts.createSourceFile(
+    file,
+    readFileSync(file, 'utf8'),
+    ts.ScriptTarget.Latest,
+    true,
+    file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS,
+  );
+  const line = (at: number) => source.getLineAndCharacterOfPosition(at).line;
+  const out: [string, number][] = [];
+  const visit = (node: ts.Node) => {
+    if (
+      (ts.isFunctionDeclaration(node) || ts.isMethodDeclaration(node) || ts.isFunctionExpression(node)) &&
+      node.name
+    )
+      out.push([`${file} ${node.name.getText(source)}`, line(node.end) - line(node.getStart(source)) + 1]);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return out;
+}
+const found = readdirSync('app', { recursive: true, encoding: 'utf8' })
+  .filter((f) => /\.tsx?$/.test(f) && !/\.test\./.test(f))
+  .flatMap((f) => lengths(`app/${f}`))
+  .filter(([, n]) => n > most);
+
+test('no function of the app is longer than a page but for those named here, and none of these grows', () => {
+  expect(found.filter(([name, n]) => n > (stillLonger[name] ?? most))).toEqual([]);
+});
+test('what fits on a page is no exception any more', () => {
+  const names = new Set(found.map(([name]) => name));
+  expect(Object.keys(stillLonger).filter((name) => !names.has(name))).toEqual([]);
+});
