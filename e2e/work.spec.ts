@@ -50,6 +50,7 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.waitForURL(/\/work$/);
   await expect(page.getByTestId('adrift')).toContainText('screw A');
   await page.keyboard.press('t');
+  await page.getByRole('button', { name: /^Look for screw A/ }).click();
   await expect(page.getByText(/is adrift: look here/)).toBeVisible();
   await expect(page.getByRole('dialog')).toContainText(/on the loudspeaker, magnetic, \d+ mm away/);
   await axe(page, 'adrift');
