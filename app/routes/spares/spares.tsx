@@ -3,15 +3,14 @@ import { useState } from 'react';
 import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { CsvImport } from '../../ui/csv-import';
 import { LengthBar, Recess } from '../../ui/recess';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import type { Route } from './+types/spares';
 import { DataTable } from '../../ui/data-table';
-import { Note } from '../../ui/note';
 import { AddScrew } from './add-screw';
+import { StockSide } from '../../ui/stock-side';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -146,36 +145,15 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
             />
           )}
         </section>
-        <div className="stack">
-          {said &&
-            (said.ok ? (
-              <Note tone="safe" role="status">
-                {said.said}
-              </Note>
-            ) : (
-              said.errors.form && (
-                <Note tone="stop" role="alert">
-                  {said.errors.form}
-                </Note>
-              )
-            ))}
-          {may ? (
-            <>
-              <AddScrew said={said} busy={busy} ask={ask} />
-              <CsvImport
-                hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
-                error={said && !said.ok ? said.errors.csv : undefined}
-                onCsv={(csv) => ask({ do: 'import', csv })}
-              />
-            </>
-          ) : (
-            <section className="card">
-              <p className="muted">
-                An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench.
-              </p>
-            </section>
-          )}
-        </div>
+        <StockSide
+          said={said}
+          may={may}
+          hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
+          whoMay="An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench."
+          onCsv={(csv) => ask({ do: 'import', csv })}
+        >
+          <AddScrew said={said} busy={busy} ask={ask} />
+        </StockSide>
       </div>
     </main>
   );

@@ -4,7 +4,6 @@ import { Form as SearchForm, Link } from 'react-router';
 import { z } from 'zod';
 import { changeStock, mayStock, stockPage, type StockPart } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { CsvImport } from '../../ui/csv-import';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
@@ -12,10 +11,10 @@ import { money } from '../../words/time';
 import type { Route } from './+types/stock';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
-import { Note } from '../../ui/note';
 import { proofField } from '../../../core/forms/part-fields';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';
 import { AddPart } from './add-part';
+import { StockSide } from '../../ui/stock-side';
 
 const query = z.object({
   q: z.string().max(80).catch(''),
@@ -167,36 +166,15 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
             )}
           </div>
         </section>
-        <div className="stack">
-          {said &&
-            (said.ok ? (
-              <Note tone="safe" role="status">
-                {said.said}
-              </Note>
-            ) : (
-              said.errors.form && (
-                <Note tone="stop" role="alert">
-                  {said.errors.form}
-                </Note>
-              )
-            ))}
-          {may ? (
-            <>
-              <AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} />
-              <CsvImport
-                hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
-                error={said && !said.ok ? said.errors.csv : undefined}
-                onCsv={(csv) => ask({ do: 'import', csv })}
-              />
-            </>
-          ) : (
-            <section className="card">
-              <p className="muted">
-                An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.
-              </p>
-            </section>
-          )}
-        </div>
+        <StockSide
+          said={said}
+          may={may}
+          hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
+          whoMay="An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer."
+          onCsv={(csv) => ask({ do: 'import', csv })}
+        >
+          <AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} />
+        </StockSide>
       </div>
     </main>
   );

@@ -1,4 +1,4 @@
-import { Button, Form, Input, type InputProps } from 'antd';
+import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
 import { hourlyRateMinor, warrantyMonths, waitFields } from '../../../core/forms/workshop-fields';
 import { readAmount } from '../../../core/quote/amount';
 import type { ShopSettings } from '../../../server/types';
@@ -16,15 +16,54 @@ export function Money({ settings, may }: { settings: ShopSettings; may: boolean 
   return (
     <section className="card stack">
       <h2>Rate, warranty and waits</h2>
-      <Warranty months={settings.warrantyMonths} may={may} />
-      <Rate minor={settings.hourlyRateMinor} currency={settings.currency} may={may} />
+      <OneFigure
+        name="warrantyMonths"
+        id="warranty"
+        label="Warranty on the work, months"
+        placeholder="not said on the report"
+        maxLength={4}
+        shown={settings.warrantyMonths === undefined ? '' : String(settings.warrantyMonths)}
+        rule={ruleOf(warrantyMonths, typedNumber)}
+        may={may}
+        ask={(typed) => ({ do: 'warranty', warrantyMonths: Number(typed) })}
+      />
+      <OneFigure
+        name="hourlyRateMinor"
+        id="rate"
+        label={`An hour of hands, ${settings.currency}`}
+        inputMode="decimal"
+        maxLength={12}
+        shown={(settings.hourlyRateMinor / 100).toFixed(2)}
+        rule={ruleOf(hourlyRateMinor, minorOf)}
+        may={may}
+        ask={(typed) => ({ do: 'rate', hourlyRateMinor: minorOf(typed) })}
+      />
       <Waits waits={settings.waits} may={may} />
     </section>
   );
 }
 
-function Warranty({ months, may }: { months: number | undefined; may: boolean }) {
-  const [form] = Form.useForm<{ warrantyMonths: string }>();
+/** One figure that is kept by itself, as soon as it is right. */
+function OneFigure({
+  name,
+  id,
+  label,
+  shown,
+  rule,
+  may,
+  ask,
+  ...input
+}: {
+  name: 'warrantyMonths' | 'hourlyRateMinor';
+  id: string;
+  label: string;
+  shown: string;
+  rule: FormRule;
+  may: boolean;
+  /** What is asked of the server for what was typed. */
+  ask: (typed: string) => Record<string, unknown>;
+} & Pick<InputProps, 'placeholder' | 'inputMode' | 'maxLength'>) {
+  const [form] = Form.useForm<Record<string, string>>();
   const { change, busy, said, errors } = useChange();
   useServerErrors(form, errors);
   return (
@@ -32,47 +71,12 @@ function Warranty({ months, may }: { months: number | undefined; may: boolean })
       form={form}
       layout="vertical"
       disabled={!may}
-      initialValues={{ warrantyMonths: months === undefined ? '' : String(months) }}
-      onFinish={(v) => change({ do: 'warranty', warrantyMonths: Number(v.warrantyMonths) })}
+      initialValues={{ [name]: shown }}
+      onFinish={(typed) => change(ask(typed[name] ?? ''))}
     >
       <div className="fields kept-beside">
-        <Field
-          name="warrantyMonths"
-          htmlFor="warranty"
-          label="Warranty on the work, months"
-          rules={[ruleOf(warrantyMonths, typedNumber)]}
-        >
-          <NumberInput id="warranty" placeholder="not said on the report" maxLength={4} />
-        </Field>
-        <Button htmlType="submit" loading={busy}>
-          Keep
-        </Button>
-      </div>
-      <Kept said={said} />
-    </Form>
-  );
-}
-
-function Rate({ minor, currency, may }: { minor: number; currency: string; may: boolean }) {
-  const [form] = Form.useForm<{ hourlyRateMinor: string }>();
-  const { change, busy, said, errors } = useChange();
-  useServerErrors(form, errors);
-  return (
-    <Form
-      form={form}
-      layout="vertical"
-      disabled={!may}
-      initialValues={{ hourlyRateMinor: (minor / 100).toFixed(2) }}
-      onFinish={(v) => change({ do: 'rate', hourlyRateMinor: minorOf(v.hourlyRateMinor) })}
-    >
-      <div className="fields kept-beside">
-        <Field
-          name="hourlyRateMinor"
-          htmlFor="rate"
-          label={`An hour of hands, ${currency}`}
-          rules={[ruleOf(hourlyRateMinor, minorOf)]}
-        >
-          <NumberInput id="rate" inputMode="decimal" maxLength={12} />
+        <Field name={name} htmlFor={id} label={label} rules={[rule]}>
+          <NumberInput id={id} {...input} />
         </Field>
         <Button htmlType="submit" loading={busy}>
           Keep
