@@ -108,6 +108,16 @@ export async function formBody(request: Request): Promise<URLSearchParams> {
   return form;
 }
 
+/** A CSV file (RFC 4180) to be kept by whoever asked for it, and by nothing on the way. */
+export const csvFile = (name: string, csv: string): Response =>
+  new Response(csv, {
+    headers: {
+      'Content-Type': 'text/csv; charset=utf-8; header=present',
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
+
 /** Only a page of this app: nobody is led elsewhere after signing in. */
 export function localPath(to: string | null): string {
   // biome-ignore lint/suspicious/noControlCharactersInRegex: a browser drops them, and reads the rest as another address

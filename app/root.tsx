@@ -1,11 +1,12 @@
 import './antd.css';
 import './ui/snavek.css';
 import './ui/utilities.css';
-import { Button, ConfigProvider } from 'antd';
+import { ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
 import type { ReactNode } from 'react';
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
+import { ErrorCard } from './ui/error-card';
 import { useNonce } from './ui/nonce';
 import { lookBeforePaint, usePreferences } from './ui/preferences';
 import { cssVariables, themes, tokens } from './ui/tokens';
@@ -64,26 +65,9 @@ export default function Root() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const known = isRouteErrorResponse(error);
-  const title = known ? `${error.statusText || `Error ${error.status}`}` : 'This page cannot be shown';
   return (
     <Themed>
-      <main className="page">
-        <div className="card stack">
-          <h1>{title}</h1>
-          <p>
-            {known && error.status === 404
-              ? 'There is no such page in this workshop.'
-              : known && error.status === 503
-                ? 'What is kept in this browser stays kept and is sent when the database is back.'
-                : 'The fault is ours; nothing that was confirmed is lost. Load the page again.'}
-          </p>
-          <p className="row">
-            <Button href="/">To the bench</Button>
-            <Button onClick={() => window.location.reload()}>Load again</Button>
-          </p>
-        </div>
-      </main>
+      <ErrorCard error={error} />
     </Themed>
   );
 }

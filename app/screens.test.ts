@@ -1,16 +1,16 @@
 import { existsSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import routes from './routes';
+import { allRoutes } from '../server/testing/all-routes';
 import { aloneOfJob, jobScreens, worksAlone } from './screens';
 
-const all = (await routes).flatMap((r) => [r, ...(r.children ?? [])]);
+const all = await allRoutes();
 const job = '/jobs/00000000-0000-4000-8000-000000000001';
 
 test('every screen of a job has its route and its file, and stands in the frame', () => {
-  const framed = all.find((r) => r.file === 'routes/frame/shop.tsx')!.children!;
   for (const { path } of jobScreens) {
-    const own = framed.find((r) => r.path === `jobs/:job/${path}`);
+    const own = all.find((r) => r.path === `jobs/:job/${path}`);
     expect(own?.file, path).toBe(`routes/${path}/${path}.tsx`);
+    expect(own?.frames, path).toEqual(['routes/frame/shop.tsx', 'routes/frame/job.tsx']);
     expect(existsSync(`app/${own!.file}`), path).toBe(true);
   }
 });
@@ -23,7 +23,7 @@ test('what starts without a network is a page of the app, and no address of data
       path,
     ).toBe(true);
   }
-  for (const path of ['offer', 'events', 'route.json', 'work/x'])
+  for (const path of ['offer.pdf', 'events', 'route.json', 'work/x'])
     expect(worksAlone.test(`${job}/${path}`), path).toBe(false);
   expect(worksAlone.test('/jobs/1/work')).toBe(false);
 });

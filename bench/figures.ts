@@ -1,3 +1,4 @@
+import { quantile } from 'd3-array';
 import { writeFileSync } from 'node:fs';
 
 /** What was measured, as a table and as JSON. A figure with a reference is a ratio to something measured in the same run. */
@@ -20,12 +21,7 @@ export function figure(f: Figure): void {
   );
 }
 const round = (v: number) => (v >= 100 ? Math.round(v) : Number(v.toPrecision(3)));
-export const percentile = (list: number[], p: number): number => {
-  const s = list.toSorted((a, b) => a - b);
-  const k = (s.length - 1) * p;
-  const lo = Math.floor(k);
-  return s[lo]! + (s[Math.min(lo + 1, s.length - 1)]! - s[lo]!) * (k - lo);
-};
+export const percentile = (list: number[], p: number): number => quantile(list, p)!;
 export const median = (list: number[]) => percentile(list, 0.5);
 export function save(): void {
   writeFileSync(

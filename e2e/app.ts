@@ -156,7 +156,7 @@ export async function answerOpen(page: Page): Promise<void> {
     .getByTestId(/^check-/)
     .first()
     .waitFor();
-  const bulk = page.getByRole('button', { name: /that worked before work now/ });
+  const bulk = page.getByRole('button', { name: /as they should be|that worked before works/ });
   if (await bulk.isVisible()) await bulk.click();
   for (const row of await page.getByTestId(/^check-/).all()) {
     const yes = row.getByRole('button', { name: /^(works|as told)$/ });

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import routes from '../app/routes';
 import sharp from 'sharp';
 import { asOwner, getOrm, inShop } from './db/orm';
 import { keepPhoto } from './use-cases/photos';
+import { allRoutes } from './testing/all-routes';
 import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
 
 const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: never) => unknown }>(
@@ -100,9 +100,11 @@ const cases: Record<string, Case> = {
         ],
       }),
   },
+  'loader /jobs/:job': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/fault': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
+  'loader /jobs.csv': { nobody: 401, other: 'own rows only' },
   'loader /jobs': { nobody: 302, other: 'own rows only' },
   'loader /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404 },
   'action /jobs/:job/route': {
@@ -120,9 +122,7 @@ const cases: Record<string, Case> = {
     other: 200,
     body: () => json({ do: 'method', row: 'screws', option: 'reuse' }),
   },
-  'loader /jobs/:job/work': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/checks': { params: () => ({ job }), nobody: 302, other: 404 },
-  'loader /jobs/:job/hand-over': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/report': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/report.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
   'loader /jobs/:job/log.json': { params: () => ({ job }), nobody: 401, other: 404 },
@@ -130,7 +130,6 @@ const cases: Record<string, Case> = {
   'loader /stock/spares': { nobody: 302, other: 'own rows only' },
   'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
-  'loader /jobs/:job/sort': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/mat': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/log': { params: () => ({ job }), nobody: 302, other: 404 },
   'action /jobs/:job/identity': {
@@ -168,11 +167,9 @@ interface Handler {
 }
 async function handlers(): Promise<Handler[]> {
   const out: Handler[] = [];
-  const all = (await routes).flatMap((r) => [r, ...(r.children ?? [])]);
-  for (const r of all) {
+  for (const r of await allRoutes()) {
     const path = `/${r.path ?? ''}`;
-    // a frame has no address of its own
-    const name = r.path === undefined && !r.index ? r.file : path;
+    const name = r.path === undefined ? r.file : path;
     const mod = await modules[`../app/${r.file}`]!();
     for (const kind of ['loader', 'action'] as const)
       if (mod[kind]) out.push({ key: `${kind} ${name}`, fn: mod[kind]!, path });

@@ -15,10 +15,13 @@ import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from './types';
-import { draftsOf, jobsPage, stripFor } from './use-cases/bench-page';
+import { draftsOf, stripFor } from './use-cases/bench-page';
+import { jobsQuery } from '../core/forms/jobs-query';
+import { jobsCsv, jobsPage } from './use-cases/find-jobs';
 import { receivePage, saveDraft } from './use-cases/drafts';
 import { jobEvents, jobPage } from './use-cases/job-page';
 import { adoptRoute } from './use-cases/plan-route';
+import { changeStock, stockPage } from './use-cases/stock';
 import { sendCommands } from './use-cases/send-commands';
 
 let world: World;
@@ -92,14 +95,81 @@ describe('the bench', () => {
     const number = (await jobPage(tova, job))!.number;
     for (const words of ['ODD_100%', 'Yrsa', String(number)])
       expect(
-        (await jobsPage(tova, words, 0)).jobs.map((j) => j.id),
+        (await jobsPage(tova, jobsQuery.parse({ q: words }))).jobs.map((j) => j.id),
         words,
       ).toContain(job);
     // what has a meaning in a pattern is taken as it is written
-    expect((await jobsPage(tova, '%', 0)).jobs.map((j) => j.tag)).toEqual(['ODD_100%']);
-    expect((await jobsPage(tova, "'; drop table job; --", 0)).total).toBe(0);
+    expect((await jobsPage(tova, jobsQuery.parse({ q: '%' }))).jobs.map((j) => j.tag)).toEqual(['ODD_100%']);
+    expect((await jobsPage(tova, jobsQuery.parse({ q: "'; drop table job; --" }))).total).toBe(0);
     const page = await call(jobs as never, tova, '/jobs?page=banana&q=Yrsa', {});
-    expect(page.body).toMatchObject({ page: 0, total: 1 });
+    expect(page.body).toMatchObject({ query: { page: 0 }, total: 1 });
+  });
+});
+
+describe('jobs are found', () => {
+  let cracked: string;
+  let flat: string;
+  const found = async (query: Record<string, unknown>) =>
+    (await jobsPage(tova, jobsQuery.parse(query))).jobs.map((j) => j.id);
+  beforeAll(async () => {
+    cracked = await openJob(world, tova, { tag: 'FIND-1', complaint: 'quarrel with a cobblestone' });
+    flat = await openJob(world, tova, { tag: 'FIND-2', complaint: 'flat by elevenses' });
+    await changeStock(marek, {
+      do: 'add',
+      part: {
+        model: mica9.id,
+        slot: 'cell',
+        provenance: 'new original',
+        price: '42.50',
+        serial: 'ZQ-77-1',
+        lot: 'LOT-BAD-9',
+        supplier: 'Grebe Parts',
+      },
+    });
+    const part = (await stockPage(marek, 'ZQ-77-1', 0)).parts[0]!;
+    await send(tova, flat, {
+      type: 'partChosen',
+      slot: 'cell',
+      part: part.id,
+      name: part.name,
+      provenance: part.provenance,
+      supplier: part.supplier,
+      lot: part.lot,
+      serial: part.serial,
+      priceMinor: part.priceMinor,
+      arrivesWith: part.arrivesWith,
+      released: part.released,
+      proof: part.proof,
+    });
+    await send(marek, cracked, { type: 'takenOver', bench: 'Quay bench' });
+  });
+  test('by words of the complaint, by serial, lot and supplier of a part', async () => {
+    expect(await found({ q: 'cobblestone' })).toEqual([cracked]);
+    for (const q of ['ZQ-77-1', 'lot-bad', 'grebe']) expect(await found({ q }), q).toEqual([flat]);
+    expect(await found({ q: 'lot-bad', at: 'declined' })).toEqual([]);
+  });
+  test('by stage, model, who works on it and when it was received; all of it holds at once', async () => {
+    expect(await found({ q: 'FIND', person: marek.personId })).toEqual([cracked]);
+    expect(await found({ q: 'FIND', at: 'open' })).toEqual([flat, cracked]);
+    const { model } = (await jobsPage(tova, jobsQuery.parse({ q: 'FIND-1' }))).jobs[0]!.summary;
+    expect(await found({ q: 'FIND', model })).toEqual([flat, cracked]);
+    expect(await found({ q: 'FIND', model: 'no such model' })).toEqual([]);
+    const today = new Date().toISOString().slice(0, 10);
+    expect(await found({ q: 'FIND', to: '2001-01-01' })).toEqual([]);
+    expect(await found({ q: 'FIND', from: '2001-01-01', to: today })).toEqual([flat, cracked]);
+  });
+  test('in the order that is asked for, and what cannot be read is left out', async () => {
+    expect(await found({ q: 'FIND', sort: 'received', dir: 'up' })).toEqual([cracked, flat]);
+    expect(await found({ q: 'FIND', sort: 'stage; drop table job', dir: 'sideways', page: '-1' })).toEqual([
+      flat,
+      cracked,
+    ]);
+  });
+  test('the same as a file', async () => {
+    const csv = await jobsCsv(tova, jobsQuery.parse({ q: 'FIND' }));
+    const [head, ...lines] = csv.trim().split(/\r?\n/);
+    expect(head).toMatch(/^job,tag,model,owner/);
+    expect(lines.map((l) => l.split(',')[1])).toEqual(['FIND-2', 'FIND-1']);
   });
 });
 

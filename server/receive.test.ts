@@ -392,7 +392,9 @@ describe('the stock', () => {
     expect(await changeStock(marek, { do: 'remove', id })).toMatchObject({ ok: false, status: 409 });
     await send(who, winner, { type: 'partDropped', slot: 'cell' });
     expect(await send(marek, loser, choose(id))).toMatchObject({ status: 'recorded' });
-    expect((await offerPage(marek, loser))!.parts.find((p) => p.id === id)).toMatchObject({ jobId: loser });
+    expect(
+      (await offerPage(marek, (await jobPage(marek, loser))!)).parts.find((p) => p.id === id),
+    ).toMatchObject({ jobId: loser });
     // a declined job gives back what it has not used up
     await send(marek, loser, { type: 'jobClosed', ending: 'declined', note: 'too dear' });
     expect((await stockPage(marek, '', 0)).parts.find((p) => p.id === id)).toMatchObject({ jobId: null });

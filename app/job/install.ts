@@ -28,6 +28,12 @@ export async function install(who: Who): Promise<void> {
   await navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 }
 
+/** Whether this browser has kept a page, and would show it without a network. */
+export async function isKept(path: string): Promise<boolean> {
+  if (typeof caches === 'undefined' || !navigator.serviceWorker?.controller) return false;
+  return (await (await caches.open(pages)).match(path)) !== undefined;
+}
+
 /** Has the screens of a job kept on which one works without the server. */
 export async function keepPages(job: string): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;

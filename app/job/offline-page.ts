@@ -2,7 +2,11 @@ import { isRouteErrorResponse } from 'react-router';
 import { empty } from '../../core/job/state';
 import type { JobPage } from '../../server/use-cases/job-page';
 import type { Who } from '../../server/types';
+import { isKept } from './install';
 import { ownerKey, rememberedPage } from './outbox';
+
+/** What is asked for needs the server, and the server is away. */
+export class NoNetwork extends Error {}
 
 let lastWho: Who | undefined;
 /** Notes who is signed in in this tab: copies of pages are shown to nobody else. */
@@ -11,22 +15,34 @@ export function notePerson(who: Who): void {
 }
 
 const isAnswer = (e: unknown) => (isRouteErrorResponse(e) || e instanceof Response) && e.status < 500;
-/** A job's page from the server when it answers, and from this browser's copy when it does not. */
-export async function fromServerOrCopy<T extends { who: Who; page: JobPage }>(
-  job: string,
-  server: () => Promise<T>,
-  rest: Omit<T, 'who' | 'page'>,
-): Promise<T> {
+/** What the server answers; without an answer, what `otherwise` has. An answer that says no is an answer. */
+export async function fromServerOr<T>(server: () => Promise<T>, otherwise: () => Promise<T> | T): Promise<T> {
   try {
     return await server();
   } catch (e) {
     if (isAnswer(e)) throw e;
-    const known = await rememberedPage<JobPage>(job);
-    if (!known || !lastWho || known.owner !== ownerKey(lastWho.shopId, lastWho.personId)) throw e;
-    return {
-      ...rest,
-      who: lastWho,
-      page: { ...known.page, state: { ...empty(), ...known.page.state } },
-    } as T;
+    return otherwise();
   }
 }
+/** A job from the server when it answers, and from this browser's copy when it does not. */
+export const fromServerOrCopy = (
+  job: string,
+  server: () => Promise<{ page: JobPage }>,
+): Promise<{ page: JobPage }> =>
+  fromServerOr(server, async () => {
+    const known = await rememberedPage<JobPage>(job).catch(() => undefined);
+    if (!known || !lastWho || known.owner !== ownerKey(lastWho.shopId, lastWho.personId))
+      throw new NoNetwork();
+    return { page: { ...known.page, state: { ...empty(), ...known.page.state } } };
+  });
+/**
+ * A screen's own data from the server; without it the screen is loaded whole, as it was kept when its job was opened here.
+ * @throws NoNetwork where it was not kept
+ */
+export const fromServerOrKeptPage = <T>(request: Request, server: () => Promise<T>): Promise<T> =>
+  fromServerOr(server, async () => {
+    const { pathname, search } = new URL(request.url);
+    if (!(await isKept(pathname))) throw new NoNetwork();
+    window.location.assign(pathname + search);
+    return new Promise<T>(() => {});
+  });

@@ -8,10 +8,15 @@ import { install, keepPages } from './install';
 import { ownerKey } from './outbox';
 import { rememberNewer } from './remembered-job';
 import { Replica, type View } from './replica';
-import { senderFor } from './sender';
+import { type Sender, type SendState, senderFor } from './sender';
+
+const quiet: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
 
 /** A job's screen: its view, kept up to date by this tab, the other tabs and the other benches. */
-export function useJob(page: JobPage, who: Who): { replica: Replica; view: View } {
+export function useJob(
+  page: JobPage,
+  who: Who,
+): { replica: Replica; view: View; sender: Sender; send: SendState } {
   const sender = useMemo(
     () => senderFor(ownerKey(who.shopId, who.personId), who.personId),
     [who.shopId, who.personId],
@@ -26,5 +31,8 @@ export function useJob(page: JobPage, who: Who): { replica: Replica; view: View 
     return replica.start();
   }, [replica, page, sender, who]);
   const view = useSyncExternalStore(replica.watch, replica.snapshot, replica.snapshot);
-  return { replica, view };
+  const sent = useSyncExternalStore(sender.watch, sender.snapshot, () => quiet);
+  // a press is kept from the moment it is pressed, before the outbox has been counted
+  const send = useMemo(() => ({ ...sent, kept: Math.max(sent.kept, view.kept) }), [sent, view.kept]);
+  return { replica, view, sender, send };
 }

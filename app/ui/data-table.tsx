@@ -1,16 +1,25 @@
 import { Table } from 'antd';
 import type { HTMLAttributes, ReactNode } from 'react';
+import { ColumnChoice, useShownColumns } from './column-choice';
 
 export interface DataColumn<Row> {
   title: ReactNode;
   cell: (row: Row, index: number) => ReactNode;
   /** What the rows are ordered by when its head is pressed; left out, they stay as they come. */
   sort?: (row: Row) => string | number;
+  /** The name by which the server orders the rows, where it does. */
+  order?: string;
   /** The kind of a row, where the column can be narrowed to some kinds. */
   kind?: (row: Row) => string;
+  /** It stays, whatever columns are chosen. */
+  always?: true;
   align?: 'right';
   width?: number | string;
   className?: string;
+}
+export interface Ordered {
+  by: string;
+  dir: 'up' | 'down';
 }
 interface Props<Row> {
   /** What the table is called to those who do not see it. */
@@ -25,12 +34,47 @@ interface Props<Row> {
   /** Rows of one page. */
   most?: number;
   empty?: ReactNode;
+  loading?: boolean;
+  /** How the server has ordered them, and asks it to order them otherwise. */
+  ordered?: Ordered;
+  onOrder?: (to: Ordered) => void;
+  /** Which columns are shown is chosen, and remembered in this browser under this name. */
+  remember?: string;
+  /** Rows that something is done to together. */
+  chosen?: { keys: readonly string[]; onChange: (keys: string[]) => void; may?: (row: Row) => boolean };
 }
 const byText = new Intl.Collator('en-GB', { numeric: true });
 const compare = (a: string | number, b: string | number) =>
   typeof a === 'number' && typeof b === 'number' ? a - b : byText.compare(String(a), String(b));
+const dirs = { up: 'ascend', down: 'descend' } as const;
 
-/** A list of things: its head stays in sight, and orders or narrows it where the column can. */
+/** A cell that knows its column: on a narrow screen it is named there. */
+const titled = (
+  title: string,
+): React.TdHTMLAttributes<HTMLElement> & { [data: `data-${string}`]: string } => ({
+  'data-title': title,
+});
+/** How a column is ordered: in the browser by what it says of a row, or by the server. */
+function sorterOf<Row>({ sort, order }: DataColumn<Row>, ordered: Ordered | undefined) {
+  if (order) return { sorter: true, sortOrder: ordered?.by === order ? dirs[ordered.dir] : null };
+  return sort ? { sorter: (a: Row, b: Row) => compare(sort(a), sort(b)) } : {};
+}
+/** By which kinds a column is narrowed: those that there are. */
+function filterOf<Row>({ kind }: DataColumn<Row>, rows: readonly Row[]) {
+  if (!kind) return {};
+  const kinds = [...new Set(rows.map(kind))].sort(byText.compare);
+  return kinds.length < 2
+    ? {}
+    : {
+        filters: kinds.map((k) => ({ text: k, value: k })),
+        onFilter: (value: React.Key | boolean, row: Row) => kind(row) === value,
+      };
+}
+
+/**
+ * A list of things: its head stays in sight, and orders or narrows it where the column can. On a narrow screen each row is
+ * a card that names its columns.
+ */
 export function DataTable<Row extends object>({
   name,
   rows,
@@ -41,36 +85,57 @@ export function DataTable<Row extends object>({
   bare = false,
   most = 200,
   empty,
+  loading = false,
+  ordered,
+  onOrder,
+  remember,
+  chosen,
 }: Props<Row>) {
+  const choice = useShownColumns(remember, columns);
   return (
-    <Table<Row>
-      {...(name ? { 'aria-label': name } : {})}
-      className="data"
-      dataSource={rows as Row[]}
-      rowKey={rowKey}
-      rowClassName={rowClassName ?? ''}
-      {...(onRow ? { onRow } : {})}
-      showHeader={!bare}
-      showSorterTooltip={false}
-      pagination={
-        rows.length > most ? { pageSize: most, showSizeChanger: false, placement: ['bottomEnd'] } : false
-      }
-      locale={{ emptyText: empty ?? 'Nothing here.' }}
-      columns={columns.map(({ title, cell, sort, kind, align, width, className }, n) => ({
-        key: n,
-        title,
-        render: (_: unknown, row: Row, index: number) => cell(row, index),
-        ...(sort ? { sorter: (a: Row, b: Row) => compare(sort(a), sort(b)) } : {}),
-        ...(kind
+    <>
+      {remember && <ColumnChoice {...choice} />}
+      <Table<Row>
+        {...(name ? { 'aria-label': name } : {})}
+        className={bare ? 'data bare-rows' : 'data'}
+        dataSource={rows as Row[]}
+        rowKey={rowKey}
+        rowClassName={rowClassName ?? ''}
+        {...(onRow ? { onRow } : {})}
+        {...(loading ? { loading } : {})}
+        showHeader={!bare}
+        showSorterTooltip={false}
+        sortDirections={['ascend', 'descend', 'ascend']}
+        {...(chosen
           ? {
-              filters: [...new Set(rows.map(kind))].sort(byText.compare).map((k) => ({ text: k, value: k })),
-              onFilter: (value: React.Key | boolean, row: Row) => kind(row) === value,
+              rowSelection: {
+                selectedRowKeys: [...chosen.keys],
+                onChange: (keys) => chosen.onChange(keys as string[]),
+                getCheckboxProps: (row) => ({ disabled: chosen.may?.(row) === false }),
+              },
             }
-          : {}),
-        ...(align ? { align } : {}),
-        ...(width === undefined ? {} : { width }),
-        ...(className ? { className } : {}),
-      }))}
-    />
+          : {})}
+        pagination={
+          rows.length > most ? { pageSize: most, showSizeChanger: false, placement: ['bottomEnd'] } : false
+        }
+        locale={{ emptyText: empty ?? 'Nothing here.' }}
+        onChange={(_page, _filters, sorter) => {
+          const one = Array.isArray(sorter) ? sorter[0] : sorter;
+          const by = one?.column && choice.shown[Number(one.columnKey)]?.order;
+          if (by) onOrder?.({ by, dir: one.order === 'descend' ? 'down' : 'up' });
+        }}
+        columns={choice.shown.map((column, n) => ({
+          key: n,
+          title: column.title,
+          render: (_: unknown, row: Row, index: number) => column.cell(row, index),
+          onCell: () => (typeof column.title === 'string' ? titled(column.title) : {}),
+          ...sorterOf(column, ordered),
+          ...filterOf(column, rows),
+          ...(column.align ? { align: column.align } : {}),
+          ...(column.width === undefined ? {} : { width: column.width }),
+          ...(column.className ? { className: column.className } : {}),
+        }))}
+      />
+    </>
   );
 }

@@ -1,6 +1,6 @@
-import { Tag, Button } from 'antd';
+import { Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { Form, Link, NavLink } from 'react-router';
+import { Form, Link, useLocation } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
 import { stages } from '../../core/job/stage';
@@ -12,7 +12,7 @@ import { useNow } from '../job/ticker';
 import { runningOver, runningText } from '../words/things';
 import { left, soon, soonShort } from '../words/time';
 import { useAlarms } from '../job/alarms';
-import { type JobScreenPath, jobScreens } from '../screens';
+import { NavTabs } from './nav-tabs';
 
 /** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
 export function useStrip(first: JobLine[]): JobLine[] {
@@ -98,6 +98,13 @@ function useKept(who: Who): number {
   );
 }
 
+const mainTabs = [
+  { to: '/', name: 'Bench' },
+  { to: '/jobs', name: 'Jobs' },
+  { to: '/stock', name: 'Stock' },
+  { to: '/workshop', name: 'Workshop' },
+];
+
 /** What a notification says. */
 const rungText = (j: JobLine) =>
   `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningOver(j.summary.running!)}`;
@@ -113,6 +120,7 @@ export const Head = memo(function Head({
 }) {
   const time = useNow();
   const kept = useKept(who);
+  const here = `/${useLocation().pathname.split('/')[1]}`;
   useAlarms(jobs, time, rungText);
   // beside the menu there is room for fewer
   const room = current === undefined ? 4 : 6;
@@ -127,16 +135,7 @@ export const Head = memo(function Head({
       <Link to="/" className="brand">
         snavek
       </Link>
-      {current === undefined && (
-        <nav className="nav" aria-label="Main">
-          <NavLink to="/" end>
-            Bench
-          </NavLink>
-          <NavLink to="/jobs">Jobs</NavLink>
-          <NavLink to="/stock">Stock</NavLink>
-          <NavLink to="/workshop">Workshop</NavLink>
-        </nav>
-      )}
+      {current === undefined && <NavTabs className="nav" label="Main" here={here} tabs={mainTabs} />}
       <nav className="strip" aria-label="Open devices">
         {jobs.map((j, i) =>
           i < most || j.id === current ? (
@@ -182,41 +181,3 @@ export const Head = memo(function Head({
     </header>
   );
 });
-
-/** The screens of one job. */
-export function JobTabs({
-  id,
-  here,
-  title,
-  conditions = [],
-}: {
-  id: string;
-  conditions?: string[];
-  here: JobScreenPath;
-  title: string;
-}) {
-  return (
-    <nav className="tabs noprint" aria-label="This job">
-      {jobScreens.map(
-        (s) =>
-          'tab' in s && (
-            <Link
-              key={s.path}
-              to={`/jobs/${id}/${s.path}`}
-              aria-current={s.path === here ? 'page' : undefined}
-            >
-              {s.tab}
-            </Link>
-          ),
-      )}
-      <span className="title">
-        {conditions.map((c) => (
-          <Tag key={c} color="error" className="after-8">
-            {c}
-          </Tag>
-        ))}
-        {title}
-      </span>
-    </nav>
-  );
-}

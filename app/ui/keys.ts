@@ -8,10 +8,24 @@ const numberGapMs = 100;
 const gapAfter = (key: string) => (/[\d.,]/.test(key) ? numberGapMs : burstGapMs);
 export type KeyMap = Partial<
   Record<
-    'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'escape' | 'all' | 'note' | 'turn' | 'say',
-    () => void
+    'next' | 'undo' | 'trouble' | 'keys' | 'search' | 'all' | 'note' | 'turn' | 'say',
+    (() => void) | undefined
   >
-> & { device?: (n: number) => void; typed?: (text: string) => void };
+> & {
+  device?: (n: number) => void;
+  /** 1 to 3 answer on this screen, and do not change device. */
+  answer?: (n: number) => void;
+  /** Down (1) or up (-1), by arrows and by J and K. */
+  move?: (by: number) => void;
+  typed?: (text: string) => void;
+};
+
+/** How many screens that are shown take 1 to 3 for answers. */
+let answering = 0;
+const moves: Record<string, number> = { j: 1, k: -1, ArrowDown: 1, ArrowUp: -1 };
+
+/** A dialog is on top: the keys are its own, and what an instrument types still counts. */
+export const dialogIsOpen = () => document.querySelector('[role=dialog]') !== null;
 
 /** Shortcuts of one character. */
 const letters: Record<string, 'trouble' | 'keys' | 'search' | 'all' | 'note' | 'turn' | 'say'> = {
@@ -30,27 +44,36 @@ const actsOn = (el: Element | null, key: string) =>
   el instanceof HTMLElement && (key === ' ' || key === 'Enter') && /^(BUTTON|A|SUMMARY)$/.test(el.tagName);
 
 /**
- * The bench's keys: Space, Page Down or Enter does the next thing, Backspace undoes, 1-9 change device.
+ * The bench's keys: Space, Page Down or Enter does the next thing, Backspace undoes, 1-9 change device, 0 shows all of them.
  * A held key counts once; a focused control and a shortcut never both act; a fast burst of characters ended by Enter
  * is a measurement or a code and never reaches the shortcuts.
  */
-export function useKeys(map: KeyMap, on = true): void {
+export function useKeys(map: KeyMap): void {
   const current = useRef(map);
+  const answers = map.answer !== undefined;
+  useLayoutEffect(() => {
+    if (!answers) return;
+    answering++;
+    return () => {
+      answering--;
+    };
+  }, [answers]);
   // before the paint: a key that answers what is seen must find its listener
   useLayoutEffect(() => {
     current.current = map;
   });
   useLayoutEffect(() => {
-    if (!on) return;
     let burst = '';
     let last = 0;
     let gap = burstGapMs;
     let single: ReturnType<typeof setTimeout> | undefined;
     const shortcut = (key: string) => {
       const m = current.current;
-      if (!preferences().letters) return;
+      if (!preferences().letters || dialogIsOpen()) return;
       const named = letters[key.toLowerCase()];
-      if (key >= '1' && key <= '9') m.device?.(Number(key));
+      if (key >= '1' && key <= '3' && answering > 0) m.answer?.(Number(key));
+      else if (key >= '0' && key <= '9') m.device?.(Number(key));
+      else if (moves[key.toLowerCase()]) m.move?.(moves[key.toLowerCase()]!);
       else if (named) m[named]?.();
     };
     const down = (e: KeyboardEvent) => {
@@ -81,7 +104,7 @@ export function useKeys(map: KeyMap, on = true): void {
         return;
       }
       burst = '';
-      if (actsOn(document.activeElement, e.key)) return;
+      if (actsOn(document.activeElement, e.key) || dialogIsOpen()) return;
       const m = current.current;
       if (e.key === ' ' || e.key === 'PageDown' || e.key === 'Enter') {
         e.preventDefault();
@@ -89,12 +112,15 @@ export function useKeys(map: KeyMap, on = true): void {
       } else if (e.key === 'Backspace') {
         e.preventDefault();
         if (!e.repeat) m.undo?.();
-      } else if (e.key === 'Escape') m.escape?.();
+      } else if (moves[e.key] && m.move) {
+        e.preventDefault();
+        m.move(moves[e.key]!);
+      }
     };
     window.addEventListener('keydown', down);
     return () => {
       window.removeEventListener('keydown', down);
       clearTimeout(single);
     };
-  }, [on]);
+  }, []);
 }

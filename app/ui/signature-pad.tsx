@@ -1,9 +1,26 @@
 import { Button } from 'antd';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
+import type Pad from 'signature_pad';
 
 export type Strokes = [number, number][][];
+/** Strokes are kept in a box of this size, whatever the screen. */
 const box = { w: 600, h: 200 };
-const points = (s: [number, number][]) => s.map((p) => p.join(',')).join(' ');
+const most = { strokes: 80, points: 2000 };
+
+type Drawn = ReturnType<Pad['toData']>;
+const strokesOf = (drawn: Drawn, el: HTMLCanvasElement): Strokes => {
+  const clamp = (v: number, end: number) => Math.round(Math.min(end, Math.max(0, v)));
+  return drawn
+    .slice(-most.strokes)
+    .map((s) =>
+      s.points
+        .slice(0, most.points)
+        .map((p): [number, number] => [
+          clamp((p.x * box.w) / el.offsetWidth, box.w),
+          clamp((p.y * box.h) / el.offsetHeight, box.h),
+        ]),
+    );
+};
 
 /** A box to sign in with finger, pen or mouse. Whoever cannot sign gives the name instead. */
 export function SignaturePad({
@@ -15,64 +32,49 @@ export function SignaturePad({
   onChange: (s: Strokes) => void;
   label: string;
 }) {
-  const drawing = useRef(false);
-  const at = (e: React.PointerEvent<SVGSVGElement>): [number, number] => {
-    const r = e.currentTarget.getBoundingClientRect();
-    const clamp = (v: number, most: number) => Math.round(Math.min(most, Math.max(0, v)));
-    return [
-      clamp(((e.clientX - r.left) * box.w) / r.width, box.w),
-      clamp(((e.clientY - r.top) * box.h) / r.height, box.h),
-    ];
-  };
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const pad = useRef<Pad>(undefined);
+  const changed = useRef(onChange);
+  useEffect(() => {
+    changed.current = onChange;
+  });
+  useEffect(() => {
+    const el = canvas.current!;
+    let gone = false;
+    // only whoever signs needs it
+    void import('signature_pad').then(({ default: SignaturePadOf }) => {
+      if (gone) return;
+      const scale = window.devicePixelRatio || 1;
+      el.width = el.offsetWidth * scale;
+      el.height = el.offsetHeight * scale;
+      el.getContext('2d')!.scale(scale, scale);
+      const made = new SignaturePadOf(el, { penColor: getComputedStyle(el).color, minWidth: 1, maxWidth: 3 });
+      made.addEventListener('endStroke', () => changed.current(strokesOf(made.toData(), el)));
+      pad.current = made;
+      el.dataset.ready = 'true';
+    });
+    return () => {
+      gone = true;
+      pad.current?.off();
+    };
+  }, []);
+  const given = strokes.length > 0;
+  useEffect(() => {
+    if (!given) pad.current?.clear();
+  }, [given]);
   return (
     <div className="field">
       <div className="spread">
         <span className="label small">{label}</span>
-        {strokes.length > 0 && <Button onClick={() => onChange([])}>Sign again</Button>}
+        {given && <Button onClick={() => onChange([])}>Sign again</Button>}
       </div>
-      <svg
-        viewBox={`0 0 ${box.w} ${box.h}`}
+      <canvas
+        ref={canvas}
+        className="signature"
         role="img"
-        aria-label={strokes.length ? 'Signature, given' : 'Signature, empty'}
+        aria-label={given ? 'Signature, given' : 'Signature, empty'}
         data-testid="signature"
-        style={{
-          width: '100%',
-          background: 'var(--card)',
-          border: '1px solid var(--metal)',
-          borderRadius: 10,
-          touchAction: 'none',
-          cursor: 'crosshair',
-        }}
-        onPointerDown={(e) => {
-          e.currentTarget.setPointerCapture(e.pointerId);
-          drawing.current = true;
-          onChange([...strokes, [at(e)]].slice(-80));
-        }}
-        onPointerMove={(e) => {
-          if (!drawing.current) return;
-          const last = strokes.at(-1);
-          if (last && last.length < 2000) onChange([...strokes.slice(0, -1), [...last, at(e)]]);
-        }}
-        onPointerUp={() => {
-          drawing.current = false;
-        }}
-        onPointerCancel={() => {
-          drawing.current = false;
-        }}
-      >
-        <line x1={30} y1={165} x2={570} y2={165} stroke="var(--line)" strokeWidth={2} />
-        {strokes.map((s, i) => (
-          <polyline
-            key={`${i}-${s.length}`}
-            points={points(s.length > 1 ? s : [s[0]!, [s[0]![0] + 1, s[0]![1]]])}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={3.5}
-            strokeLinecap="round"
-            strokeLinejoin="round"
-          />
-        ))}
-      </svg>
+      />
     </div>
   );
 }

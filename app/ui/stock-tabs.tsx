@@ -1,11 +1,15 @@
-import { NavLink } from 'react-router';
+import { useLocation } from 'react-router';
+import { NavTabs } from './nav-tabs';
 
 /** The two drawers of the stock. */
 export const StockTabs = () => (
-  <nav className="tabs p-0" aria-label="Stock">
-    <NavLink to="/stock" end>
-      Parts
-    </NavLink>
-    <NavLink to="/stock/spares">Spares box</NavLink>
-  </nav>
+  <NavTabs
+    className="tabs p-0"
+    label="Stock"
+    here={useLocation().pathname}
+    tabs={[
+      { to: '/stock', name: 'Parts' },
+      { to: '/stock/spares', name: 'Spares box' },
+    ]}
+  />
 );

@@ -1,52 +1,82 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useCallback, useState } from 'react';
+import type { Context } from '../../core/job/decide';
 import type { Body } from '../../core/job/events';
-import type { Finding } from '../../core/job/interlocks';
-import type { IndexedModel } from '../../core/model/index-model';
+import { type Finding, findings } from '../../core/job/interlocks';
+import type { JobState } from '../../core/job/state';
 import type { Who } from '../../server/types';
+import { benchTime } from '../job/clock';
 import type { Replica } from '../job/replica';
 import { refusalText } from '../words/findings';
 import { type OverrideGiven, StopSheet } from './stop-sheet';
 
+/** What the interlocks say against a screw that is longer than its hole bears: it is stopped before it is in. */
+const tooLong = (context: Context, state: JobState, body: Body): Finding[] =>
+  body.type === 'screwIn'
+    ? findings(
+        { index: context.index, state, waits: context.waits, role: context.role, now: benchTime() },
+        body,
+      ).filter((f) => f.rule === 'screw too long')
+    : [];
+
+interface Shut {
+  findings: Finding[];
+  bodies: readonly Body[];
+  passLabel?: string | undefined;
+}
 /**
  * Reports things of one job, one after another. A gate that is shut shows its stop, and whoever passes it with a reason
  * goes on with the rest; any other refusal is said in words.
  */
 export function useReport(
   replica: Replica,
-  index: IndexedModel,
   who: Who,
+  say: (text: string | undefined) => void,
 ): {
   report: (...bodies: Body[]) => Promise<boolean>;
-  said: string | undefined;
-  say: (text: string | undefined) => void;
+  stopAt: (findings: Finding[], bodies: readonly Body[], passLabel?: string) => void;
   stop: ReactNode;
 } {
-  const [said, say] = useState<string>();
-  const [shut, setShut] = useState<{ findings: Finding[]; bodies: Body[] }>();
-  const run = async (bodies: Body[], override?: OverrideGiven): Promise<boolean> => {
-    for (const [i, body] of bodies.entries()) {
-      const d = await replica.report(body, override && i === 0 ? { override } : {});
-      if (d.refused?.code === 'interlock') {
-        setShut({ findings: d.refused.findings, bodies: bodies.slice(i) });
+  const [shut, setShut] = useState<Shut>();
+  const { index } = replica.view.context;
+  const run = useCallback(
+    async (bodies: readonly Body[], override?: OverrideGiven, passLabel?: string): Promise<boolean> => {
+      const stopAt = (found: Finding[], i: number) => {
+        setShut({ findings: found, bodies: bodies.slice(i), passLabel });
         return false;
+      };
+      for (const [i, body] of bodies.entries()) {
+        const given = override && i === 0 ? override : undefined;
+        const hurts = given ? [] : tooLong(replica.view.context, replica.view.state, body);
+        if (hurts.length) return stopAt(hurts, i);
+        const d = await replica.report(body, given ? { override: given } : {});
+        if (d.refused?.code === 'interlock') return stopAt(d.refused.findings, i);
+        if (d.refused) {
+          say(refusalText(index, d.refused));
+          return false;
+        }
       }
-      say(d.refused ? refusalText(index, d.refused) : undefined);
-      if (d.refused) return false;
-    }
-    return true;
-  };
+      return true;
+    },
+    [replica, index, say],
+  );
   const stop = shut && (
     <StopSheet
       index={index}
       findings={shut.findings}
       who={who}
       onBack={() => setShut(undefined)}
-      passLabel="All the same"
+      passLabel={shut.passLabel ?? 'Do it all the same'}
       onPass={(o) => {
         setShut(undefined);
-        void run(shut.bodies, o);
+        void run(shut.bodies, o, shut.passLabel);
       }}
     />
   );
-  return { report: (...bodies) => run(bodies), said, say, stop };
+  const report = useCallback((...bodies: Body[]) => run(bodies), [run]);
+  const stopAt = useCallback(
+    (found: Finding[], bodies: readonly Body[], passLabel?: string) =>
+      setShut({ findings: found, bodies, passLabel }),
+    [],
+  );
+  return { report, stopAt, stop };
 }

@@ -1,10 +1,6 @@
 import { DatePicker } from 'antd';
-import dayjs from 'dayjs';
 import { useMemo } from 'react';
-import 'dayjs/locale/en-gb';
-
-// weeks begin on Monday
-dayjs.locale('en-gb');
+import { dayjs } from './dayjs';
 
 /** Shown as the first; typed as any of them, a time alone being one of today. */
 const formats = ['ddd D MMM YYYY HH:mm', 'D MMM YYYY HH:mm', 'D/M/YYYY HH:mm', 'YYYY-MM-DD HH:mm', 'HH:mm'];

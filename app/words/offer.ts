@@ -1,5 +1,9 @@
+import type { BodyOf, Task } from '../../core/job/events';
+import type { IndexedModel } from '../../core/model/index-model';
 import type { AdviceGiven } from '../../core/quote/advice';
 import { percent } from './fault';
+import { taskName } from './steps';
+import { cap, list, thingName } from './things';
 import { money } from './time';
 
 export const adviceName = {
@@ -31,3 +35,21 @@ export function adviceText(a: AdviceGiven, currency: string): string {
       return `On average ${cost}. Give the owner’s limit or the price of another phone to compare with.`;
   }
 }
+
+type Price = Pick<BodyOf<'quoted'>, 'p10Minor' | 'p90Minor' | 'limitMinor'>;
+/** The price as the owner agrees to it. */
+export const priceText = (price: Price | undefined, currency: string): string =>
+  price
+    ? `The price: most likely ${money(price.p10Minor, currency)} to ${money(price.p90Minor, currency)}${price.limitMinor === null ? '' : `, and not above ${money(price.limitMinor, currency)} without asking`}.`
+    : 'The price as offered.';
+/** What the record says while the screen says something newer. */
+export const recordedText = (price: Price, currency: string): string =>
+  `In the record and on the PDF stands ${money(price.p10Minor, currency)} to ${money(price.p90Minor, currency)}${price.limitMinor === null ? ' without a limit' : `, limit ${money(price.limitMinor, currency)}`}; the screen has moved on.`;
+/** The tasks of a job in one sentence. */
+export const tasksText = (index: IndexedModel, tasks: readonly Task[]): string =>
+  cap(
+    list(
+      tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`),
+      3,
+    ),
+  );

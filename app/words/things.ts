@@ -1,6 +1,6 @@
 import type { IndexedModel } from '../../core/model/index-model';
 import { generalItems, generalStations, generalTools } from '../../core/route/catalogue';
-import type { FunctionId } from '../../core/model/schema';
+import type { Face, FunctionId } from '../../core/model/schema';
 import { left } from './time';
 
 export const functionName: Record<FunctionId, string> = {
@@ -150,3 +150,6 @@ export function placeText(place: string): string {
 }
 /** With a capital, as a sentence or a heading begins. */
 export const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
+
+/** Which side is shown. */
+export const faceText = (face: Face): string => (face === 'back' ? 'back side up' : 'display side up');

@@ -27,9 +27,7 @@ export const about = (s: number): string =>
   s < 90 ? `about ${Math.max(5, Math.round(s / 5) * 5)} s` : `about ${Math.round(s / 60)} min`;
 /** As short as a chip of the strip: the time today, else the weekday with it. */
 export function soonShort(ms: number, now: number): string {
-  return new Date(ms).toDateString() === new Date(now).toDateString()
-    ? clock(ms)
-    : `${weekdayFormat.format(ms)} ${clock(ms)}`;
+  return new Date(ms).toDateString() === new Date(now).toDateString() ? clock(ms) : weekdayFormat.format(ms);
 }
 /** `1:52`, or `3:10 h` from an hour up. */
 export function left(seconds: number): string {

@@ -5,6 +5,7 @@ import { claimOf } from './claims';
 import { conditionOf } from './condition-rules';
 import {
   type Body,
+  type BodyOf,
   type Breach,
   eventVersion,
   final,
@@ -82,18 +83,15 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   if (unknown) return none({ code: 'unknown thing', id: unknown });
   if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
   // a closed job is only written on: notes, corrections, and a note of oneself that is taken back
-  const noteBack = body.type === 'retracted' && state.trail[state.trail.length - 1]?.type === 'noted';
+  const noteBack =
+    body.type === 'retracted' &&
+    (body.entries ?? 1) === 1 &&
+    state.trail[state.trail.length - 1]?.type === 'noted';
   if (flag(state, 'ending') !== undefined && body.type !== 'noted' && body.type !== 'corrected' && !noteBack)
     return none({ code: 'closed' });
 
-  if (body.type === 'retracted') {
-    const latest = state.trail[state.trail.length - 1];
-    if (!latest || latest.event !== body.event)
-      return none({ code: 'not the latest', latest: latest?.event });
-    if (latest.by !== context.person) return none({ code: 'somebody else’s', by: latest.by });
-    const why = final.get(latest.type as Body['type']);
-    if (why) return none({ code: 'cannot be taken back', why });
-  }
+  const back = body.type === 'retracted' ? takenBack(context, state, body) : undefined;
+  if (back && !Array.isArray(back)) return none(back);
 
   const situation = {
     index: context.index,
@@ -148,8 +146,13 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     clockKnown: command.clockKnown,
     body: b,
   });
-  const events = overrides.map((b, i) => make(b, i + 1));
-  const main = make(body, 0);
+  // what is taken back with it comes first, the latest before what it stood on
+  const before: Body[] = (back ?? [])
+    .slice(1)
+    .toReversed()
+    .map((event) => ({ type: 'retracted', event }));
+  const events = [...overrides, ...before].map((b, i) => make(b, i + 1));
+  const main = make(body.type === 'retracted' ? { type: 'retracted', event: body.event } : body, 0);
   const did = context.route && stepFor(context.route, state, body);
   if (did) {
     main.step = did.step;
@@ -163,6 +166,23 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   if (means && !state.condition[means.condition])
     events.push(make({ type: 'conditionSet', ...means }, events.length));
   return { events, findings: found };
+}
+
+/** The entries that go by taking back, the earliest first: all of them or none. */
+function takenBack(
+  context: Context,
+  state: JobState,
+  { event, entries = 1 }: BodyOf<'retracted'>,
+): string[] | Refusal {
+  const chain = state.trail.slice(-entries);
+  if (chain.length !== entries || chain[0]?.event !== event)
+    return { code: 'not the latest', latest: state.trail[state.trail.length - 1]?.event };
+  for (const entry of chain.toReversed()) {
+    if (entry.by !== context.person) return { code: 'somebody else’s', by: entry.by };
+    const why = final.get(entry.type as Body['type']);
+    if (why) return { code: 'cannot be taken back', why };
+  }
+  return chain.map((e) => e.event);
 }
 
 /**

@@ -256,7 +256,12 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('dataDeclined'), slot: ref, reason: words(1000) }),
   z.strictObject({ type: z.literal('stepPassed'), passed: ref, round: z.enum(rounds) }),
   z.strictObject({ type: z.literal('answered'), question: ref, answer: words(1000) }),
-  z.strictObject({ type: z.literal('retracted'), event: ref }),
+  // as a command it may take back several at once: `event` is then the earliest of the latest so many entries
+  z.strictObject({
+    type: z.literal('retracted'),
+    event: ref,
+    entries: z.number().int().min(1).max(10_000).optional(),
+  }),
   z.strictObject({ type: z.literal('corrected'), event: ref, truth: words(1000), reason: words(1000) }),
   z.strictObject({
     type: z.literal('overridden'),

@@ -1,11 +1,7 @@
+import { configure } from 'safe-stable-stringify';
+
 /** JSON with the keys of every object in order, so that equal values have equal text (for content hashes). */
-export function canonicalJson(value: unknown): string {
-  return JSON.stringify(value, (_key, v: unknown) =>
-    v && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
-}
+export const canonicalJson = configure({ circularValue: Error, bigint: false }) as (value: unknown) => string;
 
 /**
  * A content hash of a value: 64 bits of FNV-1a over its canonical JSON, as 16 hexadecimal digits.

@@ -4,9 +4,15 @@ import { describe, expect, test } from 'vitest';
 import { indexed, mica9, replace, route } from '../testing/demo-models';
 import { advise } from './advice';
 import { dataReadAt, quoteInput } from './for-route';
-import { percentile } from './percentile';
 import { earliestReady } from './promise';
-import { chanceWithin, type Distribution, expectedCost, type QuoteInput, simulateCost } from './quote';
+import {
+  percentileOf,
+  chanceWithin,
+  type Distribution,
+  expectedCost,
+  type QuoteInput,
+  simulateCost,
+} from './quote';
 import { betaShape, meanOf, type ThreePoint, varianceOf } from './three-point';
 
 const run = (q: QuoteInput, seed = 1, trials = 4000): Distribution => {
@@ -87,12 +93,12 @@ describe('three points', () => {
 });
 test('percentiles agree with the simple-statistics package where both interpolate alike, and with a worked case of type 7', () => {
   // R's quantile(c(1, 2, 3, 4, 10), 0.1) with its default type 7 is 1.4 (Hyndman and Fan 1996)
-  expect(percentile([1, 2, 3, 4, 10], 0.1)).toBeCloseTo(1.4, 12);
+  expect(percentileOf([1, 2, 3, 4, 10], 0.1)).toBeCloseTo(1.4, 12);
   // that package takes the middle of two neighbours: the same where type 7 falls on a value or half-way between two
   fc.assert(
     fc.property(fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 1, maxLength: 30 }), (list) => {
       const sorted = list.toSorted((a, b) => a - b);
-      for (const p of [0, 0.5, 1]) expect(percentile(sorted, p)).toBeCloseTo(quantileSorted(sorted, p), 9);
+      for (const p of [0, 0.5, 1]) expect(percentileOf(sorted, p)).toBeCloseTo(quantileSorted(sorted, p), 9);
     }),
   );
 });

@@ -1,7 +1,7 @@
 import { randomBeta } from 'd3-random';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { percentile } from './percentile';
+import { quantileSorted } from 'd3-array';
 import { betaShape, meanOf, type ThreePoint, varianceOf } from './three-point';
 
 /** What a repair may cost, in minor units of money, and what its hands take, in seconds. */
@@ -86,7 +86,7 @@ export function* simulateCost(q: QuoteInput, seed: number, trials = 4000): Gener
   const mean = sum / trials;
   let square = 0;
   for (const x of sorted) square += (x - mean) ** 2;
-  const [p50, p90] = [percentile(sorted, 0.5), percentile(sorted, 0.9)];
+  const [p50, p90] = [percentileOf(sorted, 0.5), percentileOf(sorted, 0.9)];
   const from = sorted[0]!;
   const to = Math.min(sorted[trials - 1]!, p90 + 3 * (p90 - p50));
   const width = Math.max(1, (to - from) / binCount);
@@ -100,13 +100,21 @@ export function* simulateCost(q: QuoteInput, seed: number, trials = 4000): Gener
     trials,
     mean,
     sd: Math.sqrt(square / (trials - 1)),
-    p10: percentile(sorted, 0.1),
+    p10: percentileOf(sorted, 0.1),
     p50,
     p90,
     bins,
     sorted,
   };
 }
+
+/**
+ * The p-th quantile of ascending figures, between neighbours by straight line: type 7 of Hyndman and Fan, The American
+ * Statistician 50(4), 1996, as the d3-array package has it.
+ * @param p 0 to 1
+ */
+export const percentileOf = (sorted: ArrayLike<number>, p: number): number =>
+  quantileSorted(sorted as number[], p)!;
 
 /** The chance that at least one of the risks happens. */
 export const chanceOfTrouble = (risks: QuoteInput['risks']) =>

@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { parseCookie, stringifySetCookie } from 'cookie';
 import { getOrm, inShop } from '../db/orm';
 import { endStreamsOf } from './streams';
 import type { ShopSettings, Who } from '../types';
@@ -9,16 +10,18 @@ const lifeS = 12 * 3600;
 const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 
 export function tokenOf(request: Request): string | undefined {
-  const cookie = request.headers.get('cookie') ?? '';
-  return (
-    cookie
-      .split(/;\s*/)
-      .find((c) => c.startsWith(`${cookieName}=`))
-      ?.slice(cookieName.length + 1) || undefined
-  );
+  return parseCookie(request.headers.get('cookie') ?? '')[cookieName] || undefined;
 }
 function cookie(value: string, maxAgeS: number, secure: boolean): string {
-  return `${cookieName}=${value}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${maxAgeS}${secure ? '; Secure' : ''}`;
+  return stringifySetCookie({
+    name: cookieName,
+    value,
+    path: '/',
+    httpOnly: true,
+    sameSite: 'lax',
+    maxAge: maxAgeS,
+    secure,
+  });
 }
 export const behindTls = (request: Request) =>
   new URL(request.url).protocol === 'https:' || process.env.SNAVEK_TLS === '1';

@@ -16,7 +16,7 @@ export interface JobLine {
   owner: string | null /** Who works on it, by name. */;
   worker?: string | null;
 }
-interface Row {
+export interface Row {
   id: string;
   number: number;
   tag: string;
@@ -31,11 +31,12 @@ interface Row {
   worker: string | null;
 }
 
-const columns = `j.id, j.number, j.tag, j.stage, j.seq, j.summary, extract(epoch from j.promised_at) * 1000 as promised, j.ending,
+/** What a job's line is made from: `j` is the job. */
+export const columns = `j.id, j.number, j.tag, j.stage, j.seq, j.summary, extract(epoch from j.promised_at) * 1000 as promised, j.ending,
   extract(epoch from j.opened_at) * 1000 as opened, extract(epoch from j.updated_at) * 1000 as updated,
   (select value from job_private p where p.shop_id = j.shop_id and p.job_id = j.id and p.kind = 'owner') as owner,
   (select name from person w where w.shop_id = j.shop_id and w.id::text = j.summary->'worker'->>'by') as worker`;
-const line = (r: Row): JobLine => ({
+export const line = (r: Row): JobLine => ({
   id: r.id,
   number: r.number,
   tag: r.tag,
@@ -67,24 +68,5 @@ export async function draftsOf(who: Who): Promise<{ id: string; tag: string; upd
       [who.personId],
     );
     return drafts.map((d) => ({ id: d.id, tag: d.tag ?? '', updatedAt: Number(d.updated) }));
-  });
-}
-
-/** Jobs by number, tag, model or owner's name, newest first; 50 a page. */
-export async function jobsPage(
-  who: Who,
-  search: string,
-  page: number,
-): Promise<{ jobs: JobLine[]; total: number }> {
-  return inShop(who.shopId, async (em) => {
-    const like = `%${search.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
-    const where = `? = '%%' or j.number::text = trim(both '%' from ?) or j.tag ilike ? or j.summary->>'model' ilike ? or exists (select 1 from job_private p where p.shop_id = j.shop_id and p.job_id = j.id and p.kind = 'owner' and p.value ilike ?)`;
-    const args = [like, like, like, like, like];
-    const rows = await em.execute<Row[]>(
-      `select ${columns} from job j where ${where} order by j.number desc limit 50 offset ?`,
-      [...args, page * 50],
-    );
-    const [count] = await em.execute<{ n: string }[]>(`select count(*) as n from job j where ${where}`, args);
-    return { jobs: rows.map(line), total: Number(count?.n ?? 0) };
   });
 }

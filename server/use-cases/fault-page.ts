@@ -4,20 +4,15 @@ import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { type EarlierJob, earlierJobs } from './device-history';
 import { experienceOf } from './experience';
-import { type JobPage, jobPage } from './job-page';
+import type { JobPage } from './job-page';
 
-/** What finding a fault starts from: the job, what finished jobs have shown, and the device's own past. */
+/** What finding a fault takes beside the job: what finished jobs have shown, and the device's own past. */
 export interface FaultPage {
-  page: JobPage;
   experience: Experience;
   earlier: EarlierJob[];
 }
-export async function faultPage(who: Who, jobId: string): Promise<FaultPage | undefined> {
-  const page = await jobPage(who, jobId);
-  if (!page) return undefined;
-  return inShop(who.shopId, async (em) => ({
-    page,
+export const faultPage = (who: Who, page: JobPage): Promise<FaultPage> =>
+  inShop(who.shopId, async (em) => ({
     experience: await experienceOf(em),
-    earlier: await earlierJobs(em, flag(page.state, 'tag') ?? '', jobId),
+    earlier: await earlierJobs(em, flag(page.state, 'tag') ?? '', page.id),
   }));
-}

@@ -1,12 +1,14 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Outlet, type ShouldRevalidateFunctionArgs, useParams } from 'react-router';
 import { stripFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
+import { notePerson } from '../../job/offline-page';
 import type { Frame } from '../../ui/frame';
 import { Head, useStrip } from '../../ui/head';
 import { useDeviceKeys } from '../../ui/device-keys';
+import { KeysSheet } from '../../ui/keys-sheet';
 import type { Route } from './+types/shop';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -20,17 +22,20 @@ export const shouldRevalidate = ({ formMethod }: ShouldRevalidateFunctionArgs) =
 /** What stands around every screen of the workshop: the open devices with their keys, who is signed in, the live channel. */
 export default function ShopFrame({ loaderData }: Route.ComponentProps) {
   const { who, now } = loaderData;
+  notePerson(who);
+  const [keys, setKeys] = useState(false);
   const strip = useStrip(loaderData.strip);
   const { job } = useParams();
   useEffect(() => {
     setServerTime(now);
     startChannel();
   }, [now]);
-  useDeviceKeys(strip);
+  useDeviceKeys(strip, () => setKeys(true));
   return (
     <div className="frame">
       <Head who={who} jobs={strip} current={job} />
       <Outlet context={{ who, strip } satisfies Frame} />
+      {keys && <KeysSheet onClose={() => setKeys(false)} />}
     </div>
   );
 }

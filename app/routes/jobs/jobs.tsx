@@ -1,112 +1,106 @@
-import { Input, Button, type InputRef } from 'antd';
-import { Form, Link } from 'react-router';
-import { useRef } from 'react';
-import { z } from 'zod';
-import { jobsPage } from '../../../server/use-cases/bench-page';
+import { Button } from 'antd';
+import { Link, useNavigation, useSearchParams } from 'react-router';
+import type { JobLine } from '../../../server/use-cases/bench-page';
+import { type JobsQuery, jobsPerPage, jobsQuery } from '../../../core/forms/jobs-query';
+import { jobsPage } from '../../../server/use-cases/find-jobs';
 import { requirePerson } from '../../context';
+import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
-import { useKeys } from '../../ui/keys';
+import { plural } from '../../words/things';
 import { dayAndClock } from '../../words/time';
 import type { Route } from './+types/jobs';
-import { DataTable } from '../../ui/data-table';
-
-const query = z.object({
-  q: z.string().max(80).catch(''),
-  page: z.coerce.number().int().min(0).max(10_000).catch(0),
-});
+import { JobsFilter } from './jobs-filter';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  const url = new URL(request.url);
-  const { q, page } = query.parse({
-    q: url.searchParams.get('q') ?? '',
-    page: url.searchParams.get('page') ?? 0,
-  });
-  return {
-    q,
-    page,
-    now: Date.now(),
-    ...(await jobsPage(who, q.trim(), page)),
-  };
+  const query = jobsQuery.parse(Object.fromEntries(new URL(request.url).searchParams));
+  return { query, ...(await jobsPage(who, query)) };
 }
 
+/** The address that asks for something: what stands at its default is left out. */
+export function addressOf(query: Partial<JobsQuery>): string {
+  const plain = jobsQuery.parse({});
+  const said = Object.entries(query).filter(([k, v]) => v !== plain[k as keyof JobsQuery]);
+  return new URLSearchParams(said.map(([k, v]) => [k, String(v)])).toString();
+}
+
+/** Every repair of this workshop, by anything that one may remember of it. */
 export default function Jobs({ loaderData }: Route.ComponentProps) {
-  const { q, page, jobs, total } = loaderData;
-  const search = useRef<InputRef>(null);
-  useKeys({ search: () => search.current?.focus() });
+  const { query, jobs, total, models, people } = loaderData;
+  const [, setParams] = useSearchParams();
+  const loading = useNavigation().state === 'loading';
+  const ask = (change: Partial<JobsQuery>) => setParams(addressOf({ ...query, page: 0, ...change }));
+  const narrowed = addressOf({ ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
   return (
     <main className="page stack">
-      <section className="card">
-        <div className="spread under-8">
-          <h1>Jobs</h1>
-          <Form method="get" role="search" className="row">
-            <label htmlFor="q" className="sr">
-              Search jobs
-            </label>
-            <Input
-              ref={search}
-              id="q"
-              name="q"
-              type="search"
-              defaultValue={q}
-              maxLength={80}
-              placeholder="number, tag, model or owner  ( / )"
-              style={{
-                font: 'inherit',
-                minHeight: 44,
-                width: 340,
-                padding: '0 12px',
-                borderRadius: 10,
-                border: '1px solid var(--metal)',
-                background: 'var(--card)',
-              }}
-            />
-            <Button htmlType="submit">Search</Button>
-          </Form>
+      <section className="card stack" aria-label="Jobs">
+        <div className="spread">
+          <div>
+            <h1>Jobs</h1>
+            <span className="muted">{`${plural(total, 'job')}${narrowed ? ' found' : ''}`}</span>
+          </div>
+          <Button href={`/jobs.csv?${addressOf({ ...query, page: 0 })}`} download>
+            CSV
+          </Button>
         </div>
+        <JobsFilter query={query} models={models} people={people} narrowed={narrowed} onAsk={ask} />
         {jobs.length === 0 ? (
           <p>
-            {q
-              ? `No job matches “${q}”.`
+            {narrowed
+              ? 'No job matches all of this. Leave something out.'
               : 'Every repair of this workshop stands here once it has been received.'}
           </p>
         ) : (
           <DataTable
+            name="Jobs found"
+            remember="jobs"
             rows={jobs}
             rowKey={(j) => j.id}
-            columns={[
-              { title: 'job', cell: (j) => j.number },
-              {
-                title: 'device',
-                cell: (j) => (
-                  <>
-                    {j.ending ? (
-                      <Link to={`/jobs/${j.id}/report`} className="strong">
-                        {j.summary.model}
-                      </Link>
-                    ) : (
-                      <Link to={screenFor(j)} className="strong">
-                        {j.summary.model}
-                      </Link>
-                    )}{' '}
-                    <span className="muted small nowrap">{j.tag}</span>
-                  </>
-                ),
-              },
-              { title: 'owner', cell: (j) => j.owner },
-              { title: 'task', cell: (j) => j.summary.tasks?.join(', ') },
-              { title: 'received', cell: (j) => dayAndClock(j.openedAt) },
-              { title: 'stands at', cell: (j) => j.ending ?? j.stage },
-              { title: 'record', cell: (j) => <Link to={`/jobs/${j.id}/report`}>report</Link> },
-            ]}
+            columns={columns}
+            loading={loading}
+            most={jobsPerPage}
+            ordered={{ by: query.sort, dir: query.dir }}
+            onOrder={({ by, dir }) => ask({ sort: by as JobsQuery['sort'], dir })}
           />
         )}
-        <div className="row top-8">
-          <span className="muted">{total} in all</span>
-          {page > 0 && <Link to={`?q=${encodeURIComponent(q)}&page=${page - 1}`}>newer</Link>}
-          {(page + 1) * 50 < total && <Link to={`?q=${encodeURIComponent(q)}&page=${page + 1}`}>older</Link>}
+        <div className="row">
+          {query.page > 0 && (
+            <Button onClick={() => ask({ page: query.page - 1 })}>The {jobsPerPage} before</Button>
+          )}
+          {(query.page + 1) * jobsPerPage < total && (
+            <Button onClick={() => ask({ page: query.page + 1 })}>The next {jobsPerPage}</Button>
+          )}
         </div>
       </section>
     </main>
   );
 }
+
+const columns: DataColumn<JobLine>[] = [
+  { title: 'job', order: 'number', always: true, cell: (j) => j.number },
+  {
+    title: 'device',
+    order: 'model',
+    always: true,
+    cell: (j) => (
+      <>
+        <Link to={j.ending ? `/jobs/${j.id}/report` : screenFor(j)} className="strong">
+          {j.summary.model}
+        </Link>{' '}
+        <span className="muted small nowrap">{j.tag}</span>
+      </>
+    ),
+  },
+  { title: 'owner', cell: (j) => j.owner },
+  { title: 'task', cell: (j) => j.summary.tasks?.join(', ') },
+  { title: 'worked on by', cell: (j) => j.worker ?? <span className="muted">–</span> },
+  { title: 'received', order: 'received', className: 'nowrap', cell: (j) => dayAndClock(j.openedAt) },
+  {
+    title: 'promised',
+    order: 'promised',
+    className: 'nowrap',
+    cell: (j) => (j.promisedAt === null ? <span className="muted">–</span> : dayAndClock(j.promisedAt)),
+  },
+  { title: 'stands at', order: 'stage', cell: (j) => j.ending ?? j.stage },
+  { title: 'record', cell: (j) => <Link to={`/jobs/${j.id}/report`}>report</Link> },
+];

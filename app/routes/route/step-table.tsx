@@ -1,8 +1,10 @@
-import { useMemo } from 'react';
+import { Collapse } from 'antd';
+import { useMemo, useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/route/types';
 import { Recess } from '../../ui/recess';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
+import { stageText } from '../../words/route';
 import { span } from '../../words/time';
 import { DataTable } from '../../ui/data-table';
 
@@ -10,40 +12,83 @@ interface Props {
   index: IndexedModel;
   plan: Route;
   /** How many targets of a step are still to be done. */
-  left?: (s: Step) => number;
-  hover?: Step | undefined;
-  onHover?: (s: Step | undefined) => void;
+  left: (s: Step) => number;
+  /** The step that is pointed at, and seen on the map. */
+  pointed: Step | undefined;
+  onPoint: (s: Step | undefined) => void;
+}
+/** A route of so many steps stands whole on the screen; of a longer one only the stage in hand is unfolded. */
+const wholeUpTo = 60;
+
+interface Row {
+  nr: number;
+  s: Step;
+  /** Cautions that were not said before. */
+  fresh: Step['cautions'];
+  /** The bit, where it is another one than before. */
+  bit: Step['bit'];
+}
+/** The steps of a route by its stages, as they follow each other. */
+function stagesOf(plan: Route): { key: string; phase: string; rows: Row[] }[] {
+  const said = new Set<string>();
+  const stages: { key: string; phase: string; rows: Row[] }[] = [];
+  let bit: Step['bit'];
+  for (const [i, s] of plan.steps.entries()) {
+    const fresh = s.cautions.filter((c) => !said.has(c));
+    for (const c of fresh) said.add(c);
+    if (s.phase !== stages.at(-1)?.phase) stages.push({ key: s.id, phase: s.phase, rows: [] });
+    stages.at(-1)!.rows.push({ nr: i + 1, s, fresh, bit: s.bit && s.bit !== bit ? s.bit : undefined });
+    bit = s.bit ?? bit;
+  }
+  return stages;
 }
 
-/** The route as a table: what, why, with which bit, how long. A caution is said in full where it comes first, and named afterwards. */
-export function StepTable({ index, plan, left, hover, onHover }: Props) {
-  const rows = useMemo(() => {
-    const said = new Set<string>();
-    return plan.steps.map((s, i) => {
-      const fresh = s.cautions.filter((c) => !said.has(c));
-      for (const c of fresh) said.add(c);
-      return {
-        s,
-        fresh,
-        first: s.phase !== plan.steps[i - 1]?.phase,
-        bit: s.bit && s.bit !== plan.steps.slice(0, i).findLast((x) => x.bit)?.bit ? s.bit : undefined,
-      };
-    });
-  }, [plan]);
+/**
+ * The route by its stages, each folding: what, why, with which bit, how long. A caution is said in full where it comes
+ * first, and named afterwards.
+ */
+export function StepTable(props: Props) {
+  const { plan, left } = props;
+  const stages = useMemo(() => stagesOf(plan), [plan]);
+  const isDone = (s: Step) => left(s) === 0;
+  const inHand = stages.find((g) => g.rows.some(({ s }) => !isDone(s))) ?? stages[0];
+  const [open, setOpen] = useState(() =>
+    plan.steps.length <= wholeUpTo ? stages.map((g) => g.key) : inHand ? [inHand.key] : [],
+  );
+  return (
+    <Collapse
+      className="stages"
+      ghost
+      activeKey={open}
+      onChange={setOpen}
+      items={stages.map(({ key, phase, rows }) => {
+        const steps = rows.map((r) => r.s);
+        return {
+          key,
+          label: <h2 className="stage-head">{stageText(phase, steps, steps.filter(isDone).length)}</h2>,
+          children: <StageTable {...props} phase={phase} rows={rows} />,
+        };
+      })}
+    />
+  );
+}
+
+function StageTable({ index, left, pointed, onPoint, phase, rows }: Props & { phase: string; rows: Row[] }) {
   return (
     <DataTable
-      name="The route"
+      name={`The route: ${phase}`}
       rows={rows}
       most={rows.length}
       rowKey={({ s }) => s.id}
-      rowClassName={({ s }) => (hover?.id === s.id ? 'hot' : '')}
-      onRow={({ s }) => ({ onMouseEnter: () => onHover?.(s), onMouseLeave: () => onHover?.(undefined) })}
+      rowClassName={({ s }) => (pointed?.id === s.id ? 'hot' : '')}
+      onRow={({ s }) => ({ onMouseEnter: () => onPoint(s), onClick: () => onPoint(s) })}
       columns={[
-        { title: 'nr', width: 34, className: 'muted', cell: (_, i) => i + 1 },
-        { title: 'do', cell: (row) => <Doing {...row} index={index} done={left?.(row.s) === 0} /> },
-        { title: 'because it', className: 'small', cell: ({ s }) => becauseText(index, s) },
+        { title: 'nr', width: 44, className: 'muted', cell: ({ nr }) => nr },
+        { title: 'do', cell: (row) => <Doing {...row} index={index} done={left(row.s) === 0} /> },
+        { title: 'because it', width: '24%', className: 'small', cell: ({ s }) => becauseText(index, s) },
         {
           title: 'bit',
+          width: 92,
           cell: ({ s, bit }) =>
             s.bit && (
               <span className="row tight">
@@ -54,6 +99,7 @@ export function StepTable({ index, plan, left, hover, onHover }: Props) {
         },
         {
           title: 'time',
+          width: 96,
           align: 'right',
           className: 'nowrap small',
           cell: ({ s }) => (
@@ -79,20 +125,17 @@ const becauseText = (index: IndexedModel, s: Step): string =>
 function Doing({
   index,
   s,
-  first,
   fresh,
   done,
 }: {
   index: IndexedModel;
   s: Step;
-  first: boolean;
   fresh: Step['cautions'];
   done: boolean;
 }) {
   const how = howText(index, s);
   return (
     <>
-      {first && <div className="small muted strong">{s.phase}</div>}
       <span className={done ? 'muted' : 'strong'}>
         {done ? '✓ ' : ''}
         {stepTitle(index, s)}

@@ -6,25 +6,7 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { taskName } from '../../words/steps';
 import { functionName, list, thingName } from '../../words/things';
 import { Note } from '../../ui/note';
-
-/** What is done at once, in big words, and what the pedal then says. */
-export const stopText: Record<MustStop['what'], { title: string; how: string; done: string }> = {
-  heat: {
-    title: 'Take it off now',
-    how: 'Off the heat source, onto something that does not burn. Plastic and gloves, nothing sharp. Smoke: leave, ventilate, do not breathe it.',
-    done: 'It is off the heat',
-  },
-  press: {
-    title: 'Out of the press now',
-    how: 'Let the force off and take it out. Nothing presses on this cell again.',
-    done: 'It is out of the press',
-  },
-  charge: {
-    title: 'Unplug the charger now',
-    how: 'Charger off, device onto something that does not burn. It is not charged again.',
-    done: 'It is unplugged',
-  },
-};
+import { stopText } from '../../words/stop-now';
 
 /** Something runs that the device's condition forbids. */
 export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {

@@ -1,19 +1,20 @@
 import { Descriptions, Checkbox, Button } from 'antd';
 import { useState } from 'react';
-import { setPreferences, usePreferences } from '../../ui/preferences';
-import { Sheet } from '../../ui/sheet';
-import { say } from '../../ui/speech';
+import { setPreferences, usePreferences } from './preferences';
+import { Sheet } from './sheet';
+import { say } from './speech';
 
 const keys: [string, string][] = [
   ['Space, Page Down, Enter', 'the next thing is done (foot pedal: Page Down)'],
   ['A', 'all screws of this go at once'],
   ['Backspace', 'take back the latest entry, if it is yours'],
-  ['1 – 9', 'change device'],
+  ['1 – 9', 'change device; on Checks and at Receive 1, 2, 3 answer'],
+  ['0', 'all open devices'],
   ['T', 'trouble: stripped, stuck, torn, lost, found, broken, …'],
   ['N', 'note or photograph of what is in hand'],
   ['S', 'say the instruction'],
   ['V', 'turn the map over'],
-  ['+  −  0  arrows', 'map: closer, away, to the step, move'],
+  ['+  −  Home  arrows', 'map: closer, away, to the step, move'],
   ['/', 'find a screw, plug or piece of this device'],
   ['?', 'these keys'],
   ['calliper, scanner', 'what they type is a measurement or a code, never a shortcut'],

@@ -1,0 +1,126 @@
+import { Button } from 'antd';
+import type { DueCheck } from '../../../core/checks/due';
+import type { CheckResult } from '../../../core/job/events';
+import { type DataColumn, DataTable } from '../../ui/data-table';
+import { answerText } from '../../words/checks';
+import { functionHow, functionName, list, thingName } from '../../words/things';
+import { answersOf, type CheckRow, type ChecksState } from './use-checks';
+
+/** The functions with what they were before, at mid check and after; those due now with their answers. */
+export function ChecksTable({
+  checks,
+  at,
+  onAnswer,
+}: {
+  checks: ChecksState;
+  /** The one that the keys answer. */
+  at: string | undefined;
+  onAnswer: (row: CheckRow, result: CheckResult) => void;
+}) {
+  const { rows, may, round, index, state } = checks;
+  const later = (when: 'mid' | 'after'): DataColumn<CheckRow> => ({
+    title: when,
+    cell: (row) => {
+      const c = row[when];
+      return c ? (
+        <Answer fn={row.fn} r={c.result} was={row.any.before} stale={c.stale.length > 0} />
+      ) : (
+        <span className="muted">–</span>
+      );
+    },
+  });
+  return (
+    <DataTable
+      name="Checks"
+      rows={rows}
+      rowKey={(r) => r.fn}
+      rowClassName={(r) => (may && r.fn === at ? 'hot' : '')}
+      onRow={(r) => ({
+        'data-testid': `check-${r.fn}`,
+        'aria-current': may && r.fn === at ? 'true' : undefined,
+      })}
+      columns={[
+        { title: 'function', className: 'strong', cell: (r) => functionName[r.fn] },
+        { title: 'passes when', className: 'small muted', cell: (r) => functionHow[r.fn] },
+        {
+          title: 'due because',
+          className: 'small',
+          cell: ({ any }) =>
+            any.because.length
+              ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2)
+              : 'short list',
+        },
+        {
+          title: 'before',
+          cell: ({ fn, any }) => <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />,
+        },
+        later('mid'),
+        later('after'),
+        {
+          title: <span className="sr">answer</span>,
+          align: 'right',
+          className: 'flush',
+          cell: (row) =>
+            may && row.now && <Answers row={row} due={row.now} round={round} onAnswer={onAnswer} />,
+        },
+      ]}
+    />
+  );
+}
+function Answers({
+  row,
+  due,
+  round,
+  onAnswer,
+}: {
+  row: CheckRow;
+  due: DueCheck;
+  round: ChecksState['round'];
+  onAnswer: (row: CheckRow, result: CheckResult) => void;
+}) {
+  return (
+    <fieldset aria-label={functionName[row.fn]} className="answers">
+      {answersOf(round, due).map((r) => {
+        const given = due.result === r && !due.stale.length;
+        return (
+          <Button
+            key={r}
+            type={given ? 'primary' : 'default'}
+            className={r === 'fails' ? 'narrow bad' : 'narrow'}
+            aria-pressed={given}
+            onMouseDown={(e) => e.preventDefault()}
+            onClick={() => onAnswer(row, r)}
+          >
+            {r === 'same' ? 'as before, accepted' : answerText(row.fn, r)}
+          </Button>
+        );
+      })}
+    </fieldset>
+  );
+}
+/** One answer, and whether it differs from what it was on arrival. */
+function Answer({
+  fn,
+  r,
+  was,
+  stale,
+  note,
+}: {
+  fn: string;
+  r: DueCheck['result'];
+  was?: DueCheck['before'];
+  stale?: boolean;
+  note?: string | undefined;
+}) {
+  if (!r) return <span className="muted">open</span>;
+  const changed = was !== undefined && was !== r && r !== 'same';
+  const tone = stale ? 'muted' : r === 'fails' ? 'brick' : changed ? 'moss' : '';
+  return (
+    <span className={tone}>
+      {answerText(fn, r)}
+      {stale ? ', moved since' : ''}
+      {changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}
+      {note && <span className="small muted">{` ${note}`}</span>}
+    </span>
+  );
+}

@@ -1,0 +1,27 @@
+import { Button } from 'antd';
+import { enrolments } from '../../../core/job/events';
+import { useJobFrame } from '../../ui/job-frame';
+
+/** Fingers and faces that were enrolled to test a sensor: each is removed before the owner has the phone. */
+export function EnrolmentsCard() {
+  const { state, ended, report } = useJobFrame();
+  return (
+    <section className="card row">
+      <span className="strong">Made for testing:</span>
+      {enrolments.map((what) => (
+        <span key={what} className="row gap-6">
+          {state.enrolment[what] === 'made' ? (
+            <Button danger onClick={() => void report({ type: 'unenrolled', what })}>
+              {`${what} unlock is enrolled: removed again`}
+            </Button>
+          ) : (
+            <Button disabled={ended} onClick={() => void report({ type: 'enrolled', what })}>
+              {`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}
+            </Button>
+          )}
+        </span>
+      ))}
+      <span className="muted small">an enrolment is removed before the owner gets the phone</span>
+    </section>
+  );
+}

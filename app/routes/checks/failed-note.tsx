@@ -1,0 +1,37 @@
+import { Button } from 'antd';
+import { useNavigation, useSubmit } from 'react-router';
+import { reseatFor } from '../../../core/checks/reseat';
+import { Note } from '../../ui/note';
+import { functionName, list, thingName } from '../../words/things';
+import type { ChecksState } from './use-checks';
+
+/** What does not work now, and the way to what was touched last. */
+export function FailedNote({ checks }: { checks: ChecksState }) {
+  const { failed, index, state, page } = checks;
+  const submit = useSubmit();
+  const busy = useNavigation().state !== 'idle';
+  const functions = failed.map((f) => f.function);
+  const look = reseatFor(index, state, functions);
+  return (
+    <Note tone="stop">
+      <div className="strong">{`Does not work now: ${list(functions.map((f) => functionName[f as 'touch']))}. The job goes back to Work.`}</div>
+      <p>
+        Cell off, reseat what was touched last, test again. If the old part shows the same fault, the new part
+        is innocent.
+      </p>
+      <div className="row top-6">
+        <Button
+          danger
+          disabled={busy || !look.length}
+          onClick={() => {
+            void submit(JSON.stringify({ command: crypto.randomUUID(), tasks: look }), {
+              method: 'post',
+              action: `/jobs/${page.id}/route`,
+              encType: 'application/json',
+            });
+          }}
+        >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</Button>
+      </div>
+    </Note>
+  );
+}

@@ -1,0 +1,123 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import {
+  isRouteErrorResponse,
+  Outlet,
+  PrefetchPageLinks,
+  type ShouldRevalidateFunctionArgs,
+  useLocation,
+  useOutletContext,
+  useParams,
+} from 'react-router';
+import { flag } from '../../../core/job/state';
+import { conditionsOf } from '../../../core/job/view';
+import { indexModel } from '../../../core/model/index-model';
+import type { JobPage } from '../../../server/use-cases/job-page';
+import { fromServerOrCopy } from '../../job/offline-page';
+import { useJob } from '../../job/use-job';
+import type { Replica } from '../../job/replica';
+import { jobScreens } from '../../screens';
+import { ErrorCard } from '../../ui/error-card';
+import type { Frame } from '../../ui/frame';
+import type { JobFrame } from '../../ui/job-frame';
+import { JobTabs } from '../../ui/job-tabs';
+import { Ledger } from '../../ui/ledger';
+import { SendNotes } from '../../ui/send-notes';
+import { useFlash } from '../../ui/use-flash';
+import { useReport } from '../../ui/use-report';
+import { eventText } from '../../words/events';
+import { loadJob } from '../job-loader';
+import type { Route } from './+types/job';
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  return { page: (await loadJob(request, context, params.job)).page };
+}
+/** Afterwards the job comes from the server when it answers, and from this browser's copy when it does not. */
+export async function clientLoader({
+  params,
+  serverLoader,
+}: Route.ClientLoaderArgs): Promise<{ page: JobPage }> {
+  return fromServerOrCopy(params.job, () => serverLoader() as Promise<{ page: JobPage }>);
+}
+/** Within a job its log keeps it up to date: only another job and what an action of its page has done ask the server anew. */
+export const shouldRevalidate = ({ currentParams, nextParams, formMethod }: ShouldRevalidateFunctionArgs) =>
+  currentParams.job !== nextParams.job || (formMethod !== undefined && formMethod !== 'GET');
+
+const useScreen = () => {
+  const path = useLocation().pathname.split('/')[3];
+  return jobScreens.find((s) => s.path === path) ?? jobScreens[0];
+};
+
+/** What stands around every screen of a job: its tabs, which device it is and what is wrong with it, its stops and its ledger. */
+export default function JobFrameScreen({ loaderData, params }: Route.ComponentProps) {
+  // of another job nothing stays: no stop, no message, no name
+  return <OneJob key={params.job} loaded={loaderData.page} />;
+}
+function OneJob({ loaded }: { loaded: JobPage }) {
+  const { who } = useOutletContext<Frame>();
+  const { replica, view, sender, send } = useJob(loaded, who);
+  const screen = useScreen();
+  const [signers, setSigners] = useState<Record<string, string>>({});
+  const page = useMemo(() => ({ ...loaded, signers: { ...loaded.signers, ...signers } }), [loaded, signers]);
+  const index = indexModel(page.model);
+  const { flash, say } = useFlash();
+  const { report, stopAt, stop } = useReport(replica, who, say);
+  useForeign(replica, page.people, say);
+  const addSigner = useCallback((id: string, name: string) => setSigners((s) => ({ ...s, [id]: name })), []);
+  const { state, context } = view;
+  const ended = flag(state, 'ending') !== undefined;
+  const frame: JobFrame = {
+    who,
+    page,
+    index,
+    replica,
+    view,
+    state,
+    context,
+    send,
+    ended,
+    report,
+    stopAt,
+    stopped: stop !== undefined,
+    say,
+    addSigner,
+  };
+  return (
+    <div className={screen.path === 'work' ? 'benchpage' : 'jobpage'}>
+      <JobTabs
+        id={page.id}
+        here={screen.path}
+        title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
+        conditions={ended ? [] : conditionsOf(state)}
+      />
+      <Outlet context={frame} />
+      {'ledger' in screen && <Ledger index={index} state={state} send={send} />}
+      {flash}
+      <SendNotes job={page.id} index={index} send={send} sender={sender} />
+      {stop}
+      {/* these must open without the server, too: from one to the other one goes in the middle of work */}
+      <PrefetchPageLinks page={`/jobs/${page.id}/work`} />
+      <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />
+    </div>
+  );
+}
+
+/** What another bench does at the same job is said: whoever is surprised by it knows from whom it came. */
+function useForeign(replica: Replica, people: Record<string, string>, say: (text: string) => void): void {
+  const { lastForeign: e, context } = replica.view;
+  useEffect(() => {
+    if (e) say(`${people[e.by] ?? 'Another bench'}: ${eventText(context.index, e.body)}`);
+  }, [e, context.index, people, say]);
+}
+
+/** A screen that cannot be shown: the job's other screens and the devices stay where they are. */
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const { job } = useParams();
+  const { path } = useScreen();
+  const here = isRouteErrorResponse(error) && error.status === 404 ? undefined : job;
+  return (
+    <>
+      {here && <JobTabs id={here} here={path} title="" />}
+      <ErrorCard error={error} />
+    </>
+  );
+}

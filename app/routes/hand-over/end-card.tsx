@@ -1,0 +1,116 @@
+import { Button, Form, Input, Radio } from 'antd';
+import { useState } from 'react';
+import { dueAtEnd } from '../../../core/job/due-at-end';
+import { type Ending, endings } from '../../../core/job/events';
+import type { Finding } from '../../../core/job/interlocks';
+import { benchTime } from '../../job/clock';
+import { Field } from '../../ui/field';
+import { useJobFrame } from '../../ui/job-frame';
+import { LinkButton } from '../../ui/link-button';
+import { Note } from '../../ui/note';
+import { findingText } from '../../words/findings';
+import { endingText, handOverList } from '../../words/hand-over';
+
+/** How the job ends, with what is still due for that. */
+export function EndCard({ note, onNote }: { note: string; onNote: (text: string) => void }) {
+  const { index, state, context, who, report, stopAt } = useJobFrame();
+  const [ending, setEnding] = useState<Ending>('handed over');
+  const [noReason, setNoReason] = useState(false);
+  const due = dueAtEnd(
+    {
+      index,
+      state,
+      waits: context.waits,
+      role: who.role,
+      methods: context.route?.input.methods,
+      now: { ...benchTime(), at: Math.max(benchTime().at, state.lastAt) },
+    },
+    ending,
+  );
+  const [button, means] = endingText[ending];
+  const close = () => {
+    // whoever gives a device back unrepaired says why: the record keeps it
+    if (ending !== 'handed over' && !note.trim()) {
+      setNoReason(true);
+      document.getElementById('note')?.focus();
+      return;
+    }
+    const body = { type: 'jobClosed' as const, ending, note };
+    if (due.length) stopAt(due, [body], `${button} all the same`);
+    else void report(body);
+  };
+  return (
+    <Form className="stack" layout="vertical" onFinish={close}>
+      <h1>
+        {due.length
+          ? `${due.length} ${due.length === 1 ? 'thing is' : 'things are'} still due`
+          : 'Ready to hand over'}
+      </h1>
+      <div className="row">
+        <Radio.Group
+          aria-label="How the job ends"
+          optionType="button"
+          buttonStyle="solid"
+          value={ending}
+          onChange={(e) => setEnding(e.target.value as Ending)}
+          options={endings.map((e) => ({ value: e, label: e }))}
+        />
+        <span className="muted small">{means}</span>
+      </div>
+      {due.map((f) => (
+        <DueNote key={f.rule} finding={f} />
+      ))}
+      {due.length === 0 && (
+        <Note tone="safe">
+          <strong>The ledger balances, checks are passed, nothing is open.</strong>
+          <ul className="m-list indent-20">
+            {handOverList(index, state).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </Note>
+      )}
+      <Field
+        label="Note for the report"
+        htmlFor="note"
+        {...(noReason && !note.trim() && ending !== 'handed over'
+          ? { validateStatus: 'error', help: 'Give the reason in the note: it stays in the record.' }
+          : {})}
+      >
+        <Input.TextArea
+          id="note"
+          rows={2}
+          maxLength={1000}
+          value={note}
+          onChange={(e) => onNote(e.target.value)}
+        />
+      </Field>
+      <div className="row">
+        <Button type="primary" htmlType="submit">
+          {button}
+        </Button>
+      </div>
+    </Form>
+  );
+}
+
+/** Where what is due is done. */
+const doneAt: Partial<Record<Finding['rule'], [path: string, name: string]>> = {
+  'after check open': ['checks', 'Checks'],
+  'enrolment left': ['checks', 'Checks'],
+  'device open': ['work', 'Work'],
+  'ledger does not balance': ['work', 'Work'],
+};
+function DueNote({ finding }: { finding: Finding }) {
+  const { index, page } = useJobFrame();
+  const t = findingText(index, finding);
+  const at = doneAt[finding.rule];
+  return (
+    <Note tone="stop" layout="spread" className="mid">
+      <div>
+        <span className="strong">{t.what}</span> {t.instead}
+      </div>
+      {at && <LinkButton to={`/jobs/${page.id}/${at[0]}`}>{at[1]}</LinkButton>}
+    </Note>
+  );
+}

@@ -1,0 +1,61 @@
+import { Button } from 'antd';
+import { agreedBy } from '../../../core/consents/consents';
+import { replacedSlots } from '../../../core/job/view';
+import { flag } from '../../../core/job/state';
+import { consentsNeeded, dataDue, effectsOf, type Remedies } from '../../../core/pairing/effects';
+import { useJobFrame } from '../../ui/job-frame';
+import { thingName } from '../../words/things';
+
+/** What the owner was told, and what of it is still to be agreed to or declined. */
+export function OwnerCard({ note }: { note: string }) {
+  const { index, state, context, page, ended, report } = useJobFrame();
+  // what will be replaced counts from the start: the owner is told before, not after
+  const tasked = Object.keys(state.task).filter((s) => state.task[s] === 'replace');
+  const effects = effectsOf(
+    index,
+    [...new Set([...tasked, ...replacedSlots(state)])],
+    context.route?.input.methods,
+    state.remedy as Remedies,
+    flag(state, 'system')?.version,
+  );
+  const needed = consentsNeeded(effects);
+  return (
+    <section className="card stack">
+      <h2>What the owner was told</h2>
+      {needed.length === 0 && <p className="muted">Nothing changes for the owner.</p>}
+      {needed.map((e) => (
+        <div key={e.id} className="spread mid">
+          <span>{e.owner}</span>
+          {state.consent[e.id] ? (
+            <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
+          ) : (
+            <Button
+              disabled={ended}
+              onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}
+            >
+              Owner agrees
+            </Button>
+          )}
+        </div>
+      ))}
+      {dataDue(effects).map((slot) => (
+        <div key={slot} className="spread mid">
+          <span>{`Identity data of the ${thingName(index, slot)}: ${state.data[slot] ?? 'open'}`}</span>
+          {!state.data[slot] && (
+            <Button
+              onClick={() =>
+                void report({
+                  type: 'dataDeclined',
+                  slot,
+                  reason: note.trim() || 'owner accepts the notice',
+                })
+              }
+            >
+              Declined
+            </Button>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+import { Button } from 'antd';
+import type { JobEvent } from '../../../core/job/events';
+import { DataTable } from '../../ui/data-table';
+import { useJobFrame } from '../../ui/job-frame';
+import { clock, day } from '../../words/time';
+import { EntryText } from './entry-text';
+import type { Entries } from './use-entries';
+
+/** Entries of one page. */
+const most = 500;
+
+/** The entries, the latest first. */
+export function EntriesTable({
+  entries: { shown, number },
+  onBack,
+}: {
+  entries: Entries;
+  onBack: (e: JobEvent) => void;
+}) {
+  const { page, index, state } = useJobFrame();
+  const name = (id: string) => page.people[id] ?? 'somebody';
+  const latest = state.trail.at(-1)?.event;
+  if (shown.length === 0) return <p>Nothing in the log matches.</p>;
+  return (
+    <>
+      <DataTable
+        name="Entries"
+        rows={shown.slice(0, most)}
+        most={most}
+        rowKey={(e) => e.id}
+        rowClassName={(e) => (number === String(e.seq) ? 'hot' : '')}
+        onRow={(e) => ({ id: `e${e.seq}` })}
+        columns={[
+          { title: '#', className: 'muted', cell: (e) => e.seq },
+          {
+            title: 'when',
+            className: 'nowrap',
+            cell: (e) => (
+              <span suppressHydrationWarning>
+                {`${day(e.at)} ${clock(e.at)}`}
+                {!e.clockKnown && <span className="brick small"> clock not known</span>}
+              </span>
+            ),
+          },
+          { title: 'who', cell: (e) => name(e.by) },
+          {
+            title: 'what',
+            cell: (e) => <EntryText e={e} index={index} gone={state.retracted[e.id]} name={name} />,
+          },
+          {
+            title: <span className="sr">take back</span>,
+            cell: (e) =>
+              e.id !== latest &&
+              state.trail.some((x) => x.event === e.id) && (
+                <Button onClick={() => onBack(e)} aria-label={`Back to entry ${e.seq}`}>
+                  Back to here
+                </Button>
+              ),
+          },
+        ]}
+      />
+      {shown.length > most && (
+        <p className="muted">{`The latest ${most} of ${shown.length} are shown; narrow it by words, kind or person.`}</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,25 @@
+import type { JobEvent } from '../../../core/job/events';
+import type { IndexedModel } from '../../../core/model/index-model';
+import { eventText } from '../../words/events';
+
+/** What an entry says; struck out where it was taken back, with who did that. */
+export function EntryText({
+  e,
+  index,
+  gone,
+  name,
+}: {
+  e: JobEvent;
+  index: IndexedModel;
+  gone: { by: string; seq: number } | undefined;
+  name: (person: string) => string;
+}) {
+  const text = eventText(index, e.body);
+  return (
+    <>
+      {gone ? <s className="muted">{text}</s> : text}
+      {gone && <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>}
+      {e.breach && <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>}
+    </>
+  );
+}

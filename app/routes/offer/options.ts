@@ -1,0 +1,75 @@
+import type { Task } from '../../../core/job/events';
+import type { JobState, PartEntry } from '../../../core/job/state';
+import type { IndexedModel } from '../../../core/model/index-model';
+import { jobRouteInput } from '../../../core/route/job-input';
+import type { ShopSettings } from '../../../server/types';
+import type { StockPart } from '../../../server/use-cases/stock';
+import type { QuoteAsked } from '../../workers/quote.worker';
+import { taskName } from '../../words/steps';
+import { thingName } from '../../words/things';
+import type { OptionRow } from './price-card';
+
+export interface PricedOption {
+  row: OptionRow;
+  option: QuoteAsked['options'][number];
+}
+/**
+ * What is priced side by side: all of it as chosen, with another part of each provenance, and each task alone.
+ * @param extraMin what was added by hand, minutes
+ */
+export function optionsOf(
+  index: IndexedModel,
+  state: JobState,
+  settings: ShopSettings,
+  parts: readonly StockPart[],
+  replaced: readonly string[],
+  tasks: readonly Task[],
+  extraMin: number,
+): PricedOption[] {
+  // a guess by hand is off by a third down and half up (common practice, from memory)
+  const extraS = { low: extraMin * 40, likely: extraMin * 60, high: extraMin * 90 };
+  const make = (id: string, name: string, s: JobState): PricedOption => ({
+    row: { id, name },
+    option: { id, input: jobRouteInput(settings, index, s), parts: s.part, extraS },
+  });
+  const none = replaced.length > 0 && !replaced.some((s) => state.part[s]);
+  const others = replaced.flatMap((slot) =>
+    alternatives(parts, slot, state).map((p) =>
+      make(p.id, `${thingName(index, slot)}: ${p.provenance}`, {
+        ...state,
+        part: { ...state.part, [slot]: entryOf(p) },
+      }),
+    ),
+  );
+  const alone =
+    tasks.length > 1
+      ? tasks.slice(0, 4).map((t) =>
+          make(`only ${t.slot}`, `only ${taskName[t.action]} the ${thingName(index, t.slot)}`, {
+            ...state,
+            task: { [t.slot]: t.action },
+          }),
+        )
+      : [];
+  return [make('whole', none ? 'at list price' : 'as chosen', state), ...others, ...alone];
+}
+
+export const entryOf = (p: StockPart): PartEntry => ({
+  part: p.id,
+  name: p.name,
+  provenance: p.provenance,
+  supplier: p.supplier,
+  lot: p.lot,
+  serial: p.serial,
+  priceMinor: p.priceMinor,
+  arrivesWith: p.arrivesWith,
+  released: p.released,
+  proof: p.proof,
+});
+/** Of the parts that could be taken instead, the cheapest of each provenance; two at most. */
+function alternatives(parts: readonly StockPart[], slot: string, state: JobState): StockPart[] {
+  const seen = new Set<string>(state.part[slot] ? [state.part[slot].provenance] : []);
+  return parts
+    .filter((p) => p.slot === slot && p.released !== 'locked' && p.id !== state.part[slot]?.part)
+    .filter((p) => !seen.has(p.provenance) && seen.add(p.provenance))
+    .slice(0, 2);
+}

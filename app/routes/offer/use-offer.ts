@@ -1,0 +1,128 @@
+import { useEffect, useMemo } from 'react';
+import { consentsFor, slotsToReplace } from '../../../core/consents/consents';
+import type { BodyOf, Task } from '../../../core/job/events';
+import { flag } from '../../../core/job/state';
+import { methodsOfRemedies, type Remedies } from '../../../core/pairing/effects';
+import { type AdviceGiven, advise, type Priced } from '../../../core/quote/advice';
+import { earliestReady } from '../../../core/quote/promise';
+import { chanceWithin } from '../../../core/quote/quote';
+import { methodsOf } from '../../../core/route/methods';
+import type { OfferPage } from '../../../server/use-cases/offer-page';
+import { useNow } from '../../job/ticker';
+import { useJobFrame } from '../../ui/job-frame';
+import type { QuoteAsked, QuotedOption } from '../../workers/quote.worker';
+import { optionsOf } from './options';
+import { type Figures, useFigures } from './use-figures';
+import { useQuote } from './use-quote';
+
+/** The seed of an offer's trials: the same job gives the same figures at every bench. */
+const seedOf = (job: string) => Number.parseInt(job.slice(0, 8), 16) | 0;
+const trials = 4000;
+
+const quoteOf = (whole: QuotedOption, advice: AdviceGiven, figures: Figures): BodyOf<'quoted'> => ({
+  type: 'quoted',
+  p10Minor: Math.round(whole.distribution.p10),
+  p50Minor: Math.round(whole.distribution.p50),
+  p90Minor: Math.round(whole.distribution.p90),
+  meanMinor: Math.round(whole.distribution.mean),
+  limitMinor: figures.limit,
+  chance: figures.limit === null ? null : chanceWithin(whole.distribution, figures.limit),
+  replacementMinor: figures.replacement,
+  advice: advice.advice,
+});
+
+/** What the options come to: the whole, the advice, and the price that would be recorded. */
+function priceOf(options: readonly (QuotedOption | { id: string })[], figures: Figures) {
+  const priced = (o: QuotedOption): Priced => ({
+    id: o.id,
+    meanMinor: o.distribution.mean,
+    p90Minor: o.distribution.p90,
+    chance: figures.limit === null ? null : chanceWithin(o.distribution, figures.limit),
+  });
+  const known = options.filter((o): o is QuotedOption => 'distribution' in o);
+  const whole = known.find((o) => o.id === 'whole');
+  if (!whole) return { whole: undefined, advice: undefined, quote: undefined };
+  const advice = advise(
+    priced(whole),
+    known.filter((o) => o.id.startsWith('only ')).map(priced),
+    figures.replacement,
+    figures.elsewhere === null ? [] : [{ name: 'elsewhere', priceMinor: figures.elsewhere }],
+    figures.limit,
+  );
+  return { whole, advice, quote: quoteOf(whole, advice, figures) };
+}
+
+/** The offer of a job: what it will cost and be, computed anew from what is chosen; and what of it is in the record. */
+export function useOffer({ parts, waiting, benches }: OfferPage) {
+  const frame = useJobFrame();
+  const { page, index, state, context, who, ended, replica } = frame;
+  const time = useNow() || page.now;
+  const recorded = flag(state, 'quote');
+  const figures = useFigures(
+    page.id,
+    recorded && { limit: recorded.limitMinor, replacement: recorded.replacementMinor },
+  );
+  const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
+  const replaced = slotsToReplace(state);
+  const methods =
+    context.route?.input.methods ??
+    methodsOf(who.settings.methods, methodsOfRemedies(index, state.remedy as Remedies));
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the rest of the state follows from these or does not count here
+  const { rows, asked } = useMemo(() => {
+    const options =
+      !tasks.length || ended
+        ? []
+        : optionsOf(index, state, who.settings, parts, replaced, tasks, figures.extraMin);
+    return {
+      rows: options.map((o) => o.row),
+      asked: options.length
+        ? ({
+            model: page.model,
+            modelHash: flag(state, 'modelHash') ?? '',
+            seed: seedOf(page.id),
+            trials,
+            options: options.map((o) => o.option),
+          } satisfies QuoteAsked)
+        : undefined,
+    };
+  }, [state.task, state.part, state.remedy, state.condition, ended, figures.extraMin, parts]);
+  const quoting = useQuote(asked);
+  const { whole, advice, quote } = priceOf(quoting.options ?? [], figures);
+  const fresh =
+    quote !== undefined &&
+    recorded !== undefined &&
+    quote.p10Minor === recorded.p10Minor &&
+    quote.p90Minor === recorded.p90Minor &&
+    quote.limitMinor === recorded.limitMinor;
+  const wait = quoting.busy || (tasks.length > 0 && quote === undefined);
+  // the price that is agreed to is the one that is recorded: what stands on the screen goes into the log first
+  const first = !ended && !wait && recorded === undefined && context.route === undefined ? quote : undefined;
+  useEffect(() => {
+    if (first) void replica.report(first);
+  }, [first, replica]);
+  return {
+    ...frame,
+    parts,
+    benches,
+    devices: waiting.length,
+    time,
+    figures,
+    tasks,
+    replaced,
+    methods,
+    consents: consentsFor(index, state, methods),
+    rows,
+    quoting,
+    whole,
+    advice,
+    quote,
+    recorded,
+    fresh,
+    wait,
+    earliest:
+      whole &&
+      earliestReady(time, whole.hands, whole.waitS, waiting, benches, flag(state, 'promisedAt') ?? undefined),
+  };
+}
+export type OfferState = ReturnType<typeof useOffer>;

@@ -1,0 +1,105 @@
+import { Button, Progress } from 'antd';
+import { targetsLeft } from '../../../core/job/report';
+import type { Route, Step } from '../../../core/route/types';
+import { Note } from '../../ui/note';
+import { StopSheet } from '../../ui/stop-sheet';
+import { tasksText } from '../../words/offer';
+import { money } from '../../words/time';
+import { StepTable } from './step-table';
+import type { RouteState } from './use-route';
+
+/** The route itself, with what is done about it: taken, planned again, printed. */
+export function PlanCard({
+  route,
+  pointed,
+  onPoint,
+}: {
+  route: RouteState;
+  pointed: Step | undefined;
+  onPoint: (s: Step | undefined) => void;
+}) {
+  const { index, state, tasks, adopted, planning, ended, inForce, plan, shown, stop, setStop, take, who } =
+    route;
+  const what = adopted
+    ? 'The route in force.'
+    : ended
+      ? 'This job is closed.'
+      : inForce
+        ? 'Planned again from where the device stands now; what is out stays out.'
+        : 'Computed from the model and this device’s condition.';
+  return (
+    <section className="card">
+      <div className="spread under-6">
+        <div>
+          <h1>{tasksText(index, tasks)}</h1>
+          <p className="muted">{what}</p>
+        </div>
+        <PlanButtons route={route} />
+      </div>
+      {planning && plan.busy && <Looking shown={shown} route={route} />}
+      {shown ? (
+        <StepTable
+          index={index}
+          plan={shown}
+          left={(s) => (adopted ? targetsLeft(state, s).length : s.targets.length)}
+          pointed={pointed}
+          onPoint={onPoint}
+        />
+      ) : (
+        !plan.busy && <p>{ended ? 'No route was taken.' : 'No route.'}</p>
+      )}
+      {stop && (
+        <StopSheet
+          index={index}
+          findings={stop}
+          who={who}
+          onBack={() => setStop(undefined)}
+          passLabel="Take the route all the same"
+          onPass={(o) => {
+            setStop(undefined);
+            take(o);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function PlanButtons({ route: { adopted, ended, again, page, shown, busy, take } }: { route: RouteState }) {
+  if (!adopted)
+    return (
+      shown && (
+        <Button type="primary" disabled={busy} onClick={() => take()}>
+          Take this route
+        </Button>
+      )
+    );
+  return (
+    <div className="row one-line">
+      {!ended && <Button href={again}>Plan again</Button>}
+      <Button href={`/jobs/${page.id}/route/print`}>Print</Button>
+      <Button type="primary" href={`/jobs/${page.id}/work`}>
+        To the bench
+      </Button>
+    </div>
+  );
+}
+
+/** The search goes on: how good the answer below is, and that it can be stopped. */
+function Looking({ shown, route: { plan, who } }: { shown: Route | undefined; route: RouteState }) {
+  return (
+    <Note layout="row" role="status" className="under-8">
+      <span className="fill">
+        {!shown
+          ? 'Planning…'
+          : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, who.settings.currency)} from the least; looking further.`}
+        <Progress
+          percent={Math.round((100 * plan.stage) / Math.max(1, plan.stages))}
+          showInfo={false}
+          size="small"
+        />
+      </span>
+      <Button onClick={plan.stop}>Stop here</Button>
+    </Note>
+  );
+}

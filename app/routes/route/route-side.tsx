@@ -1,0 +1,150 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { agreedBy } from '../../../core/consents/consents';
+import { consentsNeeded } from '../../../core/pairing/effects';
+import type { Route } from '../../../core/route/types';
+import { Note } from '../../ui/note';
+import { TaskPicker } from '../../ui/task-picker';
+import { provedText } from '../../words/route';
+import { minutes, money } from '../../words/time';
+import { MethodsCard, WaysCard } from './choice-cards';
+import { ClearSheet } from './clear-sheet';
+import { Kit } from './kit-card';
+import type { RouteState } from './use-route';
+
+/** Beside the route: its cost, its tasks, the other ways and methods, what to lay out, what the owner is told. */
+export function RouteSide({ route }: { route: RouteState }) {
+  const { index, page, shown, planning, adopted, ended, wishes, setWishes, who } = route;
+  const { currency } = who.settings;
+  return (
+    <>
+      <Conditions route={route} />
+      {shown && <Cost shown={shown} currency={currency} />}
+      {!ended && <Tasks route={route} />}
+      {shown && (
+        <>
+          <WaysCard
+            index={index}
+            plan={shown}
+            currency={currency}
+            force={planning ? wishes.force : shown.input.force}
+            onForce={
+              planning
+                ? (c, way) =>
+                    setWishes((w) => ({
+                      ...w,
+                      force: way === undefined ? without(w.force, c.fact) : { ...w.force, [c.fact]: way },
+                    }))
+                : undefined
+            }
+          />
+          <section className="card stack">
+            <h2>Lay out first</h2>
+            <Kit index={index} plan={shown} />
+          </section>
+          <MethodsCard
+            index={index}
+            plan={shown}
+            chosen={planning ? wishes.methods : {}}
+            onChoose={
+              planning
+                ? (row, option) => setWishes((w) => ({ ...w, methods: { ...w.methods, [row]: option } }))
+                : undefined
+            }
+          />
+          <OwnerTold route={route} shown={shown} />
+        </>
+      )}
+      {adopted && (
+        <p className="row">
+          <a className="tap" href={`/jobs/${page.id}/route.json`} download>
+            Route as JSON
+          </a>
+        </p>
+      )}
+    </>
+  );
+}
+const without = (o: Record<string, string>, key: string) =>
+  Object.fromEntries(Object.entries(o).filter(([k]) => k !== key));
+
+function Conditions({ route: { conditions, state, reportAndPlan } }: { route: RouteState }) {
+  const [clearing, setClearing] = useState<string>();
+  return (
+    <>
+      {conditions.map((c) => (
+        <Note key={c} tone="stop" layout="spread">
+          <div>
+            <strong>{c}</strong>: {state.condition[c]!.because}.{' '}
+            {c === 'swollen'
+              ? 'No heat, no sweep under the panel, cell out as soon as it can be reached.'
+              : ''}
+          </div>
+          <Button onClick={() => setClearing(c)}>Clear…</Button>
+        </Note>
+      ))}
+      {clearing && (
+        <ClearSheet
+          condition={clearing}
+          onClose={() => setClearing(undefined)}
+          onClear={(reason) => {
+            setClearing(undefined);
+            void reportAndPlan({ type: 'conditionCleared', condition: clearing as 'swollen', reason });
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function Cost({ shown, currency }: { shown: Route; currency: string }) {
+  const { hands, wait } = shown.minutes;
+  return (
+    <section className="card stack">
+      <div className="spread">
+        <h2>{`About ${minutes(hands.likely)} of hands`}</h2>
+        <span className="muted nowrap">{`${Math.round(hands.low)}–${Math.round(hands.high)} min`}</span>
+      </div>
+      <p>{`and ${minutes(wait)} of waiting. ${provedText(shown, currency)}`}</p>
+      <p className="muted small">{`Hands ${money(shown.cost.time, currency)}, risk ${money(shown.cost.risk, currency)}, consumables ${money(shown.cost.consumables, currency)}; parts come on top.`}</p>
+    </section>
+  );
+}
+
+function Tasks({ route: { index, tasks, adopted, report, reportAndPlan } }: { route: RouteState }) {
+  return (
+    <section className="card stack" aria-label="Tasks">
+      <h2>Tasks</h2>
+      <TaskPicker
+        parts={index.model.slots}
+        tasks={tasks}
+        onSet={(slot, action) => void (adopted ? reportAndPlan : report)({ type: 'taskSet', slot, action })}
+      />
+    </section>
+  );
+}
+
+function OwnerTold({ route: { state, page, report }, shown }: { route: RouteState; shown: Route }) {
+  const needed = consentsNeeded(shown.effects);
+  if (!needed.length) return null;
+  return (
+    <section className="card stack">
+      <h2>Tell the owner</h2>
+      {needed.map((e) => (
+        <div key={e.id} className="spread mid">
+          <span>
+            {e.owner}
+            <span className="muted small"> {e.remedy}</span>
+          </span>
+          {state.consent[e.id] ? (
+            <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
+          ) : (
+            <Button onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}>
+              Owner agrees
+            </Button>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,81 @@
+import { Button, Checkbox, Form, Input, type InputRef } from 'antd';
+import { useState, type RefObject } from 'react';
+import { Field } from '../../ui/field';
+import { Recess } from '../../ui/recess';
+import type { HeapState } from './use-heap';
+
+/** One number after the other, by calliper or by hand; a drive that is said first tells more of them apart. */
+export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject<InputRef | null> }) {
+  const { screws, holes, kinds, chosen, setDrive, heads, setHeads, headOf, setHeadOf, wrong, take } = heap;
+  const [typed, setTyped] = useState('');
+  const back = () => input.current?.focus();
+  const left = (d: string) =>
+    holes.filter((h) => h.drive === d).length - screws.filter((s) => s.drive === d).length;
+  return (
+    <section className="card stack" aria-label="Measure">
+      <div className="spread">
+        <h1>Sort screws</h1>
+        <span className="strong">{`${screws.length} measured of ${holes.length}`}</span>
+      </div>
+      <Form
+        className="row low"
+        onFinish={() => {
+          if (typed.trim()) take(typed);
+          setTyped('');
+        }}
+        layout="vertical"
+      >
+        <Field label={headOf ? `Head of ${headOf}, mm` : 'Length, mm'} htmlFor="mm">
+          <Input
+            ref={input}
+            id="mm"
+            className="size-24 w-150"
+            inputMode="decimal"
+            autoComplete="off"
+            maxLength={12}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            aria-invalid={!!wrong}
+            status={wrong ? 'error' : ''}
+          />
+        </Field>
+        <fieldset className="row gap-6 bare">
+          <legend className="sr">Drive</legend>
+          {[undefined, ...kinds].map((d) => (
+            <Button
+              key={d ?? 'any'}
+              type={chosen === d ? 'primary' : 'default'}
+              aria-pressed={chosen === d}
+              onClick={() => {
+                setDrive(d);
+                back();
+              }}
+            >
+              {d && <Recess drive={d} size={22} />}
+              {d ? `${d} · ${Math.max(0, left(d))}` : 'any drive'}
+            </Button>
+          ))}
+        </fieldset>
+        <Checkbox
+          checked={heads}
+          onChange={(e) => {
+            setHeads(e.target.checked);
+            setHeadOf(undefined);
+            back();
+          }}
+        >
+          heads, too
+        </Checkbox>
+      </Form>
+      {wrong && (
+        <div className="error brick" role="alert">
+          {wrong}
+        </div>
+      )}
+      <p className="muted small">
+        In any order, by calliper or by hand, Enter after each. Saying the drive first tells more of them
+        apart.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+import { progressOf } from '../../../core/job/stage';
+import { BootCard } from './boot-card';
+import { InstructionPanel } from './instruction-panel';
+import { LeakCard, LeaksNote } from './leak-card';
+import { ManifestCard } from './manifest-card';
+import { NotesHere } from './notes-here';
+import { ProgrammerCard } from './programmer-card';
+import type { WorkState } from './use-work';
+
+/** The instruction, and below it what its step asks for: a programmer, a reading, what was noted before. */
+export function InstructionColumn({ work, measured }: { work: WorkState; measured: number | undefined }) {
+  const { index, state, context, page, who, now, step, target, act, programmer, planning } = work;
+  const steps = context.route?.steps ?? [];
+  const at = step ? steps.indexOf(step) : steps.length;
+  return (
+    <>
+      <InstructionPanel
+        index={index}
+        state={state}
+        now={now}
+        steps={steps}
+        at={at}
+        done={progressOf(state, context.route).done}
+        firstAt={page.now}
+        measured={measured}
+        nextUp={steps[at + 1]}
+        onTarget={(body) => act(body)}
+        onAll={work.all}
+        jobId={page.id}
+        planning={planning}
+        person={who.role}
+        conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
+      />
+      {step && programmer && (
+        <ProgrammerCard
+          index={index}
+          step={step}
+          work={programmer}
+          simulated={page.simulated}
+          onByHand={() =>
+            act({
+              type: 'dataDeclined',
+              slot: step.targets[0]!,
+              reason: 'the programmer could not; the notice is accepted',
+            })
+          }
+        />
+      )}
+      {step && target === 'device:end' && (
+        <LeakCard key={step.id} step={step} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
+      )}
+      <LeaksNote index={index} state={state} onReseal={planning.run} />
+      {step && <BootCard index={index} state={state} step={step} />}
+      {step && (
+        <ManifestCard
+          index={index}
+          state={state}
+          step={step}
+          route={context.route}
+          jobId={page.id}
+          onReport={(b) => act(b)}
+        />
+      )}
+      <NotesHere index={index} state={state} step={step} page={page} />
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Body } from '../../../core/job/events';
+import type { Instruction } from '../../../core/job/instruct';
+import { bodyFor, stillToDo } from '../../../core/job/report';
+import { flag } from '../../../core/job/state';
+import type { Step } from '../../../core/route/types';
+import { useAlarmWhile } from '../../job/alarms';
+import { type JobFrame, useJobFrame } from '../../ui/job-frame';
+import { useProgrammer } from './programmer-card';
+import { usePlanAgain } from './urgent-panel';
+import { useInstruction } from './use-instruction';
+import { usePainted } from './use-painted';
+
+/** The dialogs of Work, and what they are about. */
+export type WorkSheet =
+  | { kind: 'trouble' }
+  | { kind: 'find' }
+  | { kind: 'note'; thing?: string }
+  | { kind: 'thing'; id: string };
+
+/** Whoever does the first thing at a device that nobody works on is its worker. */
+function useAct({ state, who, report }: JobFrame): (...bodies: Body[]) => void {
+  return (...bodies) => {
+    const first = flag(state, 'worker') === undefined && bodies.some((b) => b.type !== 'retracted');
+    void report(...(first ? [{ type: 'takenOver' as const, bench: who.bench }] : []), ...bodies);
+  };
+}
+
+/** Work on one job: what now, and what a press, a key and an instrument do about it. */
+export function useWork() {
+  const frame = useJobFrame();
+  const { page, state, context, index, view, report, stopAt, stopped, replica } = frame;
+  const go = useNavigate();
+  const now = useInstruction(context, state, page.now);
+  const target = now.kind === 'do' || now.kind === 'waiting' ? now.target : undefined;
+  const step: Step | undefined =
+    now.kind === 'do' || now.kind === 'waiting' || now.kind === 'checks' ? now.step : undefined;
+  const painted = usePainted(now, view.foreign);
+  const [sheet, setSheet] = useState<WorkSheet>();
+  const act = useAct(frame);
+  const programmer = useProgrammer(page.id, step, () => replica.sync());
+  const planning = usePlanAgain(page.id);
+  useAlarmWhile(now.kind === 'stop now');
+  const busy = stopped || sheet !== undefined;
+
+  const screwsNow = screwsOf(now, frame);
+  const serious = now.kind === 'do' ? now.findings.filter((f) => f.severity !== 'warn') : [];
+  const goOn: Partial<Record<Instruction['kind'], string>> = {
+    finished: 'hand-over',
+    checks: 'checks',
+    'no route': 'route',
+  };
+  const press = () => {
+    const seen = busy ? undefined : painted();
+    if (!seen) return;
+    const to = goOn[seen.kind];
+    if (to) void go(`/jobs/${page.id}/${to}`);
+    else if (seen.kind === 'stop now') act(seen.body);
+    else if (seen.kind === 'plan again') planning.run();
+    else if (seen.kind === 'failed') planning.run(seen.tasks);
+    else if (seen.kind === 'do') {
+      const against = seen.findings.filter((f) => f.severity !== 'warn');
+      if (against.length) stopAt(against, [seen.body]);
+      else if (programmer) programmer.run();
+      else act(seen.body);
+    }
+  };
+  const all = () => {
+    const seen = busy ? undefined : painted();
+    if (seen?.kind !== 'do' || !screwsNow.length || serious.length) return;
+    act(...screwsNow.map((t) => bodyFor(index, state, seen.step, t)));
+  };
+  const last = state.trail[state.trail.length - 1];
+  const undo = () => {
+    if (last && !busy) void report({ type: 'retracted', event: last.event });
+  };
+  return {
+    ...frame,
+    now,
+    step,
+    target,
+    act,
+    press,
+    all: screwsNow.length > 1 ? all : undefined,
+    last,
+    undo,
+    planning,
+    programmer,
+    blocked: serious.length > 0,
+    sheet,
+    setSheet,
+  };
+}
+export type WorkState = ReturnType<typeof useWork>;
+
+const screwsOf = (now: Instruction, { index, state }: JobFrame): string[] =>
+  now.kind === 'do' && (now.step.action === 'unscrew' || now.step.action === 'fasten')
+    ? stillToDo(index, state, now.step)
+    : [];

@@ -1,0 +1,35 @@
+import { Button } from 'antd';
+import { pedalLabel, waitsForNoPress } from '../../words/pedal';
+import type { WorkState } from './use-work';
+
+/** A click leaves the focus where it is: the next Space is the pedal's. */
+export const noFocus = (e: { preventDefault: () => void }) => e.preventDefault();
+
+/** Trouble, note, undo and the pedal, as buttons beside the ledger. */
+export function WorkKeys({ work }: { work: WorkState }) {
+  const { now, index, planning, programmer, blocked, setSheet } = work;
+  const key = (cap: string, name: string, onClick: () => void, disabled = false) => (
+    <Button className="key" onMouseDown={noFocus} onClick={onClick} disabled={disabled}>
+      <span className="cap">{cap}</span>
+      {name}
+    </Button>
+  );
+  return (
+    <>
+      {key('T', 'Trouble', () => setSheet({ kind: 'trouble' }))}
+      {key('N', 'Note', () => setSheet({ kind: 'note' }))}
+      {key('⌫', 'Undo', work.undo, !work.last)}
+      <Button
+        className="go"
+        type="primary"
+        onMouseDown={noFocus}
+        onClick={work.press}
+        disabled={planning.busy || waitsForNoPress.has(now.kind)}
+        data-testid="go"
+      >
+        <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span>
+        <span>{pedalLabel(index, now, programmer !== undefined)}</span>
+      </Button>
+    </>
+  );
+}

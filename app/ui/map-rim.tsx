@@ -1,0 +1,89 @@
+import { noGoOfMarks } from '../../core/job/mark-rules';
+import type { Scene } from './map-scene';
+
+/** The seal around the rim, as it is. */
+export function Rim({ scene: { index, state, face, at, isLit } }: { scene: Scene }) {
+  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  if (!seal || face === 'back') return null;
+  const is = state.bond[seal.id];
+  const look = is === 'released' || is === 'torn' ? 'broken' : is === 'renewed' ? 'renewed' : 'whole';
+  return (
+    <rect
+      pointerEvents="none"
+      x={1.4}
+      y={1.4}
+      width={at.W - 2.8}
+      height={at.H - 2.8}
+      rx={index.model.outline.cornerMm - 1}
+      fill="none"
+      stroke={look === 'broken' ? 'var(--brick)' : 'var(--moss)'}
+      strokeWidth={isLit(seal.id) ? 1.5 : 0.8}
+      {...(look === 'broken' ? { strokeDasharray: '3 1.4' } : {})}
+    >
+      <title>{`perimeter seal, ${look}`}</title>
+    </rect>
+  );
+}
+
+/** The catches of a closed cover. */
+export function Catches({ scene: { index, state, now } }: { scene: Scene }) {
+  return index.model.catches.map((c) => (
+    <path
+      key={c.id}
+      d={`M${c.at.x - 2} ${c.at.y - 0.8}h4l-2 2.4z`}
+      fill={state.catch[c.id] === 'free' ? 'none' : 'var(--ink)'}
+      stroke={c.id === now ? 'var(--saffron)' : 'var(--ink)'}
+      strokeWidth={c.id === now ? 0.9 : 0.3}
+    >
+      <title>{c.name}</title>
+    </path>
+  ));
+}
+
+/** Where no blade goes deep: the model's own stretches of the edge, and those where this device's glass is broken. */
+export function NoGo({ scene: { index, state, at } }: { scene: Scene }) {
+  const { model } = index;
+  return [...model.noGo, ...noGoOfMarks(Object.values(state.mark), model.outline)].map((n) => {
+    const vertical = n.edge === 'left' || n.edge === 'right';
+    const x = n.edge === 'right' ? at.W - 3 : n.edge === 'left' ? 0 : n.fromMm;
+    const y = n.edge === 'bottom' ? at.H - 3 : n.edge === 'top' ? 0 : n.fromMm;
+    return (
+      <rect
+        key={`${n.edge}${n.fromMm}`}
+        x={x}
+        y={y}
+        width={vertical ? 3 : n.toMm - n.fromMm}
+        height={vertical ? n.toMm - n.fromMm : 3}
+        fill="url(#nogo)"
+        stroke="var(--brick)"
+        strokeWidth={0.3}
+      >
+        <title>{`${n.depthMm} mm at most: ${n.why}`}</title>
+      </rect>
+    );
+  });
+}
+
+/** Ten millimetres from tick to tick, and how a stretch that is out of bounds is hatched. */
+export function Ruler({ widthMm }: { widthMm: number }) {
+  return (
+    <>
+      <defs>
+        <pattern id="nogo" width="2" height="2" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="0.9" height="2" fill="var(--brick)" />
+        </pattern>
+      </defs>
+      {Array.from({ length: Math.floor(widthMm / 10) + 1 }, (_, i) => (
+        <line
+          key={`t${i * 10}`}
+          x1={i * 10}
+          x2={i * 10}
+          y1={-3}
+          y2={-1.2}
+          stroke="var(--metal)"
+          strokeWidth={0.25}
+        />
+      ))}
+    </>
+  );
+}

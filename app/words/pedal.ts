@@ -1,0 +1,33 @@
+import type { Instruction } from '../../core/job/instruct';
+import type { IndexedModel } from '../../core/model/index-model';
+import { doneLabel } from './steps';
+import { stopText } from './stop-now';
+
+/**
+ * What the pedal's button says: what the next press does.
+ * @param programmer the bench programmer runs by this press
+ */
+export function pedalLabel(index: IndexedModel, now: Instruction, programmer: boolean): string {
+  if (programmer && 'step' in now)
+    return now.step.action === 'read data' ? 'Read them now' : 'Write and compare';
+  switch (now.kind) {
+    case 'do':
+      return doneLabel(index, now.step, now.target);
+    case 'stop now':
+      return stopText[now.what].done;
+    default:
+      return others[now.kind];
+  }
+}
+const others: Record<Exclude<Instruction['kind'], 'do' | 'stop now'>, string> = {
+  finished: 'Hand over',
+  failed: 'Plan the way to it',
+  'plan again': 'Plan it again',
+  checks: 'Answer the checks',
+  'no route': 'Plan the route',
+  waiting: 'waiting',
+  question: 'answer first',
+  ended: 'job is closed',
+};
+/** Nothing is done by a press while one of these is shown. */
+export const waitsForNoPress: ReadonlySet<Instruction['kind']> = new Set(['waiting', 'question', 'ended']);
