@@ -118,6 +118,12 @@ export const csvFile = (name: string, csv: string): Response =>
     },
   });
 
+/** What never changes under its address, for the browser to keep; nothing on the way keeps it. */
+export const fixedJson = (value: unknown): Response =>
+  value === undefined
+    ? Response.json({ error: 'there is no such thing in this workshop' }, { status: 404 })
+    : Response.json(value, { headers: { 'Cache-Control': 'private, max-age=31536000, immutable' } });
+
 /** Only a page of this app: nobody is led elsewhere after signing in. */
 export function localPath(to: string | null): string {
   // biome-ignore lint/suspicious/noControlCharactersInRegex: a browser drops them, and reads the rest as another address

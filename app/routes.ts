@@ -21,6 +21,8 @@ export default [
   route('receive', 'routes/receive/new.ts'),
   route('drafts/:draft', 'routes/receive/draft.ts'),
   route('receive/:draft/history', 'routes/receive/history.ts'),
+  route('fixed/models/:hash/:variant.json', 'routes/fixed/model.ts'),
+  route('fixed/routes/:hash.json', 'routes/fixed/route.ts'),
   route('jobs.csv', 'routes/jobs/jobs-csv.ts'),
   route('stock.csv', 'routes/stock/stock-csv.ts'),
   route('stock/spares.csv', 'routes/spares/spares-csv.ts'),

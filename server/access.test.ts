@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import sharp from 'sharp';
 import { asOwner, getOrm, inShop } from './db/orm';
+import { type JobPage, jobPage } from './use-cases/job-page';
 import { keepPhoto } from './use-cases/photos';
 import { allRoutes } from './testing/all-routes';
 import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
@@ -12,11 +13,13 @@ const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: 
 let world: World;
 let job: string;
 const draft = randomUUID();
+let page: JobPage;
 let pixel: Buffer;
 const photo = randomUUID();
 beforeAll(async () => {
   world = await makeWorld();
   job = await openJob(world, world.own.get('technician')!);
+  page = (await jobPage(world.own.get('technician')!, job))!;
   pixel = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888888' } })
     .png()
     .toBuffer();
@@ -72,7 +75,7 @@ const cases: Record<string, Case> = {
     params: () => ({ draft }),
     nobody: 401,
     other: 200,
-    body: () => json({ tag: 'x' }),
+    body: () => ({ ...json({ tag: 'x' }), method: 'PUT' }),
   },
   'loader /receive/:draft/history': { params: () => ({ draft }), nobody: 401, other: 'own rows only' },
   'loader /stock': { nobody: 302, other: 'own rows only' },
@@ -104,6 +107,12 @@ const cases: Record<string, Case> = {
   'loader /jobs/:job/fault': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/offer.pdf': { params: () => ({ job }), nobody: 401, other: 404 },
+  'loader /fixed/models/:hash/:variant.json': {
+    params: () => ({ hash: page.modelHash, variant: page.variant }),
+    nobody: 401,
+    other: 200,
+  },
+  'loader /fixed/routes/:hash.json': { params: () => ({ hash: page.route!.hash }), nobody: 401, other: 404 },
   'loader /jobs.csv': { nobody: 401, other: 'own rows only' },
   'loader /jobs': { nobody: 302, other: 'own rows only' },
   'loader /jobs/:job/route': { params: () => ({ job }), nobody: 302, other: 404 },

@@ -2,6 +2,7 @@ import { isRouteErrorResponse } from 'react-router';
 import { empty } from '../../core/job/state';
 import type { JobPage } from '../../server/use-cases/job-page';
 import type { Who } from '../../server/types';
+import { type LeanPage, lean } from './fixed';
 import { isKept } from './install';
 import { ownerKey, rememberedPage } from './outbox';
 
@@ -13,6 +14,9 @@ let lastWho: Who | undefined;
 export function notePerson(who: Who): void {
   lastWho = who;
 }
+
+/** Whose this tab is; undefined before that is known. */
+export const signedInOwner = (): string | undefined => lastWho && ownerKey(lastWho.shopId, lastWho.personId);
 
 const isAnswer = (e: unknown) => (isRouteErrorResponse(e) || e instanceof Response) && e.status < 500;
 /** What the server answers; without an answer, what `otherwise` has. An answer that says no is an answer. */
@@ -27,13 +31,13 @@ export async function fromServerOr<T>(server: () => Promise<T>, otherwise: () =>
 /** A job from the server when it answers, and from this browser's copy when it does not. */
 export const fromServerOrCopy = (
   job: string,
-  server: () => Promise<{ page: JobPage }>,
-): Promise<{ page: JobPage }> =>
+  server: () => Promise<{ page: LeanPage }>,
+): Promise<{ page: LeanPage }> =>
   fromServerOr(server, async () => {
     const known = await rememberedPage<JobPage>(job).catch(() => undefined);
     if (!known || !lastWho || known.owner !== ownerKey(lastWho.shopId, lastWho.personId))
       throw new NoNetwork();
-    return { page: { ...known.page, state: { ...empty(), ...known.page.state } } };
+    return { page: lean({ ...known.page, state: { ...empty(), ...known.page.state } }) };
   });
 /**
  * A screen's own data from the server; without it the screen is loaded whole, as it was kept when its job was opened here.

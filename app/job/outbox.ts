@@ -4,7 +4,7 @@ import type { SentCommand } from '../../server/use-cases/send-commands';
 
 /**
  * What this browser has *kept*: commands durable in IndexedDB until the server has *confirmed* them. It belongs to one
- * workshop and one person, survives reload and sign-out, and is never thrown away. It holds no names and no passcodes.
+ * workshop and one person, survives reload and sign-out, and is never thrown away. Commands hold no names; nothing holds a passcode.
  */
 export interface Kept {
   n: number;
@@ -17,7 +17,7 @@ export const ownerKey = (shopId: string, personId: string) => `${shopId}/${perso
 
 let opened: Promise<IDBPDatabase> | undefined;
 const db = () =>
-  (opened ??= openDB('snavek', 2, {
+  (opened ??= openDB('snavek', 3, {
     upgrade(d, from) {
       if (from < 1) {
         d.createObjectStore('outbox', { keyPath: 'n', autoIncrement: true }).createIndex('owner', 'owner');
@@ -27,6 +27,7 @@ const db = () =>
         d.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
         d.createObjectStore('rung', { keyPath: 'id' });
       }
+      if (from < 3) d.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
     },
     // another tab with a newer app wants the database: let it, and open again when needed
     blocking(_o, _b, event) {
@@ -127,6 +128,36 @@ export async function keptPhotos(owner: string): Promise<KeptPhoto[]> {
 export async function dropPhoto(id: string): Promise<void> {
   await (await db()).delete('photos', id);
 }
+/**
+ * A device that was received without the server, as its form was filled in; its id becomes the job's. A passcode is never
+ * kept. `error`: the server will not have it, and says why at which field.
+ */
+export interface KeptReceipt {
+  id: string;
+  owner: string;
+  tag: string;
+  body: object;
+  error?: string;
+}
+export async function keepReceipt(r: KeptReceipt): Promise<void> {
+  await (await db()).put('receipts', r);
+}
+export async function keptReceipts(owner: string): Promise<KeptReceipt[]> {
+  return (await db()).getAllFromIndex('receipts', 'owner', owner) as Promise<KeptReceipt[]>;
+}
+export async function dropReceipt(id: string): Promise<void> {
+  await (await db()).delete('receipts', id);
+}
+
+/** Something of a page that is kept for when there is no server, until sign-out. */
+export async function rememberData(name: string, owner: string, data: unknown): Promise<void> {
+  await (await db()).put('replica', { job: name, owner, data });
+}
+export async function rememberedData(name: string, owner: string): Promise<unknown> {
+  const known = (await (await db()).get('replica', name)) as { owner: string; data: unknown } | undefined;
+  return known?.owner === owner ? known.data : undefined;
+}
+
 /** Takes something that only one tab of this browser may have, once: true for the first that asks. Of a browser without a store everybody is the first. */
 export async function takeOnce(id: string, at: number): Promise<boolean> {
   try {

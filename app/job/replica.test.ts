@@ -137,6 +137,8 @@ function bench(person = 'p1') {
   const page: JobPage = {
     id: job,
     number: 1,
+    modelHash: 'h',
+    variant: 'standard',
     model: index.model,
     state: server.state,
     route: plan,

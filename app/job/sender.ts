@@ -1,8 +1,18 @@
 import type { Answer } from '../../server/use-cases/send-commands';
 import { noteConfirmed } from './remembered-job';
 import { listen, tell } from './channel';
-import { type Kept, confirmed, dropPhoto, keptFor, keptPhotos, setAside } from './outbox';
+import {
+  type Kept,
+  confirmed,
+  dropPhoto,
+  keptFor,
+  type KeptReceipt,
+  keptPhotos,
+  keptReceipts,
+  setAside,
+} from './outbox';
 import { sendPhotos } from './photos';
+import { sendReceipts } from './receipts';
 
 /** Sends what is kept, in order, one tab at a time, until it is confirmed. */
 /**
@@ -13,12 +23,24 @@ export type SendState = {
   kept: number;
   counted: boolean;
   photos: { id: string; job: string; error: string }[];
+  /** Devices received without the server. */
+  receipts: KeptReceipt[];
   link: 'ok' | 'no server' | 'signed out';
   refused: { id: string; job: string; outcome: Extract<Answer['outcome'], { status: 'refused' }> }[];
 };
 
+/** Before anything has been looked at. */
+export const nothingSent: SendState = {
+  kept: 0,
+  counted: false,
+  photos: [],
+  receipts: [],
+  link: 'ok',
+  refused: [],
+};
+
 export class Sender {
-  state: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
+  state = nothingSent;
   #watchers = new Set<() => void>();
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
@@ -48,9 +70,17 @@ export class Sender {
   async count(): Promise<void> {
     const pictures = (await keptPhotos(this.owner)).filter((p) => !p.draft);
     const bad = pictures.flatMap((p) => (p.error ? [{ id: p.id, job: p.job, error: p.error }] : []));
-    const n = (await keptFor(this.owner)).length + pictures.length - bad.length;
-    if (!this.state.counted || n !== this.state.kept || bad.length !== this.state.photos.length)
-      this.#set({ kept: n, counted: true, photos: bad });
+    const receipts = await keptReceipts(this.owner);
+    const good = receipts.filter((r) => !r.error).length;
+    const n = (await keptFor(this.owner)).length + pictures.length - bad.length + good;
+    const of = (list: KeptReceipt[]) => list.map((r) => `${r.id} ${r.error ?? ''}`).join();
+    if (
+      !this.state.counted ||
+      n !== this.state.kept ||
+      bad.length !== this.state.photos.length ||
+      of(receipts) !== of(this.state.receipts)
+    )
+      this.#set({ kept: n, counted: true, photos: bad, receipts });
   }
   /** Lets a picture go that the server will not have. */
   async forgetPhoto(id: string): Promise<void> {
@@ -101,6 +131,11 @@ export class Sender {
   }
   async #send(): Promise<void> {
     for (;;) {
+      // a device is received before anything of it is sent
+      if (!(await sendReceipts(this.owner))) {
+        this.#set({ link: 'no server' });
+        this.#later();
+      }
       // a picture that has arrived puts its word into the log
       if (!(await sendPhotos(this.owner, this.person))) {
         this.#set({ link: 'no server' });

@@ -8,9 +8,7 @@ import { install, keepPages } from './install';
 import { ownerKey } from './outbox';
 import { rememberNewer } from './remembered-job';
 import { Replica, type View } from './replica';
-import { type Sender, type SendState, senderFor } from './sender';
-
-const quiet: SendState = { kept: 0, counted: false, photos: [], link: 'ok', refused: [] };
+import { nothingSent, type Sender, type SendState, senderFor } from './sender';
 
 /** A job's screen: its view, kept up to date by this tab, the other tabs and the other benches. */
 export function useJob(
@@ -31,7 +29,7 @@ export function useJob(
     return replica.start();
   }, [replica, page, sender, who]);
   const view = useSyncExternalStore(replica.watch, replica.snapshot, replica.snapshot);
-  const sent = useSyncExternalStore(sender.watch, sender.snapshot, () => quiet);
+  const sent = useSyncExternalStore(sender.watch, sender.snapshot, () => nothingSent);
   // a press is kept from the moment it is pressed, before the outbox has been counted
   const send = useMemo(() => ({ ...sent, kept: Math.max(sent.kept, view.kept) }), [sent, view.kept]);
   return { replica, view, sender, send };

@@ -28,8 +28,27 @@ cleanupOutdatedCaches();
 /** Keeps a page as the server answers it; a redirect (to sign in) and an error are not kept. */
 async function keep(url: string): Promise<void> {
   const answer = await fetch(url, { credentials: 'same-origin', headers: { accept: 'text/html' } });
-  if (answer.ok && !answer.redirected) await (await caches.open(pages)).put(url, answer);
+  if (!answer.ok || answer.redirected) return;
+  const cache = await caches.open(pages);
+  const html = await answer.clone().text();
+  await cache.put(url, answer);
+  // what the page needs beside itself
+  for (const [, at] of html.matchAll(/href="(\/fixed\/[^"]+)"/g))
+    if (!(await cache.match(at!))) await cache.add(at!);
 }
+
+/** What never changes under its address is asked for once. */
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/fixed/'),
+  async ({ request }) => {
+    const cache = await caches.open(pages);
+    const known = await cache.match(request.url);
+    if (known) return known;
+    const answer = await fetch(request);
+    if (answer.ok) await cache.put(request.url, answer.clone());
+    return answer;
+  },
+);
 
 registerRoute(
   ({ request, url }) => request.mode === 'navigate' && worksAlone.test(url.pathname),
@@ -56,7 +75,10 @@ self.addEventListener('activate', (e) =>
       await self.clients.claim();
       // kept pages name the files of the app that answered them: ask for them anew
       const cache = await caches.open(pages);
-      for (const r of await cache.keys()) await keep(new URL(r.url).pathname).catch(() => {});
+      for (const r of await cache.keys()) {
+        const { pathname } = new URL(r.url);
+        if (worksAlone.test(pathname)) await keep(pathname).catch(() => {});
+      }
     })(),
   ),
 );

@@ -13,19 +13,18 @@ export interface Shown<C extends Column> {
   hidden: readonly string[];
   hide: (titles: string[]) => void;
 }
-/** Which columns of a table are shown: chosen by whoever sits here, and remembered in this browser. */
-export function useShownColumns<C extends Column>(
-  remember: string | undefined,
-  columns: readonly C[],
-): Shown<C> {
-  const key = `snavek-columns-${remember}`;
+/**
+ * Which columns of a table are shown: chosen by whoever sits here, and remembered in this browser.
+ * @param name under which it is remembered
+ */
+export function useShownColumns<C extends Column>(name: string, columns: readonly C[]): Shown<C> {
+  const key = `snavek-columns-${name}`;
   const [hidden, setHidden] = useState<string[]>([]);
   useEffect(() => {
-    if (!remember) return;
     const kept = localStorage.getItem(key);
     if (kept) setHidden(kept.split('\n'));
-  }, [key, remember]);
-  const may = (c: Column) => remember !== undefined && typeof c.title === 'string' && !c.always;
+  }, [key]);
+  const may = (c: Column) => typeof c.title === 'string' && !c.always;
   return {
     shown: columns.filter((c) => !may(c) || !hidden.includes(c.title as string)),
     titles: columns.filter(may).map((c) => c.title as string),
@@ -40,22 +39,20 @@ export function useShownColumns<C extends Column>(
 /** The button by which columns are left out and taken in again. */
 export function ColumnChoice({ titles, hidden, hide }: Omit<Shown<Column>, 'shown'>) {
   return (
-    <div className="row end noprint">
-      <Popover
-        trigger="click"
-        placement="bottomRight"
-        content={
-          <Checkbox.Group
-            className="column"
-            aria-label="Columns"
-            value={titles.filter((t) => !hidden.includes(t))}
-            onChange={(shown) => hide(titles.filter((t) => !shown.includes(t)))}
-            options={titles}
-          />
-        }
-      >
-        <Button>Columns</Button>
-      </Popover>
-    </div>
+    <Popover
+      trigger="click"
+      placement="bottomRight"
+      content={
+        <Checkbox.Group
+          className="column"
+          aria-label="Columns"
+          value={titles.filter((t) => !hidden.includes(t))}
+          onChange={(shown) => hide(titles.filter((t) => !shown.includes(t)))}
+          options={titles}
+        />
+      }
+    >
+      <Button>Columns</Button>
+    </Popover>
   );
 }

@@ -1,6 +1,5 @@
 import { Table } from 'antd';
 import type { HTMLAttributes, ReactNode } from 'react';
-import { ColumnChoice, useShownColumns } from './column-choice';
 
 export interface DataColumn<Row> {
   title: ReactNode;
@@ -38,8 +37,6 @@ interface Props<Row> {
   /** How the server has ordered them, and asks it to order them otherwise. */
   ordered?: Ordered;
   onOrder?: (to: Ordered) => void;
-  /** Which columns are shown is chosen, and remembered in this browser under this name. */
-  remember?: string;
   /** Rows that something is done to together. */
   chosen?: { keys: readonly string[]; onChange: (keys: string[]) => void; may?: (row: Row) => boolean };
 }
@@ -88,54 +85,49 @@ export function DataTable<Row extends object>({
   loading = false,
   ordered,
   onOrder,
-  remember,
   chosen,
 }: Props<Row>) {
-  const choice = useShownColumns(remember, columns);
   return (
-    <>
-      {remember && <ColumnChoice {...choice} />}
-      <Table<Row>
-        {...(name ? { 'aria-label': name } : {})}
-        className={bare ? 'data bare-rows' : 'data'}
-        dataSource={rows as Row[]}
-        rowKey={rowKey}
-        rowClassName={rowClassName ?? ''}
-        {...(onRow ? { onRow } : {})}
-        {...(loading ? { loading } : {})}
-        showHeader={!bare}
-        showSorterTooltip={false}
-        sortDirections={['ascend', 'descend', 'ascend']}
-        {...(chosen
-          ? {
-              rowSelection: {
-                selectedRowKeys: [...chosen.keys],
-                onChange: (keys) => chosen.onChange(keys as string[]),
-                getCheckboxProps: (row) => ({ disabled: chosen.may?.(row) === false }),
-              },
-            }
-          : {})}
-        pagination={
-          rows.length > most ? { pageSize: most, showSizeChanger: false, placement: ['bottomEnd'] } : false
-        }
-        locale={{ emptyText: empty ?? 'Nothing here.' }}
-        onChange={(_page, _filters, sorter) => {
-          const one = Array.isArray(sorter) ? sorter[0] : sorter;
-          const by = one?.column && choice.shown[Number(one.columnKey)]?.order;
-          if (by) onOrder?.({ by, dir: one.order === 'descend' ? 'down' : 'up' });
-        }}
-        columns={choice.shown.map((column, n) => ({
-          key: n,
-          title: column.title,
-          render: (_: unknown, row: Row, index: number) => column.cell(row, index),
-          onCell: () => (typeof column.title === 'string' ? titled(column.title) : {}),
-          ...sorterOf(column, ordered),
-          ...filterOf(column, rows),
-          ...(column.align ? { align: column.align } : {}),
-          ...(column.width === undefined ? {} : { width: column.width }),
-          ...(column.className ? { className: column.className } : {}),
-        }))}
-      />
-    </>
+    <Table<Row>
+      {...(name ? { 'aria-label': name } : {})}
+      className={bare ? 'data bare-rows' : 'data'}
+      dataSource={rows as Row[]}
+      rowKey={rowKey}
+      rowClassName={rowClassName ?? ''}
+      {...(onRow ? { onRow } : {})}
+      {...(loading ? { loading } : {})}
+      showHeader={!bare}
+      showSorterTooltip={false}
+      sortDirections={['ascend', 'descend', 'ascend']}
+      {...(chosen
+        ? {
+            rowSelection: {
+              selectedRowKeys: [...chosen.keys],
+              onChange: (keys) => chosen.onChange(keys as string[]),
+              getCheckboxProps: (row) => ({ disabled: chosen.may?.(row) === false }),
+            },
+          }
+        : {})}
+      pagination={
+        rows.length > most ? { pageSize: most, showSizeChanger: false, placement: ['bottomEnd'] } : false
+      }
+      locale={{ emptyText: empty ?? 'Nothing here.' }}
+      onChange={(_page, _filters, sorter) => {
+        const one = Array.isArray(sorter) ? sorter[0] : sorter;
+        const by = one?.column && columns[Number(one.columnKey)]?.order;
+        if (by) onOrder?.({ by, dir: one.order === 'descend' ? 'down' : 'up' });
+      }}
+      columns={columns.map((column, n) => ({
+        key: n,
+        title: column.title,
+        render: (_: unknown, row: Row, index: number) => column.cell(row, index),
+        onCell: () => (typeof column.title === 'string' ? titled(column.title) : {}),
+        ...sorterOf(column, ordered),
+        ...filterOf(column, rows),
+        ...(column.align ? { align: column.align } : {}),
+        ...(column.width === undefined ? {} : { width: column.width }),
+        ...(column.className ? { className: column.className } : {}),
+      }))}
+    />
   );
 }

@@ -1,3 +1,4 @@
+import { nothingSent } from '../job/sender';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import { instruct } from '../../core/job/instruct';
@@ -18,7 +19,7 @@ const pressed = (presses: number) => {
   for (let k = 0; k < presses; k++) b.next();
   return b;
 };
-const quiet = { kept: 0, counted: true, photos: [], link: 'ok' as const, refused: [] };
+const quiet = { ...nothingSent, counted: true };
 
 describe('the map', () => {
   const draw = (presses: number, now?: string) =>
@@ -121,15 +122,11 @@ describe('the ledger bar', () => {
     );
   });
   test('always says how many are kept, and why', () => {
-    expect(
-      draw(pressed(1), { kept: 3, counted: true, photos: [], link: 'no server', refused: [] }),
-    ).toContain('3 kept server is away: kept here');
-    expect(
-      draw(pressed(1), { kept: 3, counted: true, photos: [], link: 'signed out', refused: [] }),
-    ).toContain('3 kept sign in to send');
-    expect(draw(pressed(1), { kept: 1, counted: true, photos: [], link: 'ok', refused: [] })).toContain(
-      '1 kept being confirmed',
+    expect(draw(pressed(1), { ...quiet, kept: 3, link: 'no server' })).toContain(
+      '3 kept server is away: kept here',
     );
+    expect(draw(pressed(1), { ...quiet, kept: 3, link: 'signed out' })).toContain('3 kept sign in to send');
+    expect(draw(pressed(1), { ...quiet, kept: 1, link: 'ok' })).toContain('1 kept being confirmed');
   });
   test('names what is adrift', () => {
     const b = pressed(3);

@@ -9,195 +9,213 @@ type Said = { what: string; instead: string };
 const names = (index: IndexedModel, ids: readonly string[]) =>
   list(ids.map((id) => (id.includes('#') ? pieceName(index, id.split('/')[0]!) : thingName(index, id))));
 
+type Found = Pick<Finding, 'rule' | 'ids'> & { seconds?: number };
+/** What an interlock's words are made with. */
+interface Stopped {
+  index: IndexedModel;
+  f: Found;
+  /** What it names, as a list in words. */
+  n: string;
+  /** How long it still takes, where it is a wait. */
+  wait: string;
+}
+const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
+  'cell first off': () => ({
+    what: 'The cell is still on: a connector that moves now can blow a rail.',
+    instead: 'Unplug the cell first.',
+  }),
+  'cell last on': ({ n, f }) => ({
+    what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`,
+    instead: 'Plug those in first; the cell goes on last.',
+  }),
+  'still held': ({ n }) => ({
+    what: `Still held by ${n}: lifting now bends or tears it.`,
+    instead: 'Free those first.',
+  }),
+  'torn and still stuck': ({ n }) => ({
+    what: `${n[0]?.toUpperCase() ?? ''}${n.slice(1)} tore: what is left of it holds, and pulling bends the cell.`,
+    instead: 'Under Trouble, “It tore”: alcohol along the edge, 30 to 60 s, then a wide flat tool.',
+  }),
+  'no heat on this cell': ({ f }) => ({
+    what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`,
+    instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.',
+  }),
+  'no press on this cell': ({ f }) => ({
+    what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`,
+    instead: 'Seal it by hand, with little force.',
+  }),
+  'identity data unread': ({ n }) => ({
+    what: `The data of the ${n} have not been read: once it is gone they are lost.`,
+    instead: 'Read and save them first, or record that the notice is accepted.',
+  }),
+  'soak cut short': ({ f }) => ({
+    what: `It came off the heat too early${f.seconds ? `, ${f.seconds} s short` : ''}: a cold seal splits the panel from its frame.`,
+    instead: 'Warm it again, or plan it by alcohol alone.',
+  }),
+  'cooled again': () => ({
+    what: 'It has cooled since it left the heat: the seal is no longer soft.',
+    instead: 'Warm it again before the blade goes on.',
+  }),
+  'solvent still wet': ({ wait }) => ({
+    what: 'Alcohol has not flashed off: heat would light it.',
+    instead: `Ventilate and wait.${wait}`,
+  }),
+  'still hot': ({ wait }) => ({
+    what: 'The device is on heat or has just left it: alcohol would catch fire.',
+    instead: `Heat source off, let it cool.${wait}`,
+  }),
+  'rim not clean': () => ({
+    what: 'The rim is not recorded as clean: the seal fails where glue is left.',
+    instead: 'Clean it, then lay the seal.',
+  }),
+  'mid check open': ({ n }) => ({
+    what: `The check before closing is open: ${n}.`,
+    instead: 'Answer it now; it is the last moment at which a mistake is cheap.',
+  }),
+  'round open': ({ n }) => ({
+    what: `Not answered yet: ${n}.`,
+    instead: 'Test these, or say that it was so before.',
+  }),
+  'seal missing': ({ f }) => ({
+    what: f.ids.includes('liner') ? 'The last liner of the seal is still on.' : 'No new seal is on.',
+    instead: f.ids.includes('liner')
+      ? 'Take the liner off.'
+      : 'Lay the seal, or record that it is closed without one.',
+  }),
+  'not all inside': ({ n }) => ({ what: `Not inside yet: ${n}.`, instead: 'Put them in before closing.' }),
+  'piece adrift': ({ n }) => ({
+    what: `Adrift: ${n}. A loose screw inside cracks the panel from below.`,
+    instead: 'Find it: look at magnets and sticky edges. Another screw in its hole does not account for it.',
+  }),
+  'stray inside': ({ f }) => ({
+    what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`,
+    instead: 'Take it out and say so.',
+  }),
+  'film still on': () => ({ what: 'A film or masking tape is still on.', instead: 'Peel it off first.' }),
+  'connector open': ({ n }) => ({ what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' }),
+  'screw of another hole': ({ f }) => ({
+    what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`,
+    instead: 'Take the hole’s own screw.',
+  }),
+  'too long screw inside': ({ f }) => ({
+    what: `In ${list(f.ids)} sits a screw that is longer than the hole bears: it may reach the board or the panel.`,
+    instead: 'Take it out, measure it again, put another one in.',
+  }),
+  'tested without its plugs': ({ n }) => ({
+    what: `Not plugged in: ${n}. Without them a good part can show nothing.`,
+    instead: 'Cell off, plug those in, cell on, then test.',
+  }),
+  'open on the heat': () => ({
+    what: 'The device stands open with its cell in: a plate would warm the cell itself.',
+    instead: 'Warm only the edge, with a dryer or a pouch, or use alcohol; or take the cell out first.',
+  }),
+  'glue not set': ({ n, wait }) => ({
+    what: `Not set yet: ${n}.`,
+    instead: `Leave it clamped.${wait}`,
+  }),
+  'leak not told': () => ({
+    what: 'The leak test failed: the device is not tight.',
+    instead:
+      'Open it and lay the seal anew; or tell the owner, and give that as the reason. Nothing is claimed about water.',
+  }),
+  'screw too long': ({ f }) => ({
+    what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,
+    instead: 'Take one from the spares box that is not longer than is safe.',
+  }),
+  'substitute does not fit': ({ f }) => ({
+    what: `This screw does not fit ${f.ids[0] ?? 'that hole'}: other thread, too long or too short, or its head is too wide.`,
+    instead: 'Choose one of those that fit.',
+  }),
+  'forgotten on the old one': ({ n }) => ({
+    what: `Still on the old part and due on the new one: ${n}.`,
+    instead: 'Move it over, or say on the list what becomes of it.',
+  }),
+  'trouble open': ({ f }) => ({
+    what: `Trouble that is not settled: ${list(f.ids)}.`,
+    instead: 'Settle it under Trouble, with what was done.',
+  }),
+  'two accounts': () => ({
+    what: 'Two benches say different things of the same thing.',
+    instead: 'Look, and say how it really is.',
+  }),
+  'tested without the cell': () => ({
+    what: 'The cell is off: nothing can be tested.',
+    instead: 'Plug the cell in last, then test.',
+  }),
+  'place already taken': ({ n }) => ({
+    what: `There is already a piece there: ${n}.`,
+    instead: 'Say where that one is.',
+  }),
+  'piece is elsewhere': ({ n }) => ({
+    what: `By the record, ${n} is somewhere else.`,
+    instead: 'Check which one it is.',
+  }),
+  'device not closed': () => ({
+    what: 'The device is not closed yet.',
+    instead: 'Close it, then the outside screws.',
+  }),
+  'question open': () => ({
+    what: 'A question about what happened is not answered.',
+    instead: 'Answer it first.',
+  }),
+  'only a lead clears': ({ f }) => ({
+    what: `Only an owner or lead clears “${list(f.ids)}”.`,
+    instead: 'Ask one of them to look at the cell.',
+  }),
+  'before check open': ({ n }) => ({
+    what: `No answer from before the work: ${n}.`,
+    instead: 'Answer each one, if need be with “could not be tested”.',
+  }),
+  'device open': () => ({ what: 'The device is still open.', instead: 'Close it first.' }),
+  'ledger does not balance': ({ n }) => ({
+    what: `Not accounted for: ${n}.`,
+    instead: 'Put each in its place or say where it is.',
+  }),
+  'after check open': ({ n }) => ({
+    what: `The check after closing is open: ${n}.`,
+    instead: 'Answer it on Checks.',
+  }),
+  'consent open': ({ f, index }) => ({
+    what: `The owner has not agreed yet: ${list(f.ids.map((c) => consentName(index, c)))}.`,
+    instead: 'Tell them at the counter and record it on Offer.',
+  }),
+  'harmless first': ({ f }) => ({
+    what: `Not tried yet, though it opens nothing and could explain it: ${list(f.ids.map(testName))}.`,
+    instead: 'Do it, decline it with a reason, or state what the fault is.',
+  }),
+  'no charging this cell': ({ f }) => ({
+    what: `The device is marked ${list(f.ids)}: it must not be charged.`,
+    instead: 'Leave the charger off; look at the cell first.',
+  }),
+  'data would be erased': () => ({
+    what: 'This erases everything on the phone.',
+    instead: 'Ask for the backup, and take the owner’s consent on Offer first.',
+  }),
+  'part locked': ({ f }) => ({
+    what: `${list(f.ids)}: still locked to a former owner’s account.`,
+    instead: 'Ask its supplier for proof of release; until then it is not used.',
+  }),
+  'part of another slot': ({ n }) => ({
+    what: `Nothing is to be replaced there: ${n}.`,
+    instead: 'Add the task first.',
+  }),
+  'identity data open': ({ n }) => ({
+    what: `Identity data not settled: ${n}.`,
+    instead: 'Write and verify it, or record that it is declined.',
+  }),
+  'enrolment left': ({ f }) => ({
+    what: `Made for testing and still on the phone: ${list(f.ids)}.`,
+    instead: 'Remove it before the owner gets the phone.',
+  }),
+};
 /** One interlock in plain words: what would happen, and what to do instead. */
-export function findingText(
-  index: IndexedModel,
-  f: Pick<Finding, 'rule' | 'ids'> & { seconds?: number },
-): Said {
-  const n = names(index, f.ids);
-  const wait = f.seconds ? ` ${f.seconds} s to go.` : '';
-  const texts: Record<Finding['rule'], Said> = {
-    'cell first off': {
-      what: 'The cell is still on: a connector that moves now can blow a rail.',
-      instead: 'Unplug the cell first.',
-    },
-    'cell last on': {
-      what: `The cell would go on while the ${n} ${f.ids.length > 1 ? 'are' : 'is'} still off.`,
-      instead: 'Plug those in first; the cell goes on last.',
-    },
-    'still held': {
-      what: `Still held by ${n}: lifting now bends or tears it.`,
-      instead: 'Free those first.',
-    },
-    'torn and still stuck': {
-      what: `${n[0]?.toUpperCase() ?? ''}${n.slice(1)} tore: what is left of it holds, and pulling bends the cell.`,
-      instead: 'Under Trouble, “It tore”: alcohol along the edge, 30 to 60 s, then a wide flat tool.',
-    },
-    'no heat on this cell': {
-      what: `The device is marked ${list(f.ids)}: heat can set the cell on fire.`,
-      instead: 'Use alcohol without heat. Only an owner or lead clears the mark, after looking at the cell.',
-    },
-    'no press on this cell': {
-      what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`,
-      instead: 'Seal it by hand, with little force.',
-    },
-    'identity data unread': {
-      what: `The data of the ${n} have not been read: once it is gone they are lost.`,
-      instead: 'Read and save them first, or record that the notice is accepted.',
-    },
-    'soak cut short': {
-      what: `It came off the heat too early${f.seconds ? `, ${f.seconds} s short` : ''}: a cold seal splits the panel from its frame.`,
-      instead: 'Warm it again, or plan it by alcohol alone.',
-    },
-    'cooled again': {
-      what: 'It has cooled since it left the heat: the seal is no longer soft.',
-      instead: 'Warm it again before the blade goes on.',
-    },
-    'solvent still wet': {
-      what: 'Alcohol has not flashed off: heat would light it.',
-      instead: `Ventilate and wait.${wait}`,
-    },
-    'still hot': {
-      what: 'The device is on heat or has just left it: alcohol would catch fire.',
-      instead: `Heat source off, let it cool.${wait}`,
-    },
-    'rim not clean': {
-      what: 'The rim is not recorded as clean: the seal fails where glue is left.',
-      instead: 'Clean it, then lay the seal.',
-    },
-    'mid check open': {
-      what: `The check before closing is open: ${n}.`,
-      instead: 'Answer it now; it is the last moment at which a mistake is cheap.',
-    },
-    'round open': { what: `Not answered yet: ${n}.`, instead: 'Test these, or say that it was so before.' },
-    'seal missing': {
-      what: f.ids.includes('liner') ? 'The last liner of the seal is still on.' : 'No new seal is on.',
-      instead: f.ids.includes('liner')
-        ? 'Take the liner off.'
-        : 'Lay the seal, or record that it is closed without one.',
-    },
-    'not all inside': { what: `Not inside yet: ${n}.`, instead: 'Put them in before closing.' },
-    'piece adrift': {
-      what: `Adrift: ${n}. A loose screw inside cracks the panel from below.`,
-      instead:
-        'Find it: look at magnets and sticky edges. Another screw in its hole does not account for it.',
-    },
-    'stray inside': {
-      what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`,
-      instead: 'Take it out and say so.',
-    },
-    'film still on': { what: 'A film or masking tape is still on.', instead: 'Peel it off first.' },
-    'connector open': { what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' },
-    'screw of another hole': {
-      what: `That is the screw of ${f.ids[0] ?? '?'}: in ${f.ids[1] ?? 'this hole'} it does not fit or reaches too deep.`,
-      instead: 'Take the hole’s own screw.',
-    },
-    'too long screw inside': {
-      what: `In ${list(f.ids)} sits a screw that is longer than the hole bears: it may reach the board or the panel.`,
-      instead: 'Take it out, measure it again, put another one in.',
-    },
-    'tested without its plugs': {
-      what: `Not plugged in: ${n}. Without them a good part can show nothing.`,
-      instead: 'Cell off, plug those in, cell on, then test.',
-    },
-    'open on the heat': {
-      what: 'The device stands open with its cell in: a plate would warm the cell itself.',
-      instead: 'Warm only the edge, with a dryer or a pouch, or use alcohol; or take the cell out first.',
-    },
-    'glue not set': {
-      what: `Not set yet: ${n}.`,
-      instead: `Leave it clamped.${wait}`,
-    },
-    'leak not told': {
-      what: 'The leak test failed: the device is not tight.',
-      instead:
-        'Open it and lay the seal anew; or tell the owner, and give that as the reason. Nothing is claimed about water.',
-    },
-    'screw too long': {
-      what: `The screw of ${f.ids[1] ?? 'this hole'} was measured longer than the hole bears: it would reach what lies below.`,
-      instead: 'Take one from the spares box that is not longer than is safe.',
-    },
-    'substitute does not fit': {
-      what: `This screw does not fit ${f.ids[0] ?? 'that hole'}: other thread, too long or too short, or its head is too wide.`,
-      instead: 'Choose one of those that fit.',
-    },
-    'forgotten on the old one': {
-      what: `Still on the old part and due on the new one: ${n}.`,
-      instead: 'Move it over, or say on the list what becomes of it.',
-    },
-    'trouble open': {
-      what: `Trouble that is not settled: ${list(f.ids)}.`,
-      instead: 'Settle it under Trouble, with what was done.',
-    },
-    'two accounts': {
-      what: 'Two benches say different things of the same thing.',
-      instead: 'Look, and say how it really is.',
-    },
-    'tested without the cell': {
-      what: 'The cell is off: nothing can be tested.',
-      instead: 'Plug the cell in last, then test.',
-    },
-    'place already taken': {
-      what: `There is already a piece there: ${n}.`,
-      instead: 'Say where that one is.',
-    },
-    'piece is elsewhere': {
-      what: `By the record, ${n} is somewhere else.`,
-      instead: 'Check which one it is.',
-    },
-    'device not closed': {
-      what: 'The device is not closed yet.',
-      instead: 'Close it, then the outside screws.',
-    },
-    'question open': { what: 'A question about what happened is not answered.', instead: 'Answer it first.' },
-    'only a lead clears': {
-      what: `Only an owner or lead clears “${list(f.ids)}”.`,
-      instead: 'Ask one of them to look at the cell.',
-    },
-    'before check open': {
-      what: `No answer from before the work: ${n}.`,
-      instead: 'Answer each one, if need be with “could not be tested”.',
-    },
-    'device open': { what: 'The device is still open.', instead: 'Close it first.' },
-    'ledger does not balance': {
-      what: `Not accounted for: ${n}.`,
-      instead: 'Put each in its place or say where it is.',
-    },
-    'after check open': { what: `The check after closing is open: ${n}.`, instead: 'Answer it on Checks.' },
-    'consent open': {
-      what: `The owner has not agreed yet: ${list(f.ids.map((c) => consentName(index, c)))}.`,
-      instead: 'Tell them at the counter and record it on Offer.',
-    },
-    'harmless first': {
-      what: `Not tried yet, though it opens nothing and could explain it: ${list(f.ids.map(testName))}.`,
-      instead: 'Do it, decline it with a reason, or state what the fault is.',
-    },
-    'no charging this cell': {
-      what: `The device is marked ${list(f.ids)}: it must not be charged.`,
-      instead: 'Leave the charger off; look at the cell first.',
-    },
-    'data would be erased': {
-      what: 'This erases everything on the phone.',
-      instead: 'Ask for the backup, and take the owner’s consent on Offer first.',
-    },
-    'part locked': {
-      what: `${list(f.ids)}: still locked to a former owner’s account.`,
-      instead: 'Ask its supplier for proof of release; until then it is not used.',
-    },
-    'part of another slot': {
-      what: `Nothing is to be replaced there: ${n}.`,
-      instead: 'Add the task first.',
-    },
-    'identity data open': {
-      what: `Identity data not settled: ${n}.`,
-      instead: 'Write and verify it, or record that it is declined.',
-    },
-    'enrolment left': {
-      what: `Made for testing and still on the phone: ${list(f.ids)}.`,
-      instead: 'Remove it before the owner gets the phone.',
-    },
-  };
-  return texts[f.rule];
+export function findingText(index: IndexedModel, f: Found): Said {
+  return texts[f.rule]({
+    index,
+    f,
+    n: names(index, f.ids),
+    wait: f.seconds ? ` ${f.seconds} s to go.` : '',
+  });
 }
 
 /** What became of a refused command, in one sentence. */

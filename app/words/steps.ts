@@ -19,46 +19,54 @@ const isHinged = (index: IndexedModel, slot: string) => {
   const s = index.slots.get(slot);
   return s?.kind === 'bracket' && s.ways.some((w) => w.to === 'folded');
 };
-/** One sentence in big type: what to do now. */
-export function stepTitle(index: IndexedModel, step: Step): string {
-  const n = step.targets.length;
-  const name = (id: string) => thingName(index, id);
-  const about = step.about ? name(step.about) : '';
-  const outside = step.about !== undefined && index.coverSlots.includes(step.about);
-  switch (step.action) {
-    case 'unscrew':
-      return outside
-        ? `Take out ${plural(n, 'outside screw')}`
-        : `Take out ${plural(n, screwWord(index, step))} from the ${about}`;
-    case 'fasten':
-      return outside
-        ? `Put in ${plural(n, 'outside screw')}`
-        : `Put ${plural(n, screwWord(index, step))} into the ${about}`;
-    case 'disconnect':
-      if (step.trial)
-        return step.targets[0] === index.cellConnector
-          ? 'Unplug the cell again'
-          : `Unplug the new ${about} again`;
+/** What a step's title is made with. */
+interface Titled {
+  index: IndexedModel;
+  step: Step;
+  /** How many targets it has. */
+  n: number;
+  name: (id: string) => string;
+  /** What it is about, by name. */
+  about: string;
+  /** It is about what covers the device. */
+  outside: boolean;
+}
+const titles: Record<Step['action'], (s: Titled) => string> = {
+  unscrew: ({ outside, n, index, step, about }) =>
+    outside
+      ? `Take out ${plural(n, 'outside screw')}`
+      : `Take out ${plural(n, screwWord(index, step))} from the ${about}`,
+  fasten: ({ outside, n, index, step, about }) =>
+    outside
+      ? `Put in ${plural(n, 'outside screw')}`
+      : `Put ${plural(n, screwWord(index, step))} into the ${about}`,
+  disconnect: ({ step, index, about, n }) => {
+    if (step.trial)
       return step.targets[0] === index.cellConnector
-        ? 'Unplug the cell'
-        : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
-    case 'connect':
-      if (step.trial)
-        return step.targets[0] === index.cellConnector
-          ? 'Plug the cell in for the test'
-          : `Plug the new ${about} in to try it: ${list(step.targets.map((t) => index.connectors.get(t)!.name))}`;
+        ? 'Unplug the cell again'
+        : `Unplug the new ${about} again`;
+    return step.targets[0] === index.cellConnector
+      ? 'Unplug the cell'
+      : `Unplug the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
+  },
+  connect: ({ step, index, about, n }) => {
+    if (step.trial)
       return step.targets[0] === index.cellConnector
-        ? 'Plug the cell in'
-        : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
-    case 'unhook':
-      return `Unhook the ${about}`;
-    case 'heat':
-      return `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`;
-    case 'solvent':
-      return step.about === index.cellSlot
-        ? `Wet along the edge of the ${about} with alcohol`
-        : `Wet the ${list(step.targets.map(name))} with alcohol`;
-    case 'release': {
+        ? 'Plug the cell in for the test'
+        : `Plug the new ${about} in to try it: ${list(step.targets.map((t) => index.connectors.get(t)!.name))}`;
+    return step.targets[0] === index.cellConnector
+      ? 'Plug the cell in'
+      : `Plug in the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'connectors' : 'connector'}`;
+  },
+  unhook: ({ about }) => `Unhook the ${about}`,
+  heat: ({ about, step, index }) =>
+    `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`,
+  solvent: ({ step, index, about, name }) =>
+    step.about === index.cellSlot
+      ? `Wet along the edge of the ${about} with alcohol`
+      : `Wet the ${list(step.targets.map(name))} with alcohol`,
+  release: ({ index, step, name, n, about }) => {
+    {
       const kind = index.bonds.get(step.targets[0]!)?.kind;
       if (isSeal(index, index.bonds.get(step.targets[0]!)!))
         return kind === 'perimeter-seal'
@@ -70,99 +78,86 @@ export function stepTitle(index: IndexedModel, step: Step): string {
           : `Free the ${about} from ${plural(n, 'strip')}`;
       return `Free the ${list(step.targets.map(name))}`;
     }
-    case 'move':
-      return step.pose === 'shifted'
-        ? `Shift the ${about}${shiftText(index, step)}`
-        : step.pose === 'folded'
-          ? `Swing the ${about} open to the ${wayOf(index, step)?.towards ?? 'side'}`
-          : `Lift the ${about} out`;
-    case 'set aside':
-      return `Put the old ${about} aside`;
-    case 'reseat':
-      return `Lift and press home the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'plugs' : 'plug'}`;
-    case 'bag screws':
-      return 'The old screws go into the owner’s bag';
-    case 'film off':
-      return `Peel ${plural(n, 'film')} off the new ${about}`;
-    case 'renew':
-      if (step.cautions.includes('seal-came-fitted'))
-        return `Look along the seal that came on the new ${about}`;
-      return index.bonds.get(step.targets[0]!)?.kind === 'stretch-strip'
-        ? `Lay ${plural(n, 'new strip')} for the ${about}`
-        : `Renew the ${list(step.targets.map(name))}`;
-    case 'fit':
-      // a cover that goes in folded is shut by a second step
-      if (outside && step.pose === 'in' && index.slots.get(step.about!)!.ways.some((w) => w.to === 'folded'))
-        return `Fold the ${about} shut`;
-      if (isHinged(index, step.about!) && step.pose === 'in' && !step.piece) return `Swing the ${about} shut`;
-      return step.piece
-        ? `Fit the new ${about}`
-        : step.pose === 'folded'
-          ? `Set the ${about} on its hinge side`
-          : `Put the ${about} back`;
-    case 'clean rim':
-      return step.targets[0] === 'rim'
-        ? 'Clean the rim'
-        : `Clean the rim under the ${name(step.targets[0]!)}`;
-    case 'apply seal':
-      return step.cautions.includes('seal-came-fitted')
-        ? `Look along the seal that came on the new ${about}`
-        : 'Lay the new seal';
-    case 'liner off':
-      return 'Take off the last liner';
-    case 'close':
-      return `Close the ${about}`;
-    case 'read data':
-      return `Read and save the data of the old ${about}`;
-    case 'write data':
-      return `Write the data to the new ${about} and compare`;
-    case 'leave data':
-      return `Record that the notice of the ${about} is accepted`;
-    case 'switch off':
-      return 'Switch it off';
-    case 'look':
-      return 'Look at picture and touch before it is off';
-    case 'outfit':
-      return `Fit out the new ${about}`;
-    case 'recharge':
-      return 'Charge it above 20 % for the calibration';
-    case 'prepare':
-      return step.about
-        ? `Cover the broken glass of the ${about}`
-        : 'Tape over the missing glass of the back';
-    case 'gap':
-      return 'Make one small gap';
-    case 'test part':
-      return `Try the new ${about} on its plugs`;
-    case 'compare':
-      return `Lay old and new ${about} side by side`;
-    case 'inspect':
-      return `Look at the ${about}`;
-    case 'work':
-      return `The ${about} is in reach`;
-    case 'rework':
-      return `Rework the ${about} under the microscope`;
-    case 'move chip':
-      return `Move the identity chip to the new ${about}`;
-    case 'press':
-      return step.targets[0] === 'closed:start'
-        ? 'Press the closed device'
-        : step.about
-          ? `Press the ${name(thingOf(step.targets[0]!))}`
-          : 'Press the seal on the frame';
-    case 'cure':
-      return `Let the ${name(thingOf(step.targets[0]!))} set`;
-    case 'leak test':
-      return 'Leak test';
-    case 'calibrate':
-      return 'Run the maker’s calibration';
-    case 'check':
-      return step.round === 'after'
-        ? 'Check after closing'
-        : step.short
-          ? 'Short check once more'
-          : 'Check before closing';
-  }
+  },
+  move: ({ step, about, index }) =>
+    step.pose === 'shifted'
+      ? `Shift the ${about}${shiftText(index, step)}`
+      : step.pose === 'folded'
+        ? `Swing the ${about} open to the ${wayOf(index, step)?.towards ?? 'side'}`
+        : `Lift the ${about} out`,
+  'set aside': ({ about }) => `Put the old ${about} aside`,
+  reseat: ({ step, index, n }) =>
+    `Lift and press home the ${list(step.targets.map((t) => index.connectors.get(t)!.name))} ${n > 1 ? 'plugs' : 'plug'}`,
+  'bag screws': () => 'The old screws go into the owner’s bag',
+  'film off': ({ n, about }) => `Peel ${plural(n, 'film')} off the new ${about}`,
+  renew: ({ step, about, index, n, name }) => {
+    if (step.cautions.includes('seal-came-fitted'))
+      return `Look along the seal that came on the new ${about}`;
+    return index.bonds.get(step.targets[0]!)?.kind === 'stretch-strip'
+      ? `Lay ${plural(n, 'new strip')} for the ${about}`
+      : `Renew the ${list(step.targets.map(name))}`;
+  },
+  fit: ({ outside, step, index, about }) => {
+    if (outside && step.pose === 'in' && index.slots.get(step.about!)!.ways.some((w) => w.to === 'folded'))
+      return `Fold the ${about} shut`;
+    if (isHinged(index, step.about!) && step.pose === 'in' && !step.piece) return `Swing the ${about} shut`;
+    return step.piece
+      ? `Fit the new ${about}`
+      : step.pose === 'folded'
+        ? `Set the ${about} on its hinge side`
+        : `Put the ${about} back`;
+  },
+  'clean rim': ({ step, name }) =>
+    step.targets[0] === 'rim' ? 'Clean the rim' : `Clean the rim under the ${name(step.targets[0]!)}`,
+  'apply seal': ({ step, about }) =>
+    step.cautions.includes('seal-came-fitted')
+      ? `Look along the seal that came on the new ${about}`
+      : 'Lay the new seal',
+  'liner off': () => 'Take off the last liner',
+  close: ({ about }) => `Close the ${about}`,
+  'read data': ({ about }) => `Read and save the data of the old ${about}`,
+  'write data': ({ about }) => `Write the data to the new ${about} and compare`,
+  'leave data': ({ about }) => `Record that the notice of the ${about} is accepted`,
+  'switch off': () => 'Switch it off',
+  look: () => 'Look at picture and touch before it is off',
+  outfit: ({ about }) => `Fit out the new ${about}`,
+  recharge: () => 'Charge it above 20 % for the calibration',
+  prepare: ({ step, about }) =>
+    step.about ? `Cover the broken glass of the ${about}` : 'Tape over the missing glass of the back',
+  gap: () => 'Make one small gap',
+  'test part': ({ about }) => `Try the new ${about} on its plugs`,
+  compare: ({ about }) => `Lay old and new ${about} side by side`,
+  inspect: ({ about }) => `Look at the ${about}`,
+  work: ({ about }) => `The ${about} is in reach`,
+  rework: ({ about }) => `Rework the ${about} under the microscope`,
+  'move chip': ({ about }) => `Move the identity chip to the new ${about}`,
+  press: ({ step, name }) =>
+    step.targets[0] === 'closed:start'
+      ? 'Press the closed device'
+      : step.about
+        ? `Press the ${name(thingOf(step.targets[0]!))}`
+        : 'Press the seal on the frame',
+  cure: ({ name, step }) => `Let the ${name(thingOf(step.targets[0]!))} set`,
+  'leak test': () => 'Leak test',
+  calibrate: () => 'Run the maker’s calibration',
+  check: ({ step }) =>
+    step.round === 'after'
+      ? 'Check after closing'
+      : step.short
+        ? 'Short check once more'
+        : 'Check before closing',
+};
+/** One sentence in big type: what to do now. */
+export function stepTitle(index: IndexedModel, step: Step): string {
+  const name = (id: string) => thingName(index, id);
+  return titles[step.action]({
+    index,
+    step,
+    n: step.targets.length,
+    name,
+    about: step.about ? name(step.about) : '',
+    outside: step.about !== undefined && index.coverSlots.includes(step.about),
+  });
 }
 /** What a held act is about: its targets are `thing:start` and `thing:end`. */
 const thingOf = (target: string) => target.split(':')[0]!;

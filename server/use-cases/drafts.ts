@@ -1,6 +1,6 @@
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
-import type { DraftBody } from './receive-job';
+import type { DraftBody } from '../../core/forms/receipt-fields';
 
 export interface ModelChoice {
   hash: string;

@@ -16,6 +16,8 @@ import { type SpareRow, sparesOf } from './spares';
 export interface JobPage {
   id: string;
   number: number;
+  modelHash: string;
+  variant: string;
   /** The model as this job's variant has it. */
   model: DeviceModel;
   state: JobState;
@@ -44,15 +46,15 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
     );
     if (!job) return undefined;
     const state = await loadState(em, jobId);
-    const index = await indexOf(
-      em,
-      flag(state, 'modelHash') ?? job.model_hash,
-      flag(state, 'variant') ?? job.variant,
-    );
+    const modelHash = flag(state, 'modelHash') ?? job.model_hash;
+    const variant = flag(state, 'variant') ?? job.variant;
+    const index = await indexOf(em, modelHash, variant);
     const people = await em.execute<{ id: string; name: string }[]>(`select id, name from person`);
     return {
       id: jobId,
       number: job.number,
+      modelHash,
+      variant,
       model: index.model,
       state,
       route: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null,

@@ -1,97 +1,11 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { z } from 'zod';
 import type { Command } from '../../core/job/decide';
-import { symptomIds } from '../../core/diagnose/knowledge/symptoms';
-import { known } from '../../core/job/events';
-import { firstMoment, lastMoment } from '../../core/job/plain-text';
-import { markSchema, taskSchema } from '../../core/job/event-schema';
-import { type Body, checkResults } from '../../core/job/events';
-import { functionIds } from '../../core/model/schema';
+import type { Body } from '../../core/job/events';
+import { type FieldErrors, type Receipt, readReceipt } from '../../core/forms/receipt-fields';
 import { appendCommand, modelOf } from '../db/job-log';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 
-const photoSchema = z.strictObject({ id: z.uuid(), mark: z.string().max(60).optional() });
-
-const moment = z
-  .number()
-  .min(firstMoment, 'Give a time of this century.')
-  .max(lastMoment, 'Give a time of this century.');
-/** What is asked about the phone itself; each may be left open. */
-const phoneFields = {
-  system: z
-    .string()
-    .regex(/^(\d{1,3}(\.\d{1,3}){0,2})?$/, 'Give a version such as 14 or 14.2, or leave it empty.')
-    .optional(),
-  preRelease: z.boolean().optional(),
-  charge: z
-    .number({ error: 'Give percent, such as 40, or leave it empty.' })
-    .min(0, 'From 0 to 100 %.')
-    .max(100, 'From 0 to 100 %.')
-    .nullable()
-    .optional(),
-  backup: z.enum(known).optional(),
-  locked: z.enum(known).optional(),
-  displayOriginal: z.boolean().optional(),
-};
-
-/** A draft as it is kept while it is filled in: anything may be missing. There is no field for a passcode. */
-export const draftSchema = z.strictObject({
-  modelHash: z.string().max(60).optional(),
-  variant: z.string().max(60).optional(),
-  tag: z.string().max(60).optional(),
-  owner: z.string().max(80).optional(),
-  // too long for a job, but nothing typed is lost on the way to saying so
-  complaint: z.string().max(200_000).optional(),
-  symptoms: z.array(z.enum(symptomIds)).max(12).optional(),
-  photos: z.array(photoSchema).max(60).optional(),
-  marks: z.array(markSchema).max(60).optional(),
-  before: z
-    .partialRecord(
-      z.enum(functionIds),
-      z.strictObject({
-        result: z.enum(checkResults).exclude(['same']),
-        note: z.string().max(500).optional(),
-      }),
-    )
-    .optional(),
-  promisedAt: moment.nullable().optional(),
-  ...phoneFields,
-  promisedAs: z.string().max(60).optional(),
-  tasks: z.array(taskSchema).max(20).optional(),
-});
-export type DraftBody = z.output<typeof draftSchema>;
-
-/** What Receive needs before a job can be opened; every problem is said at its field. */
-export const receiptSchema = z.strictObject({
-  modelHash: z.string({ error: 'Choose the device model.' }).min(1, 'Choose the device model.'),
-  variant: z.string({ error: 'Choose the variant.' }).min(1, 'Choose the variant.'),
-  tag: z
-    .string({ error: 'Give the serial number or a tag of your own.' })
-    .trim()
-    .min(1, 'Give the serial number or a tag of your own.')
-    .max(60, 'At most 60 characters.'),
-  owner: z.string().max(80, 'At most 80 characters.').optional(),
-  complaint: z
-    .string({ error: 'Write what the owner says is wrong.' })
-    .trim()
-    .min(1, 'Write what the owner says is wrong.')
-    .max(4000, {
-      error: (i) =>
-        `At most 4 000 characters; this has ${String(i.input).length}. Keep what matters for the repair.`,
-    }),
-  symptoms: draftSchema.shape.symptoms.unwrap().default([]),
-  photos: draftSchema.shape.photos.unwrap().default([]),
-  marks: z.array(markSchema).max(60).default([]),
-  before: draftSchema.shape.before.unwrap().default({}),
-  promisedAt: moment.nullable().default(null),
-  ...phoneFields,
-  promisedAs: z.string().max(60, 'At most 60 characters.').default(''),
-  // what is to be done may still have to be found out
-  tasks: z.array(taskSchema).max(20, 'At most 20 tasks.').default([]),
-  passcode: z.string().max(60, 'At most 60 characters.').optional(),
-});
-export type FieldErrors = Record<string, string>;
 /** `next`: where the job goes on, to its fault while nobody knows what is to be done. */
 export type Received =
   | { ok: true; job: string; next: 'fault' | 'offer' }
@@ -102,37 +16,22 @@ export type Received =
  * Everything happens in one transaction: either the whole job is there, or nothing, and the draft stays.
  */
 export async function receiveJob(who: Who, draftId: string, form: unknown, now: number): Promise<Received> {
-  const read = receiptSchema.safeParse(form);
-  const errors: FieldErrors = {};
-  if (!read.success) for (const i of read.error.issues) errors[String(i.path[0] ?? 'form')] ??= i.message;
-  const given = (form !== null && typeof form === 'object' ? form : {}) as Partial<
-    z.input<typeof receiptSchema>
-  >;
   return inShop(who.shopId, async (em): Promise<Received> => {
     const [open] = await em.execute(`select 1 from job where id = ?`, [draftId]);
     if (open) return { ok: true, job: draftId, next: 'offer' };
-    const model =
-      typeof given.modelHash === 'string' && given.modelHash
-        ? await modelOf(em, given.modelHash).catch(() => undefined)
-        : undefined;
-    if (given.modelHash && !model) errors.modelHash ??= 'This workshop has no such model.';
-    if (model) {
-      if (given.variant && !model.variants.some((v) => v.id === given.variant))
-        errors.variant ??= `${model.name} has no such variant.`;
-      if (read.success && read.data.tasks.some((t) => !model.slots.some((s) => s.id === t.slot)))
-        errors.tasks ??= `${model.name} has no such part.`;
-      const open = model.shortList.filter((f) => !read.data?.before[f]);
-      if (read.success && open.length)
-        errors.before ??= `${open.length} of ${model.shortList.length} functions have no answer yet.`;
-    }
-    if (read.success && read.data.promisedAt !== null && read.data.promisedAt < now)
-      errors.promisedAt ??= 'The promised time is in the past.';
-    if (Object.keys(errors).length || !read.success) return { ok: false, errors };
+    const hash = (form as { modelHash?: unknown } | null)?.modelHash;
+    const model = typeof hash === 'string' ? await modelOf(em, hash).catch(() => undefined) : undefined;
+    const { receipt, errors } = readReceipt(
+      form,
+      () => model && { ...model, places: model.slots.map((s) => s.id) },
+      now,
+    );
+    if (!receipt) return { ok: false, errors };
     // one at a time from here: numbers count up, and a device is received once
     await em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [`number ${who.shopId}`]);
     const [same] = await em.execute<{ number: number; stage: string }[]>(
       `select number, stage from job where lower(tag) = lower(?) and ending is null limit 1`,
-      [read.data.tag],
+      [receipt.tag],
     );
     if (same)
       return {
@@ -141,19 +40,13 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
           tag: `A device with this tag is here already: job ${same.number}, at ${same.stage}. Go on there, or give another tag.`,
         },
       };
-    await openJob(em, who, draftId, read.data, now);
+    await openJob(em, who, draftId, receipt, now);
     await em.execute(`delete from draft where id = ?`, [draftId]);
-    return { ok: true, job: draftId, next: read.data.tasks.length ? 'offer' : 'fault' };
+    return { ok: true, job: draftId, next: receipt.tasks.length ? 'offer' : 'fault' };
   });
 }
 
-async function openJob(
-  em: EntityManager,
-  who: Who,
-  jobId: string,
-  r: z.output<typeof receiptSchema>,
-  now: number,
-): Promise<void> {
+async function openJob(em: EntityManager, who: Who, jobId: string, r: Receipt, now: number): Promise<void> {
   await em.execute(
     `insert into job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, promised_at)
      values (shop_now(), ?, (select coalesce(max(number), 0) + 1 from job), ?, ?, ?, 0, 'Receive', '{}', to_timestamp(?))`,

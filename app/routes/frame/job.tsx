@@ -11,7 +11,7 @@ import {
 import { flag } from '../../../core/job/state';
 import { conditionsOf } from '../../../core/job/view';
 import { indexModel } from '../../../core/model/index-model';
-import type { JobPage } from '../../../server/use-cases/job-page';
+import { fetchFixed, fixedMark, type LeanPage, lean, whole } from '../../job/fixed';
 import { fromServerOrCopy } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
 import type { Replica } from '../../job/replica';
@@ -29,14 +29,18 @@ import { loadJob } from '../job-loader';
 import type { Route } from './+types/job';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  return { page: (await loadJob(request, context, params.job)).page };
+  return { page: lean((await loadJob(request, context, params.job)).page) };
 }
 /** Afterwards the job comes from the server when it answers, and from this browser's copy when it does not. */
 export async function clientLoader({
   params,
   serverLoader,
-}: Route.ClientLoaderArgs): Promise<{ page: JobPage }> {
-  return fromServerOrCopy(params.job, () => serverLoader() as Promise<{ page: JobPage }>);
+}: Route.ClientLoaderArgs): Promise<{ page: LeanPage }> {
+  return fromServerOrCopy(params.job, async () => {
+    const { page } = (await serverLoader()) as { page: LeanPage };
+    await fetchFixed([page.modelAt, page.routeAt]);
+    return { page };
+  });
 }
 /** Within a job its log keeps it up to date: only another job and what an action of its page has done ask the server anew. */
 export const shouldRevalidate = ({ currentParams, nextParams, formMethod }: ShouldRevalidateFunctionArgs) =>
@@ -52,7 +56,8 @@ export default function JobFrameScreen({ loaderData, params }: Route.ComponentPr
   // of another job nothing stays: no stop, no message, no name
   return <OneJob key={params.job} loaded={loaderData.page} />;
 }
-function OneJob({ loaded }: { loaded: JobPage }) {
+function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
+  const loaded = useMemo(() => whole(asSent), [asSent]);
   const { who } = useOutletContext<Frame>();
   const { replica, view, sender, send } = useJob(loaded, who);
   const screen = useScreen();
@@ -94,6 +99,19 @@ function OneJob({ loaded }: { loaded: JobPage }) {
       {flash}
       <SendNotes job={page.id} index={index} send={send} sender={sender} />
       {stop}
+      {[asSent.modelAt, asSent.routeAt].map(
+        (at) =>
+          at && (
+            <link
+              key={at}
+              rel="preload"
+              as="fetch"
+              href={at}
+              crossOrigin="anonymous"
+              {...{ [fixedMark]: '' }}
+            />
+          ),
+      )}
       {/* these must open without the server, too: from one to the other one goes in the middle of work */}
       <PrefetchPageLinks page={`/jobs/${page.id}/work`} />
       <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />

@@ -4,6 +4,7 @@ import type { JobLine } from '../../../server/use-cases/bench-page';
 import { type JobsQuery, jobsPerPage, jobsQuery } from '../../../core/forms/jobs-query';
 import { jobsPage } from '../../../server/use-cases/find-jobs';
 import { requirePerson } from '../../context';
+import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
 import { plural } from '../../words/things';
@@ -30,6 +31,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   const [, setParams] = useSearchParams();
   const loading = useNavigation().state === 'loading';
   const ask = (change: Partial<JobsQuery>) => setParams(addressOf({ ...query, page: 0, ...change }));
+  const choice = useShownColumns('jobs', columns);
   const narrowed = addressOf({ ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
   return (
     <main className="page stack">
@@ -39,9 +41,12 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
             <h1>Jobs</h1>
             <span className="muted">{`${plural(total, 'job')}${narrowed ? ' found' : ''}`}</span>
           </div>
-          <Button href={`/jobs.csv?${addressOf({ ...query, page: 0 })}`} download>
-            CSV
-          </Button>
+          <div className="row one-line">
+            <ColumnChoice {...choice} />
+            <Button href={`/jobs.csv?${addressOf({ ...query, page: 0 })}`} download>
+              CSV
+            </Button>
+          </div>
         </div>
         <JobsFilter query={query} models={models} people={people} narrowed={narrowed} onAsk={ask} />
         {jobs.length === 0 ? (
@@ -53,10 +58,9 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
         ) : (
           <DataTable
             name="Jobs found"
-            remember="jobs"
             rows={jobs}
             rowKey={(j) => j.id}
-            columns={columns}
+            columns={choice.shown}
             loading={loading}
             most={jobsPerPage}
             ordered={{ by: query.sort, dir: query.dir }}

@@ -8,3 +8,5 @@ export function loader({ request, context }: Route.LoaderArgs) {
   requirePerson(context, request);
   throw redirect(`/receive/${randomUUID()}`);
 }
+/** Without asking the server: it may be away. */
+export const clientLoader = () => redirect(`/receive/${crypto.randomUUID()}`);

@@ -1,8 +1,9 @@
 import { Checkbox, Input } from 'antd';
 import { type Known, known } from '../../../core/job/events';
-import type { DraftBody } from '../../../server/use-cases/receive-job';
+import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
 import { Pick } from '../../ui/pick';
 import { Field } from '../../ui/field';
+import { ReceiveField } from './receive-field';
 
 const shown: Record<Known, string> = { yes: 'yes', no: 'no', unknown: 'not known' };
 
@@ -10,11 +11,11 @@ const shown: Record<Known, string> = { yes: 'yes', no: 'no', unknown: 'not known
 export function PhoneAsked({
   draft,
   change,
-  error,
+  errors,
 }: {
   draft: DraftBody;
   change: (part: Partial<DraftBody>) => void;
-  error: (field: string) => React.ReactNode;
+  errors: FieldErrors;
 }) {
   const pick = (field: 'backup' | 'locked', label: string) => (
     <Field label={label} htmlFor={field} className="grow-130">
@@ -30,7 +31,7 @@ export function PhoneAsked({
   return (
     <>
       <div className="row gap-8 high">
-        <Field label="System" htmlFor="system" className="grow-80">
+        <ReceiveField label="System" field="system" errors={errors} className="grow-80">
           <Input
             id="system"
             aria-label="System version"
@@ -41,9 +42,8 @@ export function PhoneAsked({
             value={draft.system ?? ''}
             onChange={(e) => change({ system: e.target.value.trim() })}
           />
-          {error('system')}
-        </Field>
-        <Field label="Charge, %" htmlFor="charge" className="grow-70">
+        </ReceiveField>
+        <ReceiveField label="Charge, %" field="charge" errors={errors} className="grow-70">
           <Input
             id="charge"
             inputMode="numeric"
@@ -55,8 +55,7 @@ export function PhoneAsked({
               change({ charge: percent === '' ? null : Number(percent) });
             }}
           />
-          {error('charge')}
-        </Field>
+        </ReceiveField>
       </div>
       <div className="row gap-8 high">
         {pick('backup', 'Backup')}

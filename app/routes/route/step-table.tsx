@@ -18,7 +18,7 @@ interface Props {
   onPoint: (s: Step | undefined) => void;
 }
 /** A route of so many steps stands whole on the screen; of a longer one only the stage in hand is unfolded. */
-const wholeUpTo = 60;
+const wholeUpTo = 120;
 
 interface Row {
   nr: number;

@@ -1,0 +1,31 @@
+import { dropReceipt, keepReceipt, keptReceipts } from './outbox';
+
+type Answer = { ok: true; job: string } | { ok: false; errors: Record<string, string> };
+
+/** Sends the devices that were received without the server. @returns false when the server is away */
+export async function sendReceipts(owner: string): Promise<boolean> {
+  for (const r of await keptReceipts(owner)) {
+    if (r.error) continue;
+    let answer: Response;
+    try {
+      answer = await fetch(`/drafts/${r.id}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(r.body),
+        signal: AbortSignal.timeout(15_000),
+      });
+    } catch {
+      return false;
+    }
+    // signed out, or the server is ill: it stays as it is
+    if (answer.status === 401 || answer.status >= 500) return answer.status === 401;
+    const said = (await answer.json().catch(() => undefined)) as Answer | undefined;
+    if (said?.ok) await dropReceipt(r.id);
+    else
+      await keepReceipt({
+        ...r,
+        error: Object.values(said?.errors ?? {}).join(' ') || `The server answered ${answer.status}.`,
+      });
+  }
+  return true;
+}

@@ -1,0 +1,29 @@
+import { Button } from 'antd';
+import { useSyncExternalStore } from 'react';
+import { dropReceipt, ownerKey } from '../../job/outbox';
+import { nothingSent, senderFor } from '../../job/sender';
+import { useFrame } from '../../ui/frame';
+import { LinkButton } from '../../ui/link-button';
+import { Note } from '../../ui/note';
+
+/** Devices that were received without the server: they wait to be sent, or the server said what is wrong with them. */
+export function WaitingReceipts() {
+  const { who } = useFrame();
+  const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
+  const { receipts } = useSyncExternalStore(sender.watch, sender.snapshot, () => nothingSent);
+  return receipts.map((r) => (
+    <Note key={r.id} tone={r.error ? 'stop' : 'warn'} layout="row" role={r.error ? 'alert' : 'status'}>
+      <span className="fill">
+        {r.error
+          ? `${r.tag} was received without the server, which does not take it: ${r.error}`
+          : `${r.tag} waits in this browser to be received.`}
+      </span>
+      {r.error && (
+        <>
+          <LinkButton to={`/receive/${r.id}`}>Put it right</LinkButton>
+          <Button onClick={() => void dropReceipt(r.id).then(() => sender.count())}>Let it go</Button>
+        </>
+      )}
+    </Note>
+  ));
+}

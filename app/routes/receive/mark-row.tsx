@@ -1,0 +1,65 @@
+import { Button } from 'antd';
+import type { Mark } from '../../../core/job/events';
+import { PhotoButton } from '../../ui/photo-button';
+import { Pick } from '../../ui/pick';
+
+const severityName = { 1: 'slight', 2: 'plain', 3: 'bad' } as const;
+const steps: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-2, 0],
+  ArrowRight: [2, 0],
+  ArrowUp: [0, -2],
+  ArrowDown: [0, 2],
+};
+
+/** One mark: moved by the arrow keys, how bad it is, its photographs. */
+export function MarkRow({
+  mark: m,
+  photos,
+  onMove,
+  onSeverity,
+  onPhoto,
+  onRemove,
+}: {
+  mark: Mark;
+  /** Addresses of its photographs. */
+  photos: readonly string[];
+  onMove: (by: readonly [number, number]) => void;
+  onSeverity: (s: 1 | 2 | 3) => void;
+  onPhoto: (files: readonly File[]) => void;
+  onRemove: () => void;
+}) {
+  return (
+    <li className="row gap-6 one-line">
+      <Button
+        className="fill to-left begin shrinks"
+        aria-label={`${m.kind} on the ${m.side}: arrow keys move it`}
+        onKeyDown={(e) => {
+          const by = steps[e.key];
+          if (!by) return;
+          e.preventDefault();
+          onMove(by);
+        }}
+      >
+        <span>
+          <span className="strong">{m.kind}</span>
+          <span className="muted small">{` ${m.side}, ${Math.round(m.x)} × ${Math.round(m.y)} mm`}</span>
+        </span>
+      </Button>
+      <Pick
+        aria-label={`How bad: ${m.kind}`}
+        value={m.severity ?? 2}
+        onChange={(value) => onSeverity(Number(value) as 1 | 2 | 3)}
+        options={([1, 2, 3] as const).map((s) => ({ value: s, label: severityName[s] }))}
+      />
+      {photos.map((src) => (
+        <a key={src} href={src} target="_blank" rel="noreferrer">
+          <img className="thumb" src={src} alt={`${m.kind}, ${m.side}`} width={44} height={44} />
+        </a>
+      ))}
+      <PhotoButton label={`Photograph: ${m.kind}`} onFiles={onPhoto} />
+      <Button aria-label={`Remove ${m.kind}`} onClick={onRemove}>
+        ×
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,34 @@
+import { badCell } from '../../core/job/conditions';
+import type { JobLine } from '../../server/use-cases/bench-page';
+
+/** A model without its maker: as it is called at the bench. */
+export const shortModel = (j: Pick<JobLine, 'summary'>) => j.summary.model.split(' ').slice(1).join(' ');
+/** A bad cell is urgent even when all works: it damages the panel in time, and more. */
+export const isUrgent = (j: JobLine) => badCell(j.summary.conditions);
+/** What is urgent about it, or that it is simply the next. */
+export const urgentText = (j: JobLine | undefined): string =>
+  j && isUrgent(j)
+    ? `Urgent: ${j.summary.conditions.filter((c) => badCell([c])).join(', ')} cell`
+    : 'Promised soonest, and waits for hands';
+/** What a device waits for. */
+export const waitsFor: Record<string, string> = {
+  hands: 'hands',
+  checks: 'checks to be answered',
+  'a route': 'a route',
+  'the fault': 'the fault to be found',
+  agreement: 'the owner’s agreement',
+  'an answer': 'a question to be answered',
+  time: 'the clock',
+  'hand-over': 'hand-over',
+  receiving: 'receiving',
+};
+/** What is done with a device next. */
+export const nowText = (j: JobLine): string =>
+  ({
+    Receive:
+      { 'the fault': 'find the fault', agreement: 'make the offer' }[j.summary.waits] ?? 'plan the route',
+    'Hand over': 'hand it over',
+  })[j.stage] ??
+  (j.summary.waits === 'checks'
+    ? 'answer the checks'
+    : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
