@@ -4,17 +4,19 @@ import { jobScreens } from './screens';
 export default [
   // screens inside the workshop's frame
   layout('routes/frame/shop.tsx', [
-    index('routes/bench/bench.tsx'),
-    route('receive/:draft', 'routes/receive/receive.tsx'),
-    route('stock', 'routes/stock/stock.tsx'),
-    route('stock/spares', 'routes/spares/spares.tsx'),
-    route('workshop', 'routes/workshop/workshop.tsx'),
-    route('jobs', 'routes/jobs/jobs.tsx'),
-    route(
-      'jobs/:job',
-      'routes/frame/job.tsx',
-      jobScreens.map(({ path }) => route(path, `routes/${path}/${path}.tsx`)),
-    ),
+    layout('routes/frame/body.tsx', [
+      index('routes/bench/bench.tsx'),
+      route('receive/:draft', 'routes/receive/receive.tsx'),
+      route('stock', 'routes/stock/stock.tsx'),
+      route('stock/spares', 'routes/spares/spares.tsx'),
+      route('workshop', 'routes/workshop/workshop.tsx'),
+      route('jobs', 'routes/jobs/jobs.tsx'),
+      route(
+        'jobs/:job',
+        'routes/frame/job.tsx',
+        jobScreens.map(({ path }) => route(path, `routes/${path}/${path}.tsx`)),
+      ),
+    ]),
   ]),
   route('sign-in', 'routes/sign-in/sign-in.tsx'),
   route('sign-out', 'routes/sign-in/sign-out.ts'),

@@ -10,7 +10,11 @@ test('every screen of a job has its route and its file, and stands in the frame'
   for (const { path } of jobScreens) {
     const own = all.find((r) => r.path === `jobs/:job/${path}`);
     expect(own?.file, path).toBe(`routes/${path}/${path}.tsx`);
-    expect(own?.frames, path).toEqual(['routes/frame/shop.tsx', 'routes/frame/job.tsx']);
+    expect(own?.frames, path).toEqual([
+      'routes/frame/shop.tsx',
+      'routes/frame/body.tsx',
+      'routes/frame/job.tsx',
+    ]);
     expect(existsSync(`app/${own!.file}`), path).toBe(true);
   }
 });

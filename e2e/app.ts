@@ -267,7 +267,7 @@ export async function agreed(page: Page, id: string): Promise<void> {
   // the price is worked out, recorded, and part of what is agreed to
   await page.getByTestId('consent-price').waitFor();
   if (await page.getByRole('radio', { name: 'recycled' }).count())
-    await page.getByRole('radio', { name: 'recycled' }).click();
+    await page.locator('label', { hasText: 'recycled' }).click();
   await page.getByLabel('Agreed by').fill('Runa');
   await page.getByRole('button', { name: /^All \d+ agreed$/ }).click();
   await page.getByRole('link', { name: 'Agreed: to the route' }).click();

@@ -14,6 +14,7 @@ import {
   signedIn,
   answerOpen,
 } from './app';
+import { fillByKeyboard } from './receive-by-keyboard';
 
 test('the database stops in the middle of work: events are kept, then confirmed once, in order', async ({
   page,
@@ -148,4 +149,34 @@ test('with the server away a check is answered all the same, and confirmed later
   }
   await settled(page);
   expect((await logOf(page, job)).filter((e) => e.body.type === 'stepPassed')).toHaveLength(1);
+});
+
+test('a device is received with the server away, and is a job when it is back; what needs the server says so in the frame', async ({
+  page,
+  server,
+}) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Receive a device' }).click();
+  // the models are known here from now on
+  await expect(page.getByLabel('Serial or own tag')).toBeVisible();
+  await page.getByRole('link', { name: 'Stock', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Stock' })).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+  await page.waitForLoadState('networkidle').catch(() => {});
+  await server.stop('SIGKILL');
+  try {
+    await page.getByRole('link', { name: 'Receive a device' }).click();
+    await fillByKeyboard(page, 'AWAY-1', /received=AWAY-1/);
+    await expect(page.getByText(/No network: AWAY-1 is kept here/)).toBeVisible();
+    await expect(page.getByText('AWAY-1 waits in this browser to be received.')).toBeVisible();
+    await page.getByRole('link', { name: 'Stock', exact: true }).click();
+    await expect(page.getByRole('heading', { name: /No network/ })).toBeVisible();
+    await expect(page.getByRole('navigation', { name: 'Open devices' })).toBeVisible();
+  } finally {
+    await server.start();
+  }
+  await page.goto('/');
+  await expect(page.getByTestId('job-AWAY-1')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('waits in this browser')).toHaveCount(0);
 });

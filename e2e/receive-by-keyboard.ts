@@ -5,6 +5,16 @@ export async function receiveByKeyboard(
   page: Page,
   tag: string,
 ): Promise<{ keys: number; seconds: number; job: string }> {
+  await page.goto('/receive');
+  return fillByKeyboard(page, tag, /\/jobs\/.+\/(fault|offer)$/);
+}
+/** Fills in the form that is open, and receives.
+ * @param lands where that leads */
+export async function fillByKeyboard(
+  page: Page,
+  tag: string,
+  lands: RegExp,
+): Promise<{ keys: number; seconds: number; job: string }> {
   let keys = 0;
   const key = async (k: string, times = 1) => {
     for (let i = 0; i < times; i++) {
@@ -16,7 +26,6 @@ export async function receiveByKeyboard(
     await page.keyboard.type(text);
     keys += text.length;
   };
-  await page.goto('/receive');
   await page.waitForFunction(() => document.activeElement?.id === 'tag');
   const began = Date.now();
   await type(tag);
@@ -41,6 +50,6 @@ export async function receiveByKeyboard(
   await key('2');
   await key('a');
   await key('Control+Enter');
-  await page.waitForURL(/\/jobs\/.+\/(fault|offer)$/);
-  return { keys, seconds: (Date.now() - began) / 1000, job: page.url().split('/')[4]! };
+  await page.waitForURL(lands);
+  return { keys, seconds: (Date.now() - began) / 1000, job: page.url().split('/')[4] ?? '' };
 }

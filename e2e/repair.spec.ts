@@ -155,7 +155,8 @@ test('a swollen device is never offered heat; a technician cannot clear it, a le
   await page.getByRole('button', { name: 'Clear…' }).click();
   await page.getByLabel('What was seen').fill('looks flat');
   await page.getByRole('button', { name: 'Clear “swollen”' }).click();
-  await expect(page.getByText(/Only an owner or lead clears/)).toBeVisible();
+  await expect(page.getByRole('dialog')).toContainText('Only an owner or lead clears');
+  await page.getByRole('dialog').getByRole('button', { name: 'Back' }).click();
   await signOut(page);
   await signIn(page, 'marek');
   await page.getByTestId('job-MC9-7702').getByRole('link').click();

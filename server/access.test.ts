@@ -79,7 +79,7 @@ const cases: Record<string, Case> = {
   },
   'loader /receive/:draft/history': { params: () => ({ draft }), nobody: 401, other: 'own rows only' },
   'loader /stock': { nobody: 302, other: 'own rows only' },
-  'action /stock': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
+  'action /stock': { nobody: 302, other: 200, body: () => json({ do: 'remove', ids: [randomUUID()] }) },
   'loader /stock.csv': { nobody: 401, other: 'own rows only' },
   'loader /jobs/:job/photos/:photo': { params: () => ({ job, photo }), nobody: 401, other: 404 },
   'action /jobs/:job/photos/:photo': {

@@ -1,3 +1,4 @@
+import { stockQuery } from '../core/forms/stock-query';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import { loader as live } from '../app/routes/work/live';
@@ -126,7 +127,7 @@ describe('jobs are found', () => {
         supplier: 'Grebe Parts',
       },
     });
-    const part = (await stockPage(marek, 'ZQ-77-1', 0)).parts[0]!;
+    const part = (await stockPage(marek, stockQuery.parse({ q: 'ZQ-77-1' }))).parts[0]!;
     await send(tova, flat, {
       type: 'partChosen',
       slot: 'cell',

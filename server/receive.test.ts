@@ -1,3 +1,4 @@
+import { stockQuery } from '../core/forms/stock-query';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -280,7 +281,7 @@ async function addPart(more: Record<string, string> = {}): Promise<string> {
   const part = line(more);
   const said = await changeStock(marek, { do: 'add', part });
   if (!said.ok) throw new Error(JSON.stringify(said));
-  return (await stockPage(marek, part.serial!, 0)).parts[0]!.id;
+  return (await stockPage(marek, stockQuery.parse({ q: part.serial! }))).parts[0]!.id;
 }
 const choose = (id: string): Body => ({
   type: 'partChosen',
@@ -300,7 +301,9 @@ const choose = (id: string): Body => ({
 describe('the stock', () => {
   test('a part is added by a lead, found, priced with a comma, and what is wrong is said at its field', async () => {
     const id = await addPart({ price: '12,50', supplier: 'Harbour Parts' });
-    expect((await stockPage(tova, 'harbour parts', 0)).parts.find((p) => p.id === id)).toMatchObject({
+    expect(
+      (await stockPage(tova, stockQuery.parse({ q: 'harbour parts' }))).parts.find((p) => p.id === id),
+    ).toMatchObject({
       priceMinor: 1250,
       name: 'cell',
       kind: 'cell',
@@ -331,7 +334,7 @@ describe('the stock', () => {
       slot: 'display',
     });
     expect(await changeStock(other, { do: 'add', part: odd })).toMatchObject({ ok: true });
-    const csv = await stockCsv(other);
+    const csv = await stockCsv(other, stockQuery.parse({}));
     expect(csv.split('\r\n')[0]).toBe(
       'name,model,slot,provenance,supplier,lot,serial,price,arrives_with,released,proof',
     );
@@ -342,7 +345,7 @@ describe('the stock', () => {
       ok: true,
       said: '1 part taken in.',
     });
-    const { parts } = await stockPage(other, odd.serial!, 0);
+    const { parts } = await stockPage(other, stockQuery.parse({ q: odd.serial! }));
     expect(parts).toHaveLength(2);
     expect({ ...parts[1]!, id: '' }).toEqual({ ...parts[0]!, id: '' });
     expect(parts[0]).toMatchObject({
@@ -356,7 +359,7 @@ describe('the stock', () => {
     ).toContain('text/csv');
   });
   test('an import with a wrong line takes in nothing and names the line', async () => {
-    const before = (await stockPage(marek, '', 0)).total;
+    const before = (await stockPage(marek, stockQuery.parse({ q: '' }))).total;
     const said = await changeStock(marek, {
       do: 'import',
       csv: 'model,slot,provenance,price\nmica-9,cell,new original,10\nmica-9,wing,new original,1,000\n',
@@ -373,7 +376,7 @@ describe('the stock', () => {
       errors: { csv: expect.stringContaining('A column is missing: provenance, price') },
     });
     expect(await changeStock(marek, { do: 'import', csv: '' })).toMatchObject({ ok: false });
-    expect((await stockPage(marek, '', 0)).total).toBe(before);
+    expect((await stockPage(marek, stockQuery.parse({ q: '' }))).total).toBe(before);
   });
   test('what is chosen for a job is told from the stock’s own row; the same part is not chosen twice, and dropped it is free', async () => {
     const id = await addPart();
@@ -389,7 +392,7 @@ describe('the stock', () => {
       provenance: 'new original',
       priceMinor: 4250,
     });
-    expect(await changeStock(marek, { do: 'remove', id })).toMatchObject({ ok: false, status: 409 });
+    expect(await changeStock(marek, { do: 'remove', ids: [id] })).toMatchObject({ ok: false, status: 409 });
     await send(who, winner, { type: 'partDropped', slot: 'cell' });
     expect(await send(marek, loser, choose(id))).toMatchObject({ status: 'recorded' });
     expect(
@@ -397,7 +400,9 @@ describe('the stock', () => {
     ).toMatchObject({ jobId: loser });
     // a declined job gives back what it has not used up
     await send(marek, loser, { type: 'jobClosed', ending: 'declined', note: 'too dear' });
-    expect((await stockPage(marek, '', 0)).parts.find((p) => p.id === id)).toMatchObject({ jobId: null });
+    expect(
+      (await stockPage(marek, stockQuery.parse({ q: '' }))).parts.find((p) => p.id === id),
+    ).toMatchObject({ jobId: null });
   });
   test('a locked part is chosen by nobody until the proof of its release has been seen', async () => {
     const id = await addPart({ provenance: 'pulled', released: 'locked' });

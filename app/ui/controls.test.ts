@@ -8,7 +8,7 @@ const ours: Record<string, { only: readonly string[]; because: string }> = {
     only: ['input'],
     because: 'hidden fields of React Router’s own form, which signs in before the script has come',
   },
-  'app/routes/work/instruction-panel.tsx': {
+  'app/routes/work/instruction-parts.tsx': {
     only: ['table'],
     because: 'the things of the big instruction: its rows, drawn screws and keys are the bench’s own',
   },

@@ -38,7 +38,9 @@ interface Props<Row> {
   ordered?: Ordered;
   onOrder?: (to: Ordered) => void;
   /** Rows that something is done to together. */
-  chosen?: { keys: readonly string[]; onChange: (keys: string[]) => void; may?: (row: Row) => boolean };
+  chosen?:
+    | { keys: readonly string[]; onChange: (keys: string[]) => void; may?: (row: Row) => boolean }
+    | undefined;
 }
 const byText = new Intl.Collator('en-GB', { numeric: true });
 const compare = (a: string | number, b: string | number) =>

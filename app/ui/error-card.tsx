@@ -5,7 +5,9 @@ import { NoNetwork } from '../job/offline-page';
 /** Why a page cannot be shown, and what to do. */
 export function ErrorCard({ error }: { error: unknown }) {
   const known = isRouteErrorResponse(error);
-  const away = error instanceof NoNetwork || (known && error.status === 503);
+  // what the browser throws where nothing answers
+  const unanswered = error instanceof TypeError && /fetch|network/i.test(error.message);
+  const away = error instanceof NoNetwork || unanswered || (known && error.status === 503);
   const title = away
     ? 'No network: this screen needs the server'
     : known

@@ -1,5 +1,4 @@
 import { Input, Form, Button } from 'antd';
-import { useState } from 'react';
 import type { Finding } from '../../core/job/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../server/types';
@@ -29,11 +28,7 @@ export function StopSheet({
   onPass: (o: OverrideGiven) => void;
   passLabel: string;
 }) {
-  const [reason, setReason] = useState('');
-  const [login, setLogin] = useState('');
-  const [password, setPassword] = useState('');
   const may = findings.every((f) => f.severity !== 'forbid' && f.passableBy.includes(who.role));
-  const second = who.role === 'trainee';
   const forbid = findings.some((f) => f.severity === 'forbid');
   return (
     <Sheet title={forbid ? 'This is not done' : 'Stop'} onClose={onBack}>
@@ -47,49 +42,7 @@ export function StopSheet({
         );
       })}
       {may ? (
-        <Form
-          className="stack"
-          onFinish={() => {
-            if (reason.trim())
-              onPass({
-                rules: findings.map((f) => f.rule),
-                reason,
-                ...(second ? { confirm: { login, password } } : {}),
-              });
-          }}
-          layout="vertical"
-        >
-          <Field label="Reason (it stays in the record and the report)" htmlFor="reason">
-            <Input.TextArea
-              id="reason"
-              rows={2}
-              required
-              maxLength={1000}
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          </Field>
-          {second && (
-            <div className="row">
-              <Field label="Second person: login" htmlFor="sl">
-                <Input id="sl" required value={login} onChange={(e) => setLogin(e.target.value)} />
-              </Field>
-              <Field label="their password" htmlFor="sp">
-                <Input.Password
-                  id="sp"
-                  required
-                  value={password}
-                  onChange={(e) => setPassword(e.target.value)}
-                />
-              </Field>
-            </div>
-          )}
-          <div className="row">
-            <Button htmlType="submit" danger>
-              {passLabel}
-            </Button>
-          </div>
-        </Form>
+        <PassForm findings={findings} second={who.role === 'trainee'} passLabel={passLabel} onPass={onPass} />
       ) : (
         <p className="muted">
           {forbid
@@ -98,5 +51,56 @@ export function StopSheet({
         </p>
       )}
     </Sheet>
+  );
+}
+
+/** The reason, and for a trainee a second person who confirms it. */
+function PassForm({
+  findings,
+  second,
+  passLabel,
+  onPass,
+}: {
+  findings: Finding[];
+  second: boolean;
+  passLabel: string;
+  onPass: (o: OverrideGiven) => void;
+}) {
+  const needed = (message: string) => [{ required: true, whitespace: true, message }];
+  return (
+    <Form
+      className="stack"
+      layout="vertical"
+      onFinish={({ reason, login, password }: { reason: string; login?: string; password?: string }) =>
+        onPass({
+          rules: findings.map((f) => f.rule),
+          reason: reason.trim(),
+          ...(second ? { confirm: { login: login ?? '', password: password ?? '' } } : {}),
+        })
+      }
+    >
+      <Field
+        label="Reason (it stays in the record and the report)"
+        name="reason"
+        rules={needed('Give the reason: it stays in the record.')}
+      >
+        <Input.TextArea rows={2} maxLength={1000} />
+      </Field>
+      {second && (
+        <div className="row high">
+          <Field label="Second person: login" name="login" rules={needed('Who confirms it?')}>
+            <Input autoComplete="off" />
+          </Field>
+          <Field label="their password" name="password" rules={needed('Their password, typed by them.')}>
+            <Input.Password autoComplete="off" />
+          </Field>
+        </div>
+      )}
+      <div className="row">
+        <Button htmlType="submit" danger>
+          {passLabel}
+        </Button>
+      </div>
+    </Form>
   );
 }

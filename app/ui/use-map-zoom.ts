@@ -123,30 +123,35 @@ export function useMapZoom(whole: Frame, onHand: () => void): MapZoom {
     const f = drawn.current.frame;
     svg.current?.setAttribute('viewBox', `${f.x} ${f.y} ${f.w} ${f.h}`);
   });
-  return useMemo(() => {
-    const act = (what: (z: ZoomBehavior<HTMLDivElement, unknown>, el: HTMLDivElement) => void) => {
-      if (behavior.current && view.current) what(behavior.current, view.current);
-    };
-    return {
-      view,
-      glide,
-      svg,
-      near,
-      scaleBy: (k) => act((z, el) => z.scaleBy(select(el), k)),
-      panBy: (x, y) =>
-        act((z, el) => {
-          const { k } = zoomTransform(el);
-          z.translateBy(select(el), (-x * el.clientWidth) / k, (-y * el.clientHeight) / k);
-        }),
-      goTo: (f, least) =>
-        act((z, el) => {
-          const t = f ? transformTo(f, fitOf(el, whole), whole, least) : zoomIdentity;
-          const box: [[number, number], [number, number]] = [
-            [0, 0],
-            [el.clientWidth, el.clientHeight],
-          ];
-          z.transform(select(el), z.constrain()(t, box, box));
-        }),
-    } satisfies MapZoom;
-  }, [near, whole]);
+  const steer = useMemo(() => steering(view, behavior, whole), [whole]);
+  return { view, glide, svg, near, ...steer };
+}
+
+type Steering = Pick<MapZoom, 'scaleBy' | 'panBy' | 'goTo'>;
+/** What keys, buttons and the step do with a look. */
+function steering(
+  view: RefObject<HTMLDivElement | null>,
+  behavior: RefObject<ZoomBehavior<HTMLDivElement, unknown> | undefined>,
+  whole: Frame,
+): Steering {
+  const act = (what: (z: ZoomBehavior<HTMLDivElement, unknown>, el: HTMLDivElement) => void) => {
+    if (behavior.current && view.current) what(behavior.current, view.current);
+  };
+  return {
+    scaleBy: (k) => act((z, el) => z.scaleBy(select(el), k)),
+    panBy: (x, y) =>
+      act((z, el) => {
+        const { k } = zoomTransform(el);
+        z.translateBy(select(el), (-x * el.clientWidth) / k, (-y * el.clientHeight) / k);
+      }),
+    goTo: (f, least) =>
+      act((z, el) => {
+        const t = f ? transformTo(f, fitOf(el, whole), whole, least) : zoomIdentity;
+        const box: [[number, number], [number, number]] = [
+          [0, 0],
+          [el.clientWidth, el.clientHeight],
+        ];
+        z.transform(select(el), z.constrain()(t, box, box));
+      }),
+  };
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
+import { type PartOrder, type partPlaces, partsPerPage, type StockQuery } from '../../core/forms/stock-query';
 import { partFields, proofField, releasedField } from '../../core/forms/part-fields';
 import type { Provenance, Released } from '../../core/job/events';
 import type { Role } from '../../core/job/interlocks';
@@ -56,7 +57,7 @@ const columns = [
 const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('add'), part: z.record(z.string(), z.string().max(2000)) }),
   z.strictObject({ do: z.literal('change'), id: z.uuid(), released: releasedField, proof: proofField }),
-  z.strictObject({ do: z.literal('remove'), id: z.uuid() }),
+  z.strictObject({ do: z.literal('remove'), ids: z.array(z.uuid()).min(1).max(200) }),
   z.strictObject({ do: z.literal('import'), csv: z.string() }),
 ]);
 export type StockSaid =
@@ -72,22 +73,44 @@ export async function stockModels(em: EntityManager): Promise<StockModel[]> {
     `select model_id as id, name, (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind', 'price', s->'price') order by s->>'name') from jsonb_array_elements(model->'slots') s) as slots, (select coalesce(jsonb_agg(jsonb_build_object('id', b->'id', 'name', b->'name', 'holds', b->'holds')), '[]') from jsonb_array_elements(model->'bonds') b where b->>'kind' in ('perimeter-seal', 'gasket')) as seals from device_model where current order by name`,
   );
 }
+const orders: Record<PartOrder, string> = {
+  place: '(p.job_id is not null), p.model_id, p.slot, p.price_minor',
+  name: 'p.name',
+  provenance: 'p.provenance',
+  price: 'p.price_minor',
+  lot: 'p.lot, p.serial',
+};
+const places: Record<(typeof partPlaces)[number], string> = {
+  free: 'p.job_id is null',
+  chosen: 'p.job_id is not null and j.ending is null',
+  used: 'j.ending is not null',
+};
+function conditionOf({ q, from, at }: StockQuery): { where: string; args: unknown[] } {
+  const like = `%${q.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const words = `concat_ws(' ', p.name, p.model_id, p.slot, p.kind, p.provenance, p.supplier, p.lot, p.serial) ilike ?`;
+  const all: [sql: string, ...args: unknown[]][] = [['not p.gone']];
+  if (q) all.push([words, like]);
+  if (from) all.push(['p.provenance = ?', from]);
+  if (at) all.push([places[at]]);
+  return { where: all.map(([sql]) => `(${sql})`).join(' and '), args: all.flatMap(([, ...args]) => args) };
+}
+const ordered = ({ sort, dir }: StockQuery) =>
+  `order by ${sort === 'place' ? orders.place : `${orders[sort]} ${dir === 'down' ? 'desc' : 'asc'}, p.id`}`;
+
 /** Parts by name, model, place, supplier, lot or serial; what lies free first. 100 a page. */
 export async function stockPage(
   who: Who,
-  search: string,
-  page: number,
+  query: StockQuery,
 ): Promise<{ parts: StockPart[]; total: number; free: number; models: StockModel[] }> {
   return inShop(who.shopId, async (em) => {
-    const like = `%${search.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
-    const where = `not p.gone and (? = '%%' or concat_ws(' ', p.name, p.model_id, p.slot, p.kind, p.provenance, p.supplier, p.lot, p.serial) ilike ?)`;
+    const { where, args } = conditionOf(query);
     const parts = await em.execute<StockPart[]>(
-      `${select} where ${where} order by (p.job_id is not null), p.model_id, p.slot, p.price_minor limit 100 offset ?`,
-      [like, like, page * 100],
+      `${select} where ${where} ${ordered(query)} limit ${partsPerPage} offset ?`,
+      [...args, query.page * partsPerPage],
     );
     const [n] = await em.execute<{ n: string; free: string }[]>(
-      `select count(*) as n, count(*) filter (where p.job_id is null) as free from part p where ${where}`,
-      [like, like],
+      `select count(*) as n, count(*) filter (where p.job_id is null) as free from part p left join job j on j.shop_id = p.shop_id and j.id = p.job_id where ${where}`,
+      args,
     );
     return { parts, total: Number(n!.n), free: Number(n!.free), models: await stockModels(em) };
   });
@@ -114,17 +137,12 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
       return { ok: true, said: `${one.part.name} is in the stock.` };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv);
-    const [row] = await em.execute<{ name: string; job_id: string | null }[]>(
-      `select name, job_id from part where id = ? and not gone for update`,
+    if (ask.do === 'remove') return removeParts(em, ask.ids);
+    const [row] = await em.execute<{ name: string }[]>(
+      `select name from part where id = ? and not gone for update`,
       [ask.id],
     );
     if (!row) return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
-    if (ask.do === 'remove') {
-      if (row.job_id)
-        return { ok: false, status: 409, errors: { form: 'It is chosen for a job: drop it there first.' } };
-      await em.execute(`update part set gone = true where id = ?`, [ask.id]);
-      return { ok: true, said: `${row.name} is taken out of the stock.` };
-    }
     if (ask.released === 'proof seen' && !ask.proof)
       return { ok: false, status: 400, errors: { proof: 'Say what the proof of release is.' } };
     await em.execute(`update part set released = ?, proof = ? where id = ?`, [
@@ -134,6 +152,31 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
     ]);
     return { ok: true, said: 'Kept.' };
   });
+}
+
+/** Takes parts out of the stock: all of them, or none where one is chosen for a job. */
+async function removeParts(em: EntityManager, ids: readonly string[]): Promise<StockSaid> {
+  const rows = await em.execute<{ id: string; name: string; job_id: string | null }[]>(
+    `select id, name, job_id from part where id = any(?::uuid[]) and not gone for update`,
+    [`{${ids.join(',')}}`],
+  );
+  if (rows.length < new Set(ids).size)
+    return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
+  const taken = rows.find((r) => r.job_id);
+  if (taken)
+    return {
+      ok: false,
+      status: 409,
+      errors: { form: `${taken.name} is chosen for a job: drop it there first.` },
+    };
+  await em.execute(`update part set gone = true where id = any(?::uuid[])`, [`{${ids.join(',')}}`]);
+  return {
+    ok: true,
+    said:
+      rows.length === 1
+        ? `${rows[0]!.name} is taken out of the stock.`
+        : `${rows.length} parts are taken out.`,
+  };
 }
 
 type Judged = {
@@ -231,12 +274,12 @@ async function importCsv(em: EntityManager, csv: string): Promise<StockSaid> {
   await insert(em, read.values);
   return { ok: true, said: `${read.values.length} ${read.values.length === 1 ? 'part' : 'parts'} taken in.` };
 }
-/** The stock as CSV: what is free or chosen, in the columns that an import takes. */
-export async function stockCsv(who: Who): Promise<string> {
+/** The stock as CSV, in the columns that an import takes: what is asked for, or all that is free or chosen. */
+export async function stockCsv(who: Who, query: StockQuery): Promise<string> {
+  const { where, args } = conditionOf(query);
+  const still = query.at === 'used' ? 'true' : 'p.job_id is null or j.ending is null';
   const parts = await inShop(who.shopId, (em) =>
-    em.execute<StockPart[]>(
-      `${select} where not p.gone and (p.job_id is null or j.ending is null) order by p.model_id, p.slot, p.price_minor`,
-    ),
+    em.execute<StockPart[]>(`${select} where ${where} and (${still}) ${ordered(query)}`, args),
   );
   return writeCsv(
     columns,

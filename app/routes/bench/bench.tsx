@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
 import { draftsOf, type JobLine } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
+import { fromServerOr } from '../../job/offline-page';
 import { useNow } from '../../job/ticker';
 import { useFrame } from '../../ui/frame';
 import { screenFor } from '../../ui/head';
@@ -17,6 +18,10 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   return { drafts: await draftsOf(who), now: Date.now() };
 }
+
+/** Without the server it shows the devices as this tab knows them. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  fromServerOr(serverLoader, () => ({ drafts: [], now: Date.now() }));
 
 /** All devices: which needs hands now, what runs by itself, what is promised. */
 export default function Bench({ loaderData }: Route.ComponentProps) {

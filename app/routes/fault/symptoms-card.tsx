@@ -76,17 +76,21 @@ export function Symptoms({
           ))}
         </div>
       )}
-      {earlier.length > 0 && (
-        <div className="field">
-          <span className="label small">Here before</span>
-          {earlier.map((j) => (
-            <div key={j.id} className="small">
-              <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
-              {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.cause ? `; ${causeName(j.cause)}` : ''}`}
-            </div>
-          ))}
-        </div>
-      )}
+      {earlier.length > 0 && <HereBefore earlier={earlier} />}
     </section>
+  );
+}
+
+function HereBefore({ earlier }: { earlier: EarlierJob[] }) {
+  return (
+    <div className="field">
+      <span className="label small">Here before</span>
+      {earlier.map((j) => (
+        <div key={j.id} className="small">
+          <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
+          {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.cause ? `; ${causeName(j.cause)}` : ''}`}
+        </div>
+      ))}
+    </div>
   );
 }

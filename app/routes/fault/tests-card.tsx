@@ -2,7 +2,7 @@ import { Input, Button, type InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
 import { refusedIn } from '../../../core/diagnose/knowledge/refused';
 import { rungs } from '../../../core/diagnose/knowledge/tests';
-import type { FaultView } from '../../../core/diagnose/next';
+import type { FaultView, TestView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/job/state';
 import { testName, narrowing } from '../../words/fault';
 import { money } from '../../words/time';
@@ -63,21 +63,13 @@ export function Tests({
           <div key={r} className="field">
             <span className="label small">{r}</span>
             {here.map((t) => (
-              <Button
+              <TestButton
                 key={t.test.id}
-                type={t.test.id === current ? 'primary' : 'default'}
-                className="apart wide to-left"
-                aria-pressed={t.test.id === current}
-                onClick={() => onChoose(t.test.id)}
-              >
-                <span>
-                  {t.test.name}
-                  {t.shut && (
-                    <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>
-                  )}
-                </span>
-                <span className="nowrap small">{`${money(t.cost, currency)} · ${narrowing(t.gain)}`}</span>
-              </Button>
+                view={t}
+                current={t.test.id === current}
+                currency={currency}
+                onChoose={onChoose}
+              />
             ))}
           </div>
         );
@@ -87,14 +79,46 @@ export function Tests({
           {said ? `No open test matches “${words.trim()}”.` : 'No test is left that would tell anything.'}
         </p>
       )}
-      {declined.length > 0 && (
-        <div className="field">
-          <span className="label small">not done</span>
-          {declined.map(([id, e]) => (
-            <div key={id} className="small">{`${testName(id)}: ${e.declined}`}</div>
-          ))}
-        </div>
-      )}
+      {declined.length > 0 && <NotDone declined={declined} />}
     </section>
+  );
+}
+
+/** A test with what it costs and what it tells. */
+function TestButton({
+  view: t,
+  current,
+  currency,
+  onChoose,
+}: {
+  view: TestView;
+  current: boolean;
+  currency: string;
+  onChoose: (test: string) => void;
+}) {
+  return (
+    <Button
+      type={current ? 'primary' : 'default'}
+      className="apart wide to-left"
+      aria-pressed={current}
+      onClick={() => onChoose(t.test.id)}
+    >
+      <span>
+        {t.test.name}
+        {t.shut && <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>}
+      </span>
+      <span className="nowrap small">{`${money(t.cost, currency)} · ${narrowing(t.gain)}`}</span>
+    </Button>
+  );
+}
+
+function NotDone({ declined }: { declined: readonly [id: string, test: JobState['test'][string]][] }) {
+  return (
+    <div className="field">
+      <span className="label small">not done</span>
+      {declined.map(([id, e]) => (
+        <div key={id} className="small">{`${testName(id)}: ${e.declined}`}</div>
+      ))}
+    </div>
   );
 }

@@ -4,7 +4,7 @@ import { stripFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
-import { notePerson } from '../../job/offline-page';
+import { fromServerOr, NoNetwork, notePerson } from '../../job/offline-page';
 import type { Frame } from '../../ui/frame';
 import { Head, useStrip } from '../../ui/head';
 import { useDeviceKeys } from '../../ui/device-keys';
@@ -15,6 +15,14 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   return { who, strip: await stripFor(who), now: Date.now() };
 }
+type Loaded = Awaited<ReturnType<typeof loader>>;
+/** What the frame was drawn with last: without the server it stays so, and the live channel says what is new when it is back. */
+let last: Loaded | undefined;
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs): Promise<Loaded> =>
+  fromServerOr(serverLoader as () => Promise<Loaded>, () => {
+    if (!last) throw new NoNetwork();
+    return last;
+  });
 /** The strip is kept up to date by the live channel: only what was changed by an action of this page asks for it anew. */
 export const shouldRevalidate = ({ formMethod }: ShouldRevalidateFunctionArgs) =>
   formMethod !== undefined && formMethod !== 'GET';
@@ -23,6 +31,7 @@ export const shouldRevalidate = ({ formMethod }: ShouldRevalidateFunctionArgs) =
 export default function ShopFrame({ loaderData }: Route.ComponentProps) {
   const { who, now } = loaderData;
   notePerson(who);
+  if (typeof window !== 'undefined') last = loaderData;
   const [keys, setKeys] = useState(false);
   const strip = useStrip(loaderData.strip);
   const { job } = useParams();

@@ -60,16 +60,7 @@ export function EndCard({ note, onNote }: { note: string; onNote: (text: string)
       {due.map((f) => (
         <DueNote key={f.rule} finding={f} />
       ))}
-      {due.length === 0 && (
-        <Note tone="safe">
-          <strong>The ledger balances, checks are passed, nothing is open.</strong>
-          <ul className="m-list indent-20">
-            {handOverList(index, state).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </Note>
-      )}
+      {due.length === 0 && <AllDone />}
       <Field
         label="Note for the report"
         htmlFor="note"
@@ -111,6 +102,20 @@ function DueNote({ finding }: { finding: Finding }) {
         <span className="strong">{t.what}</span> {t.instead}
       </div>
       {at && <LinkButton to={`/jobs/${page.id}/${at[0]}`}>{at[1]}</LinkButton>}
+    </Note>
+  );
+}
+
+function AllDone() {
+  const { index, state } = useJobFrame();
+  return (
+    <Note tone="safe">
+      <strong>The ledger balances, checks are passed, nothing is open.</strong>
+      <ul className="m-list indent-20">
+        {handOverList(index, state).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
     </Note>
   );
 }

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { Link, useNavigation, useSearchParams } from 'react-router';
 import type { JobLine } from '../../../server/use-cases/bench-page';
+import { addressOf } from '../../../core/forms/address';
 import { type JobsQuery, jobsPerPage, jobsQuery } from '../../../core/forms/jobs-query';
 import { jobsPage } from '../../../server/use-cases/find-jobs';
 import { requirePerson } from '../../context';
@@ -18,21 +19,15 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { query, ...(await jobsPage(who, query)) };
 }
 
-/** The address that asks for something: what stands at its default is left out. */
-export function addressOf(query: Partial<JobsQuery>): string {
-  const plain = jobsQuery.parse({});
-  const said = Object.entries(query).filter(([k, v]) => v !== plain[k as keyof JobsQuery]);
-  return new URLSearchParams(said.map(([k, v]) => [k, String(v)])).toString();
-}
-
 /** Every repair of this workshop, by anything that one may remember of it. */
 export default function Jobs({ loaderData }: Route.ComponentProps) {
   const { query, jobs, total, models, people } = loaderData;
   const [, setParams] = useSearchParams();
   const loading = useNavigation().state === 'loading';
-  const ask = (change: Partial<JobsQuery>) => setParams(addressOf({ ...query, page: 0, ...change }));
+  const ask = (change: Partial<JobsQuery>) =>
+    setParams(addressOf(jobsQuery, { ...query, page: 0, ...change }));
   const choice = useShownColumns('jobs', columns);
-  const narrowed = addressOf({ ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
+  const narrowed = addressOf(jobsQuery, { ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
   return (
     <main className="page stack">
       <section className="card stack" aria-label="Jobs">
@@ -43,7 +38,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
           </div>
           <div className="row one-line">
             <ColumnChoice {...choice} />
-            <Button href={`/jobs.csv?${addressOf({ ...query, page: 0 })}`} download>
+            <Button href={`/jobs.csv?${addressOf(jobsQuery, { ...query, page: 0 })}`} download>
               CSV
             </Button>
           </div>
@@ -98,11 +93,10 @@ const columns: DataColumn<JobLine>[] = [
   { title: 'owner', cell: (j) => j.owner },
   { title: 'task', cell: (j) => j.summary.tasks?.join(', ') },
   { title: 'worked on by', cell: (j) => j.worker ?? <span className="muted">–</span> },
-  { title: 'received', order: 'received', className: 'nowrap', cell: (j) => dayAndClock(j.openedAt) },
+  { title: 'received', order: 'received', cell: (j) => dayAndClock(j.openedAt) },
   {
     title: 'promised',
     order: 'promised',
-    className: 'nowrap',
     cell: (j) => (j.promisedAt === null ? <span className="muted">–</span> : dayAndClock(j.promisedAt)),
   },
   { title: 'stands at', order: 'stage', cell: (j) => j.ending ?? j.stage },

@@ -1,4 +1,4 @@
-import { Input, Button } from 'antd';
+import { Button, Input, Radio } from 'antd';
 import { useState } from 'react';
 import { agreedBy, type Consent } from '../../../core/consents/consents';
 import type { JobState } from '../../../core/job/state';
@@ -53,54 +53,27 @@ export function ConsentsCard({
         >{`${due.length - open.length} / ${due.length}`}</span>
       </div>
       <ul className="list">
-        {consents.map((c) => {
-          const given = agreedBy(state, signers, c.id);
-          return (
-            <li key={c.id} className="spread mid" data-testid={`consent-${c.id}`}>
-              <span className="fill">
-                {consentText(index, c, price)}
-                {c.optional && <span className="muted small"> Only if it comes to that.</span>}
-              </span>
-              {given ? (
-                <span className="moss strong">{`agreed: ${given}`}</span>
-              ) : c.answers ? (
-                <span
-                  className="row gap-6 one-line"
-                  role="radiogroup"
-                  aria-label={consentText(index, c, price)}
-                >
-                  {c.answers.map((a) => (
-                    <Button
-                      key={a}
-                      role="radio"
-                      aria-checked={answers[c.id] === a}
-                      type={answers[c.id] === a ? 'primary' : 'default'}
-                      disabled={disabled}
-                      onClick={() => setAnswers({ ...answers, [c.id]: a })}
-                    >
-                      {a}
-                    </Button>
-                  ))}
-                </span>
-              ) : (
-                <Button
-                  disabled={disabled || !name.trim() || busy}
-                  aria-label={`Agreed: ${consentText(index, c, price)}`}
-                  onClick={() => agree([c])}
-                >
-                  Agreed
-                </Button>
-              )}
-            </li>
-          );
-        })}
+        {consents.map((c) => (
+          <ConsentRow
+            key={c.id}
+            id={c.id}
+            text={consentText(index, c, price)}
+            consent={c}
+            given={agreedBy(state, signers, c.id)}
+            answer={answers[c.id]}
+            disabled={disabled}
+            may={!!name.trim() && !busy}
+            onAnswer={(a) => setAnswers({ ...answers, [c.id]: a })}
+            onAgree={() => agree([c])}
+          />
+        ))}
       </ul>
       {open.length > 0 && !disabled && (
         <div className="row low gap-16">
-          <div style={{ flex: '1 1 240px' }}>
+          <div className="grow-240">
             <SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" />
           </div>
-          <div className="stack" style={{ flex: '1 1 200px' }}>
+          <div className="stack grow-200">
             <Field label="Agreed by" htmlFor="agreed-by">
               <Input id="agreed-by" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
             </Field>
@@ -114,5 +87,57 @@ export function ConsentsCard({
         </div>
       )}
     </section>
+  );
+}
+
+/** One sentence for the owner, and what they said to it. */
+function ConsentRow({
+  id,
+  text,
+  consent,
+  given,
+  answer,
+  disabled,
+  may,
+  onAnswer,
+  onAgree,
+}: {
+  id: string;
+  text: string;
+  consent: Consent;
+  /** By whom and when; undefined while it is open. */
+  given: string | undefined;
+  answer: string | undefined;
+  disabled: boolean;
+  /** There is a name to agree by. */
+  may: boolean;
+  onAnswer: (a: string) => void;
+  onAgree: () => void;
+}) {
+  return (
+    <li className="spread mid" data-testid={`consent-${id}`}>
+      <span className="fill">
+        {text}
+        {consent.optional && <span className="muted small"> Only if it comes to that.</span>}
+      </span>
+      {given ? (
+        <span className="moss strong">{`agreed: ${given}`}</span>
+      ) : consent.answers ? (
+        <Radio.Group
+          className="one-line"
+          optionType="button"
+          buttonStyle="solid"
+          aria-label={text}
+          disabled={disabled}
+          value={answer}
+          onChange={(e) => onAnswer(e.target.value as string)}
+          options={consent.answers.map((a) => ({ value: a, label: a }))}
+        />
+      ) : (
+        <Button disabled={disabled || !may} aria-label={`Agreed: ${text}`} onClick={onAgree}>
+          Agreed
+        </Button>
+      )}
+    </li>
   );
 }

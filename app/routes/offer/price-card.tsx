@@ -1,10 +1,6 @@
 import { Progress, Input, Button } from 'antd';
-import { useMemo } from 'react';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
-import { Chart } from '../../ui/chart';
-import { axisLook, chartBase } from '../../ui/chart-theme';
-import { tokens } from '../../ui/tokens';
 import { percent } from '../../words/fault';
 import { adviceName, adviceText } from '../../words/offer';
 import { minutes, money } from '../../words/time';
@@ -13,6 +9,7 @@ import type { Quoting } from './use-quote';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
 import { Note } from '../../ui/note';
+import { PriceRange } from './price-range';
 
 export interface OptionRow {
   id: string;
@@ -33,109 +30,19 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
   const main = quoting.options?.[0];
   const whole = main && 'distribution' in main ? main : undefined;
   const { limit } = figures;
-  const option = useMemo(
-    () =>
-      whole && {
-        ...chartBase,
-        grid: { left: 4, right: 14, top: 22, bottom: 4, containLabel: true },
-        xAxis: {
-          type: 'value',
-          min: whole.distribution.bins[0]!.from / 100,
-          max: Math.max(whole.distribution.bins.at(-1)!.to, limit ?? 0) / 100,
-          ...axisLook,
-          // the ends are wherever the trials ended, to many digits
-          axisLabel: { ...axisLook.axisLabel, showMinLabel: false, showMaxLabel: false },
-          splitLine: { show: false },
-          splitNumber: 5,
-        },
-        yAxis: { type: 'value', show: false },
-        series: [
-          {
-            type: 'line',
-            step: 'start',
-            symbol: 'none',
-            areaStyle: { color: tokens.petrolSoft },
-            lineStyle: { color: tokens.petrol, width: 1.5 },
-            data: [
-              [whole.distribution.bins[0]!.from / 100, 0],
-              ...whole.distribution.bins.map((b) => [b.to / 100, b.n]),
-              // beyond the last bar there is nothing
-              [whole.distribution.bins.at(-1)!.to / 100, 0],
-            ],
-            markLine: {
-              silent: true,
-              symbol: 'none',
-              label: { fontFamily: chartBase.textStyle.fontFamily, fontSize: 13, color: tokens.ink },
-              data: [
-                {
-                  xAxis: Math.round(whole.distribution.p50) / 100,
-                  label: { formatter: 'half' },
-                  lineStyle: { color: tokens.petrol, type: 'solid' },
-                },
-                ...(limit === null
-                  ? []
-                  : [
-                      {
-                        xAxis: limit / 100,
-                        label: { formatter: 'limit' },
-                        lineStyle: { color: tokens.brick, type: 'dashed', width: 2 },
-                      },
-                    ]),
-              ],
-            },
-          },
-        ],
-      },
-    [whole, limit],
-  );
-  const field = (f: FigureName, label: string, hint: string) => (
-    <Field label={label} htmlFor={f} className="grow-128">
-      <Input
-        id={f}
-        inputMode="decimal"
-        disabled={disabled}
-        value={figures.text[f]}
-        maxLength={16}
-        placeholder={hint}
-        aria-invalid={!!figures.error[f]}
-        status={figures.error[f] ? 'error' : ''}
-        {...(figures.error[f] ? { 'aria-describedby': `${f}-error` } : {})}
-        onChange={(e) => figures.set(f, e.target.value)}
-      />
-      {figures.error[f] && (
-        <span className="error small" id={`${f}-error`} role="alert">
-          {figures.error[f]}
-        </span>
-      )}
-    </Field>
-  );
   return (
     <section className="card stack" aria-label="Price">
       <div className="spread">
         <h2>Price</h2>
         {quoting.busy && (
-          <span className="row" style={{ flex: '0 0 200px', flexWrap: 'nowrap' }} role="status">
+          <span className="row one-line w-200" role="status">
             <Progress percent={Math.round(100 * quoting.progress)} showInfo={false} size="small" />
             <Button onClick={quoting.stop}>Stop</Button>
           </span>
         )}
       </div>
       {whole ? (
-        <>
-          <div>
-            <div
-              className="now-title m-0"
-              data-testid="range"
-            >{`${money(whole.distribution.p10, currency)} to ${money(whole.distribution.p90, currency)}`}</div>
-            <div className="muted small">{`${begun ? 'what is still to come, ' : ''}eight of ten such repairs; half of them up to ${money(whole.distribution.p50, currency)}, on average ${money(whole.distribution.mean, currency)}${whole.trouble > 0.005 ? `; in ${percent(whole.trouble)} of such repairs a worn or glued part has to be renewed on the way, and that is in the average` : ''}`}</div>
-          </div>
-          <Chart
-            option={option!}
-            height={150}
-            label={`Distribution of the cost: one in ten below ${money(whole.distribution.p10, currency)}, half below ${money(whole.distribution.p50, currency)}, nine in ten below ${money(whole.distribution.p90, currency)}`}
-          />
-          <div className="muted small">{`${whole.distribution.trials} trials; adding up means and variances gives ${money(whole.expected.mean, currency)} ± ${money(whole.expected.sd, currency)}. The last bar holds all that is dearer.`}</div>
-        </>
+        <PriceRange whole={whole} limit={limit} currency={currency} begun={begun} />
       ) : main ? (
         <Note tone="stop">There is no safe way to this part as things stand; see Route.</Note>
       ) : (
@@ -146,10 +53,9 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         </p>
       )}
       <div className="row high gap-8">
-        {field('limit', 'Owner’s limit', 'none')}
-        {field('replacement', 'Another phone', 'not known')}
-        {field('elsewhere', 'Other offer', 'none')}
-        {field('extra', 'Extra minutes', '0')}
+        {fields.map((f) => (
+          <FigureField key={f.name} {...f} figures={figures} disabled={disabled} />
+        ))}
       </div>
       {advice && (
         <Note
@@ -179,6 +85,43 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
     </section>
   );
 }
+const fields: { name: FigureName; label: string; hint: string }[] = [
+  { name: 'limit', label: 'Owner’s limit', hint: 'none' },
+  { name: 'replacement', label: 'Another phone', hint: 'not known' },
+  { name: 'elsewhere', label: 'Other offer', hint: 'none' },
+  { name: 'extra', label: 'Extra minutes', hint: '0' },
+];
+function FigureField({
+  name,
+  label,
+  hint,
+  figures,
+  disabled,
+}: (typeof fields)[number] & { figures: Figures; disabled: boolean }) {
+  const error = figures.error[name];
+  return (
+    <Field label={label} htmlFor={name} className="grow-128">
+      <Input
+        id={name}
+        inputMode="decimal"
+        disabled={disabled}
+        value={figures.text[name]}
+        maxLength={16}
+        placeholder={hint}
+        aria-invalid={!!error}
+        status={error ? 'error' : ''}
+        {...(error ? { 'aria-describedby': `${name}-error` } : {})}
+        onChange={(e) => figures.set(name, e.target.value)}
+      />
+      {error && (
+        <span className="error small" id={`${name}-error`} role="alert">
+          {error}
+        </span>
+      )}
+    </Field>
+  );
+}
+
 interface OptionShown {
   id: string;
   name: string;

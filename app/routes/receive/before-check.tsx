@@ -8,6 +8,24 @@ import { type Before, type BeforeResult, beforeResults, othersWork, withAnswer }
 const shown: Record<BeforeResult, string> = { works: 'works', fails: 'does not', untested: 'not tested' };
 const tone: Record<BeforeResult, string> = { works: '', fails: 'bad', untested: 'dim' };
 
+type KeyDid = { answer: BeforeResult } | { by: 1 | -1 } | { what: 'note' | 'all' };
+/** What a key does in the list; nothing while something is typed. */
+function keyOf(e: React.KeyboardEvent): KeyDid | undefined {
+  if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).tagName === 'INPUT') return undefined;
+  const k = e.key.toLowerCase();
+  const answer = beforeResults[Number(k) - 1];
+  if (answer) return { answer };
+  const others: Record<string, KeyDid> = {
+    arrowdown: { by: 1 },
+    j: { by: 1 },
+    arrowup: { by: -1 },
+    k: { by: -1 },
+    n: { what: 'note' },
+    a: { what: 'all' },
+  };
+  return others[k];
+}
+
 /**
  * The list of the model by the keyboard alone: arrows walk, 1 works, 2 does not, 3 could not be tested, N a note, A all
  * others work. What cannot be tested because of a fault is answered so, with the reason.
@@ -36,29 +54,23 @@ export function BeforeCheck({
   };
   const allWork = () => onChange(othersWork(list, before));
   const key = (e: React.KeyboardEvent, i: number) => {
-    const fn = list[i]!;
-    const k = e.key.toLowerCase();
-    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).tagName === 'INPUT') return;
-    const result = beforeResults[Number(k) - 1];
-    if (result) {
-      const b = put(fn, result);
-      const next = list.findIndex((f, x) => x > i && !b[f]);
-      focus(next < 0 ? i + 1 : next);
-    } else if (k === 'arrowdown' || k === 'j') focus(i + 1);
-    else if (k === 'arrowup' || k === 'k') focus(i - 1);
-    else if (k === 'n') setNoting(fn);
-    else if (k === 'a') allWork();
-    else return;
+    const did = keyOf(e);
+    if (!did) return;
     e.preventDefault();
     e.stopPropagation();
+    const fn = list[i]!;
+    if ('answer' in did) {
+      const b = put(fn, did.answer);
+      const next = list.findIndex((f, x) => x > i && !b[f]);
+      focus(next < 0 ? i + 1 : next);
+    } else if ('by' in did) focus(i + did.by);
+    else if (did.what === 'note') setNoting(fn);
+    else allWork();
   };
   const open = list.filter((f) => !before[f]).length;
   return (
     <>
-      <p className="small muted m-0">
-        <kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note{' '}
-        <kbd>A</kbd> all others work
-      </p>
+      <Legend />
       <div role="list" aria-label="Before: what works">
         {list.map((f, i) => (
           <div key={f} role="listitem">
@@ -172,3 +184,10 @@ function NoteField({ fn, note, onNote }: { fn: FunctionId; note: string; onNote:
     </Field>
   );
 }
+
+const Legend = () => (
+  <p className="small muted m-0">
+    <kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note{' '}
+    <kbd>A</kbd> all others work
+  </p>
+);

@@ -11,6 +11,34 @@ export interface Upload {
   file: Blob & { name?: string };
 }
 
+const away = 'The server is away: it is kept here and sent when it is back.';
+/** Keeps a photograph in this browser and sends it. @returns why it was not taken */
+async function sendPhoto(draft: string, owner: string, u: Upload): Promise<string | undefined> {
+  if (u.file.size > photoLimitBytes)
+    return `${u.file.name ?? 'The photograph'} has ${Math.round(u.file.size / 1e6)} MB; at most ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`;
+  // without this browser's store it is sent all the same
+  await keepPhoto({
+    id: u.id,
+    owner,
+    job: draft,
+    draft: true,
+    ...(u.mark ? { mark: u.mark } : {}),
+    picture: u.file,
+  }).catch(() => {});
+  try {
+    const res = await fetch(`/jobs/${draft}/photos/${u.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': u.file.type || 'application/octet-stream' },
+      body: u.file,
+    });
+    if (res.ok) return undefined;
+    const said = (await res.json().catch(() => ({}))) as { error?: string };
+    return said.error ?? `The server answered ${res.status}.`;
+  } catch {
+    return away;
+  }
+}
+
 /**
  * Sends photographs as they are taken. Each is kept in this browser first: one that could not be sent is there again when
  * the page is opened anew, and is sent when the server answers.
@@ -33,40 +61,14 @@ export function usePhotoUpload(
       const fail = (error: string) =>
         setUploads((l) => l.map((x) => (x.id === u.id ? { ...x, state: 'failed', error } : x)));
       setUploads((l) => [...l.filter((x) => x.id !== u.id), { ...u, state: 'sending' }]);
-      if (u.file.size > photoLimitBytes) {
-        fail(
-          `${u.file.name ?? 'The photograph'} has ${Math.round(u.file.size / 1e6)} MB; at most ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`,
-        );
+      const error = await sendPhoto(draft, owner, u);
+      if (error !== undefined) {
+        fail(error);
         return;
       }
-      // without this browser's store it is sent all the same
-      await keepPhoto({
-        id: u.id,
-        owner,
-        job: draft,
-        draft: true,
-        ...(u.mark ? { mark: u.mark } : {}),
-        picture: u.file,
-      }).catch(() => {});
-      try {
-        const res = await fetch(`/jobs/${draft}/photos/${u.id}`, {
-          method: 'PUT',
-          headers: { 'content-type': u.file.type || 'application/octet-stream' },
-          body: u.file,
-        });
-        if (!res.ok) {
-          fail(
-            ((await res.json().catch(() => ({}))) as { error?: string }).error ??
-              `The server answered ${res.status}.`,
-          );
-          return;
-        }
-        setUploads((l) => l.filter((x) => x.id !== u.id));
-        onKept({ id: u.id, ...(u.mark ? { mark: u.mark } : {}) });
-        await dropPhoto(u.id).catch(() => {});
-      } catch {
-        fail('The server is away: it is kept here and sent when it is back.');
-      }
+      setUploads((l) => l.filter((x) => x.id !== u.id));
+      onKept({ id: u.id, ...(u.mark ? { mark: u.mark } : {}) });
+      await dropPhoto(u.id).catch(() => {});
     },
     [draft, owner, onKept],
   );
@@ -82,8 +84,7 @@ export function usePhotoUpload(
       .catch(() => {});
     return listen((m) => {
       if (m.type === 'online' && m.online)
-        for (const u of waiting.current)
-          if (u.state === 'failed' && u.error?.startsWith('The server is away')) void latest.current(u);
+        for (const u of waiting.current) if (u.state === 'failed' && u.error === away) void latest.current(u);
     });
   }, [draft, owner]);
   return {

@@ -5,6 +5,7 @@ import type { ModelChoice } from '../../../server/use-cases/drafts';
 import { receivePage } from '../../../server/use-cases/drafts';
 import { receiveJob } from '../../../server/use-cases/receive-job';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
+import { tell } from '../../job/channel';
 import { fromServerOr, NoNetwork, signedInOwner } from '../../job/offline-page';
 import { dropReceipt, keepReceipt, rememberData, rememberedData } from '../../job/outbox';
 import { Note } from '../../ui/note';
@@ -55,6 +56,7 @@ export async function clientAction({ request, params, serverAction }: Route.Clie
     const owner = signedInOwner();
     if (!owner) throw new NoNetwork();
     await keepReceipt({ id: params.draft, owner, tag: String(body.tag ?? ''), body });
+    tell({ type: 'kept' });
     throw redirect(
       `/?received=${encodeURIComponent(String(body.tag))}${passcode ? '&passcode=dropped' : ''}`,
     );

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Collapse } from 'antd';
 import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
@@ -44,10 +44,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
+type Shown = Route.ComponentProps['loaderData'];
+
+/** The record of a repair for the owner: what came in, what was done, what was tested, on what terms. */
 export default function Report({ loaderData: d }: Route.ComponentProps) {
   return (
     <>
-      <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
+      <div className="noprint row report-bar">
         <LinkButton to="/">Bench</LinkButton>
         <LinkButton to={`/jobs/${d.page.id}/hand-over`}>Hand over</LinkButton>
         <Button onClick={() => window.print()}>Print</Button>
@@ -67,36 +70,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
             <div className="muted">{d.tag}</div>
           </div>
         </div>
-        <section className="card stack">
-          <h2>What came in</h2>
-          <p
-            suppressHydrationWarning
-          >{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
-          {d.marks.length ? (
-            <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p>
-          ) : (
-            <p>No marks on arrival.</p>
-          )}
-          {d.faultLine && <p>{d.faultLine}</p>}
-          {d.photos.length > 0 && (
-            <div className="row noprint gap-8">
-              {d.photos.map((p, i) => (
-                <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer">
-                  <img
-                    src={`/jobs/${d.page.id}/photos/${p}`}
-                    alt={`On arrival, ${i + 1} of ${d.photos.length}`}
-                    width={88}
-                    height={88}
-                    style={{ objectFit: 'cover', borderRadius: 8, display: 'block' }}
-                  />
-                </a>
-              ))}
-            </div>
-          )}
-          {d.conditionLines.map((c) => (
-            <p key={c}>{cap(c)}.</p>
-          ))}
-        </section>
+        <CameIn d={d} />
         <section className="card stack">
           <h2>{d.ending ? `What was done: ${d.ending}` : 'What has been done so far'}</h2>
           {d.lines.map((l) => (
@@ -106,66 +80,8 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           <p>{waterText[d.water]}</p>
           {d.leak?.lost && <p>{`Leak test: ${d.leak.lost.value} ${d.leak.lost.unit} lost in the hold.`}</p>}
         </section>
-        <section className="card">
-          <h2>Checks</h2>
-          <DataTable
-            rows={d.checks}
-            rowKey={(c) => c.function}
-            columns={[
-              { title: 'function', cell: (c) => checkName(c.function) },
-              {
-                title: 'before',
-                cell: (c) => (
-                  <>
-                    {checkWord(c.function, c.before)}
-                    {c.note && <span className="small muted">{` ${c.note}`}</span>}
-                  </>
-                ),
-              },
-              { title: 'before closing', cell: (c) => checkWord(c.function, c.mid) },
-              { title: 'after', cell: (c) => checkWord(c.function, c.after) },
-              {
-                title: <span className="sr">changed</span>,
-                cell: (c) => c.changed && <strong>changed</strong>,
-              },
-            ]}
-          />
-        </section>
-        {d.effects.length > 0 && (
-          <section className="card stack">
-            <h2>Notices to expect</h2>
-            {d.effects.map((e) => (
-              <p key={e.id}>
-                {e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}
-              </p>
-            ))}
-          </section>
-        )}
-        {d.overrides.length > 0 && (
-          <section className="card stack">
-            <h2>Passed with a reason</h2>
-            {d.overrides.map((o) => (
-              <p key={`${o.rule}${o.at}`}>
-                <strong>{o.rule}</strong>: {o.reason}{' '}
-                <span
-                  className="muted"
-                  suppressHydrationWarning
-                >{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span>
-              </p>
-            ))}
-          </section>
-        )}
-        {d.notes.length > 0 && (
-          <section className="card stack">
-            <h2>Notes</h2>
-            {d.notes.map((n) => (
-              <p key={`${n.at}${n.text}`}>
-                {n.text}{' '}
-                <span className="muted" suppressHydrationWarning>{`${n.by}, ${dayAndClock(n.at)}`}</span>
-              </p>
-            ))}
-          </section>
-        )}
+        <Checked d={d} />
+        <Said d={d} />
         <section className="card stack">
           <h2>Who, when and on what terms</h2>
           {d.terms.map((l) => (
@@ -180,34 +96,154 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
             <p key={c}>{c}</p>
           ))}
         </section>
-        <details className="card noprint">
-          <summary className="strong">{`The log: ${d.events.length} entries`}</summary>
-          <DataTable
-            rows={d.events}
-            most={d.events.length}
-            rowKey={(e) => e.id}
-            bare
-            columns={[
-              { title: '', className: 'muted', cell: (e) => e.seq },
-              {
-                title: '',
-                className: 'nowrap',
-                cell: (e) => <span suppressHydrationWarning>{clock(e.at)}</span>,
-              },
-              { title: '', className: 'nowrap', cell: (e) => e.by },
-              {
-                title: '',
-                cell: (e) => (
-                  <>
-                    {e.gone ? <s>{e.text}</s> : e.text}
-                    {e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}
-                  </>
-                ),
-              },
-            ]}
-          />
-        </details>
+        <Collapse
+          className="noprint"
+          items={[
+            {
+              key: 'log',
+              label: <span className="strong">{`The log: ${d.events.length} entries`}</span>,
+              children: <Entries d={d} />,
+            },
+          ]}
+        />
       </main>
     </>
+  );
+}
+
+function CameIn({ d }: { d: Shown }) {
+  return (
+    <section className="card stack">
+      <h2>What came in</h2>
+      <p
+        suppressHydrationWarning
+      >{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
+      {d.marks.length ? (
+        <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p>
+      ) : (
+        <p>No marks on arrival.</p>
+      )}
+      {d.faultLine && <p>{d.faultLine}</p>}
+      {d.photos.length > 0 && (
+        <div className="row noprint gap-8">
+          {d.photos.map((p, i) => (
+            <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer">
+              <img
+                src={`/jobs/${d.page.id}/photos/${p}`}
+                alt={`On arrival, ${i + 1} of ${d.photos.length}`}
+                width={88}
+                height={88}
+                className="report-photo"
+              />
+            </a>
+          ))}
+        </div>
+      )}
+      {d.conditionLines.map((c) => (
+        <p key={c}>{cap(c)}.</p>
+      ))}
+    </section>
+  );
+}
+
+function Checked({ d }: { d: Shown }) {
+  return (
+    <section className="card">
+      <h2>Checks</h2>
+      <DataTable
+        rows={d.checks}
+        rowKey={(c) => c.function}
+        columns={[
+          { title: 'function', cell: (c) => checkName(c.function) },
+          {
+            title: 'before',
+            cell: (c) => (
+              <>
+                {checkWord(c.function, c.before)}
+                {c.note && <span className="small muted">{` ${c.note}`}</span>}
+              </>
+            ),
+          },
+          { title: 'before closing', cell: (c) => checkWord(c.function, c.mid) },
+          { title: 'after', cell: (c) => checkWord(c.function, c.after) },
+          {
+            title: <span className="sr">changed</span>,
+            cell: (c) => c.changed && <strong>changed</strong>,
+          },
+        ]}
+      />
+    </section>
+  );
+}
+
+/** What the owner agreed to, what was passed with a reason, what was noted. */
+function Said({ d }: { d: Shown }) {
+  return (
+    <>
+      {d.effects.length > 0 && (
+        <section className="card stack">
+          <h2>Notices to expect</h2>
+          {d.effects.map((e) => (
+            <p key={e.id}>
+              {e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}
+            </p>
+          ))}
+        </section>
+      )}
+      {d.overrides.length > 0 && (
+        <section className="card stack">
+          <h2>Passed with a reason</h2>
+          {d.overrides.map((o) => (
+            <p key={`${o.rule}${o.at}`}>
+              <strong>{o.rule}</strong>: {o.reason}{' '}
+              <span
+                className="muted"
+                suppressHydrationWarning
+              >{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span>
+            </p>
+          ))}
+        </section>
+      )}
+      {d.notes.length > 0 && (
+        <section className="card stack">
+          <h2>Notes</h2>
+          {d.notes.map((n) => (
+            <p key={`${n.at}${n.text}`}>
+              {n.text}{' '}
+              <span className="muted" suppressHydrationWarning>{`${n.by}, ${dayAndClock(n.at)}`}</span>
+            </p>
+          ))}
+        </section>
+      )}
+    </>
+  );
+}
+
+function Entries({ d }: { d: Shown }) {
+  return (
+    <DataTable
+      rows={d.events}
+      most={d.events.length}
+      rowKey={(e) => e.id}
+      bare
+      columns={[
+        { title: '', className: 'muted', cell: (e) => e.seq },
+        {
+          title: '',
+          className: 'nowrap',
+          cell: (e) => <span suppressHydrationWarning>{clock(e.at)}</span>,
+        },
+        { title: '', className: 'nowrap', cell: (e) => e.by },
+        {
+          title: '',
+          cell: (e) => (
+            <>
+              {e.gone ? <s>{e.text}</s> : e.text}
+              {e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}
+            </>
+          ),
+        },
+      ]}
+    />
   );
 }

@@ -9,7 +9,7 @@ import type { Step } from '../../../core/route/types';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { overrideSchema } from '../../../server/use-cases/send-commands';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
-import { fromServerOrKeptPage } from '../../job/offline-page';
+import { fromServerOr, fromServerOrKeptPage } from '../../job/offline-page';
 import { Note } from '../../ui/note';
 import { functionName, list, thingName } from '../../words/things';
 import { loadJob } from '../job-loader';
@@ -73,6 +73,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   throw redirect(`/jobs/${params.job}/work`);
 }
+
+/** A route is adopted on the server and nowhere else. */
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) =>
+  fromServerOr(serverAction, () => ({
+    error:
+      'No network: the rest is planned on the server. Leave the device as it is, cool and open to the air, and try again when it is back.',
+  }));
 
 /** The way to the parts: what is done in which order and why, what other ways there are, what it takes. */
 export default function RoutePage({ loaderData }: Route.ComponentProps) {

@@ -36,7 +36,8 @@ function stagesOf(plan: Route): { key: string; phase: string; rows: Row[] }[] {
   for (const [i, s] of plan.steps.entries()) {
     const fresh = s.cautions.filter((c) => !said.has(c));
     for (const c of fresh) said.add(c);
-    if (s.phase !== stages.at(-1)?.phase) stages.push({ key: s.id, phase: s.phase, rows: [] });
+    if (s.phase !== stages.at(-1)?.phase)
+      stages.push({ key: `${stages.length} ${s.phase}`, phase: s.phase, rows: [] });
     stages.at(-1)!.rows.push({ nr: i + 1, s, fresh, bit: s.bit && s.bit !== bit ? s.bit : undefined });
     bit = s.bit ?? bit;
   }
@@ -52,15 +53,16 @@ export function StepTable(props: Props) {
   const stages = useMemo(() => stagesOf(plan), [plan]);
   const isDone = (s: Step) => left(s) === 0;
   const inHand = stages.find((g) => g.rows.some(({ s }) => !isDone(s))) ?? stages[0];
-  const [open, setOpen] = useState(() =>
-    plan.steps.length <= wholeUpTo ? stages.map((g) => g.key) : inHand ? [inHand.key] : [],
-  );
+  // what was folded or unfolded by hand stays so when the route is planned anew
+  const [byHand, setByHand] = useState<Record<string, boolean>>({});
+  const whole = plan.steps.length <= wholeUpTo;
+  const open = stages.map((g) => g.key).filter((key) => byHand[key] ?? (whole || key === inHand?.key));
   return (
     <Collapse
       className="stages"
       ghost
       activeKey={open}
-      onChange={setOpen}
+      onChange={(keys) => setByHand(Object.fromEntries(stages.map((g) => [g.key, keys.includes(g.key)])))}
       items={stages.map(({ key, phase, rows }) => {
         const steps = rows.map((r) => r.s);
         return {

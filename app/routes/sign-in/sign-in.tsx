@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-in';
 import { formBody, localPath, peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
+import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
 
 const form = z.object({
@@ -48,97 +49,87 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
-  const busy = useNavigation().state !== 'idle';
-  const errors: Record<string, string> = actionData?.errors ?? {};
+  const { people, to, away } = loaderData;
   return (
-    <main
-      style={{
-        minHeight: '100vh',
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)',
-        background: 'var(--head)',
-      }}
-    >
-      <div style={{ color: 'var(--head-ink)', padding: '12vh 8vw', alignSelf: 'center' }}>
+    <main className="sign-in">
+      <div className="sign-in-word">
         <h1 className="size-44">snavek</h1>
         <p className="size-20 top-12">Every screw, connector and step of the repair, computed and kept.</p>
       </div>
-      <div style={{ background: 'var(--paper)', display: 'grid', placeItems: 'center', padding: 24 }}>
-        <div className="stack" style={{ width: 'min(420px, 100%)' }}>
-          {loaderData.away && (
+      <div className="sign-in-forms">
+        <div className="stack">
+          {away && (
             <Note tone="stop">The database cannot be reached. Signing in works again when it is back.</Note>
           )}
-          <Form method="post" className="card stack" noValidate>
-            <h2>Sign in</h2>
-            <input type="hidden" name="to" value={loaderData.to} />
-            {errors.form && (
-              <Note tone="stop" role="alert">
-                {errors.form}
-              </Note>
-            )}
-            <div className="field">
-              <label htmlFor="login">Login</label>
-              <Input
-                id="login"
-                name="login"
-                autoComplete="username"
-                defaultValue={actionData?.login ?? ''}
-                aria-invalid={!!errors.login}
-                aria-describedby={errors.login ? 'login-error' : undefined}
-              />
-              {errors.login && (
-                <span id="login-error" className="error">
-                  {errors.login}
-                </span>
-              )}
-            </div>
-            <div className="field">
-              <label htmlFor="password">Password</label>
-              <Input
-                id="password"
-                name="password"
-                type="password"
-                autoComplete="current-password"
-                aria-invalid={!!errors.password}
-                aria-describedby={errors.password ? 'password-error' : undefined}
-              />
-              {errors.password && (
-                <span id="password-error" className="error">
-                  {errors.password}
-                </span>
-              )}
-            </div>
-            <Button type="primary" htmlType="submit" loading={busy}>
-              Sign in
-            </Button>
-          </Form>
-          {loaderData.people.length > 0 && (
-            <Form method="post" className="card stack">
-              <h2>Demo people</h2>
-              <p className="muted small">Offered on this machine only, with demo data.</p>
-              <input type="hidden" name="to" value={loaderData.to} />
-              <div className="cols halves">
-                {loaderData.people.map((p) => (
-                  <Button
-                    key={p.login}
-                    htmlType="submit"
-                    name="demo"
-                    value={p.login}
-                    className="begin to-left"
-                  >
-                    <span>
-                      {p.name}
-                      <span className="muted small plain block">
-                        {p.role}, {p.bench}
-                      </span>
-                    </span>
-                  </Button>
-                ))}
-              </div>
-            </Form>
-          )}
+          <LoginForm to={to} errors={actionData?.errors ?? {}} login={actionData?.login ?? ''} />
+          {people.length > 0 && <DemoPeople to={to} people={people} />}
         </div>
       </div>
     </main>
+  );
+}
+
+function LoginForm({ to, errors, login }: { to: string; errors: Record<string, string>; login: string }) {
+  const busy = useNavigation().state !== 'idle';
+  const wrong = (field: string) =>
+    errors[field] ? { validateStatus: 'error' as const, help: errors[field] } : {};
+  return (
+    <Form method="post" className="card stack" noValidate>
+      <h2>Sign in</h2>
+      <input type="hidden" name="to" value={to} />
+      {errors.form && (
+        <Note tone="stop" role="alert">
+          {errors.form}
+        </Note>
+      )}
+      <Field label="Login" htmlFor="login" {...wrong('login')}>
+        <Input
+          id="login"
+          name="login"
+          autoComplete="username"
+          defaultValue={login}
+          aria-invalid={!!errors.login}
+        />
+      </Field>
+      <Field label="Password" htmlFor="password" {...wrong('password')}>
+        <Input.Password
+          id="password"
+          name="password"
+          autoComplete="current-password"
+          aria-invalid={!!errors.password}
+        />
+      </Field>
+      <Button type="primary" htmlType="submit" loading={busy}>
+        Sign in
+      </Button>
+    </Form>
+  );
+}
+
+function DemoPeople({
+  to,
+  people,
+}: {
+  to: string;
+  people: readonly { login: string; name: string; role: string; bench: string }[];
+}) {
+  return (
+    <Form method="post" className="card stack">
+      <h2>Demo people</h2>
+      <p className="muted small">Offered on this machine only, with demo data.</p>
+      <input type="hidden" name="to" value={to} />
+      <div className="cols halves">
+        {people.map((p) => (
+          <Button key={p.login} htmlType="submit" name="demo" value={p.login} className="begin to-left">
+            <span>
+              {p.name}
+              <span className="muted small plain block">
+                {p.role}, {p.bench}
+              </span>
+            </span>
+          </Button>
+        ))}
+      </div>
+    </Form>
   );
 }

@@ -1,6 +1,6 @@
 import { Input, Button } from 'antd';
 import { useState } from 'react';
-import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
+import { changeSpares, type SpareRow, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { LengthBar, Recess } from '../../ui/recess';
@@ -8,7 +8,7 @@ import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
 import type { Route } from './+types/spares';
-import { DataTable } from '../../ui/data-table';
+import { type DataColumn, DataTable } from '../../ui/data-table';
 import { AddScrew } from './add-screw';
 import { StockSide } from '../../ui/stock-side';
 
@@ -76,72 +76,10 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
             <p>{`Nothing in the box matches “${text}”.`}</p>
           ) : (
             <DataTable
+              name="Screws in the box"
               rows={shown}
               rowKey={(s) => s.id}
-              columns={[
-                {
-                  title: 'drive',
-                  className: 'nowrap',
-                  cell: (s) => (
-                    <span className="row gap-8 one-line">
-                      <Recess drive={s.drive as 'P2'} size={24} />
-                      {s.drive}
-                    </span>
-                  ),
-                },
-                { title: 'thread', cell: (s) => s.thread },
-                {
-                  title: 'length',
-                  className: 'nowrap',
-                  cell: (s) => (
-                    <span className="row gap-8 one-line">
-                      <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
-                      {`${s.lengthMm} mm`}
-                    </span>
-                  ),
-                },
-                { title: 'head', className: 'nowrap', cell: (s) => `${s.headMm} mm` },
-                { title: 'note', className: 'small', cell: (s) => s.note },
-                {
-                  title: 'how many',
-                  className: 'nowrap',
-                  align: 'right',
-                  cell: (s) => (
-                    <>
-                      {may && (
-                        <Button
-                          aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
-                          disabled={s.count === 0}
-                          onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
-                        >
-                          −
-                        </Button>
-                      )}{' '}
-                      <span
-                        className={`inline-block min-w-34 to-middle strong ${s.count === 0 ? 'brick' : ''}`}
-                      >
-                        {s.count}
-                      </span>{' '}
-                      {may && (
-                        <>
-                          <Button
-                            aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
-                            onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
-                          >
-                            +
-                          </Button>{' '}
-                          <Button
-                            aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
-                            onClick={() => ask({ do: 'remove', id: s.id })}
-                          >
-                            ×
-                          </Button>
-                        </>
-                      )}
-                    </>
-                  ),
-                },
-              ]}
+              columns={columnsOf(longest, may, ask)}
             />
           )}
         </section>
@@ -156,5 +94,89 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
         </StockSide>
       </div>
     </main>
+  );
+}
+
+/** A kind of screw with its drive, thread and length to scale; how many there are, and for those who may, one more or less. */
+const columnsOf = (
+  longest: number,
+  may: boolean,
+  ask: (b: Record<string, unknown>) => void,
+): DataColumn<SpareRow>[] => [
+  {
+    title: 'drive',
+    kind: (s) => s.drive,
+    sort: (s) => s.drive,
+    className: 'nowrap',
+    cell: (s) => (
+      <span className="row gap-8 one-line">
+        <Recess drive={s.drive as 'P2'} size={24} />
+        {s.drive}
+      </span>
+    ),
+  },
+  { title: 'thread', kind: (s) => s.thread, sort: (s) => s.thread, cell: (s) => s.thread },
+  {
+    title: 'length',
+    sort: (s) => s.lengthMm,
+    className: 'nowrap',
+    cell: (s) => (
+      <span className="row gap-8 one-line">
+        <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
+        {`${s.lengthMm} mm`}
+      </span>
+    ),
+  },
+  { title: 'head', sort: (s) => s.headMm, className: 'nowrap', cell: (s) => `${s.headMm} mm` },
+  { title: 'note', className: 'small', cell: (s) => s.note },
+  {
+    title: 'how many',
+    className: 'nowrap',
+    align: 'right',
+    sort: (s) => s.count,
+    cell: (s) => <HowMany screw={s} may={may} ask={ask} />,
+  },
+];
+
+function HowMany({
+  screw: s,
+  may,
+  ask,
+}: {
+  screw: SpareRow;
+  may: boolean;
+  ask: (b: Record<string, unknown>) => void;
+}) {
+  return (
+    <>
+      {may && (
+        <Button
+          aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
+          disabled={s.count === 0}
+          onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
+        >
+          −
+        </Button>
+      )}{' '}
+      <span className={`inline-block min-w-34 to-middle strong ${s.count === 0 ? 'brick' : ''}`}>
+        {s.count}
+      </span>{' '}
+      {may && (
+        <>
+          <Button
+            aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
+            onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
+          >
+            +
+          </Button>{' '}
+          <Button
+            aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
+            onClick={() => ask({ do: 'remove', id: s.id })}
+          >
+            ×
+          </Button>
+        </>
+      )}
+    </>
   );
 }

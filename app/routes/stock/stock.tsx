@@ -1,41 +1,27 @@
-import { Tag, Form, Input, Button } from 'antd';
+import { Button, Form, Input } from 'antd';
 import { useState } from 'react';
-import { Form as SearchForm, Link } from 'react-router';
-import { z } from 'zod';
-import { changeStock, mayStock, stockPage, type StockPart } from '../../../server/use-cases/stock';
+import { useNavigation, useSearchParams } from 'react-router';
+import { addressOf } from '../../../core/forms/address';
+import { partPlaces, partsPerPage, type StockQuery, stockQuery } from '../../../core/forms/stock-query';
+import { provenances } from '../../../core/job/events';
+import { changeStock, mayStock, stockPage } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
+import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
+import { DataTable } from '../../ui/data-table';
+import { useFrame } from '../../ui/frame';
+import { Pick } from '../../ui/pick';
+import { StockSide } from '../../ui/stock-side';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
-import { money } from '../../words/time';
 import type { Route } from './+types/stock';
-import { Field } from '../../ui/field';
-import { DataTable } from '../../ui/data-table';
-import { proofField } from '../../../core/forms/part-fields';
-import { ruleOf, useServerErrors } from '../../ui/zod-form';
 import { AddPart } from './add-part';
-import { StockSide } from '../../ui/stock-side';
-
-const query = z.object({
-  q: z.string().max(80).catch(''),
-  page: z.coerce.number().int().min(0).max(10_000).catch(0),
-});
+import { columnsOf } from './parts-table';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  const url = new URL(request.url);
-  const { q, page } = query.parse({
-    q: url.searchParams.get('q') ?? '',
-    page: url.searchParams.get('page') ?? 0,
-  });
-  return {
-    who,
-    q,
-    page,
-    may: mayStock(who.role),
-    now: Date.now(),
-    ...(await stockPage(who, q.trim(), page)),
-  };
+  const query = stockQuery.parse(Object.fromEntries(new URL(request.url).searchParams));
+  return { query, may: mayStock(who.role), ...(await stockPage(who, query)) };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
@@ -44,176 +30,139 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 export type Said = Awaited<ReturnType<typeof action>>;
 
+/** The parts in the drawer, with where they came from and where they went. */
 export default function Stock({ loaderData }: Route.ComponentProps) {
-  const { who, q, page, parts, total, free, models, may } = loaderData;
-  const { search, ask, said, busy } = useStock<Said>();
-  const name = (p: StockPart) => models.find((m) => m.id === p.modelId);
+  const { currency } = useFrame().who.settings;
+  const { models, may } = loaderData;
+  const stock = useStock<Said>();
   return (
     <main className="page stack">
       <StockTabs />
       <div className="cols main-narrow high">
-        <section className="card" aria-label="Parts">
-          <div className="spread under-8">
-            <div>
-              <h1>Stock</h1>
-              <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
-            </div>
-            <div className="row">
-              <SearchForm method="get" role="search">
-                <label htmlFor="q" className="sr">
-                  Search the stock
-                </label>
-                <Input
-                  ref={search}
-                  id="q"
-                  name="q"
-                  type="search"
-                  defaultValue={q}
-                  maxLength={80}
-                  placeholder="part, model, supplier, serial  ( / )"
-                  className="w-300"
-                />
-              </SearchForm>
-              <Button href="/stock.csv" download>
-                CSV
-              </Button>
-            </div>
-          </div>
-          {parts.length === 0 ? (
-            <p>
-              {q
-                ? `No part matches “${q}”.`
-                : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
-            </p>
-          ) : (
-            <DataTable
-              rows={parts}
-              rowKey={(p) => p.id}
-              onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
-              columns={[
-                {
-                  title: 'part',
-                  cell: (p) => (
-                    <>
-                      <span className="strong">{p.name}</span>{' '}
-                      <span className="muted nowrap">
-                        {name(p)?.name.split(' ').slice(1).join(' ') ?? p.modelId}
-                      </span>
-                      {p.arrivesWith.length > 0 && (
-                        <div className="small muted">{`with ${p.arrivesWith.map((s) => [...(name(p)?.slots ?? []), ...(name(p)?.seals ?? [])].find((x) => x.id === s)?.name ?? s).join(', ')}`}</div>
-                      )}
-                    </>
-                  ),
-                },
-                {
-                  title: 'where from',
-                  cell: (p) => (
-                    <>
-                      {p.provenance}
-                      <span className="small muted">{` ${p.supplier}`}</span>
-                      {p.released === 'locked' ? (
-                        <Locked part={p} may={may} ask={ask} said={said} />
-                      ) : (
-                        p.released === 'proof seen' && (
-                          <div className="small muted">{`released: ${p.proof}`}</div>
-                        )
-                      )}
-                    </>
-                  ),
-                },
-                {
-                  title: 'lot, serial',
-                  className: 'small',
-                  cell: (p) => (
-                    <>
-                      {p.lot && <span className="nowrap muted">{p.lot} </span>}
-                      <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
-                    </>
-                  ),
-                },
-                {
-                  title: 'price',
-                  className: 'nowrap',
-                  align: 'right',
-                  cell: (p) => money(p.priceMinor, who.settings.currency),
-                },
-                {
-                  title: 'where it is',
-                  className: 'small nowrap',
-                  cell: (p) =>
-                    p.jobId ? (
-                      <Link
-                        to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
-                      >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
-                    ) : may ? (
-                      <Button
-                        aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
-                        onClick={() => ask({ do: 'remove', id: p.id })}
-                      >
-                        Take out
-                      </Button>
-                    ) : (
-                      <span className="moss">free</span>
-                    ),
-                },
-              ]}
-            />
-          )}
-          <div className="row top-8">
-            {page > 0 && <Link to={`?q=${encodeURIComponent(q)}&page=${page - 1}`}>before</Link>}
-            {(page + 1) * 100 < total && (
-              <Link to={`?q=${encodeURIComponent(q)}&page=${page + 1}`}>more</Link>
-            )}
-          </div>
-        </section>
+        <Parts loaded={loaderData} stock={stock} currency={currency} />
         <StockSide
-          said={said}
+          said={stock.said}
           may={may}
           hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
           whoMay="An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer."
-          onCsv={(csv) => ask({ do: 'import', csv })}
+          onCsv={(csv) => stock.ask({ do: 'import', csv })}
         >
-          <AddPart models={models} currency={who.settings.currency} said={said} busy={busy} ask={ask} />
+          <AddPart models={models} currency={currency} said={stock.said} busy={stock.busy} ask={stock.ask} />
         </StockSide>
       </div>
     </main>
   );
 }
 
-/** A part still locked to a former owner's account is not used until somebody has seen the proof of its release. */
-function Locked({
-  part,
-  may,
-  ask,
-  said,
+type Loaded = Route.ComponentProps['loaderData'];
+type StockState = ReturnType<typeof useStock<Said>>;
+function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState; currency: string }) {
+  const { query, parts, total, free, models, may } = loaded;
+  const [, setParams] = useSearchParams();
+  const loading = useNavigation().state === 'loading';
+  const [picked, setPicked] = useState<string[]>([]);
+  const ask = (change: Partial<StockQuery>) =>
+    setParams(addressOf(stockQuery, { ...query, page: 0, ...change }));
+  const choice = useShownColumns('stock', columnsOf({ models, currency, may, ...stock }));
+  const chosen = picked.filter((id) => parts.some((p) => p.id === id && p.jobId === null));
+  return (
+    <section className="card stack" aria-label="Parts">
+      <div className="spread">
+        <div>
+          <h1>Stock</h1>
+          <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
+        </div>
+        <div className="row one-line">
+          {chosen.length > 0 && (
+            <Button danger onClick={() => stock.ask({ do: 'remove', ids: chosen })}>
+              {`Take ${chosen.length} out`}
+            </Button>
+          )}
+          <ColumnChoice {...choice} />
+          <Button href={`/stock.csv?${addressOf(stockQuery, query)}`} download>
+            CSV
+          </Button>
+        </div>
+      </div>
+      <StockFilter query={query} stock={stock} onAsk={ask} />
+      {parts.length === 0 ? (
+        <p>
+          {addressOf(stockQuery, query)
+            ? 'No part matches all of this. Leave something out.'
+            : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
+        </p>
+      ) : (
+        <DataTable
+          name="Parts in stock"
+          rows={parts}
+          rowKey={(p) => p.id}
+          onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
+          columns={choice.shown}
+          loading={loading}
+          ordered={{ by: query.sort, dir: query.dir }}
+          onOrder={({ by, dir }) => ask({ sort: by as StockQuery['sort'], dir })}
+          chosen={may ? { keys: chosen, onChange: setPicked, may: (p) => p.jobId === null } : undefined}
+        />
+      )}
+      <div className="row">
+        {query.page > 0 && (
+          <Button onClick={() => ask({ page: query.page - 1 })}>The {partsPerPage} before</Button>
+        )}
+        {(query.page + 1) * partsPerPage < total && (
+          <Button onClick={() => ask({ page: query.page + 1 })}>The next {partsPerPage}</Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+const placeName = { free: 'free', chosen: 'chosen for a job', used: 'used up' } as const;
+function StockFilter({
+  query,
+  stock,
+  onAsk,
 }: {
-  part: StockPart;
-  may: boolean;
-  ask: (b: Record<string, unknown>) => void;
-  said: Said | undefined;
+  query: StockQuery;
+  stock: StockState;
+  onAsk: (c: Partial<StockQuery>) => void;
 }) {
-  const [form] = Form.useForm<{ proof: string }>();
-  const [open, setOpen] = useState(false);
-  useServerErrors(form, open && said && !said.ok ? said.errors : undefined);
-  if (!open)
-    return (
-      <span className="row">
-        <Tag color="error">locked to an account</Tag>
-        {may && <Button onClick={() => setOpen(true)}>Released…</Button>}
-      </span>
-    );
   return (
     <Form
-      form={form}
-      layout="vertical"
-      className="stack"
-      initialValues={{ proof: '' }}
-      onFinish={({ proof }) => ask({ do: 'change', id: part.id, released: 'proof seen', proof })}
+      key={query.q}
+      role="search"
+      className="row"
+      initialValues={{ q: query.q }}
+      onFinish={(said: { q: string }) => onAsk({ q: said.q.trim() })}
     >
-      <Field name="proof" htmlFor={`proof-${part.id}`} label="What proves it?" rules={[ruleOf(proofField)]}>
-        <Input id={`proof-${part.id}`} maxLength={200} />
-      </Field>
-      <Button htmlType="submit">Keep</Button>
+      <Form.Item name="q" noStyle>
+        <Input
+          ref={stock.search}
+          type="search"
+          aria-label="Search the stock"
+          className="grow-200"
+          maxLength={80}
+          placeholder="part, model, supplier, serial  ( / )"
+        />
+      </Form.Item>
+      <Pick
+        aria-label="Where from"
+        value={query.from}
+        onChange={(value) => onAsk({ from: value as StockQuery['from'] })}
+        options={[
+          { value: '', label: 'from anywhere' },
+          ...provenances.map((p) => ({ value: p as string, label: p as string })),
+        ]}
+      />
+      <Pick
+        aria-label="Where it is"
+        value={query.at}
+        onChange={(value) => onAsk({ at: value as StockQuery['at'] })}
+        options={[
+          { value: '', label: 'wherever it is' },
+          ...partPlaces.map((p) => ({ value: p as string, label: placeName[p] })),
+        ]}
+      />
+      <Button htmlType="submit">Search</Button>
     </Form>
   );
 }

@@ -2,8 +2,8 @@ import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/job/state';
-import { indexModel } from '../../../core/model/index-model';
-import { matPage } from '../../../core/screws/mat-layout';
+import { type IndexedModel, indexModel } from '../../../core/model/index-model';
+import { type MatCell, matPage } from '../../../core/screws/mat-layout';
 import { ScrewHead } from '../../ui/recess';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/mat-print';
@@ -39,89 +39,105 @@ export default function MatPrint({ loaderData: { page } }: Route.ComponentProps)
       </div>
       <div className="spread small">
         <span className="strong">{`${index.model.name} · ${flag(page.state, 'tag') ?? ''} · mat`}</span>
-        <span className="row" style={{ gap: 6 }}>
+        <span className="row gap-6">
           50 mm:
-          <svg
-            style={{ width: '50mm', height: '3mm' }}
-            viewBox="0 0 50 3"
-            role="img"
-            aria-label="50 mm ruler"
-          >
-            {Array.from({ length: 6 }, (_, i) => (
-              <line
-                key={`r${i * 10}`}
-                x1={Math.min(49.85, Math.max(0.15, i * 10))}
-                x2={Math.min(49.85, Math.max(0.15, i * 10))}
-                y1={0}
-                y2={3}
-                stroke="var(--ink)"
-                strokeWidth={0.3}
-              />
-            ))}
-            <line x1={0} x2={50} y1={2.8} y2={2.8} stroke="var(--ink)" strokeWidth={0.3} />
-          </svg>
+          <Ruler />
         </span>
       </div>
       <div className="mat-sheets">
         {pages.map((p) => (
-          <svg
+          <MatSheet
             key={p}
-            style={{ width: `${matPage.widthMm}mm`, height: `${matPage.heightMm}mm` }}
-            viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`}
-            role="img"
-            aria-label={`Mat, page ${pages.indexOf(p) + 1} of ${pages.length}`}
-          >
-            <rect
-              x={0.2}
-              y={0.2}
-              width={matPage.widthMm - 0.4}
-              height={matPage.heightMm - 0.4}
-              rx={3}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={0.3}
-            />
-            <text
-              x={matPage.widthMm - 2}
-              y={matPage.heightMm - 2}
-              fontSize={3}
-              textAnchor="end"
-            >{`${pages.indexOf(p) + 1} / ${pages.length}`}</text>
-            {cells
-              .filter((c) => c.page === p)
-              .map(({ id, x, y }) => {
-                const f = index.fasteners.get(id)!;
-                return (
-                  <g key={id} data-cell={id}>
-                    <circle
-                      cx={x}
-                      cy={y - 2.6}
-                      r={3.4}
-                      fill="none"
-                      stroke="var(--metal)"
-                      strokeWidth={0.2}
-                      strokeDasharray="0.8 0.6"
-                    />
-                    <ScrewHead drive={f.drive} x={x} y={y - 2.6} r={f.headMm / 2} tone="dim" />
-                    <text x={x} y={y + 3.8} fontSize={3.2} textAnchor="middle" fontWeight={700}>
-                      {id}
-                    </text>
-                    <rect
-                      x={x - f.lengthMm / 2}
-                      y={y + 4.8}
-                      width={f.lengthMm}
-                      height={0.7}
-                      fill="var(--ink)"
-                    />
-                    <text x={x + f.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>
-                      {f.lengthMm}
-                    </text>
-                  </g>
-                );
-              })}
-          </svg>
+            index={index}
+            cells={cells.filter((c) => c.page === p)}
+            nr={pages.indexOf(p) + 1}
+            of={pages.length}
+          />
         ))}
       </div>
     </main>
+  );
+}
+
+/** By which one sees that it was printed at 100 %. */
+function Ruler() {
+  return (
+    <svg style={{ width: '50mm', height: '3mm' }} viewBox="0 0 50 3" role="img" aria-label="50 mm ruler">
+      {Array.from({ length: 6 }, (_, i) => (
+        <line
+          key={`r${i * 10}`}
+          x1={Math.min(49.85, Math.max(0.15, i * 10))}
+          x2={Math.min(49.85, Math.max(0.15, i * 10))}
+          y1={0}
+          y2={3}
+          stroke="var(--ink)"
+          strokeWidth={0.3}
+        />
+      ))}
+      <line x1={0} x2={50} y1={2.8} y2={2.8} stroke="var(--ink)" strokeWidth={0.3} />
+    </svg>
+  );
+}
+
+/** One page of the mat: every screw's place with its head and its length, both to scale. */
+function MatSheet({
+  index,
+  cells,
+  nr,
+  of,
+}: {
+  index: IndexedModel;
+  cells: readonly MatCell[];
+  nr: number;
+  of: number;
+}) {
+  return (
+    <svg
+      style={{ width: `${matPage.widthMm}mm`, height: `${matPage.heightMm}mm` }}
+      viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`}
+      role="img"
+      aria-label={`Mat, page ${nr} of ${of}`}
+    >
+      <rect
+        x={0.2}
+        y={0.2}
+        width={matPage.widthMm - 0.4}
+        height={matPage.heightMm - 0.4}
+        rx={3}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={0.3}
+      />
+      <text
+        x={matPage.widthMm - 2}
+        y={matPage.heightMm - 2}
+        fontSize={3}
+        textAnchor="end"
+      >{`${nr} / ${of}`}</text>
+      {cells.map(({ id, x, y }) => {
+        const f = index.fasteners.get(id)!;
+        return (
+          <g key={id} data-cell={id}>
+            <circle
+              cx={x}
+              cy={y - 2.6}
+              r={3.4}
+              fill="none"
+              stroke="var(--metal)"
+              strokeWidth={0.2}
+              strokeDasharray="0.8 0.6"
+            />
+            <ScrewHead drive={f.drive} x={x} y={y - 2.6} r={f.headMm / 2} tone="dim" />
+            <text x={x} y={y + 3.8} fontSize={3.2} textAnchor="middle" fontWeight={700}>
+              {id}
+            </text>
+            <rect x={x - f.lengthMm / 2} y={y + 4.8} width={f.lengthMm} height={0.7} fill="var(--ink)" />
+            <text x={x + f.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>
+              {f.lengthMm}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
   );
 }

@@ -6,6 +6,59 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { thingName } from '../../words/things';
 
+type Report = [label: string, body: Body];
+/** What can have happened to a thing, as it stands now. */
+function reportsOf(index: IndexedModel, state: JobState, id: string): Report[] {
+  if (index.fasteners.has(id)) return ofScrew(state, id);
+  if (index.connectors.has(id))
+    return isOn(state, id)
+      ? [
+          ['it is off', { type: 'connectorOff', connector: id }],
+          ['reseated', { type: 'reseated', connector: id }],
+        ]
+      : [['it is on', { type: 'connectorOn', connector: id }]];
+  if (index.bonds.has(id))
+    return isWhole(state, id)
+      ? [
+          ['it came away whole', { type: 'bondReleased', bond: id, torn: false }],
+          ['it tore', { type: 'bondReleased', bond: id, torn: true }],
+        ]
+      : [['it is renewed', { type: 'bondRenewed', bond: id }]];
+  if (index.catches.has(id))
+    return isHooked(state, id)
+      ? [['it is free', { type: 'catchFreed', catch: id }]]
+      : [['it is hooked', { type: 'catchHooked', catch: id }]];
+  return index.slots.has(id) ? ofPiece(index, state, id) : [];
+}
+function ofScrew(state: JobState, id: string): Report[] {
+  const own = Object.keys(state.place).find((p) => state.place[p] === `mat/${id}`) ?? originalPiece(id);
+  const inside = pieceInHole(state, id);
+  const moves: Report[] = inside
+    ? [[`${id} is out`, { type: 'screwOut', fastener: id, piece: inside }]]
+    : [
+        [`${id} is in`, { type: 'screwIn', fastener: id, piece: own }],
+        [`another screw is in ${id}`, { type: 'screwIn', fastener: id, piece: newPiece(id) }],
+      ];
+  return state.place[own] === 'adrift'
+    ? moves
+    : [...moves, [`${id} is lost`, { type: 'lost', piece: inside ?? own }]];
+}
+function ofPiece(index: IndexedModel, state: JobState, id: string): Report[] {
+  const here = pieceInSlot(state, id);
+  const pose = poseOf(state, id);
+  if (!here) {
+    const loose = Object.keys(state.place).find((p) => p.startsWith(`${id}#`) && state.place[p] === 'tray');
+    return loose ? [['it is back', { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]] : [];
+  }
+  const away = index.slots
+    .get(id)!
+    .ways.filter((w) => w.to !== pose)
+    .map((w): Report => [`it is ${w.to}`, { type: 'pieceMoved', slot: id, pose: w.to }]);
+  return pose === 'in'
+    ? away
+    : [...away, ['it is back in place', { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]];
+}
+
 /** What can be reported of one thing on the map, in whatever order it happened: facts are always taken. */
 export function ThingSheet({
   index,
@@ -22,53 +75,7 @@ export function ThingSheet({
   onReport: (b: Body) => void;
   onNote: () => void;
 }) {
-  const options: [string, Body][] = [];
-  if (index.fasteners.has(id)) {
-    const own = Object.keys(state.place).find((p) => state.place[p] === `mat/${id}`) ?? originalPiece(id);
-    const inside = pieceInHole(state, id);
-    if (inside) options.push([`${id} is out`, { type: 'screwOut', fastener: id, piece: inside }]);
-    else {
-      options.push([`${id} is in`, { type: 'screwIn', fastener: id, piece: own }]);
-      options.push([`another screw is in ${id}`, { type: 'screwIn', fastener: id, piece: newPiece(id) }]);
-    }
-    if (state.place[own] !== 'adrift')
-      options.push([`${id} is lost`, { type: 'lost', piece: inside ?? own }]);
-  } else if (index.connectors.has(id))
-    options.push(
-      ...((isOn(state, id)
-        ? [
-            ['it is off', { type: 'connectorOff', connector: id }],
-            ['reseated', { type: 'reseated', connector: id }],
-          ]
-        : [['it is on', { type: 'connectorOn', connector: id }]]) as [string, Body][]),
-    );
-  else if (index.bonds.has(id)) {
-    if (isWhole(state, id))
-      options.push(
-        ['it came away whole', { type: 'bondReleased', bond: id, torn: false }],
-        ['it tore', { type: 'bondReleased', bond: id, torn: true }],
-      );
-    else options.push(['it is renewed', { type: 'bondRenewed', bond: id }]);
-  } else if (index.catches.has(id))
-    options.push(
-      isHooked(state, id)
-        ? ['it is free', { type: 'catchFreed', catch: id }]
-        : ['it is hooked', { type: 'catchHooked', catch: id }],
-    );
-  else if (index.slots.has(id)) {
-    const here = pieceInSlot(state, id);
-    const loose = Object.keys(state.place).find((p) => p.startsWith(`${id}#`) && state.place[p] === 'tray');
-    for (const w of index.slots.get(id)!.ways)
-      if (here && poseOf(state, id) !== w.to)
-        options.push([
-          w.to === 'out' ? 'it is out' : `it is ${w.to}`,
-          { type: 'pieceMoved', slot: id, pose: w.to },
-        ]);
-    if (!here && loose)
-      options.push(['it is back', { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]);
-    if (here && poseOf(state, id) !== 'in')
-      options.push(['it is back in place', { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]);
-  }
+  const options = reportsOf(index, state, id);
   const f = index.fasteners.get(id);
   const connector = index.connectors.get(id);
   return (

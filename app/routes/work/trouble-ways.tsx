@@ -349,40 +349,22 @@ export function PartWay({
   jobId,
   onReport,
 }: WayProps & { kind: 'broken' | 'wrong part' }) {
-  const slots =
-    kind === 'wrong part'
-      ? Object.keys(state.task).filter((s) => state.task[s] === 'replace')
-      : index.model.slots
-          .filter(
-            (s) =>
-              pieceInSlot(state, s.id) !== undefined ||
-              Object.keys(state.place).some((x) => x.startsWith(`${s.id}#`) && state.place[x] === 'tray'),
-          )
-          .map((s) => s.id);
+  const slots = partsOfTrouble(index, state, kind);
   const [slot, setSlot] = useState(step?.about && slots.includes(step.about) ? step.about : (slots[0] ?? ''));
   const [note, setNote] = useState('');
-  const said = note.trim() ? { note: cut(note, 1000) } : {};
-  const standing = slots.filter((s) => state.trouble[`${kind} ${s}`]);
+  const how = kind === 'broken' ? 'replaced or repaired' : 'another part is here';
+  const Ways = kind === 'broken' ? BrokenPart : WrongPart;
   return (
     <>
-      {standing.map((s) => (
-        <div key={s} className="row">
-          <span>{`${thingName(index, s)}: ${kind}`}</span>
-          <Button
-            onClick={() =>
-              onReport({
-                type: 'eased',
-                kind,
-                thing: s,
-                how: kind === 'broken' ? 'replaced or repaired' : 'another part is here',
-              })
-            }
-          >
-            Settled
-          </Button>
-          <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
-        </div>
-      ))}
+      {slots
+        .filter((s) => state.trouble[`${kind} ${s}`])
+        .map((s) => (
+          <div key={s} className="row">
+            <span>{`${thingName(index, s)}: ${kind}`}</span>
+            <Button onClick={() => onReport({ type: 'eased', kind, thing: s, how })}>Settled</Button>
+            <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
+          </div>
+        ))}
       <Field label={kind === 'broken' ? 'What broke?' : 'Which part?'} htmlFor="trouble-slot">
         <Pick
           id="trouble-slot"
@@ -393,47 +375,69 @@ export function PartWay({
       </Field>
       <Words label="How, and how bad?" value={note} set={setNote} />
       <div className="row">
-        {kind === 'broken' ? (
-          <>
-            <Button
-              danger
-              disabled={!slot}
-              onClick={() =>
-                onReport(
-                  { type: 'troubled', kind, thing: slot, ...said },
-                  ...(state.task[slot] === 'replace'
-                    ? []
-                    : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]),
-                )
-              }
-            >
-              It is to be replaced: price and route follow
-            </Button>
-            <Button
-              disabled={!slot || !note.trim()}
-              onClick={() =>
-                onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
-              }
-            >
-              It stays as it is; the owner is told
-            </Button>
-          </>
-        ) : (
-          <Button
-            danger
-            disabled={!slot}
-            onClick={() =>
-              onReport(
-                { type: 'troubled', kind, thing: slot, ...said },
-                ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []),
-              )
-            }
-          >
-            It goes back to stock: choose another on the offer
-          </Button>
-        )}
+        <Ways state={state} slot={slot} note={note} onReport={onReport} />
       </div>
     </>
+  );
+}
+/** What can be broken, or the wrong one: of the parts that are replaced, or of all that are here. */
+function partsOfTrouble(
+  index: WayProps['index'],
+  state: WayProps['state'],
+  kind: 'broken' | 'wrong part',
+): string[] {
+  if (kind === 'wrong part') return Object.keys(state.task).filter((s) => state.task[s] === 'replace');
+  const inTray = (slot: string) =>
+    Object.keys(state.place).some((x) => x.startsWith(`${slot}#`) && state.place[x] === 'tray');
+  return index.model.slots
+    .filter((s) => pieceInSlot(state, s.id) !== undefined || inTray(s.id))
+    .map((s) => s.id);
+}
+type PartTrouble = Pick<WayProps, 'state' | 'onReport'> & { slot: string; note: string };
+const withNote = (note: string) => (note.trim() ? { note: cut(note, 1000) } : {});
+
+function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
+  return (
+    <>
+      <Button
+        danger
+        disabled={!slot}
+        onClick={() =>
+          onReport(
+            { type: 'troubled', kind: 'broken', thing: slot, ...withNote(note) },
+            ...(state.task[slot] === 'replace'
+              ? []
+              : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]),
+          )
+        }
+      >
+        It is to be replaced: price and route follow
+      </Button>
+      <Button
+        disabled={!slot || !note.trim()}
+        onClick={() =>
+          onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
+        }
+      >
+        It stays as it is; the owner is told
+      </Button>
+    </>
+  );
+}
+function WrongPart({ state, slot, note, onReport }: PartTrouble) {
+  return (
+    <Button
+      danger
+      disabled={!slot}
+      onClick={() =>
+        onReport(
+          { type: 'troubled', kind: 'wrong part', thing: slot, ...withNote(note) },
+          ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []),
+        )
+      }
+    >
+      It goes back to stock: choose another on the offer
+    </Button>
   );
 }
 

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import type { MustStop } from '../../../core/job/running';
 import type { Task } from '../../../core/job/events';
@@ -32,26 +31,16 @@ export function usePlanAgain(jobId: string): {
   error: string | undefined;
 } {
   const fetcher = useFetcher<{ error?: string }>();
-  const [away, setAway] = useState(false);
-  const run = async (tasks: readonly Task[]) => {
-    const there = await fetch('/healthz', { signal: AbortSignal.timeout(5000) }).then(
-      (r) => r.ok,
-      () => false,
-    );
-    setAway(!there);
-    if (there)
-      void fetcher.submit(JSON.stringify({ command: crypto.randomUUID(), tasks }), {
-        method: 'post',
-        action: `/jobs/${jobId}/route`,
-        encType: 'application/json',
-      });
-  };
+  const run = (tasks: readonly Task[]) =>
+    void fetcher.submit(JSON.stringify({ command: crypto.randomUUID(), tasks }), {
+      method: 'post',
+      action: `/jobs/${jobId}/route`,
+      encType: 'application/json',
+    });
   return {
-    run: (tasks = []) => void run(tasks),
+    run: (tasks = []) => run(tasks),
     busy: fetcher.state !== 'idle',
-    error: away
-      ? 'The server is away, and the rest is planned there. Leave the device as it is, cool and open to the air, and try again.'
-      : fetcher.data?.error,
+    error: fetcher.data?.error,
   };
 }
 

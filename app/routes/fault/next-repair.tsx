@@ -1,0 +1,77 @@
+import { Button } from 'antd';
+import { type Fault, knownCause } from '../../../core/diagnose/fault';
+import type { IndexedModel } from '../../../core/model/index-model';
+import { LinkButton } from '../../ui/link-button';
+import { causeName, percent } from '../../words/fault';
+import { taskName } from '../../words/steps';
+import { cap, thingName } from '../../words/things';
+import { money } from '../../words/time';
+import type { NextProps } from './next-test';
+
+/** What would be done about a cause on this device. */
+function remedyOf(index: IndexedModel, fault: Fault, cause: string): string {
+  const known = knownCause(cause)!;
+  const at = fault.causes.find((c) => c.id === cause)?.slot;
+  return known.task === 'none'
+    ? (known.remedy ?? cap(known.name))
+    : `${cap(taskName[known.task])} the ${at ? thingName(index, at) : known.name}`;
+}
+
+/** No test is worth its cost any more: the repair, or where nothing stands out the repairs in the order to be tried. */
+export function NextRepair(props: NextProps) {
+  const { index, fault, seen, state, currency, disabled, offer, onState } = props;
+  const { next, diagnosis } = seen;
+  const cause = 'repair' in next ? next.repair : '';
+  const known = knownCause(cause)!;
+  const p = diagnosis.posterior[cause] ?? 0;
+  // where nothing stands out, the cheap ones first: by chance over cost
+  if (p < 0.5 && seen.tries.length > 1) return <Tries {...props} />;
+  const because = `${percent(p)} by ${Object.keys(state.test).length ? 'the tests' : 'what the owner says'}; no other test is worth its cost`;
+  return (
+    <section className="card stack first-thing" aria-label="Next">
+      <div className="muted">No further test pays</div>
+      <h1 className="now-title" data-testid="next">
+        {remedyOf(index, fault, cause)}
+      </h1>
+      <p>{`${cap(known.name)}: ${percent(p)}. Expected to cost ${money(diagnosis.expectedCost, currency)} from here${diagnosis.optimal ? ', and no plan costs less' : ''}.`}</p>
+      <div className="row">
+        <Button type="primary" disabled={disabled} onClick={() => onState(cause, because)}>
+          {known.task === 'none' ? 'That was it' : 'Take it as the fault'}
+        </Button>
+        <LinkButton to={offer}>Choose the tasks myself</LinkButton>
+      </div>
+    </section>
+  );
+}
+
+function Tries({ index, fault, seen, currency, disabled, onState }: NextProps) {
+  return (
+    <section className="card stack first-thing" aria-label="Next">
+      <div className="muted">No further test pays, and nothing stands out</div>
+      <h1 className="now-title" data-testid="next">
+        Try in this order
+      </h1>
+      <ol className="list">
+        {seen.tries.map((t, i) => (
+          <li key={t.cause} className="spread mid">
+            <span className="fill">
+              <span className="strong">{`${i + 1}. ${remedyOf(index, fault, t.cause)}`}</span>
+              <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span>
+            </span>
+            <Button
+              type={i ? 'default' : 'primary'}
+              disabled={disabled}
+              aria-label={`Take it: ${causeName(t.cause)}`}
+              onClick={() => onState(t.cause, `${percent(t.p)}; tried first for its chance over its cost`)}
+            >
+              Take it
+            </Button>
+          </li>
+        ))}
+      </ol>
+      <p className="small muted">
+        By chance over cost: that order costs least on average until the fault is found.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,75 @@
+import { Button, Tag } from 'antd';
+import { Link } from 'react-router';
+import type { IndexedModel } from '../../../core/model/index-model';
+import type { StockPart } from '../../../server/use-cases/stock';
+import { list, thingName } from '../../words/things';
+import { money } from '../../words/time';
+
+/** The parts in stock that fit one place, one of which may be chosen. */
+export function PartsList({
+  index,
+  slot,
+  parts,
+  chosen,
+  currency,
+  disabled,
+  onPart,
+}: {
+  index: IndexedModel;
+  slot: string;
+  parts: readonly StockPart[];
+  /** The id of the chosen one. */
+  chosen: string | undefined;
+  currency: string;
+  disabled: boolean;
+  onPart: (part: StockPart | undefined) => void;
+}) {
+  if (parts.length === 0)
+    return (
+      <p className="muted small m-0">
+        None in the stock: counted at the list price with its spread. <Link to="/stock">To the stock</Link>
+      </p>
+    );
+  return (
+    <ul className="list" aria-label={`Parts for the ${thingName(index, slot)}`}>
+      {parts.map((p) => {
+        const mine = chosen === p.id;
+        return (
+          <li key={p.id} className="spread mid">
+            <span className="fill">
+              <span className="strong">{p.provenance}</span>
+              {` ${p.name}`}
+              <span className="muted small">
+                {[
+                  p.supplier,
+                  p.lot && `lot ${p.lot}`,
+                  p.serial && `serial ${p.serial}`,
+                  p.arrivesWith.length && `with ${list(p.arrivesWith.map((s) => thingName(index, s)))}`,
+                ]
+                  .filter(Boolean)
+                  .map((t) => ` · ${t}`)
+                  .join('')}
+              </span>
+              {p.released === 'locked' && (
+                <Tag color="error" className="before-8">
+                  locked to an account
+                </Tag>
+              )}
+            </span>
+            <span className="strong nowrap">{money(p.priceMinor, currency)}</span>
+            <Button
+              type={mine ? 'primary' : 'default'}
+              className="min-w-92"
+              aria-pressed={mine}
+              aria-label={`${mine ? 'Chosen' : 'Choose'}: ${[p.provenance, p.name, p.serial].filter(Boolean).join(' ')}`}
+              disabled={disabled || p.released === 'locked'}
+              onClick={() => onPart(mine ? undefined : p)}
+            >
+              {mine ? 'Chosen' : 'Choose'}
+            </Button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,95 @@
+import { Button } from 'antd';
+import { Link } from 'react-router';
+import type { StockModel, StockPart } from '../../../server/use-cases/stock';
+import type { DataColumn } from '../../ui/data-table';
+import { money } from '../../words/time';
+import { Locked } from './locked';
+import type { Said } from './stock';
+
+interface Looks {
+  models: readonly StockModel[];
+  currency: string;
+  /** Whoever looks may change the stock. */
+  may: boolean;
+  said: Said | undefined;
+  ask: (b: Record<string, unknown>) => void;
+}
+/** What is shown of a part, each with the order that the server can put it in. */
+export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
+  {
+    title: 'part',
+    order: 'name',
+    always: true,
+    cell: (p) => <PartName part={p} models={looks.models} />,
+  },
+  {
+    title: 'where from',
+    order: 'provenance',
+    cell: (p) => (
+      <>
+        {p.provenance}
+        <span className="small muted">{` ${p.supplier}`}</span>
+        {p.released === 'locked' && <Locked part={p} may={looks.may} ask={looks.ask} said={looks.said} />}
+        {p.released === 'proof seen' && <div className="small muted">{`released: ${p.proof}`}</div>}
+      </>
+    ),
+  },
+  {
+    title: 'lot, serial',
+    order: 'lot',
+    className: 'small',
+    cell: (p) => (
+      <>
+        {p.lot && <span className="nowrap muted">{p.lot} </span>}
+        <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
+      </>
+    ),
+  },
+  {
+    title: 'price',
+    order: 'price',
+    className: 'nowrap',
+    align: 'right',
+    cell: (p) => money(p.priceMinor, looks.currency),
+  },
+  {
+    title: 'where it is',
+    order: 'place',
+    className: 'small nowrap',
+    cell: (p) => <Whereabouts part={p} may={looks.may} ask={looks.ask} />,
+  },
+];
+
+function PartName({ part: p, models }: { part: StockPart; models: readonly StockModel[] }) {
+  const model = models.find((m) => m.id === p.modelId);
+  const things = [...(model?.slots ?? []), ...(model?.seals ?? [])];
+  return (
+    <>
+      <span className="strong">{p.name}</span>{' '}
+      <span className="muted nowrap">{model?.name.split(' ').slice(1).join(' ') ?? p.modelId}</span>
+      {p.arrivesWith.length > 0 && (
+        <div className="small muted">
+          {`with ${p.arrivesWith.map((s) => things.find((x) => x.id === s)?.name ?? s).join(', ')}`}
+        </div>
+      )}
+    </>
+  );
+}
+
+function Whereabouts({ part: p, may, ask }: { part: StockPart } & Pick<Looks, 'may' | 'ask'>) {
+  if (p.jobId)
+    return (
+      <Link
+        to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
+      >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
+    );
+  if (!may) return <span className="moss">free</span>;
+  return (
+    <Button
+      aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
+      onClick={() => ask({ do: 'remove', ids: [p.id] })}
+    >
+      Take out
+    </Button>
+  );
+}
