@@ -25,8 +25,8 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 export default function Checks({ loaderData }: Route.ComponentProps) {
   const checks = useChecks();
   const { index, state, send, failed, ended, round } = checks;
-  const { at, move, answer } = useRowInHand(checks);
-  const press = usePress(checks);
+  const { at, move, answer, toFirst } = useRowInHand(checks);
+  const press = usePress(checks, toFirst);
   useKeys({
     next: press?.byKey,
     move,
@@ -92,7 +92,10 @@ function thirdAnswer({ rows, round }: ChecksState): string | undefined {
 }
 
 /** What a press does: answers all that worked before, then goes on; nothing while something is to be tried by itself. */
-function usePress(checks: ChecksState): { text: string; run: () => void; byKey: () => void } | undefined {
+function usePress(
+  checks: ChecksState,
+  onAll: () => void,
+): { text: string; run: () => void; byKey: () => void } | undefined {
   const { ended, settled, asBefore, answer, goOn, onward, stepIsThis } = checks;
   const back = onward === 'work' && !stepIsThis ? 'Back to Work' : onwardText[onward];
   const text = ended
@@ -106,7 +109,10 @@ function usePress(checks: ChecksState): { text: string; run: () => void; byKey: 
   if (!text) return undefined;
   const run = () => {
     if (settled) void goOn();
-    else answer(asBefore.map((c) => [c, 'works']));
+    else {
+      answer(asBefore.map((c) => [c, 'works']));
+      onAll();
+    }
   };
   return {
     text,
@@ -123,6 +129,8 @@ function useRowInHand({ rows, waiting, failing, answer }: ChecksState): {
   at: string | undefined;
   move: (by: number) => void;
   answer: (row: CheckRow, result: CheckResult) => void;
+  /** Back to the first that is open. */
+  toFirst: () => void;
 } {
   const [chosen, setChosen] = useState<string>();
   const asked = rows.filter((r) => r.now);
@@ -134,6 +142,7 @@ function useRowInHand({ rows, waiting, failing, answer }: ChecksState): {
   }, [chosen]);
   return {
     at,
+    toFirst: () => setChosen(undefined),
     move: (by) => {
       const k = asked.findIndex((r) => r.fn === at);
       setChosen(asked[Math.min(asked.length - 1, Math.max(0, k + by))]?.fn);
