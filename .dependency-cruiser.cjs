@@ -13,7 +13,10 @@ module.exports = {
       comment: 'core uses Zod and small numeric packages only',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
-      to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(zod|flatqueue|d3-random|pure-rand)/' },
+      to: {
+        dependencyTypes: ['npm', 'core'],
+        pathNot: 'node_modules/(zod|flatqueue|d3-array|d3-random|pure-rand|safe-stable-stringify)/',
+      },
     },
     {
       name: 'screens-call-use-cases',

@@ -1,5 +1,6 @@
 import { isOn, pieceInHole, pieceInSlot } from '../../core/job/view';
 import { thingName } from '../words/things';
+import { pieceLabel } from './map-labels';
 import { foldedPoint, foldedShape } from './map-placing';
 import { bondLook, type Scene } from './map-scene';
 import { BondPatch, Plug, ScrewMark, SlotPlate } from './map-things';
@@ -53,15 +54,16 @@ function OnCover({ scene, cover }: { scene: Scene; cover: string }) {
         .filter((s) => s.carrier === cover)
         .map((s) => {
           const here = pieceInSlot(state, s.id) !== undefined;
+          const slot = foldedShape(s, onFlapY);
+          const x = onFlap(s.shape.x, s.shape.w);
           return (
             <SlotPlate
               key={s.id}
-              slot={foldedShape(s, onFlapY)}
-              x={onFlap(s.shape.x, s.shape.w)}
+              slot={slot}
+              x={x}
               here={here}
               lit={isLit(s.id)}
-              named={here}
-              large={large}
+              label={here ? pieceLabel({ ...slot.shape, x }, s.label ?? s.name, [], large) : undefined}
             />
           );
         })}

@@ -1,8 +1,7 @@
 import { isOn, pieceInHole, pieceInSlot } from '../../core/job/view';
 import { thingName } from '../words/things';
-import { plugLabels } from './map-labels';
-import { bondLook, type Scene, seen } from './map-scene';
-import { BondPatch, Plug, plugWidth, ScrewMark, SlotPlate } from './map-things';
+import { bondLook, isNamed, pieceLabels, plugsOf, type Scene, seen } from './map-scene';
+import { BondPatch, Plug, ScrewMark, SlotPlate } from './map-things';
 
 /** The cover on its device. */
 export function ShutCover({ scene: { cover, at, isLit, onPick } }: { scene: Scene }) {
@@ -28,7 +27,8 @@ export function ShutCover({ scene: { cover, at, isLit, onPick } }: { scene: Scen
 
 /** The pieces of the open device, the lowest first; what is out as an empty place. */
 export function Pieces({ scene }: { scene: Scene }) {
-  const { index, state, face, at, cover, isLit, large, onPick } = scene;
+  const { index, state, face, at, cover, isLit, onPick } = scene;
+  const labels = pieceLabels(scene);
   return index.model.slots
     .filter((s) => s.face === face && !s.carrier && s.id !== cover?.id)
     .sort((a, b) => a.layer - b.layer)
@@ -41,8 +41,7 @@ export function Pieces({ scene }: { scene: Scene }) {
           x={at.X(s.shape.x, s.shape.w)}
           here={here}
           lit={isLit(s.id)}
-          named={here && s.kind !== 'board' && s.kind !== 'frame' && seen(index, state, s.id)}
-          large={large}
+          label={isNamed(scene, s) ? labels.get(s.id) : undefined}
           onPick={onPick}
         />
       );
@@ -76,18 +75,8 @@ export function Bonds({ scene }: { scene: Scene }) {
 
 /** The plugs that can be seen, each with its name where nothing else is written. */
 export function Plugs({ scene }: { scene: Scene }) {
-  const { index, state, face, at, isLit, now, onPick, plugText, carried } = scene;
-  const plugs = index.model.connectors.filter(
-    (c) =>
-      c.face === face &&
-      seen(index, state, c.id) &&
-      !carried(c.joins) &&
-      (isLit(c.id) || c.joins.some((j) => pieceInSlot(state, j) !== undefined)),
-  );
-  const names = plugLabels(
-    plugs.map((c) => ({ id: c.id, name: c.name, x: at.X(c.at.x), y: c.at.y, w: plugWidth(c) })),
-    plugText,
-  );
+  const { state, at, now, onPick, plugText } = scene;
+  const { plugs, names } = plugsOf(scene);
   return plugs.map((c) => (
     <Plug
       key={c.id}
@@ -95,7 +84,8 @@ export function Plugs({ scene }: { scene: Scene }) {
       x={at.X(c.at.x)}
       on={isOn(state, c.id)}
       now={c.id === now}
-      nameAt={names.get(c.id)!}
+      nameDx={names.get(c.id)!.dx}
+      nameDy={names.get(c.id)!.dy}
       textMm={plugText}
       onPick={onPick}
     />

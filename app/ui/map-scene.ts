@@ -2,9 +2,10 @@ import { coveredBy } from '../../core/model/covers';
 import type { JobState } from '../../core/job/state';
 import { isWhole, pieceInSlot, poseOf } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Face } from '../../core/model/schema';
+import type { Connector, Face, Slot } from '../../core/model/schema';
+import { type Box, type NameAt, type PieceLabel, pieceLabel, plugLabels } from './map-labels';
 import { coverKind, placing } from './map-placing';
-import type { BondLook } from './map-things';
+import { type BondLook, plugWidth } from './map-things';
 
 /** Whether a thing can be seen from above now: nothing that hides it is still in its place. */
 export const seen = (index: IndexedModel, state: JobState, id: string) =>
@@ -65,4 +66,73 @@ export function sceneOf({
     away: cover !== undefined && pieceInSlot(state, cover.id) === undefined,
     carried: (holds) => holds.every((h) => index.slots.get(h)?.carrier),
   };
+}
+
+/** Half of what a screw's head covers, with a little air, mm. */
+const screwHalf = 1.5;
+const around = (x: number, y: number, half: number, halfHigh = half): Box => ({
+  x0: x - half,
+  x1: x + half,
+  y0: y - halfHigh,
+  y1: y + halfHigh,
+});
+type Labels = ReadonlyMap<string, PieceLabel>;
+const planned = new WeakMap<IndexedModel, Map<string, Labels>>();
+/**
+ * Where the name of each piece of a side stands: clear of the screws and plugs that lie on it, whether they are in or out,
+ * so that no name moves by a press.
+ */
+export function pieceLabels({ index, face, at, large, cover }: Scene): Labels {
+  const known = planned.get(index) ?? new Map<string, Labels>();
+  planned.set(index, known);
+  const key = `${face} ${large}`;
+  const before = known.get(key);
+  if (before) return before;
+  const { fasteners, connectors, slots } = index.model;
+  const out = new Map<string, PieceLabel>();
+  for (const s of slots) {
+    if (s.face !== face || s.carrier || s.id === cover?.id || s.kind === 'board' || s.kind === 'frame')
+      continue;
+    const x = at.X(s.shape.x, s.shape.w);
+    const label = pieceLabel(
+      { ...s.shape, x },
+      s.label ?? s.name,
+      [
+        ...fasteners
+          .filter((f) => f.face === face && f.layer >= s.layer)
+          .map((f) => around(at.X(f.at.x), f.at.y, screwHalf)),
+        ...connectors
+          .filter((c) => c.face === face && c.layer >= s.layer)
+          .map((c) => around(at.X(c.at.x), c.at.y, plugWidth(c) / 2, screwHalf)),
+      ],
+      large,
+    );
+    if (label) out.set(s.id, label);
+  }
+  known.set(key, out);
+  return out;
+}
+/** Whether a piece is written on as it stands: it is there, and nothing lies over it. */
+export const isNamed = ({ index, state }: Scene, slot: Slot): boolean =>
+  pieceInSlot(state, slot.id) !== undefined &&
+  slot.kind !== 'board' &&
+  slot.kind !== 'frame' &&
+  seen(index, state, slot.id);
+
+/** The plugs that can be seen, and where the name of each stands: clear of the names of pieces. */
+export function plugsOf(scene: Scene): { plugs: Connector[]; names: Map<string, NameAt> } {
+  const { index, state, face, at, cover, isLit, carried, plugText } = scene;
+  const plugs = index.model.connectors.filter(
+    (c) =>
+      c.face === face &&
+      seen(index, state, c.id) &&
+      !carried(c.joins) &&
+      (isLit(c.id) || c.joins.some((j) => pieceInSlot(state, j) !== undefined)),
+  );
+  const labels = pieceLabels(scene);
+  const written = index.model.slots
+    .filter((s) => s.face === face && !s.carrier && s.id !== cover?.id && isNamed(scene, s))
+    .flatMap((s) => labels.get(s.id)?.box ?? []);
+  const boxes = plugs.map((c) => ({ id: c.id, name: c.name, x: at.X(c.at.x), y: c.at.y, w: plugWidth(c) }));
+  return { plugs, names: plugLabels(boxes, plugText, written) };
 }

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { Bond, Connector, Fastener, Slot } from '../../core/model/schema';
+import { lineStep, type PieceLabel } from './map-labels';
 import { ScrewHead } from './recess';
 
 /**
@@ -10,50 +11,20 @@ type Pick = ((id: string) => void) | undefined;
 const picks = (onPick: Pick, id: string) =>
   onPick ? { className: 'thing pickable', onClick: () => onPick(id) } : { className: 'thing' };
 
-/** Text is fitted to its piece: a size that leaves a margin, nothing below what can be read at arm's length. */
-function Label({
-  x,
-  y,
-  w,
-  h,
-  text,
-  large,
-}: {
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-  text: string;
-  large: boolean | undefined;
-}) {
-  const words = text.split(' ');
-  const lines =
-    text.length * 1.55 > w - 1 && words.length > 1
-      ? [
-          words.slice(0, Math.ceil(words.length / 2)).join(' '),
-          words.slice(Math.ceil(words.length / 2)).join(' '),
-        ]
-      : [text];
-  const longest = Math.max(...lines.map((l) => l.length));
-  const size = Math.min(large ? 5.2 : 4, (w - 1.2) / (longest * 0.54), (h - 0.6) / (lines.length * 1.15));
-  if (size < 2.2) return null;
-  const top = y + h / 2 - ((lines.length - 1) * size * 1.15) / 2;
-  return (
-    <>
-      {lines.map((l, i) => (
-        <text
-          key={l}
-          x={x + w / 2}
-          y={top + i * size * 1.15}
-          fontSize={size}
-          textAnchor="middle"
-          dominantBaseline="central"
-        >
-          {l}
-        </text>
-      ))}
-    </>
-  );
+/** A name where its layout has put it. */
+function Label({ label: { lines, size, x, y } }: { label: PieceLabel }) {
+  return lines.map((l, i) => (
+    <text
+      key={l}
+      x={x}
+      y={y + i * size * lineStep}
+      fontSize={size}
+      textAnchor="middle"
+      dominantBaseline="central"
+    >
+      {l}
+    </text>
+  ));
 }
 
 const fillOf: Partial<Record<Slot['kind'], string>> = {
@@ -70,16 +41,15 @@ export const SlotPlate = memo(function SlotPlate({
   x,
   here,
   lit,
-  named,
-  large,
+  label,
   onPick,
 }: {
   slot: Slot;
   x: number;
   here: boolean;
   lit: boolean;
-  named: boolean;
-  large: boolean | undefined;
+  /** Its name, where it is written. */
+  label: PieceLabel | undefined;
   onPick?: Pick;
 }) {
   const { y, w, h, r } = slot.shape;
@@ -103,7 +73,7 @@ export const SlotPlate = memo(function SlotPlate({
         strokeWidth={lit ? 0.7 : 0.35}
         {...(here ? {} : { strokeDasharray: '1.4 1' })}
       />
-      {named && <Label x={x} y={y} w={w} h={h} text={slot.label ?? slot.name} large={large} />}
+      {label && <Label label={label} />}
     </g>
   );
 });
@@ -164,7 +134,8 @@ export const Plug = memo(function Plug({
   x,
   on,
   now,
-  nameAt,
+  nameDx = 0,
+  nameDy,
   textMm,
   onPick,
 }: {
@@ -172,14 +143,15 @@ export const Plug = memo(function Plug({
   x: number;
   on: boolean;
   now: boolean /** Base line of its name below its middle, mm; without it there is no name. */;
-  nameAt?: number;
+  nameDx?: number;
+  nameDy?: number;
   textMm: number;
   onPick?: Pick;
 }) {
   const w = plugWidth(plug);
   const { y } = plug.at;
   // the numbers stand on the side where the name is not
-  const press = nameAt !== undefined && nameAt < 0 ? 4.6 : -4.6;
+  const press = nameDy !== undefined && nameDy < 0 ? 4.6 : -4.6;
   return (
     <g {...picks(onPick, plug.id)}>
       <title>{`${plug.name} connector, ${on ? 'on' : 'off'}`}</title>
@@ -229,8 +201,8 @@ export const Plug = memo(function Plug({
           strokeDasharray="0.9 0.7"
         />
       )}
-      {nameAt !== undefined && (
-        <text x={x} y={y + nameAt} fontSize={textMm} textAnchor="middle" fill="var(--petrol)">
+      {nameDy !== undefined && (
+        <text x={x + nameDx} y={y + nameDy} fontSize={textMm} textAnchor="middle" fill="var(--petrol)">
           {plug.name}
         </text>
       )}
