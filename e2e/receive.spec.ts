@@ -298,10 +298,10 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
   await choose(page.getByLabel('Model', { exact: true }), 'Quillon Sprig');
   await choose(page.getByLabel('Place'), 'cell');
   await page.getByLabel('Price, EUR').fill('dear');
-  await page.getByLabel('Serial').fill('E2E-CS-1');
+  await page.getByLabel('Serial', { exact: true }).fill('E2E-CS-1');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('That is not an amount')).toBeVisible();
-  await expect(page.getByLabel('Serial')).toHaveValue('E2E-CS-1');
+  await expect(page.getByLabel('Serial', { exact: true })).toHaveValue('E2E-CS-1');
   await page.getByLabel('Price, EUR').fill('23,90');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByTestId('part-E2E-CS-1')).toContainText('€23.90');

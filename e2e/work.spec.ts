@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { jobScreens } from '../app/screens';
 import {
   choose,
   expect,
@@ -322,15 +323,19 @@ test.describe('as an installed app', () => {
     const job = await newJob(page, 'Sprig');
     await press(page, 1);
     await settled(page);
-    // the service worker keeps the pages of the job
+    // the service worker keeps every screen of the job
+    const screens = jobScreens.map(({ path }) => `/jobs/${job}/${path}`);
     await expect
-      .poll(() =>
-        page.evaluate(
-          async (path) => (await (await caches.open('snavek-pages')).match(path)) !== undefined,
-          `/jobs/${job}/work`,
-        ),
+      .poll(
+        () =>
+          page.evaluate(async (paths) => {
+            const cache = await caches.open('snavek-pages');
+            const kept = await Promise.all(paths.map((p) => cache.match(p)));
+            return kept.filter(Boolean).length;
+          }, screens),
+        { timeout: 30_000 },
       )
-      .toBe(true);
+      .toBe(screens.length);
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await press(page, 2);
     await settled(page);
@@ -352,6 +357,21 @@ test.describe('as an installed app', () => {
         ),
       });
       await expect(cold.getByTestId('kept')).toContainText('3 kept');
+      // each of them, from the address and from the tabs
+      for (const path of screens) {
+        await cold.goto(path);
+        await expect(cold.getByRole('navigation', { name: 'This job' })).toBeVisible();
+        await expect(cold.getByText(/cannot be shown|No network/)).toHaveCount(0);
+      }
+      for (const tab of ['Work', 'Offer', 'Fault', 'Checks', 'Log']) {
+        await cold.getByRole('link', { name: tab, exact: true }).click();
+        await expect(cold.getByRole('link', { name: tab, exact: true })).toHaveAttribute(
+          'aria-current',
+          'page',
+        );
+        await expect(cold.getByRole('main')).toBeVisible();
+        await expect(cold.getByText(/cannot be shown|No network/)).toHaveCount(0);
+      }
       await cold.goto('/');
       await expect(cold.getByRole('heading', { name: 'On the bench' })).toBeVisible();
     } finally {

@@ -34,6 +34,7 @@ vi.mock('./outbox', () => ({
     store.aside.push(k);
   },
   keptPhotos: async () => [],
+  keptReceipts: async () => [],
   rememberPage: async () => {},
   rememberState: async () => {},
   rememberedPage: async () => undefined,

@@ -83,5 +83,10 @@ self.addEventListener('activate', (e) =>
   ),
 );
 self.addEventListener('message', (e) => {
-  for (const url of e.data?.keep ?? []) if (worksAlone.test(url)) e.waitUntil(keep(url).catch(() => {}));
+  // one after another: whoever works on a device comes before its copies
+  e.waitUntil(
+    (async () => {
+      for (const url of e.data?.keep ?? []) if (worksAlone.test(url)) await keep(url).catch(() => {});
+    })(),
+  );
 });

@@ -33,3 +33,12 @@ test('no exception outlives what it was made for', () => {
     expect(because.length, file).toBeGreaterThan(20);
   }
 });
+
+test('a style stands at an element only where a number of it is computed', () => {
+  const fixed = sources.flatMap((file) =>
+    [...readFileSync(file, 'utf8').matchAll(/style=\{\{([^}]*(?:\$\{[^}]*\}[^}]*)*)\}\}/g)]
+      .filter(([, body]) => !/\$\{|\bheight\b(?!:)|[:?] *[a-z]\w*(\.|\(|,| *$)/.test(body!))
+      .map(([all]) => `${file}: ${all.slice(0, 60)}`),
+  );
+  expect(fixed).toEqual([]);
+});

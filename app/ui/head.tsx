@@ -143,7 +143,7 @@ export const Head = memo(function Head({
           ) : null,
         )}
         {jobs.length > room && (
-          <Link to="/" className="dev" style={{ flex: '0 0 64px', minWidth: 64 }}>
+          <Link to="/" className="dev more">
             <span className="top">{`+ ${jobs.length - room}`}</span>
             <span className="sub">
               {hidden ? (

@@ -66,7 +66,7 @@ const MatPlace = memo(function MatPlace({
           fontSize={3.8}
           textAnchor="middle"
           dominantBaseline="central"
-          style={{ fill: 'var(--saffron-light)' }}
+          fill="var(--saffron-light)"
         >
           ?
         </text>
@@ -79,7 +79,8 @@ const MatPlace = memo(function MatPlace({
         y={y + 5}
         fontSize={large ? 4.4 : 3.7}
         textAnchor="middle"
-        style={{ fill: 'var(--mat-ink)', fontWeight: bold ? 700 : 400 }}
+        fill="var(--mat-ink)"
+        fontWeight={bold ? 700 : 400}
       >
         {large ? id : `${id} ${lengthMm}`}
       </text>
@@ -112,7 +113,7 @@ export const Mat = memo(function Mat({
   return (
     <svg
       viewBox={`0 0 ${widthMm} ${heightMm}`}
-      style={{ flex: 'none' }}
+      className="mat"
       role="img"
       aria-label="Mat: where the screws lie"
     >

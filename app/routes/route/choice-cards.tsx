@@ -28,7 +28,7 @@ export function WaysCard({
     <section className="card stack" aria-label="Other ways">
       <h2>Other ways</h2>
       {plan.choices.map((c) => (
-        <fieldset key={c.fact} style={{ border: 0, margin: 0, padding: 0 }}>
+        <fieldset key={c.fact} className="bare">
           <legend className="strong p-0">
             {`${thingName(index, c.slot)} ${c.pose === 'out' ? 'out' : c.pose}`}
             {c.forced && <span className="muted small"> insisted on</span>}
@@ -106,14 +106,7 @@ export function MethodsCard({
           {all ? 'only these' : 'all'}
         </Button>
       </div>
-      <div
-        style={{
-          display: 'grid',
-          gridTemplateColumns: 'minmax(0,1fr) minmax(0,1.2fr)',
-          gap: '4px 10px',
-          alignItems: 'center',
-        }}
-      >
+      <div className="methods">
         {rows.map((r) => {
           const now = chosen[r.id] ?? plan.input.methods[r.id];
           const why = methodBlock(plan.input, r.id, now);
@@ -137,7 +130,7 @@ export function MethodsCard({
               </span>
             </div>
           ) : (
-            <div key={r.id} style={{ display: 'contents' }}>
+            <div key={r.id} className="contents">
               <span className="muted">{r.question}</span>
               <span>
                 {r.options.find((o) => o.id === now)?.name}

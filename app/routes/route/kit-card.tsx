@@ -24,7 +24,7 @@ export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {
           </Tag>
         ))}
       </div>
-      <dl style={{ margin: 0, display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '2px 12px' }}>
+      <dl className="kit">
         {row(
           'parts',
           kit.parts.map((p) => `new ${thingName(index, p)}`),

@@ -21,7 +21,7 @@ export default function PrintRoute({ loaderData: { page } }: Route.ComponentProp
   const plan = page.route;
   return (
     <>
-      <div className="noprint row" style={{ padding: '10px 16px', background: 'var(--head)' }}>
+      <div className="noprint row report-bar">
         <LinkButton to={`/jobs/${page.id}/route`}>Route</LinkButton>
         <Button type="primary" onClick={() => window.print()}>
           Print
@@ -43,7 +43,7 @@ export default function PrintRoute({ loaderData: { page } }: Route.ComponentProp
               <span className="strong">{`${index.model.maker} ${index.model.name} · ${flag(page.state, 'tag') ?? ''}`}</span>
             </div>
             <p className="muted">{`About ${minutes(plan.minutes.hands.likely)} of hands and ${minutes(plan.minutes.wait)} of waiting, ${plural(plan.changes, 'bit change')}, ${plural(plan.turnings, 'turning')}. Local codes, the makers’ sheets and licensed practice come first.`}</p>
-            <section className="stack" style={{ gap: 6, margin: '8px 0 10px' }} aria-label="Lay out first">
+            <section className="stack kit-print" aria-label="Lay out first">
               <Kit index={index} plan={plan} />
             </section>
             <RouteSheet index={index} plan={plan} />

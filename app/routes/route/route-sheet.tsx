@@ -27,7 +27,7 @@ export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }
                 <span className="small">{` (wait ${s.waitS < 90 ? `${s.waitS} s` : `${Math.round(s.waitS / 60)} min`})`}</span>
               )}
               {screws.length > 0 && (
-                <div className="small row" style={{ gap: '0 10px' }}>
+                <div className="small row gap-10">
                   <Recess drive={s.bit!} size={14} />
                   {screws.map((f) => (
                     <span key={f.id} className="nowrap">

@@ -62,7 +62,7 @@ export default function MatPrint({ loaderData: { page } }: Route.ComponentProps)
 /** By which one sees that it was printed at 100 %. */
 function Ruler() {
   return (
-    <svg style={{ width: '50mm', height: '3mm' }} viewBox="0 0 50 3" role="img" aria-label="50 mm ruler">
+    <svg width="50mm" height="3mm" viewBox="0 0 50 3" role="img" aria-label="50 mm ruler">
       {Array.from({ length: 6 }, (_, i) => (
         <line
           key={`r${i * 10}`}
@@ -93,7 +93,8 @@ function MatSheet({
 }) {
   return (
     <svg
-      style={{ width: `${matPage.widthMm}mm`, height: `${matPage.heightMm}mm` }}
+      width={`${matPage.widthMm}mm`}
+      height={`${matPage.heightMm}mm`}
       viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`}
       role="img"
       aria-label={`Mat, page ${nr} of ${of}`}

@@ -82,7 +82,7 @@ export function NotesHere({
                 alt={`of the ${thingName(index, p.of)}, ${p.from}`}
                 title={p.from}
                 height={64}
-                style={{ borderRadius: 6, display: 'block' }}
+                className="thumb"
               />
             </a>
           ))}

@@ -25,16 +25,7 @@ export function Tray({
         {pieces.map((p) => {
           const aside = state.place[p]!.startsWith('aside/');
           return (
-            <span
-              key={p}
-              className="small"
-              style={{
-                border: `1px solid ${lit.includes(holderOf(p)) ? 'var(--saffron-ink)' : 'var(--line)'}`,
-                borderRadius: 8,
-                padding: '5px 8px',
-                background: lit.includes(holderOf(p)) ? 'var(--saffron-soft)' : 'var(--paper)',
-              }}
-            >
+            <span key={p} className={`small in-tray ${lit.includes(holderOf(p)) ? 'lit' : ''}`}>
               {pieceName(index, p, aside ? [holderOf(p)] : replaced)}
               {aside && <span className="muted"> → {state.place[p]!.slice(6)}</span>}
             </span>

@@ -20,7 +20,7 @@ export function WorkerBar({
   const w = flag(state, 'worker');
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
   return (
-    <Note layout="row" role="status" style={{ margin: '6px 12px 0', padding: '6px 14px' }}>
+    <Note layout="row" role="status" className="worker-bar">
       <span className="fill">{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
       <Button onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
         Take it over
