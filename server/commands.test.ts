@@ -369,12 +369,9 @@ describe('signing in', () => {
     new Request('http://localhost/sign-in', { headers });
   test('a right password gives a cookie that scripts cannot read; wrong ones are limited for the login', async () => {
     const ok = await signIn(marek.login, 'a-long-password', 'somewhere', request());
-    expect(ok).toMatchObject({
-      ok: true,
-      cookie: expect.stringMatching(
-        /^snavek_session=[\w-]{43}; Path=\/; HttpOnly; SameSite=Lax; Max-Age=43200$/,
-      ),
-    });
+    const [token, ...attributes] = (ok as { cookie: string }).cookie.split('; ');
+    expect(token).toMatch(/^snavek_session=[\w-]{43}$/);
+    expect(attributes.toSorted()).toEqual(['HttpOnly', 'Max-Age=43200', 'Path=/', 'SameSite=Lax']);
     for (let k = 0; k < 8; k++)
       expect(await signIn(tova.login, 'wrong', 'elsewhere', request())).toEqual({ ok: false, code: 'wrong' });
     expect(await signIn(tova.login, 'a-long-password', 'elsewhere', request())).toMatchObject({

@@ -112,7 +112,11 @@ function conversation() {
           memory.set(s.serial, hex.slice(0, dataBytes) + dataOf(s.serial).slice(dataBytes));
           return undefined;
         }
-        memory.set(s.serial, s.fault === 'checksum' ? `00${hex.slice(2)}` : hex);
+        // another first byte, whatever it was
+        memory.set(
+          s.serial,
+          s.fault === 'checksum' ? `${hex.startsWith('00') ? 'ff' : '00'}${hex.slice(2)}` : hex,
+        );
         return '';
       }
       default:
