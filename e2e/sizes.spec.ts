@@ -109,8 +109,12 @@ test('axe finds nothing serious on any screen, light and dark', async ({ page })
     );
     for (const path of paths) {
       await page.goto(path);
-      await page.locator('main, .page').first().waitFor();
-      await page.waitForTimeout(250);
+      // awake: until then the controls are as the server has drawn them, light
+      await page
+        .locator(theme === 'dark' ? '.snavek-dark' : '.snavek')
+        .first()
+        .waitFor();
+      await page.waitForTimeout(400);
       const { violations } = await new AxeBuilder({ page }).analyze();
       for (const v of violations.filter((x) => x.impact === 'serious' || x.impact === 'critical'))
         found.push(`${theme} ${short(path)}: ${v.id} ${v.nodes[0]?.target.join(' ')}`);

@@ -36,7 +36,12 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         <h2>Price</h2>
         {quoting.busy && (
           <span className="row one-line w-200" role="status">
-            <Progress percent={Math.round(100 * quoting.progress)} showInfo={false} size="small" />
+            <Progress
+              aria-label="How far the price is worked out"
+              percent={Math.round(100 * quoting.progress)}
+              showInfo={false}
+              size="small"
+            />
             <Button onClick={quoting.stop}>Stop</Button>
           </span>
         )}

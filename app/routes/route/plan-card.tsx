@@ -94,6 +94,7 @@ function Looking({ shown, route: { plan, who } }: { shown: Route | undefined; ro
           ? 'Planning…'
           : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, who.settings.currency)} from the least; looking further.`}
         <Progress
+          aria-label="How far the search has come"
           percent={Math.round((100 * plan.stage) / Math.max(1, plan.stages))}
           showInfo={false}
           size="small"

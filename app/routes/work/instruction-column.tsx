@@ -25,7 +25,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
         measured={measured}
         nextUp={steps[at + 1]}
         onTarget={(body) => act(body)}
-        onAll={work.all}
+        onAll={work.several ? work.all : undefined}
         jobId={page.id}
         planning={planning}
         person={who.role}

@@ -82,7 +82,9 @@ export function useWork() {
     target,
     act,
     press,
-    all: screwsNow.length > 1 ? all : undefined,
+    all,
+    /** More than one screw is left of this go. */
+    several: screwsNow.length > 1,
     last,
     undo,
     planning,
