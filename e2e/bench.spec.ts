@@ -185,6 +185,10 @@ test('two benches that could not hear each other say different things: asked, no
   await question.getByRole('button', { name: 'Neither: screw A1 is in its own hole' }).click();
   await expect(question).toHaveCount(0);
   await expect(page.getByTestId('screws-out')).toContainText('0 / 32');
-  expect((await logOf(page, job)).at(-1)!.body).toMatchObject({ type: 'truthNamed', value: 'hole/A1' });
+  // on the screen at once, in the log when it is confirmed
+  await settled(page);
+  await expect
+    .poll(async () => (await logOf(page, job)).at(-1)!.body)
+    .toMatchObject({ type: 'truthNamed', value: 'hole/A1' });
   await other.close();
 });

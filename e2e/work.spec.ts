@@ -49,6 +49,9 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await expect(page.getByText('1 measured of 2')).toBeVisible();
   await page.getByRole('button', { name: 'That is all: 1 screw adrift' }).click();
   await page.waitForURL(/\/work$/);
+  // the ledger stands on both screens: the keys are Work's once its instruction is there
+  await expect(page.getByTestId('instruction')).toBeVisible();
+  await page.waitForTimeout(300);
   await expect(page.getByTestId('adrift')).toContainText('screw A');
   await page.keyboard.press('t');
   await page.getByRole('button', { name: /^Look for screw A/ }).click();
