@@ -9,7 +9,7 @@ import type { Route } from './+types/root';
 import { ErrorCard } from './ui/error-card';
 import { useNonce } from './ui/nonce';
 import { lookBeforePaint, usePreferences } from './ui/preferences';
-import { cssVariables, themes, tokens } from './ui/tokens';
+import { themes, tokens } from './ui/tokens';
 
 export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
 
@@ -23,7 +23,6 @@ export function Layout({ children }: { children: ReactNode }) {
         <link rel="icon" href="/icon.svg" type="image/svg+xml" />
         <link rel="manifest" href="/manifest.webmanifest" />
         <meta name="theme-color" content={tokens.head} />
-        <style>{cssVariables}</style>
         {/* our own few words, before the first paint */}
         <script
           suppressHydrationWarning

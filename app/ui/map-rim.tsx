@@ -73,17 +73,11 @@ export function Ruler({ widthMm }: { widthMm: number }) {
           <rect width="0.9" height="2" fill="var(--brick)" />
         </pattern>
       </defs>
-      {Array.from({ length: Math.floor(widthMm / 10) + 1 }, (_, i) => (
-        <line
-          key={`t${i * 10}`}
-          x1={i * 10}
-          x2={i * 10}
-          y1={-3}
-          y2={-1.2}
-          stroke="var(--metal)"
-          strokeWidth={0.25}
-        />
-      ))}
+      <path
+        d={Array.from({ length: Math.floor(widthMm / 10) + 1 }, (_, i) => `M${i * 10}-3v1.8`).join('')}
+        stroke="var(--metal)"
+        strokeWidth={0.25}
+      />
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Bond, Connector, Fastener, Slot } from '../../core/model/schema';
 import { lineStep, type PieceLabel } from './map-labels';
-import { ScrewHead } from './recess';
+import { hundredth, ScrewHead } from './recess';
 
 /**
  * The things of the map, each drawn from what is its own: a press changes two or three of them, and only those are drawn
@@ -9,19 +9,12 @@ import { ScrewHead } from './recess';
  */
 type Pick = ((id: string) => void) | undefined;
 const picks = (onPick: Pick, id: string) =>
-  onPick ? { className: 'thing pickable', onClick: () => onPick(id) } : { className: 'thing' };
+  onPick ? { className: 'pickable', onClick: () => onPick(id) } : {};
 
 /** A name where its layout has put it. */
 function Label({ label: { lines, size, x, y } }: { label: PieceLabel }) {
   return lines.map((l, i) => (
-    <text
-      key={l}
-      x={x}
-      y={y + i * size * lineStep}
-      fontSize={size}
-      textAnchor="middle"
-      dominantBaseline="central"
-    >
+    <text key={l} x={x} y={hundredth(y + i * size * lineStep)} fontSize={hundredth(size)} className="name">
       {l}
     </text>
   ));
@@ -69,9 +62,7 @@ export const SlotPlate = memo(function SlotPlate({
               ? 'var(--saffron-soft)'
               : (fillOf[slot.kind] ?? 'var(--part)')
         }
-        stroke={lit ? 'var(--saffron-ink)' : here ? 'var(--muted)' : 'var(--metal)'}
-        strokeWidth={lit ? 0.7 : 0.35}
-        {...(here ? {} : { strokeDasharray: '1.4 1' })}
+        className={`plate${here ? '' : ' out'}${lit ? ' lit' : ''}`}
       />
       {label && <Label label={label} />}
     </g>
@@ -118,9 +109,7 @@ export const BondPatch = memo(function BondPatch({
                 : 'none'
         }
         fillOpacity={over || bond.kind === 'tape' ? 0.25 : 0.9}
-        stroke={lit ? 'var(--saffron-ink)' : 'var(--metal)'}
-        strokeWidth={now ? 0.7 : 0.3}
-        {...(held ? {} : { strokeDasharray: '1 0.8' })}
+        className={`bond${held ? '' : ' out'}${lit ? ' lit' : ''}${now ? ' now' : ''}`}
       />
     </g>
   );
@@ -183,16 +172,7 @@ export const Plug = memo(function Plug({
           strokeWidth={0.9}
         />
       )}
-      <rect
-        x={x - w / 2}
-        y={y - 1.5}
-        width={w}
-        height={3}
-        rx={0.7}
-        fill={on ? 'var(--petrol)' : 'var(--card)'}
-        stroke="var(--petrol)"
-        strokeWidth={0.5}
-      />
+      <rect x={x - w / 2} y={y - 1.5} width={w} height={3} rx={0.7} className={on ? 'plug' : 'plug off'} />
       {!on && (
         <path
           d={`M${x - w / 2 + 1} ${y}H${x + w / 2 - 1}`}
@@ -234,16 +214,7 @@ export const ScrewMark = memo(function ScrewMark({
       {shown ? (
         <ScrewHead drive={screw.drive} x={x} y={y} r={r} tone={now ? 'now' : 'on'} />
       ) : (
-        <circle
-          cx={x}
-          cy={y}
-          r={r * 0.9}
-          fill="none"
-          pointerEvents="all"
-          stroke="var(--metal)"
-          strokeWidth={0.35}
-          strokeDasharray="0.9 0.7"
-        />
+        <circle cx={x} cy={y} r={hundredth(r * 0.9)} className="hole" />
       )}
       {now && <circle cx={x} cy={y} r={r + 1.3} fill="none" stroke="var(--saffron)" strokeWidth={0.8} />}
     </g>

@@ -4,7 +4,7 @@ import { pieceInHole, piecesAt, screwSpec } from '../../core/job/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Fastener } from '../../core/model/schema';
 import { type MatCell, matPage } from '../../core/screws/mat-layout';
-import { LengthBar, ScrewHead } from './recess';
+import { hundredth, LengthBar, ScrewHead } from './recess';
 
 /** What lies in the place of a hole, and whether nobody knows where its screw is. */
 export function lying(
@@ -48,16 +48,7 @@ const MatPlace = memo(function MatPlace({
       {lies === 'here' ? (
         <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} />
       ) : (
-        <circle
-          cx={x}
-          cy={y - 1.5}
-          r={2.5}
-          fill="none"
-          stroke={odd ? 'var(--saffron-light)' : 'var(--mat-ink)'}
-          strokeOpacity={odd ? 1 : 0.6}
-          strokeWidth={0.4}
-          strokeDasharray="1 0.8"
-        />
+        <circle cx={x} cy={hundredth(y - 1.5)} r={2.5} className={odd ? 'cell-odd' : 'cell-empty'} />
       )}
       {odd && (
         <text
@@ -74,14 +65,7 @@ const MatPlace = memo(function MatPlace({
       {now && (
         <circle cx={x} cy={y - 1.5} r={3.5} fill="none" stroke="var(--saffron-light)" strokeWidth={0.8} />
       )}
-      <text
-        x={x}
-        y={y + 5}
-        fontSize={large ? 4.4 : 3.7}
-        textAnchor="middle"
-        fill="var(--mat-ink)"
-        fontWeight={bold ? 700 : 400}
-      >
+      <text x={x} y={hundredth(y + 5)} className={`cell-name${large ? ' big' : ''}${bold ? ' bold' : ''}`}>
         {large ? id : `${id} ${lengthMm}`}
       </text>
     </g>

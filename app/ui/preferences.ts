@@ -1,21 +1,26 @@
 import { useSyncExternalStore } from 'react';
-import { z } from 'zod';
 
-/** How this browser shows and tells things: of the bench, not of the person, and kept here. */
-const schema = z.object({
-  theme: z.enum(['light', 'dark']).catch('light'),
-  text: z.enum(['normal', 'large']).catch('normal'),
+/** What can be chosen, the usual first. */
+const choices = {
+  theme: ['light', 'dark'],
+  text: ['normal', 'large'],
   /** Where screws lie: on a mat in the device's pattern, or in a tray for each go; `house`: as the route in force says. */
-  school: z.enum(['house', 'mat', 'trays']).catch('house'),
+  school: ['house', 'mat', 'trays'],
   /** Each instruction is spoken when it appears. */
-  speak: z.boolean().catch(false),
+  speak: [false, true],
   /** A sound when something that runs by itself is over. */
-  sound: z.boolean().catch(true),
+  sound: [true, false],
   /** Shortcuts of a single character (WCAG 2.1.4). Space, Enter, Page Down and Backspace stay. */
-  letters: z.boolean().catch(true),
-});
-export type Preferences = z.output<typeof schema>;
-export const usual: Preferences = schema.parse({});
+  letters: [true, false],
+} as const;
+/** How this browser shows and tells things: of the bench, not of the person, and kept here. */
+export type Preferences = { -readonly [K in keyof typeof choices]: (typeof choices)[K][number] };
+/** Each as it was kept, or the usual one. By hand: with a library for it every page's first script is 27 kB larger. */
+const chosen = (kept: Partial<Record<string, unknown>>): Preferences =>
+  Object.fromEntries(
+    Object.entries(choices).map(([k, all]) => [k, all.find((v) => v === kept[k]) ?? all[0]]),
+  ) as Preferences;
+export const usual: Preferences = chosen({});
 const key = 'snavek-preferences';
 
 let known: Preferences | undefined;
@@ -23,7 +28,9 @@ const watchers = new Set<() => void>();
 function read(): Preferences {
   if (known) return known;
   try {
-    known = schema.parse(JSON.parse(localStorage.getItem(key) ?? '{}'));
+    known = chosen({
+      ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<Record<string, unknown>>),
+    });
   } catch {
     known = usual;
   }

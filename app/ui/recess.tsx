@@ -23,6 +23,10 @@ function polygon(n: number): string {
     return `${i ? 'L' : 'M'}${(Math.cos(a) * 0.55).toFixed(2)} ${(Math.sin(a) * 0.55).toFixed(2)}`;
   }).join('')}Z`;
 }
+/** The hole in the middle of a stand-off. */
+const post = 'M.34 0A.34 .34 0 1 1 -.34 0A.34 .34 0 1 1 .34 0Z';
+/** A hundredth of a millimetre is finer than any screen. */
+export const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 const lobed = (d: Drive) => d === 'P2' || d === 'P5';
 
 export interface HeadProps {
@@ -34,21 +38,15 @@ export interface HeadProps {
 }
 /** A screw head seen from above, as part of an SVG in millimetres. */
 export function ScrewHead({ drive, x = 0, y = 0, r, tone = 'on' }: HeadProps) {
-  const fill = { on: 'var(--muted)', now: 'var(--saffron)', dim: 'var(--metal-soft)', light: 'var(--glass)' }[
-    tone
-  ];
-  const mark = tone === 'on' ? 'var(--card)' : 'var(--ink)';
+  // dozens of these stand in every page: how they look is in the style sheet
   return (
-    <g transform={`translate(${x} ${y}) scale(${r})`}>
-      <circle r={1} fill={fill} stroke="var(--ink)" strokeWidth={0.12} />
-      <path
-        d={marks[drive]}
-        stroke={mark}
-        strokeWidth={lobed(drive) ? 0.42 : 0.3}
-        strokeLinecap="round"
-        fill="none"
-      />
-      {drive === 'standoff' && <circle r={0.34} fill="none" stroke={mark} strokeWidth={0.22} />}
+    <g
+      className={`head-${tone}${lobed(drive) ? ' lobed' : ''}`}
+      transform={`translate(${hundredth(x)} ${hundredth(y)}) scale(${hundredth(r)})`}
+    >
+      <circle r={1} />
+      <path d={marks[drive]} />
+      {drive === 'standoff' && <path d={post} />}
     </g>
   );
 }

@@ -7,7 +7,10 @@ import type { Who } from '../../server/types';
 import { benchTime } from '../job/clock';
 import type { Replica } from '../job/replica';
 import { refusalText } from '../words/findings';
-import { type OverrideGiven, StopSheet } from './stop-sheet';
+import { later } from './later';
+import type { OverrideGiven } from './stop-sheet';
+
+const StopSheet = later(() => import('./stop-sheet').then((m) => m.StopSheet));
 
 /** What the interlocks say against a screw that is longer than its hole bears: it is stopped before it is in. */
 const tooLong = (context: Context, state: JobState, body: Body): Finding[] =>

@@ -51,6 +51,20 @@ const useScreen = () => {
   return jobScreens.find((s) => s.path === path) ?? jobScreens[0];
 };
 
+/**
+ * Whether nothing keeps this job's screens for a time without the server: a browser gives a service worker only to a
+ * secure address. Then the two between which one goes in the middle of work are fetched when this one is there.
+ */
+function useNoKeeper(): boolean {
+  const [none, setNone] = useState(false);
+  useEffect(() => {
+    if ('serviceWorker' in navigator) return;
+    const later = setTimeout(() => setNone(true), 3000);
+    return () => clearTimeout(later);
+  }, []);
+  return none;
+}
+
 /** What stands around every screen of a job: its tabs, which device it is and what is wrong with it, its stops and its ledger. */
 export default function JobFrameScreen({ loaderData, params }: Route.ComponentProps) {
   // of another job nothing stays: no stop, no message, no name
@@ -61,6 +75,7 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
   const { who } = useOutletContext<Frame>();
   const { replica, view, sender, send } = useJob(loaded, who);
   const screen = useScreen();
+  const alone = useNoKeeper();
   const [signers, setSigners] = useState<Record<string, string>>({});
   const page = useMemo(() => ({ ...loaded, signers: { ...loaded.signers, ...signers } }), [loaded, signers]);
   const index = indexModel(page.model);
@@ -112,9 +127,8 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
             />
           ),
       )}
-      {/* these must open without the server, too: from one to the other one goes in the middle of work */}
-      <PrefetchPageLinks page={`/jobs/${page.id}/work`} />
-      <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />
+      {alone && <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />}
+      {alone && <PrefetchPageLinks page={`/jobs/${page.id}/work`} />}
     </div>
   );
 }

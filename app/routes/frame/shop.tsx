@@ -8,8 +8,10 @@ import { fromServerOr, NoNetwork, notePerson } from '../../job/offline-page';
 import type { Frame } from '../../ui/frame';
 import { Head, useStrip } from '../../ui/head';
 import { useDeviceKeys } from '../../ui/device-keys';
-import { KeysSheet } from '../../ui/keys-sheet';
+import { later } from '../../ui/later';
 import type { Route } from './+types/shop';
+
+const KeysSheet = later(() => import('../../ui/keys-sheet').then((m) => m.KeysSheet));
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);

@@ -1,11 +1,15 @@
 import { progressOf } from '../../../core/job/stage';
+import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
 import { InstructionPanel } from './instruction-panel';
-import { LeakCard, LeaksNote } from './leak-card';
-import { ManifestCard } from './manifest-card';
+import { LeaksNote } from './leaks-note';
 import { NotesHere } from './notes-here';
-import { ProgrammerCard } from './programmer-card';
 import type { WorkState } from './use-work';
+
+// a few steps of a course ask for these
+const LeakCard = later(() => import('./leak-card').then((m) => m.LeakCard));
+const ManifestCard = later(() => import('./manifest-card').then((m) => m.ManifestCard));
+const ProgrammerCard = later(() => import('./programmer-card').then((m) => m.ProgrammerCard));
 
 /** The instruction, and below it what its step asks for: a programmer, a reading, what was noted before. */
 export function InstructionColumn({ work, measured }: { work: WorkState; measured: number | undefined }) {
@@ -46,12 +50,12 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
           }
         />
       )}
-      {step && target === 'device:end' && (
-        <LeakCard key={step.id} step={step} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
+      {step?.action === 'leak test' && target === 'device:end' && (
+        <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
       )}
       <LeaksNote index={index} state={state} onReseal={planning.run} />
       {step && <BootCard index={index} state={state} step={step} />}
-      {step && (
+      {(step?.action === 'compare' || step?.action === 'set aside') && (
         <ManifestCard
           index={index}
           state={state}

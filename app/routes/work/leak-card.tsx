@@ -1,12 +1,6 @@
 import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { type BodyOf, pressureUnits } from '../../../core/job/events';
-import { leaks } from '../../../core/job/interlocks';
-import { flag, type JobState } from '../../../core/job/state';
-import type { Task } from '../../../core/job/events';
-import type { Step } from '../../../core/route/types';
-import { perimeterSeal } from '../../../core/model/seals';
-import type { IndexedModel } from '../../../core/model/index-model';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 import { Note } from '../../ui/note';
@@ -20,11 +14,9 @@ const rememberedUnit = (): (typeof pressureUnits)[number] => {
 
 /** At the end of the hold: what the tester shows, and that it does not hold. That it holds is the pedal's. */
 export function LeakCard({
-  step,
   holding,
   onReport,
 }: {
-  step: Step;
   /** The hold still runs: it can fail, but not pass yet. */
   holding: boolean;
   onReport: (body: Leak) => void;
@@ -32,7 +24,6 @@ export function LeakCard({
   const [value, setValue] = useState('');
   const [unit, setUnit] = useState(rememberedUnit);
   const [wrong, setWrong] = useState(false);
-  if (step.action !== 'leak test') return null;
   const lost = Number(value.replace(',', '.'));
   const read = value.trim() !== '' && Number.isFinite(lost) && lost >= 0;
   const report = (holds: boolean) => {
@@ -87,33 +78,6 @@ export function LeakCard({
         A fast loss that flattens is settling; 1 K of cooling moves the pressure by about a 295th of its
         absolute value. What counts as holding is your tester’s setting.
       </p>
-    </Note>
-  );
-}
-
-/** The device as it is closed has failed its leak test: what can be done, and that nothing is claimed. */
-export function LeaksNote({
-  index,
-  state,
-  onReseal,
-}: {
-  index: IndexedModel;
-  state: JobState;
-  onReseal: (tasks: Task[]) => void;
-}) {
-  const leak = flag(state, 'leak');
-  if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
-  const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
-  return (
-    <Note tone="stop" role="status" className="top-10">
-      <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
-      <p>
-        Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the
-        owner.
-      </p>
-      {cover && (
-        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>Open it and seal it anew</Button>
-      )}
     </Note>
   );
 }

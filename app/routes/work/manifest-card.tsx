@@ -23,13 +23,13 @@ export function ManifestCard({
 }: {
   index: IndexedModel;
   state: JobState;
+  /** A comparison, or an old part that is set aside. */
   step: Step;
   route: Route | undefined;
   jobId: string;
   onReport: (b: Body) => void;
 }) {
-  const slot = step.action === 'compare' || step.action === 'set aside' ? step.targets[0]! : undefined;
-  if (!slot) return null;
+  const slot = step.targets[0]!;
   const rows = manifestOf(index, state, slot);
   const seals = step.action === 'compare' ? sealsOf(index, slot) : [];
   const brought = arrivalsOf(index, state, slot);

@@ -7,7 +7,7 @@ import { flag } from '../../../core/job/state';
 import type { Step } from '../../../core/route/types';
 import { useAlarmWhile } from '../../job/alarms';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
-import { useProgrammer } from './programmer-card';
+import { useProgrammer } from './use-programmer';
 import { usePlanAgain } from './urgent-panel';
 import { useInstruction } from './use-instruction';
 import { usePainted } from './use-painted';

@@ -1,13 +1,9 @@
 import type { Body } from '../../../core/job/events';
-import type { Finding } from '../../../core/job/interlocks';
 import { takePhoto } from '../../job/photos';
 import { senderFor } from '../../job/sender';
-import { findingText } from '../../words/findings';
-import { thingName } from '../../words/things';
 import { FindSheet } from './find-sheet';
 import { NoteSheet } from './note-sheet';
 import { thingsOf } from './notes-here';
-import { QuestionSheet } from './question-sheet';
 import { ThingSheet } from './thing-sheet';
 import { TroubleSheet } from './trouble-sheet';
 import type { WorkState } from './use-work';
@@ -74,24 +70,4 @@ export function WorkSheets({ work }: { work: WorkState }) {
     default:
       return null;
   }
-}
-
-/** A question that stands before every instruction. */
-export function OpenQuestion({ work }: { work: WorkState }) {
-  const { now, state, index, page, who, last, report, undo } = work;
-  const asked = now.kind === 'question' ? state.question[now.question] : undefined;
-  if (now.kind !== 'question' || !asked) return null;
-  return (
-    <QuestionSheet
-      key={now.question}
-      index={index}
-      id={now.question}
-      question={asked}
-      people={page.people}
-      text={findingText(index, { rule: now.rule as Finding['rule'], ids: now.ids })}
-      about={now.ids.map((i) => thingName(index, i)).join(', ')}
-      onReport={(b) => void report(b)}
-      onUndo={last?.by === who.personId ? undo : undefined}
-    />
-  );
 }

@@ -4,6 +4,7 @@ import { flag } from '../../../core/job/state';
 import type { Face } from '../../../core/model/schema';
 import { isSeal } from '../../../core/model/seals';
 import { useKeys } from '../../ui/keys';
+import { later } from '../../ui/later';
 import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
@@ -16,8 +17,10 @@ import { useMeasured } from './use-measured';
 import { useSpoken } from './use-spoken';
 import { useWork, type WorkState } from './use-work';
 import { noFocus, WorkKeys } from './work-keys';
-import { OpenQuestion, WorkSheets } from './work-sheets';
+import { OpenQuestion } from './open-question';
 import { WorkerBar } from './worker-bar';
+
+const WorkSheets = later(() => import('./work-sheets').then((m) => m.WorkSheets));
 
 /** The bench: where it is on the device, what now, where it lies. */
 export default function Work() {
@@ -76,7 +79,7 @@ export default function Work() {
         <WorkKeys work={work} />
       </Ledger>
       <OpenQuestion work={work} />
-      <WorkSheets work={work} />
+      {work.sheet && <WorkSheets work={work} />}
       <p className="sr">
         <Link to="/">Bench</Link>
       </p>

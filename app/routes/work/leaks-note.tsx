@@ -1,0 +1,34 @@
+import { Button } from 'antd';
+import type { Task } from '../../../core/job/events';
+import { leaks } from '../../../core/job/interlocks';
+import { flag, type JobState } from '../../../core/job/state';
+import type { IndexedModel } from '../../../core/model/index-model';
+import { perimeterSeal } from '../../../core/model/seals';
+import { Note } from '../../ui/note';
+
+/** The device as it is closed has failed its leak test: what can be done, and that nothing is claimed. */
+export function LeaksNote({
+  index,
+  state,
+  onReseal,
+}: {
+  index: IndexedModel;
+  state: JobState;
+  onReseal: (tasks: Task[]) => void;
+}) {
+  const leak = flag(state, 'leak');
+  if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
+  const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
+  return (
+    <Note tone="stop" role="status" className="top-10">
+      <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
+      <p>
+        Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the
+        owner.
+      </p>
+      {cover && (
+        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>Open it and seal it anew</Button>
+      )}
+    </Note>
+  );
+}
