@@ -5,7 +5,7 @@ import { FindSheet } from './find-sheet';
 import { NoteSheet } from './note-sheet';
 import { thingsOf } from './notes-here';
 import { ThingSheet } from './thing-sheet';
-import { TroubleSheet } from './trouble-sheet';
+import { TroubleSheet } from './trouble/trouble-sheet';
 import type { WorkState } from './use-work';
 
 /** Of these the sheet says what is to be done next: it stays open. */

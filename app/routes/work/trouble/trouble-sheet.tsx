@@ -1,37 +1,20 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Body, TroubleKind } from '../../../core/job/events';
-import type { JobState } from '../../../core/job/state';
-import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
-import type { SpareRow } from '../../../server/use-cases/spares';
-import { Sheet } from '../../ui/sheet';
-import { list, pieceName, thingName } from '../../words/things';
-import {
-  AdriftWay,
-  BadScrewWay,
-  BondWay,
-  DangerWay,
-  PartWay,
-  SpillWay,
-  StrayWay,
-  WordsWay,
-  WrongScrewWay,
-} from './trouble-ways';
-import { Note } from '../../ui/note';
+import type { TroubleKind } from '../../../../core/job/events';
+import { Sheet } from '../../../ui/sheet';
+import { list, pieceName, thingName } from '../../../words/things';
+import { AdriftWay } from './adrift-way';
+import { BadScrewWay } from './bad-screw-way';
+import { BondWay } from './bond-way';
+import { DangerWay } from './danger-way';
+import { PartWay } from './part-way';
+import { SpillWay } from './spill-way';
+import { StrayWay } from './stray-way';
+import { WordsWay } from './words-way';
+import { WrongScrewWay } from './wrong-screw-way';
+import type { WayProps } from './way';
+import { Note } from '../../../ui/note';
 
-export interface WayProps {
-  index: IndexedModel;
-  state: JobState;
-  step: Step | undefined;
-  /** What is in hand: the next target of the step. */
-  target: string | undefined;
-  spares: readonly SpareRow[];
-  jobId: string;
-  /** Reports one after another; what the interlocks stop stops the rest. */
-  onReport: (...bodies: Body[]) => void;
-  onClose: () => void;
-}
 type WayOf = (p: WayProps) => React.ReactNode;
 interface Trouble {
   id: string;

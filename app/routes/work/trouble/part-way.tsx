@@ -1,0 +1,110 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { pieceInSlot } from '../../../../core/job/view';
+import { thingName } from '../../../words/things';
+import type { WayProps } from './way';
+import { Field } from '../../../ui/field';
+import { Pick } from '../../../ui/pick';
+import { cut, Words } from './words-field';
+
+/** Something broke, or the new part is wrong: the tasks change, and with them route, price and agreement. */
+export function PartWay({
+  index,
+  state,
+  step,
+  kind,
+  jobId,
+  onReport,
+}: WayProps & { kind: 'broken' | 'wrong part' }) {
+  const slots = partsOfTrouble(index, state, kind);
+  const [slot, setSlot] = useState(step?.about && slots.includes(step.about) ? step.about : (slots[0] ?? ''));
+  const [note, setNote] = useState('');
+  const how = kind === 'broken' ? 'replaced or repaired' : 'another part is here';
+  const Ways = kind === 'broken' ? BrokenPart : WrongPart;
+  return (
+    <>
+      {slots
+        .filter((s) => state.trouble[`${kind} ${s}`])
+        .map((s) => (
+          <div key={s} className="row">
+            <span>{`${thingName(index, s)}: ${kind}`}</span>
+            <Button onClick={() => onReport({ type: 'eased', kind, thing: s, how })}>Settled</Button>
+            <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
+          </div>
+        ))}
+      <Field label={kind === 'broken' ? 'What broke?' : 'Which part?'} htmlFor="trouble-slot">
+        <Pick
+          id="trouble-slot"
+          value={slot}
+          onChange={(value) => setSlot(value)}
+          options={slots.map((s) => ({ value: s, label: thingName(index, s) }))}
+        />
+      </Field>
+      <Words label="How, and how bad?" value={note} set={setNote} />
+      <div className="row">
+        <Ways state={state} slot={slot} note={note} onReport={onReport} />
+      </div>
+    </>
+  );
+}
+/** What can be broken, or the wrong one: of the parts that are replaced, or of all that are here. */
+function partsOfTrouble(
+  index: WayProps['index'],
+  state: WayProps['state'],
+  kind: 'broken' | 'wrong part',
+): string[] {
+  if (kind === 'wrong part') return Object.keys(state.task).filter((s) => state.task[s] === 'replace');
+  const inTray = (slot: string) =>
+    Object.keys(state.place).some((x) => x.startsWith(`${slot}#`) && state.place[x] === 'tray');
+  return index.model.slots
+    .filter((s) => pieceInSlot(state, s.id) !== undefined || inTray(s.id))
+    .map((s) => s.id);
+}
+type PartTrouble = Pick<WayProps, 'state' | 'onReport'> & { slot: string; note: string };
+const withNote = (note: string) => (note.trim() ? { note: cut(note, 1000) } : {});
+
+function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
+  return (
+    <>
+      <Button
+        danger
+        disabled={!slot}
+        onClick={() =>
+          onReport(
+            { type: 'troubled', kind: 'broken', thing: slot, ...withNote(note) },
+            ...(state.task[slot] === 'replace'
+              ? []
+              : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]),
+          )
+        }
+      >
+        It is to be replaced: price and route follow
+      </Button>
+      <Button
+        disabled={!slot || !note.trim()}
+        onClick={() =>
+          onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
+        }
+      >
+        It stays as it is; the owner is told
+      </Button>
+    </>
+  );
+}
+function WrongPart({ state, slot, note, onReport }: PartTrouble) {
+  return (
+    <Button
+      danger
+      disabled={!slot}
+      onClick={() =>
+        onReport(
+          { type: 'troubled', kind: 'wrong part', thing: slot, ...withNote(note) },
+          ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []),
+        )
+      }
+    >
+      It goes back to stock: choose another on the offer
+    </Button>
+  );
+}
