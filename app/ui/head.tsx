@@ -52,13 +52,15 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
   const s = job.summary;
   const run = s.running && time ? runningText(s.running, time) : undefined;
   const at = stages.indexOf(job.stage as 'Open');
+  const promised = job.promisedAt === null ? '' : `, promised ${soon(job.promisedAt, time || job.updatedAt)}`;
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
   return (
     <Link
       to={workFor(job)}
       className="dev"
       aria-current={current ? 'page' : undefined}
-      title={`${s.model}, ${job.tag}: ${job.stage}`}
+      title={`${s.model}, ${job.tag}: ${job.stage}${promised}`}
+      suppressHydrationWarning
     >
       <span className="top">
         {n <= 9 && <span className="n">{n}</span>}

@@ -32,7 +32,7 @@ export function Tests({
   return (
     <section className="card stack" aria-label="Tests">
       <div className="spread">
-        <h2>Other tests</h2>
+        <h2 className="nowrap">Other tests</h2>
         <span className="muted small">
           most told for its cost first; the proposed one is chosen for the cost of the whole
         </span>

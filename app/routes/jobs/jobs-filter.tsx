@@ -1,11 +1,10 @@
-import { Button, DatePicker, Form, Input, type InputRef } from 'antd';
+import { Button, DatePicker } from 'antd';
 import { dayjs, type Dayjs } from '../../ui/dayjs';
-import { useRef } from 'react';
 import { endings } from '../../../core/job/events';
 import { stages } from '../../../core/job/stage';
 import { type JobsQuery, jobsQuery } from '../../../core/forms/jobs-query';
-import { useKeys } from '../../ui/keys';
 import { Pick } from '../../ui/pick';
+import { SearchForm } from '../../ui/search-field';
 
 /** The days that people ask for. */
 const spans = (): { label: string; value: [Dayjs, Dayjs] }[] => {
@@ -33,27 +32,16 @@ export function JobsFilter({
   narrowed: boolean;
   onAsk: (change: Partial<JobsQuery>) => void;
 }) {
-  const search = useRef<InputRef>(null);
-  useKeys({ search: () => search.current?.focus() });
   const { at, model, person, from, to, q } = query;
   return (
-    <Form
-      key={q}
-      role="search"
-      className="row"
-      initialValues={{ q }}
-      onFinish={(said: { q: string }) => onAsk({ q: said.q.trim() })}
+    <SearchForm
+      label="Search jobs"
+      hint="number, tag, model, owner, complaint, serial, lot"
+      className="grow-260"
+      words={q}
+      onWords={(words) => onAsk({ q: words })}
+      after={narrowed && <Button onClick={() => onAsk(jobsQuery.parse({}))}>All jobs</Button>}
     >
-      <Form.Item name="q" noStyle>
-        <Input
-          ref={search}
-          type="search"
-          aria-label="Search jobs"
-          className="grow-260"
-          maxLength={80}
-          placeholder="number, tag, model, owner, complaint, serial, lot  ( / )"
-        />
-      </Form.Item>
       <Pick
         aria-label="Stands at"
         value={at}
@@ -90,8 +78,6 @@ export function JobsFilter({
           onAsk({ from: days?.[0]?.format(isoDay) ?? '', to: days?.[1]?.format(isoDay) ?? '' })
         }
       />
-      <Button htmlType="submit">Search</Button>
-      {narrowed && <Button onClick={() => onAsk(jobsQuery.parse({}))}>All jobs</Button>}
-    </Form>
+    </SearchForm>
   );
 }

@@ -49,6 +49,7 @@ export function EntriesTable({
           },
           {
             title: <span className="sr">take back</span>,
+            align: 'right',
             cell: (e) =>
               e.id !== latest &&
               state.trail.some((x) => x.event === e.id) && (

@@ -1,12 +1,12 @@
-import { Button, Input, type InputRef } from 'antd';
-import { type RefObject, useRef, useState } from 'react';
+import { Button } from 'antd';
+import { useState } from 'react';
 import type { JobEvent } from '../../../core/job/events';
 import { jobEvents } from '../../../server/use-cases/job-page';
 import { fromServerOrKeptPage } from '../../job/offline-page';
 import { useJobFrame } from '../../ui/job-frame';
-import { useKeys } from '../../ui/keys';
 import { Note } from '../../ui/note';
 import { Pick } from '../../ui/pick';
+import { SearchField } from '../../ui/search-field';
 import { logKinds, wayBack, wayBackText } from '../../words/log';
 import { plural } from '../../words/things';
 import { loadJob } from '../job-loader';
@@ -27,8 +27,6 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const { state, say } = useJobFrame();
   const entries = useEntries(loaderData.events);
   const [asked, setAsked] = useState<JobEvent>();
-  const search = useRef<InputRef>(null);
-  useKeys({ search: () => search.current?.focus() });
   return (
     <main className="page stack">
       <section className="card stack" aria-label="Log">
@@ -36,7 +34,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
           <h1>Log</h1>
           <span className="muted">{`${plural(entries.events.length, 'entry', 'entries')}, ${Object.keys(state.retracted).length} taken back`}</span>
         </div>
-        <Narrow entries={entries} search={search} />
+        <Narrow entries={entries} />
         {asked && <TakeBack to={asked} onClose={() => setAsked(undefined)} />}
         <EntriesTable
           entries={entries}
@@ -50,18 +48,15 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Narrow({ entries, search }: { entries: Entries; search: RefObject<InputRef | null> }) {
+function Narrow({ entries }: { entries: Entries }) {
   const { people } = useJobFrame().page;
   const { events, kind, setKind, person, setPerson, text, setText } = entries;
   return (
     <div className="row">
-      <Input
-        ref={search}
-        type="search"
-        aria-label="Search the log, or # and a number"
-        placeholder="words, or # and a number  ( / )"
+      <SearchField
+        label="Search the log, or # and a number"
+        hint="words, or # and a number"
         className="w-260"
-        maxLength={80}
         value={text}
         onChange={(e) => setText(e.target.value)}
       />

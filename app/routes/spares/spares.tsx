@@ -1,9 +1,10 @@
-import { Input, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { changeSpares, type SpareRow, sparesPage } from '../../../server/use-cases/spares';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { LengthBar, Recess } from '../../ui/recess';
+import { SearchField } from '../../ui/search-field';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
 import { plural } from '../../words/things';
@@ -30,7 +31,7 @@ export type Said = Awaited<ReturnType<typeof action>>;
 /** Loose screws by what they are: what stands in when one is lost, stripped or does not hold. */
 export default function Spares({ loaderData }: Route.ComponentProps) {
   const { may, screws } = loaderData;
-  const { search, ask, said, busy } = useStock<Said>();
+  const { ask, said, busy } = useStock<Said>();
   const [text, setText] = useState('');
   const words = text.trim().toLowerCase().split(/\s+/).filter(Boolean);
   const shown = screws.filter((s) =>
@@ -51,13 +52,10 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
               <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
             </div>
             <div className="row">
-              <Input
-                ref={search}
-                type="search"
-                aria-label="Search the box"
-                placeholder="drive, thread, length  ( / )"
+              <SearchField
+                label="Search the box"
+                hint="drive, thread, length"
                 className="w-240"
-                maxLength={80}
                 value={text}
                 onChange={(e) => setText(e.target.value)}
               />

@@ -1,4 +1,4 @@
-import { Button, Form, Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigation, useSearchParams } from 'react-router';
 import { addressOf } from '../../../core/forms/address';
@@ -10,6 +10,7 @@ import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
 import { DataTable } from '../../ui/data-table';
 import { useFrame } from '../../ui/frame';
 import { Pick } from '../../ui/pick';
+import { SearchForm } from '../../ui/search-field';
 import { StockSide } from '../../ui/stock-side';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
@@ -84,7 +85,7 @@ function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState;
           </Button>
         </div>
       </div>
-      <StockFilter query={query} stock={stock} onAsk={ask} />
+      <StockFilter query={query} onAsk={ask} />
       {parts.length === 0 ? (
         <p>
           {addressOf(stockQuery, query)
@@ -117,33 +118,15 @@ function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState;
 }
 
 const placeName = { free: 'free', chosen: 'chosen for a job', used: 'used up' } as const;
-function StockFilter({
-  query,
-  stock,
-  onAsk,
-}: {
-  query: StockQuery;
-  stock: StockState;
-  onAsk: (c: Partial<StockQuery>) => void;
-}) {
+function StockFilter({ query, onAsk }: { query: StockQuery; onAsk: (c: Partial<StockQuery>) => void }) {
   return (
-    <Form
-      key={query.q}
-      role="search"
-      className="row"
-      initialValues={{ q: query.q }}
-      onFinish={(said: { q: string }) => onAsk({ q: said.q.trim() })}
+    <SearchForm
+      label="Search the stock"
+      hint="part, model, supplier, serial"
+      className="grow-200"
+      words={query.q}
+      onWords={(q) => onAsk({ q })}
     >
-      <Form.Item name="q" noStyle>
-        <Input
-          ref={stock.search}
-          type="search"
-          aria-label="Search the stock"
-          className="grow-200"
-          maxLength={80}
-          placeholder="part, model, supplier, serial  ( / )"
-        />
-      </Form.Item>
       <Pick
         aria-label="Where from"
         value={query.from}
@@ -162,7 +145,6 @@ function StockFilter({
           ...partPlaces.map((p) => ({ value: p as string, label: placeName[p] })),
         ]}
       />
-      <Button htmlType="submit">Search</Button>
-    </Form>
+    </SearchForm>
   );
 }
