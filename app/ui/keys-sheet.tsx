@@ -5,7 +5,7 @@ import { Sheet } from './sheet';
 import { say } from './speech';
 
 const keys: [string, string][] = [
-  ['Space, Page Down, Enter', 'the next thing is done (foot pedal: Page Down)'],
+  ['Space, Page Down', 'the next thing is done, by Enter too; the pedal is Page Down'],
   ['A', 'all screws of this go at once'],
   ['Backspace', 'take back the latest entry, if it is yours'],
   ['1 – 9', 'change device; on Checks and at Receive 1, 2, 3 answer'],
@@ -51,6 +51,8 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
       <Descriptions
         column={1}
         size="small"
+        colon={false}
+        className="keylist"
         items={keys.map(([k, t]) => ({ key: k, label: <kbd>{k}</kbd>, children: t }))}
       />
       <div className="row">

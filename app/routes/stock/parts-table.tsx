@@ -85,11 +85,14 @@ function Whereabouts({ part: p, may, ask }: { part: StockPart } & Pick<Looks, 'm
     );
   if (!may) return <span className="moss">free</span>;
   return (
-    <Button
-      aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
-      onClick={() => ask({ do: 'remove', ids: [p.id] })}
-    >
-      Take out
-    </Button>
+    <span className="row one-line">
+      <span className="moss">free</span>
+      <Button
+        aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
+        onClick={() => ask({ do: 'remove', ids: [p.id] })}
+      >
+        Take out
+      </Button>
+    </span>
   );
 }
