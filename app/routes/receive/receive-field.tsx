@@ -8,7 +8,7 @@ export const marked = (errors: ReceiveState['errors'], field: string) => ({
   'aria-invalid': !!errors[field],
   ...(errors[field] ? { 'aria-describedby': `${field}-error` } : {}),
 });
-/** What is wrong with a field, below it. */
+/** What is wrong with something that is no single field, below it. */
 export const Problem = ({ errors, field }: { errors: ReceiveState['errors']; field: string }) =>
   errors[field] && (
     <span className="error" id={`${field}-error`} role="alert">
@@ -30,9 +30,15 @@ export function ReceiveField({
   children: ReactNode;
 }) {
   return (
-    <Field label={label} htmlFor={field} {...(className ? { className } : {})}>
+    <Field
+      label={label}
+      htmlFor={field}
+      {...(className ? { className } : {})}
+      {...(errors[field]
+        ? { validateStatus: 'error', help: <span id={`${field}-error`}>{errors[field]}</span> }
+        : {})}
+    >
       {children}
-      <Problem errors={errors} field={field} />
     </Field>
   );
 }

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Form } from 'antd';
 import { redirect } from 'react-router';
 import { z } from 'zod';
 import type { ModelChoice } from '../../../server/use-cases/drafts';
@@ -97,11 +97,14 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
           role="alert"
         >{`${plural(wrong, 'thing is', 'things are')} missing or wrong below. Nothing you typed is lost.`}</Note>
       )}
-      <div className="cols three high">
-        <DeviceSection form={form} now={loaderData.now} />
-        <ArrivalSection form={form} />
-        <BeforeSection form={form} />
-      </div>
+      {/* no form of the browser's: the Enter that a scanner types after a serial must not send it */}
+      <Form component={false} layout="vertical">
+        <div className="cols three high">
+          <DeviceSection form={form} now={loaderData.now} />
+          <ArrivalSection form={form} />
+          <BeforeSection form={form} />
+        </div>
+      </Form>
     </main>
   );
 }

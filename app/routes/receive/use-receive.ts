@@ -16,8 +16,12 @@ function useProblems(answered: FieldErrors | undefined) {
     if (answered) setErrors(answered);
   }, [answered]);
   useEffect(() => {
-    const first = Object.keys(errors)[0];
-    if (first) document.getElementById(first)?.focus();
+    // the first on the page, whatever their order is
+    Object.keys(errors)
+      .map((field) => document.getElementById(field))
+      .filter((at) => at !== null)
+      .sort((a, b) => (a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING ? -1 : 1))[0]
+      ?.focus();
   }, [errors]);
   return { errors, setErrors };
 }
