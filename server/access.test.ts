@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import sharp from 'sharp';
-import { asOwner, getOrm, inShop } from './db/orm';
+import { Job } from './db/entities';
+import { asOwner, getOrm, inShop, inTransaction } from './db/orm';
 import { type JobPage, jobPage } from './use-cases/job-page';
 import { keepPhoto } from './use-cases/photos';
 import { allRoutes } from './testing/all-routes';
@@ -230,6 +231,19 @@ describe('who may ask', () => {
 });
 
 describe('row-level security', () => {
+  test('is the second lock: what the app itself asks for is narrowed to the workshop, too', async () => {
+    const [own, other] = [world.own.get('owner')!, world.other.get('owner')!];
+    const seen = await inShop(own.shopId, async (em) => {
+      const before = (await em.find(Job, {})).length;
+      // the database is told of one workshop, the entities of another: they agree on nothing
+      em.setFilterParams('shop', { shop: other.shopId });
+      em.clear();
+      return { before, after: (await em.find(Job, {})).length };
+    });
+    expect(seen.before).toBeGreaterThan(0);
+    expect(seen.after).toBe(0);
+    await expect(inTransaction((em) => em.find(Job, {}))).rejects.toThrow();
+  });
   test('is forced on every table that has a workshop, and the app’s role owns nothing', async () => {
     const rows = await asOwner((orm) =>
       orm.em.getConnection().execute<{ relname: string; ok: boolean; owner: string }[]>(

@@ -9,7 +9,7 @@ import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
 import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import type { Who } from './types';
 import { jobPage } from './use-cases/job-page';
-import { loreOf } from './use-cases/lore';
+import { loreOf } from './db/notes';
 import { receiveJob } from './use-cases/receive-job';
 import { sendCommands } from './use-cases/send-commands';
 import { signIn } from './use-cases/sign-in';

@@ -23,7 +23,7 @@ import {
 import type { Who } from './types';
 import { receivingNow } from './use-cases/device-history';
 import { saveDraft } from './use-cases/drafts';
-import { experienceOf } from './use-cases/experience';
+import { experienceOf } from './db/experience';
 import { jobPage } from './use-cases/job-page';
 import { offerPage } from './use-cases/offer-page';
 import { dropPhoto, keepPhoto, photoOf } from './use-cases/photos';

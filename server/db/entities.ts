@@ -1,64 +1,155 @@
-import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
-import type { JobState } from '../../core/job/state';
+import { defineEntity, type InferEntity, p, UnderscoreNamingStrategy } from '@mikro-orm/core';
 import type { JobEvent } from '../../core/job/events';
+import type { JobState } from '../../core/job/state';
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/route/types';
+import { roles } from '../../core/job/interlocks';
 import type { JobSummary, Outcome, ShopSettings } from '../types';
 
-/** Every row of a workshop has its shop first in the key; row-level security keeps it there. */
+/**
+ * The tables, and the truth about them: a test migrates an empty database and has it compared with these. What the
+ * database alone can say (row-level security, roles, functions) stands in the migrations.
+ *
+ * Every row of a workshop has its shop first in the key. What it refers to it refers to within its shop, so that the
+ * relations share that column; they are there to be joined by and for their foreign keys, and rows are written by their ids.
+ */
+
+/** Constraints are named as PostgreSQL itself would name them. */
+export class PostgresNames extends UnderscoreNamingStrategy {
+  override indexName(
+    table: string,
+    columns: string[],
+    type: 'primary' | 'foreign' | 'unique' | 'index' | 'sequence' | 'check',
+  ): string {
+    const end = {
+      primary: 'pkey',
+      foreign: 'fkey',
+      unique: 'key',
+      index: 'idx',
+      sequence: 'seq',
+      check: 'check',
+    };
+    return type === 'primary' ? `${table}_pkey` : `${table}_${columns.join('_')}_${end[type]}`;
+  }
+}
+
+/** What a session sees is its workshop's: the first lock; row-level security is the second. */
+const ofShop = {
+  shop: { name: 'shop', cond: ({ shop }: { shop: string }) => ({ shopId: shop }), default: true },
+};
+const shopOf = () =>
+  p.manyToOne(Workshop).joinColumns('shop_id').nullable().deleteRule('no action').updateRule('no action');
+const jobOf = () =>
+  p
+    .manyToOne(Job)
+    .joinColumns('shop_id', 'job_id')
+    .nullable()
+    .deleteRule('no action')
+    .updateRule('no action');
+const personOf = () =>
+  p
+    .manyToOne(Person)
+    .joinColumns('shop_id', 'person_id')
+    .nullable()
+    .deleteRule('no action')
+    .updateRule('no action');
+
 export const Workshop = defineEntity({
   name: 'Workshop',
   tableName: 'workshop',
+  filters: { shop: { name: 'shop', cond: ({ shop }: { shop: string }) => ({ id: shop }), default: true } },
   properties: {
     id: p.uuid().primary(),
     name: p.text(),
     settings: p.json<ShopSettings>(),
     demo: p.boolean().default(false),
+    createdAt: p.datetime().defaultRaw('now()'),
   },
 });
 export const Person = defineEntity({
   name: 'Person',
   tableName: 'person',
+  filters: ofShop,
   properties: {
     shopId: p.uuid().primary(),
     id: p.uuid().primary(),
-    login: p.text(),
+    login: p.text().unique(),
     name: p.text(),
-    role: p.text(),
-    bench: p.text(),
+    role: p.enum([...roles]),
+    bench: p.text().default(''),
     passwordHash: p.text().lazy(),
+    shop: shopOf,
   },
 });
 export const Session = defineEntity({
   name: 'Session',
   tableName: 'session',
+  filters: ofShop,
+  indexes: [{ name: 'session_person', properties: ['shopId', 'personId'] }],
   properties: {
     shopId: p.uuid().primary(),
-    tokenHash: p.text().primary(),
+    tokenHash: p.text().primary().unique(),
     personId: p.uuid(),
     expiresAt: p.datetime(),
+    person: () =>
+      p
+        .manyToOne(Person)
+        .joinColumns('shop_id', 'person_id')
+        .nullable()
+        .deleteRule('cascade')
+        .updateRule('no action'),
   },
 });
 export const DeviceModelRow = defineEntity({
   name: 'DeviceModelRow',
   tableName: 'device_model',
+  filters: {
+    shop: {
+      name: 'shop',
+      cond: ({ shop }: { shop: string }) => ({ $or: [{ shopId: null }, { shopId: shop }] }),
+      default: true,
+    },
+  },
+  indexes: [{ name: 'device_model_shop', properties: ['shopId'] }],
   properties: {
     hash: p.text().primary(),
+    /** Of no shop: shipped with the app, and read by all. */
     shopId: p.uuid().nullable(),
     modelId: p.text(),
     name: p.text(),
-    current: p.boolean(),
+    current: p.boolean().default(true),
     model: p.json<DeviceModel>(),
+    shop: shopOf,
   },
 });
 export const RouteRow = defineEntity({
   name: 'RouteRow',
   tableName: 'route',
-  properties: { shopId: p.uuid().primary(), hash: p.text().primary(), route: p.json<Route>() },
+  filters: ofShop,
+  properties: {
+    shopId: p.uuid().primary(),
+    hash: p.text().primary(),
+    route: p.json<Route>(),
+    shop: shopOf,
+  },
 });
 export const Job = defineEntity({
   name: 'Job',
   tableName: 'job',
+  filters: ofShop,
+  uniques: [{ properties: ['shopId', 'number'] }],
+  indexes: [
+    { name: 'job_model', properties: ['modelHash'] },
+    {
+      name: 'job_open',
+      expression: 'create index job_open on job (shop_id, promised_at) where ending is null',
+    },
+    { name: 'job_tag', expression: 'create index job_tag on job (shop_id, lower(tag))' },
+    {
+      name: 'job_of_model',
+      expression: 'create index job_of_model on job (shop_id, model_hash, variant, opened_at desc)',
+    },
+  ],
   properties: {
     shopId: p.uuid().primary(),
     id: p.uuid().primary(),
@@ -71,80 +162,135 @@ export const Job = defineEntity({
     summary: p.json<JobSummary>(),
     promisedAt: p.datetime().nullable(),
     ending: p.text().nullable(),
-    openedAt: p.datetime(),
-    updatedAt: p.datetime(),
+    openedAt: p.datetime().defaultRaw('now()'),
+    updatedAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+    model: () =>
+      p
+        .manyToOne(DeviceModelRow)
+        .joinColumns('model_hash')
+        .nullable()
+        .deleteRule('no action')
+        .updateRule('no action'),
+    secrets: () => p.oneToMany(JobPrivate).mappedBy('job'),
   },
 });
 export const JobEventRow = defineEntity({
   name: 'JobEventRow',
   tableName: 'job_event',
+  filters: ofShop,
+  indexes: [
+    {
+      name: 'job_event_fault',
+      expression: `create index job_event_fault on job_event (shop_id, job_id, seq) where event->'body'->>'type' in ('symptomSet', 'tested', 'causeStated')`,
+    },
+    {
+      name: 'job_event_note',
+      expression: `create index job_event_note on job_event (shop_id, job_id, seq) where event->'body'->>'type' in ('noted', 'photographed') and event->'body'->>'thing' is not null`,
+    },
+    {
+      name: 'job_event_retracted',
+      expression: `create index job_event_retracted on job_event (shop_id, job_id, (event->'body'->>'event')) where event->'body'->>'type' = 'retracted'`,
+    },
+  ],
   properties: {
     shopId: p.uuid().primary(),
     jobId: p.uuid().primary(),
     seq: p.integer().primary(),
     event: p.json<JobEvent>(),
-    recordedAt: p.datetime(),
+    recordedAt: p.datetime().defaultRaw('now()'),
+    job: jobOf,
   },
 });
 export const JobCommand = defineEntity({
   name: 'JobCommand',
   tableName: 'job_command',
+  filters: ofShop,
+  indexes: [{ name: 'job_command_job', properties: ['shopId', 'jobId'] }],
   properties: {
     shopId: p.uuid().primary(),
     commandId: p.text().primary(),
     jobId: p.uuid(),
     outcome: p.json<Outcome>(),
+    job: jobOf,
   },
 });
 export const JobSnapshot = defineEntity({
   name: 'JobSnapshot',
   tableName: 'job_snapshot',
+  filters: ofShop,
   properties: {
     shopId: p.uuid().primary(),
     jobId: p.uuid().primary(),
     seq: p.integer().primary(),
     core: p.text(),
     state: p.json<JobState>(),
+    job: jobOf,
   },
 });
+/** What can be erased of a job: names, a passcode, signatures. */
 export const JobPrivate = defineEntity({
   name: 'JobPrivate',
   tableName: 'job_private',
+  filters: ofShop,
   properties: {
     shopId: p.uuid().primary(),
     jobId: p.uuid().primary(),
     kind: p.text().primary(),
     value: p.text(),
+    job: jobOf,
   },
 });
 export const Draft = defineEntity({
   name: 'Draft',
   tableName: 'draft',
+  filters: ofShop,
+  indexes: [{ name: 'draft_person', properties: ['shopId', 'personId'] }],
   properties: {
     shopId: p.uuid().primary(),
     id: p.uuid().primary(),
     personId: p.uuid(),
     body: p.json<Record<string, unknown>>(),
-    updatedAt: p.datetime(),
+    updatedAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+    person: personOf,
   },
 });
+/** A photograph may come before its job is opened: the draft's id is the job's. */
 export const Photo = defineEntity({
   name: 'Photo',
   tableName: 'photo',
+  filters: ofShop,
+  indexes: [
+    { name: 'photo_job', properties: ['shopId', 'jobId'] },
+    { name: 'photo_person', properties: ['shopId', 'personId'] },
+  ],
   properties: {
     shopId: p.uuid().primary(),
     id: p.uuid().primary(),
     jobId: p.uuid(),
     personId: p.uuid(),
-    jpeg: p.blob().lazy(),
+    jpeg: p.blob(),
     width: p.integer(),
     height: p.integer(),
-    takenAt: p.datetime(),
+    takenAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+    person: personOf,
   },
 });
 export const Part = defineEntity({
   name: 'Part',
   tableName: 'part',
+  filters: ofShop,
+  checks: [{ name: 'part_price_minor_check', expression: 'price_minor >= 0' }],
+  indexes: [
+    { name: 'part_job', properties: ['shopId', 'jobId'] },
+    {
+      name: 'part_place',
+      expression:
+        'create index part_place on part (shop_id, model_id, slot) where job_id is null and not gone',
+    },
+  ],
   properties: {
     shopId: p.uuid().primary(),
     id: p.uuid().primary(),
@@ -153,19 +299,75 @@ export const Part = defineEntity({
     modelId: p.text(),
     slot: p.text(),
     provenance: p.text(),
-    supplier: p.text(),
-    lot: p.text(),
-    serial: p.text(),
+    supplier: p.text().default(''),
+    lot: p.text().default(''),
+    serial: p.text().default(''),
     priceMinor: p.integer(),
-    arrivesWith: p.json<string[]>(),
-    released: p.text(),
-    proof: p.text(),
+    arrivesWith: p.json<string[]>().defaultRaw(`'[]'::jsonb`),
+    released: p.text().default('not needed'),
+    proof: p.text().default(''),
     jobId: p.uuid().nullable(),
-    addedAt: p.datetime(),
-    gone: p.boolean(),
+    addedAt: p.datetime().defaultRaw('now()'),
+    gone: p.boolean().default(false),
+    shop: shopOf,
+    job: jobOf,
+  },
+});
+/** The spares box: loose screws by what they are, and how many there are. */
+export const SpareScrewRow = defineEntity({
+  name: 'SpareScrewRow',
+  tableName: 'spare_screw',
+  filters: ofShop,
+  uniques: [{ properties: ['shopId', 'drive', 'thread', 'lengthMm', 'headMm'] }],
+  checks: [
+    { name: 'spare_screw_length_mm_check', expression: 'length_mm > 0' },
+    { name: 'spare_screw_head_mm_check', expression: 'head_mm > 0' },
+    { name: 'spare_screw_count_check', expression: 'count >= 0' },
+  ],
+  properties: {
+    shopId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    drive: p.text(),
+    thread: p.text(),
+    lengthMm: p.decimal('number').precision(5).scale(2),
+    headMm: p.decimal('number').precision(5).scale(2),
+    count: p.integer(),
+    note: p.text().default(''),
+    shop: shopOf,
+  },
+});
+/** Identity data saved from a part, for the one that replaces it. */
+export const IdentityData = defineEntity({
+  name: 'IdentityData',
+  tableName: 'identity_data',
+  filters: ofShop,
+  indexes: [{ name: 'identity_data_person', properties: ['shopId', 'personId'] }],
+  properties: {
+    shopId: p.uuid().primary(),
+    jobId: p.uuid().primary(),
+    digest: p.text().primary(),
+    slot: p.text(),
+    partModel: p.text(),
+    serial: p.text(),
+    hex: p.text(),
+    personId: p.uuid(),
+    readAt: p.datetime().defaultRaw('now()'),
+    job: jobOf,
+    person: personOf,
+  },
+});
+/** Tries to sign in, counted by the package that limits them. */
+export const SignInAttempt = defineEntity({
+  name: 'SignInAttempt',
+  tableName: 'sign_in_attempt',
+  properties: {
+    key: p.string().primary(),
+    points: p.integer().default(0),
+    expire: p.bigint().nullable(),
   },
 });
 export type JobRow = InferEntity<typeof Job>;
+export type PartRow = InferEntity<typeof Part>;
 export const entities = [
   Workshop,
   Person,
@@ -180,4 +382,7 @@ export const entities = [
   Draft,
   Photo,
   Part,
+  SpareScrewRow,
+  IdentityData,
+  SignInAttempt,
 ];

@@ -7,56 +7,22 @@ import { instruct } from '../../core/job/instruct';
 import { handsLeft, progressOf, stageOf } from '../../core/job/stage';
 import { empty, flag, type JobState } from '../../core/job/state';
 import { conditionsOf } from '../../core/job/view';
-import { type IndexedModel, indexModel } from '../../core/model/index-model';
-import type { DeviceModel } from '../../core/model/schema';
-import { ofVariant } from '../../core/model/variant';
+import type { IndexedModel } from '../../core/model/index-model';
 import type { Finding } from '../../core/job/interlocks';
 import { methodsOf } from '../../core/route/methods';
 import type { Route } from '../../core/route/types';
 import type { JobSummary, Outcome, Who } from '../types';
-import { settleStock, takeFromStock } from './stock-moves';
+import { JobCommand, JobEventRow, JobSnapshot } from './entities';
+import { privateOf } from './job-private';
+import { lockJob } from './jobs';
+import { keepNewest } from './keep-newest';
+import { indexOf } from './models';
+import { routeOf } from './routes';
+import { settleStock, takeFromStock } from './stock';
 
 /** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
 export const coreVersion = '6';
 const snapshotEvery = 50;
-
-/** Models and routes never change under their hash, so a process may keep them. */
-const models = new Map<string, DeviceModel>();
-const variants = new Map<string, IndexedModel>();
-const routes = new Map<string, Route>();
-const most = 80;
-const keep = <T>(map: Map<string, T>, key: string, value: T): T => {
-  // a route of a rebuild weighs a megabyte: the oldest go
-  if (map.size >= most) map.delete(map.keys().next().value!);
-  map.set(key, value);
-  return value;
-};
-
-export async function modelOf(em: EntityManager, hash: string): Promise<DeviceModel> {
-  const known = models.get(hash);
-  if (known) return known;
-  const [row] = await em.execute<{ model: DeviceModel }[]>(`select model from device_model where hash = ?`, [
-    hash,
-  ]);
-  if (!row) throw new RangeError(`no model ${hash} in this workshop`);
-  return keep(models, hash, row.model);
-}
-export async function indexOf(em: EntityManager, hash: string, variant: string): Promise<IndexedModel> {
-  const key = `${hash} ${variant}`;
-  return variants.get(key) ?? keep(variants, key, indexModel(ofVariant(await modelOf(em, hash), variant)));
-}
-export async function routeOf(
-  em: EntityManager,
-  shopId: string,
-  hash: string | undefined,
-): Promise<Route | undefined> {
-  if (!hash) return undefined;
-  const key = `${shopId} ${hash}`;
-  const known = routes.get(key);
-  if (known) return known;
-  const [row] = await em.execute<{ route: Route }[]>(`select route from route where hash = ?`, [hash]);
-  return row && keep(routes, key, row.route);
-}
 
 /**
  * States that this process has seen committed. A log is only ever written on, so a state of a seq stays true for that seq:
@@ -64,25 +30,11 @@ export async function routeOf(
  */
 const held = new Map<string, JobState>();
 export function holdState(shopId: string, jobId: string, state: JobState): void {
-  const key = `${shopId} ${jobId}`;
-  held.delete(key);
-  keep(held, key, state);
-}
-
-/** Locks a job for the rest of the transaction; undefined when this workshop has no such job. */
-export async function lockJob(
-  em: EntityManager,
-  jobId: string,
-): Promise<{ model_hash: string; variant: string } | undefined> {
-  const [row] = await em.execute<{ model_hash: string; variant: string }[]>(
-    `select model_hash, variant from job where id = ? for update`,
-    [jobId],
-  );
-  return row;
+  keepNewest(held, `${shopId} ${jobId}`, state);
 }
 
 export interface OpenedJob {
-  model_hash: string;
+  modelHash: string;
   variant: string;
   state: JobState;
   known: Outcome | undefined;
@@ -100,6 +52,8 @@ export async function openForCommand(
   commandId: string,
 ): Promise<OpenedJob | undefined> {
   const base = held.get(`${shopId} ${jobId}`);
+  // the function that is called tells the database the same
+  em.setFilterParams('shop', { shop: shopId });
   const [row] = await em.execute<
     {
       is_there: boolean;
@@ -120,10 +74,10 @@ export async function openForCommand(
     base?.lastId ?? '',
   ]);
   if (!row?.is_there) return undefined;
-  const { model_hash, variant } = row;
+  const { model_hash: modelHash, variant } = row;
   if (row.outcome)
     return {
-      model_hash,
+      modelHash,
       variant,
       known: row.outcome,
       state: empty(),
@@ -131,7 +85,7 @@ export async function openForCommand(
     };
   const events = row.events ?? [];
   return {
-    model_hash,
+    modelHash,
     variant,
     known: undefined,
     state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events),
@@ -141,32 +95,31 @@ export async function openForCommand(
 /** A job's state as it was at a number in its log; at or beyond its head, the head. */
 async function stateAt(em: EntityManager, jobId: string, head: JobState, seq: number): Promise<JobState> {
   if (seq >= head.seq) return head;
-  const rows = await em.execute<{ event: JobEvent }[]>(
-    `select event from job_event where job_id = ? and seq <= ? order by seq`,
-    [jobId, seq],
-  );
+  const rows = await em.find(JobEventRow, { jobId, seq: { $lte: seq } }, inOrder);
   return foldInto(
     empty(),
-    rows.map((r) => r.event),
+    rows.map((row) => row.event),
   );
 }
+/** Rows that are read once and thrown away: nobody changes them, and the same one is not asked for twice. */
+const inOrder = { orderBy: { seq: 'asc' as const }, disableIdentityMap: true };
 
 /** A job's state at the head of its log: the last snapshot and what came after it. */
 export async function loadState(em: EntityManager, jobId: string): Promise<JobState> {
-  const [row] = await em.execute<{ state: JobState | null; events: JobEvent[] | null }[]>(
-    `with snap as (select seq, state from job_snapshot where job_id = ? and core = ? order by seq desc limit 1)
-     select (select state from snap) as state,
-       (select json_agg(event order by seq) from job_event where job_id = ? and seq > coalesce((select seq from snap), 0)) as events`,
-    [jobId, coreVersion, jobId],
+  const snapshot = await em.findOne(
+    JobSnapshot,
+    { jobId, core: coreVersion },
+    { orderBy: { seq: 'desc' }, disableIdentityMap: true },
   );
-  return foldInto(row?.state ?? empty(), row?.events ?? []);
+  return foldInto(snapshot?.state ?? empty(), await eventsAfter(em, jobId, snapshot?.seq ?? 0));
 }
 export async function eventsAfter(em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> {
-  const rows = await em.execute<{ event: JobEvent }[]>(
-    `select event from job_event where job_id = ? and seq > ? order by seq`,
-    [jobId, after],
-  );
-  return rows.map((r) => r.event);
+  const rows = await em.find(JobEventRow, { jobId, seq: { $gt: after } }, inOrder);
+  return rows.map((row) => row.event);
+}
+/** The outcome that was stored for a command; undefined where it is not known. */
+export async function outcomeOf(em: EntityManager, commandId: string): Promise<Outcome | undefined> {
+  return (await em.findOne(JobCommand, { commandId }))?.outcome;
 }
 
 export function contextFor(who: Who, index: IndexedModel, route: Route | undefined): Context {
@@ -233,20 +186,20 @@ export async function appendCommand(
   who: Who,
   command: Command,
   jobId: string,
-  loaded?: { state: JobState; model_hash: string; variant: string },
+  loaded?: { state: JobState; modelHash: string; variant: string },
 ): Promise<{ outcome: Outcome; state: JobState }> {
-  const job = loaded ?? { state: await loadState(em, jobId), ...(await lockJob(em, jobId))! };
+  const job = loaded ?? (await lockedJob(em, jobId));
   const { state } = job;
   // the planner may have adopted a route for another variant's model: what the log says wins over the row
   const index = await indexOf(
     em,
-    flag(state, 'modelHash') ?? job.model_hash,
+    flag(state, 'modelHash') ?? job.modelHash,
     flag(state, 'variant') ?? job.variant,
   );
   const adopted = command.body.type === 'routeAdopted' ? command.body.routeHash : undefined;
-  const asked = adopted ? await routeOf(em, who.shopId, adopted) : undefined;
+  const asked = adopted ? await routeOf(em, adopted) : undefined;
   const context = {
-    ...contextFor(who, index, await routeOf(em, who.shopId, flag(state, 'routeHash'))),
+    ...contextFor(who, index, await routeOf(em, flag(state, 'routeHash'))),
     methods: asked?.input.methods ?? methodsOf(who.settings.methods),
   };
   if (!(await isSigned(em, jobId, command.body)))
@@ -266,12 +219,7 @@ export async function appendCommand(
   if (decided.refused) return refuse(em, who, jobId, command, state, decided.refused, decided.findings);
   if (decided.already) {
     const outcome: Outcome = { status: 'already', seq: state.seq, events: [], findings: [] };
-    await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [
-      who.shopId,
-      command.id,
-      jobId,
-      JSON.stringify(outcome),
-    ]);
+    await em.insert(JobCommand, { shopId: who.shopId, commandId: command.id, jobId, outcome });
     return { outcome, state };
   }
   const next = decided.events.reduce(evolve, state);
@@ -295,29 +243,26 @@ export async function appendCommand(
     promised(next),
   ]);
   if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
-    await em.execute(
-      `insert into job_snapshot (shop_id, job_id, seq, core, state) values (shop_now(), ?, ?, ?, ?::jsonb) on conflict do nothing`,
-      [jobId, next.seq, coreVersion, JSON.stringify(next)],
+    await em.upsert(
+      JobSnapshot,
+      { shopId: who.shopId, jobId, seq: next.seq, core: coreVersion, state: next },
+      { onConflictFields: ['shopId', 'jobId', 'seq'], onConflictAction: 'ignore', disableIdentityMap: true },
     );
-    await em.execute(`delete from job_snapshot where job_id = ? and seq < ?`, [
-      jobId,
-      next.seq - 2 * snapshotEvery,
-    ]);
+    await em.nativeDelete(JobSnapshot, { jobId, seq: { $lt: next.seq - 2 * snapshotEvery } });
   }
   await settleStock(em, jobId, command.body, next);
   return { outcome, state: next };
 }
+/** A job that the rest of the transaction has to itself, with its state. */
+async function lockedJob(em: EntityManager, jobId: string) {
+  const job = await lockJob(em, jobId);
+  if (!job) throw new RangeError(`no job ${jobId} in this workshop`);
+  return { state: await loadState(em, jobId), modelHash: job.modelHash, variant: job.variant };
+}
 /** A consent names a signature only where one was taken for this job. */
 async function isSigned(em: EntityManager, jobId: string, body: Command['body']): Promise<boolean> {
   if (body.type !== 'consentGiven' || body.signature === undefined) return true;
-  return (
-    (
-      await em.execute(`select 1 from job_private where job_id = ? and kind = ? limit 1`, [
-        jobId,
-        `signature ${body.signature}`,
-      ])
-    ).length > 0
-  );
+  return (await privateOf(em, jobId, `signature ${body.signature}`)) !== null;
 }
 const promised = (state: JobState) => {
   const at = flag(state, 'promisedAt');
@@ -333,11 +278,6 @@ async function refuse(
   findings: Finding[] = [],
 ): Promise<{ outcome: Outcome; state: JobState }> {
   const outcome: Outcome = { status: 'refused', seq: state.seq, refused, findings };
-  await em.execute(`insert into job_command (shop_id, command_id, job_id, outcome) values (?, ?, ?, ?)`, [
-    who.shopId,
-    command.id,
-    jobId,
-    JSON.stringify(outcome),
-  ]);
+  await em.insert(JobCommand, { shopId: who.shopId, commandId: command.id, jobId, outcome });
   return { outcome, state };
 }

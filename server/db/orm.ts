@@ -1,13 +1,18 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, type EntityManager, MikroORM } from '@mikro-orm/postgresql';
 import { appRole, appSecret, appUrl } from './app-role';
-import { entities } from './entities';
+import { entities, PostgresNames, SignInAttempt } from './entities';
 import { migrationsList } from './migrations';
 
 export function ormConfig(clientUrl: string, pool = 10) {
   return defineConfig({
     clientUrl,
     entities,
+    namingStrategy: PostgresNames,
+    // what a row refers to, it refers to within its shop: relations share that column with the key
+    discovery: { checkDuplicateFieldNames: false },
+    // a relation is joined where it is asked for, not for the sake of its filter
+    autoJoinRefsForFilters: false,
     extensions: [Migrator],
     forceUtcTimezone: true,
     pool: { min: 0, max: pool, acquireTimeoutMillis: 4000, createTimeoutMillis: 3000 } as {
@@ -63,12 +68,15 @@ export async function migrate(orm: MikroORM): Promise<void> {
 /** Whether the app's own role can write: a standby, a full disk or a read-only database answers questions and keeps nothing. */
 export async function canWrite(em: EntityManager): Promise<boolean> {
   await em
-    .getConnection()
-    .execute(
-      `insert into sign_in_attempt (key, points, expire) values ('healthz', 0, 0) on conflict (key) do update set points = 0`,
+    .fork()
+    .upsert(
+      SignInAttempt,
+      { key: 'healthz', points: 0, expire: 0n },
+      { onConflictFields: ['key'], onConflictMergeFields: ['points'] },
     );
   return true;
 }
+/** Whether the tables are there. Asked of the catalogue: a question to a table that is missing is an error. */
 export async function migrationsApplied(em: EntityManager): Promise<boolean> {
   const rows = await em
     .getConnection()
@@ -103,11 +111,20 @@ export async function inTransaction<T>(work: (em: EntityManager) => Promise<T>):
   return (await getOrm()).em.fork().transactional((em) => work(em as EntityManager));
 }
 
-/** One transaction in which only this workshop's rows exist. */
+/**
+ * One transaction in which only this workshop's rows exist: every question is narrowed to it by the entities' own filter,
+ * and the database, told the same, has no others to give.
+ */
 export async function inShop<T>(shopId: string, work: (em: EntityManager) => Promise<T>): Promise<T> {
-  const orm = await getOrm();
-  return orm.em.fork().transactional(async (em) => {
+  return inTransaction(async (em) => {
     await em.execute(`select set_config('app.shop', ?, true)`, [shopId]);
-    return work(em as EntityManager);
+    em.setFilterParams('shop', { shop: shopId });
+    return work(em);
   });
+}
+/** The workshop that a transaction has entered. @throws where it has entered none: that is a mistake of the program */
+export function shopOf(em: EntityManager): string {
+  const { shop } = em.getFilterParams('shop') as { shop?: string };
+  if (!shop) throw new Error('outside of any workshop: use inShop');
+  return shop;
 }

@@ -2,7 +2,9 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { hashPassword } from '../auth/password';
-import { getOrm, inShop } from '../db/orm';
+import { inShop } from '../db/orm';
+import { setPasswords } from '../db/people';
+import { demoStaff, personOfLogin } from '../db/sessions';
 
 /** A word that nobody can guess: what stands in the repository is no password. */
 export const madePassword = (): string => randomBytes(9).toString('base64url');
@@ -25,11 +27,8 @@ export async function demoPassword(): Promise<{ password: string; made: boolean;
 }
 /** As the app's own role, inside the demo workshop: the policies bind the migrating owner, too, who sees nobody there. */
 async function giveToAll(hash: string): Promise<void> {
-  const [shop] = await (await getOrm()).em
-    .getConnection()
-    .execute<{ shop_id: string }[]>(
-      `select r.shop_id from demo_people() d cross join lateral resolve_login(d.login) r limit 1`,
-    );
-  if (!shop) throw new Error('there is no demo workshop to make a password for');
-  await inShop(shop.shop_id, (em) => em.execute(`update person set password_hash = ?`, [hash]));
+  const [first] = await demoStaff();
+  const found = first && (await personOfLogin(first.login));
+  if (!found) throw new Error('there is no demo workshop to make a password for');
+  await inShop(found.shopId, (em) => setPasswords(em, hash));
 }

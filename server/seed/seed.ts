@@ -24,24 +24,23 @@ import { planRoute } from '../../core/route/plan';
 import { Bench } from '../../core/testing/bench';
 import { hashPassword } from '../auth/password';
 import { appendCommand } from '../db/job-log';
+import { keepPrivate } from '../db/job-private';
+import { addJob } from '../db/jobs';
+import { ship, shippedHashes } from '../db/models';
 import { asOwner, inShop } from '../db/orm';
+import { addPerson } from '../db/people';
+import { storeRoute } from '../db/routes';
+import { putSpares } from '../db/spares';
+import { addParts } from '../db/stock';
+import { addWorkshop, isDemo } from '../db/workshop';
 import type { Who } from '../types';
-import { storeRoute } from '../use-cases/plan-route';
 
 const files = import.meta.glob<unknown>('../../demo/models/*.json', { eager: true, import: 'default' });
 
 /** Puts the shipped models into the database, rows of no workshop; a changed one becomes the current of its name. */
 export async function shipModels(): Promise<Map<string, { hash: string; model: DeviceModel }>> {
   const shipped = new Map<string, { hash: string; model: DeviceModel }>();
-  const have = new Set(
-    await asOwner(async (orm) =>
-      (
-        await orm.em
-          .getConnection()
-          .execute<{ hash: string }[]>(`select hash from device_model where shop_id is null`)
-      ).map((r) => r.hash),
-    ),
-  );
+  const have = new Set(await asOwner((orm) => shippedHashes(orm.em.fork())));
   for (const [file, json] of Object.entries(files)) {
     const read = checkModel(json);
     // what this database has already is known to be good
@@ -52,18 +51,7 @@ export async function shipModels(): Promise<Map<string, { hash: string; model: D
     shipped.set(read.model.id, { hash: contentHash(read.model), model: read.model });
   }
   await asOwner((orm) =>
-    orm.em.fork().transactional(async (em) => {
-      for (const { hash, model } of shipped.values()) {
-        await em.execute(
-          `update device_model set current = false where shop_id is null and model_id = ? and hash <> ?`,
-          [model.id, hash],
-        );
-        await em.execute(
-          `insert into device_model (hash, shop_id, model_id, name, model) values (?, null, ?, ?, ?::jsonb) on conflict (hash) do update set current = true`,
-          [hash, model.id, `${model.maker} ${model.name}`, JSON.stringify(model)],
-        );
-      }
-    }),
+    orm.em.fork().transactional((em) => ship(em as EntityManager, [...shipped.values()])),
   );
   return shipped;
 }
@@ -79,18 +67,12 @@ export async function makeWorkshop(
   const hash = await hashPassword(password);
   const out = new Map<string, Who>();
   await inShop(shopId, async (em) => {
-    await em.execute(`insert into workshop (id, name, settings, demo) values (?, ?, ?::jsonb, ?)`, [
-      shopId,
-      given.name,
-      JSON.stringify(given.settings),
-      demo,
-    ]);
+    await addWorkshop(em, { id: shopId, name: given.name, settings: given.settings, demo });
     for (const p of staff) {
       const personId = randomUUID();
-      await em.execute(
-        `insert into person (shop_id, id, login, name, role, bench, password_hash) values (?, ?, ?, ?, ?, ?, ?)`,
-        [shopId, personId, p.login, p.name, p.role, p.bench, hash],
-      );
+      const { login, name, role, bench } = p;
+      if (!(await addPerson(em, { id: personId, login, name, role, bench, passwordHash: hash })))
+        throw new Error(`the login name ${login} is taken`);
       out.set(p.login, {
         shopId,
         personId,
@@ -110,30 +92,20 @@ export async function makeWorkshop(
 /** The demo workshop with its jobs, once; a database that has one is left as it is. */
 export async function seedDemo(now: number): Promise<boolean> {
   const shipped = await shipModels();
-  const done = await asOwner(
-    async (orm) => (await orm.em.getConnection().execute(`select 1 from workshop where demo`)).length > 0,
-  );
+  const done = await asOwner((orm) => isDemo(orm.em.fork()));
   if (done) return false;
   const staff = await makeWorkshop(shop, people, madePassword(), true);
   const tova = staff.get('tova')!;
   await inShop(tova.shopId, async (em) => {
     let number = 240;
-    await em.execute(
-      `insert into part (shop_id, id, name, kind, model_id, slot, provenance, supplier, lot, serial, price_minor, arrives_with, released, proof)
-       select shop_now(), (x->>'id')::uuid, x->>'name', x->>'kind', x->>'model', x->>'slot', x->>'provenance', x->>'supplier', x->>'lot', x->>'serial', (x->>'priceMinor')::int, x->'arrivesWith', x->>'released', x->>'proof' from jsonb_array_elements(?::jsonb) x`,
-      [
-        JSON.stringify(
-          stock.map((p) => {
-            const slot = shipped.get(p.model)!.model.slots.find((x) => x.id === p.slot)!;
-            return { ...p, id: randomUUID(), name: slot.name, kind: slot.kind };
-          }),
-        ),
-      ],
+    await addParts(
+      em,
+      stock.map(({ model, ...part }) => {
+        const { name, kind } = shipped.get(model)!.model.slots.find((x) => x.id === part.slot)!;
+        return { ...part, modelId: model, name, kind };
+      }),
     );
-    await em.execute(
-      `insert into spare_screw (shop_id, id, drive, thread, length_mm, head_mm, count, note) select shop_now(), (x->>'id')::uuid, x->>'drive', x->>'thread', (x->>'lengthMm')::numeric, (x->>'headMm')::numeric, (x->>'count')::int, x->>'note' from jsonb_array_elements(?::jsonb) x`,
-      [JSON.stringify(spareScrews.map((s) => ({ ...s, id: randomUUID() })))],
-    );
+    await putSpares(em, spareScrews);
     for (const job of [...closedJobs, ...openJobs])
       await seedJob(em, staff, shipped.get(job.model)!, job, ++number, now);
   });
@@ -205,21 +177,23 @@ async function seedJob(
   for (const [thing, text, finding] of job.notes ?? [])
     bench.do({ type: 'noted', thing, text, ...(finding ? { finding: true } : {}) });
   if (job.ending) bench.do({ type: 'jobClosed', ending: job.ending, note: job.closing ?? '' });
-  await em.execute(
-    `insert into job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, promised_at, opened_at) values (shop_now(), ?, ?, ?, ?, ?, 0, 'Receive', '{}', to_timestamp(?), to_timestamp(?))`,
-    [id, number, job.tag, hash, variant, promisedAt / 1000, (now - job.minutesAgo * 60_000) / 1000],
-  );
+  await addJob(em, {
+    id,
+    number,
+    tag: job.tag,
+    modelHash: hash,
+    variant,
+    promisedAt,
+    openedAt: now - job.minutesAgo * 60_000,
+  });
   let state: JobState = empty();
   for (const command of bench.commands) {
-    const answer = await appendCommand(em, by, command, id, { state, model_hash: hash, variant });
+    const answer = await appendCommand(em, by, command, id, { state, modelHash: hash, variant });
     if (answer.outcome.status === 'refused')
       throw new Error(
         `demo job ${job.tag}: ${command.body.type} refused: ${JSON.stringify(answer.outcome.refused)}`,
       );
     state = answer.state;
   }
-  await em.execute(
-    `insert into job_private (shop_id, job_id, kind, value) values (shop_now(), ?, 'owner', ?)`,
-    [id, job.owner],
-  );
+  await keepPrivate(em, id, 'owner', job.owner);
 }

@@ -1,7 +1,10 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Mark } from '../../core/job/events';
 import { flag } from '../../core/job/state';
+import { draftsWithTag } from '../db/drafts';
 import { loadState } from '../db/job-log';
+import { ownersOf } from '../db/job-private';
+import { jobsWithTag } from '../db/jobs';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 
@@ -30,22 +33,10 @@ export interface EarlierJob {
 export async function earlierJobs(em: EntityManager, tag: string, notThis: string): Promise<EarlierJob[]> {
   const wanted = tag.trim();
   if (wanted.length < 3) return [];
-  const rows = await em.execute<
-    {
-      id: string;
-      number: number;
-      model_hash: string;
-      variant: string;
-      stage: string;
-      ending: string | null;
-      opened: string;
-      tasks: string[] | null;
-      owner: string | null;
-    }[]
-  >(
-    `select j.id, j.number, j.model_hash, j.variant, j.stage, j.ending, extract(epoch from j.opened_at) * 1000 as opened, j.summary->'tasks' as tasks, (select value from job_private p where p.shop_id = j.shop_id and p.job_id = j.id and p.kind = 'owner') as owner
-     from job j where lower(j.tag) = lower(?) and j.id <> ? order by j.number desc limit 5`,
-    [wanted, notThis],
+  const rows = (await jobsWithTag(em, wanted)).filter((job) => job.id !== notThis).slice(0, 5);
+  const owners = await ownersOf(
+    em,
+    rows.map((job) => job.id),
   );
   return Promise.all(
     rows.map(async (r) => {
@@ -53,13 +44,13 @@ export async function earlierJobs(em: EntityManager, tag: string, notThis: strin
       return {
         id: r.id,
         number: r.number,
-        modelHash: r.model_hash,
+        modelHash: r.modelHash,
         variant: r.variant,
         stage: r.stage,
-        ending: r.ending,
-        openedAt: Number(r.opened),
-        tasks: r.tasks ?? [],
-        owner: r.owner,
+        ending: r.ending ?? null,
+        openedAt: r.openedAt.getTime(),
+        tasks: r.summary.tasks ?? [],
+        owner: owners.get(r.id) ?? null,
         complaint: flag(state, 'complaint') ?? '',
         cause: flag(state, 'cause')?.id ?? null,
         marks: Object.entries(state.mark).flatMap(([id, m]) => (m ? [{ id, ...m } as Mark] : [])),
@@ -84,13 +75,9 @@ export async function receivingNow(
 ): Promise<{ earlier: EarlierJob[]; others: { name: string; at: number }[] }> {
   return inShop(who.shopId, async (em) => {
     if (tag.trim().length < 3) return { earlier: [], others: [] };
-    const others = await em.execute<{ name: string; at: string }[]>(
-      `select p.name, extract(epoch from d.updated_at) * 1000 as at from draft d join person p on p.shop_id = d.shop_id and p.id = d.person_id where lower(d.body->>'tag') = lower(?) and d.id <> ? order by d.updated_at desc limit 3`,
-      [tag.trim(), draftId],
-    );
     return {
       earlier: await earlierJobs(em, tag, draftId),
-      others: others.map((o) => ({ name: o.name, at: Number(o.at) })),
+      others: await draftsWithTag(em, tag.trim(), draftId),
     };
   });
 }

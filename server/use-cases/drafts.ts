@@ -1,3 +1,6 @@
+import { draftBody, keepDraft } from '../db/drafts';
+import { isJob } from '../db/jobs';
+import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import type { DraftBody } from '../../core/forms/receipt-fields';
@@ -18,25 +21,22 @@ export async function receivePage(
   draftId: string,
 ): Promise<{ models: ModelChoice[]; draft: DraftBody; opened: boolean }> {
   return inShop(who.shopId, async (em) => {
-    const rows = await em.execute<
-      { hash: string; m: ModelChoice & { slots: { id: string; name: string; kind: string }[] } }[]
-    >(
-      `select hash, jsonb_build_object('name', model->'name', 'maker', model->'maker', 'variants', (select jsonb_agg(jsonb_build_object('id', v->'id', 'name', v->'name')) from jsonb_array_elements(model->'variants') v),
-         'shortList', model->'shortList', 'outline', model->'outline', 'slots', (select jsonb_agg(jsonb_build_object('id', s->'id', 'name', s->'name', 'kind', s->'kind')) from jsonb_array_elements(model->'slots') s)) as m
-       from device_model where current order by name`,
-    );
-    const [draft] = await em.execute<{ body: DraftBody }[]>(`select body from draft where id = ?`, [draftId]);
-    const [job] = await em.execute(`select 1 from job where id = ?`, [draftId]);
-    const models = rows.map(({ hash, m: { slots, ...m } }) => ({ ...m, hash, parts: slots }));
-    return { models, draft: draft?.body ?? {}, opened: !!job };
+    const models = (await currentModels(em)).map(({ hash, model }) => ({
+      hash,
+      name: model.name,
+      maker: model.maker,
+      variants: model.variants.map(({ id, name }) => ({ id, name })),
+      shortList: [...model.shortList],
+      outline: model.outline,
+      parts: model.slots.map(({ id, name, kind }) => ({ id, name, kind })),
+    }));
+    return { models, draft: (await draftBody(em, draftId)) ?? {}, opened: await isJob(em, draftId) };
   });
 }
+/** Keeps what has been filled in so far. */
 export async function saveDraft(who: Who, draftId: string, body: DraftBody): Promise<void> {
-  await inShop(who.shopId, (em) =>
-    em.execute(
-      `insert into draft (shop_id, id, person_id, body) select shop_now(), ?::uuid, ?::uuid, ?::jsonb where not exists (select 1 from job where id = ?::uuid)
-      on conflict (shop_id, id) do update set body = excluded.body, updated_at = now()`,
-      [draftId, who.personId, JSON.stringify(body), draftId],
-    ),
-  );
+  await inShop(who.shopId, async (em) => {
+    // what comes late, when the device has been received already, is in its log
+    if (!(await isJob(em, draftId))) await keepDraft(em, draftId, who.personId, body);
+  });
 }

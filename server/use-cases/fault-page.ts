@@ -3,7 +3,7 @@ import { flag } from '../../core/job/state';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { type EarlierJob, earlierJobs } from './device-history';
-import { experienceOf } from './experience';
+import { experienceOf } from '../db/experience';
 import type { JobPage } from './job-page';
 
 /** What finding a fault takes beside the job: what finished jobs have shown, and the device's own past. */

@@ -2,8 +2,9 @@ import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/route/types';
 import type { MatCell } from '../../core/screws/mat-layout';
 import { matOf } from '../../core/screws/mat-of';
-import { indexOf, modelOf, routeOf } from '../db/job-log';
+import { indexOf, maySeeModel, modelOf } from '../db/models';
 import { inShop } from '../db/orm';
+import { routeOf } from '../db/routes';
 import type { Who } from '../types';
 
 /** A variant of a model that this workshop may see, with its mat; undefined when there is none. */
@@ -14,12 +15,12 @@ export async function fixedModel(
 ): Promise<{ model: DeviceModel; mat: readonly MatCell[] } | undefined> {
   return inShop(who.shopId, async (em) => {
     // what this process holds may be another workshop's own: whether it may be seen, the database says
-    const [seen] = await em.execute(`select 1 from device_model where hash = ?`, [hash]);
-    if (!seen || !(await modelOf(em, hash)).variants.some((v) => v.id === variant)) return undefined;
+    if (!(await maySeeModel(em, hash))) return undefined;
+    if (!(await modelOf(em, hash)).variants.some((v) => v.id === variant)) return undefined;
     const index = await indexOf(em, hash, variant);
     return { model: index.model, mat: matOf(index) };
   });
 }
 /** A route of this workshop; undefined when it has none of that hash. */
 export const fixedRoute = (who: Who, hash: string): Promise<Route | undefined> =>
-  inShop(who.shopId, (em) => routeOf(em, who.shopId, hash));
+  inShop(who.shopId, (em) => routeOf(em, hash));

@@ -2,7 +2,10 @@ import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { flag, originalPiece } from '../../core/job/state';
 import { pieceInSlot } from '../../core/job/view';
-import { appendCommand, indexOf, loadState, openForCommand } from '../db/job-log';
+import { savedIdentity, saveIdentity } from '../db/identity';
+import { appendCommand, loadState, openForCommand } from '../db/job-log';
+import { findJob } from '../db/jobs';
+import { indexOf } from '../db/models';
 import { inShop, inTransaction } from '../db/orm';
 import { isSimulated, type ProgrammerFault, readPart, writePart } from '../instruments/programmer';
 import { partFaults } from '../instruments/programmer-simulator';
@@ -38,22 +41,15 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
     return { ok: false, status: 400, fault: 'not understood', said: read.error.issues[0]?.message ?? '' };
   const ask = read.data;
   const job = await inShop(who.shopId, async (em) => {
-    const [row] = await em.execute<{ model_hash: string; variant: string }[]>(
-      `select model_hash, variant from job where id = ?`,
-      [jobId],
-    );
+    const row = await findJob(em, jobId);
     if (!row) return undefined;
     const state = await loadState(em, jobId);
     const index = await indexOf(
       em,
-      flag(state, 'modelHash') ?? row.model_hash,
+      flag(state, 'modelHash') ?? row.modelHash,
       flag(state, 'variant') ?? row.variant,
     );
-    const saved = await em.execute<{ digest: string; hex: string }[]>(
-      `select digest, hex from identity_data where job_id = ? and slot = ? order by read_at desc limit 1`,
-      [jobId, ask.slot],
-    );
-    return { state, index, saved: saved[0] };
+    return { state, index, saved: await savedIdentity(em, jobId, ask.slot) };
   });
   if (!job) return { ok: false, status: 404, fault: 'no such job', said: '' };
   if (!job.index.slots.has(ask.slot))
@@ -88,10 +84,15 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
     if (!got.ok) return { ok: false, status: 200, fault: got.fault, said: got.said };
     const digest = createHash('sha256').update(Buffer.from(got.hex, 'hex')).digest('hex');
     await inShop(who.shopId, (em) =>
-      em.execute(
-        `insert into identity_data (shop_id, job_id, digest, slot, part_model, serial, hex, person_id) values (shop_now(), ?, ?, ?, ?, ?, ?, ?) on conflict do nothing`,
-        [jobId, digest, ask.slot, model, got.serial, got.hex, who.personId],
-      ),
+      saveIdentity(em, {
+        jobId,
+        digest,
+        slot: ask.slot,
+        partModel: model,
+        serial: got.serial,
+        hex: got.hex,
+        personId: who.personId,
+      }),
     );
     return {
       ok: true,

@@ -2,15 +2,20 @@ import type { JobEvent } from '../../core/job/events';
 import { flag, type JobState } from '../../core/job/state';
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/route/types';
-import { eventsAfter, indexOf, loadState, routeOf } from '../db/job-log';
+import { eventsAfter, loadState } from '../db/job-log';
+import { privateOf } from '../db/job-private';
+import { findJob, isJob } from '../db/jobs';
+import { indexOf } from '../db/models';
+import { type Lore, loreOf } from '../db/notes';
 import { inShop } from '../db/orm';
+import { namesOf } from '../db/people';
+import { routeOf } from '../db/routes';
+import { type SpareRow, sparesOf } from '../db/spares';
 import type { Who } from '../types';
 import { matOf } from '../../core/screws/mat-of';
 import type { MatCell } from '../../core/screws/mat-layout';
 import { isSimulated } from '../instruments/programmer';
-import { type Lore, loreOf } from './lore';
 import { signatures } from './signatures';
-import { type SpareRow, sparesOf } from './spares';
 
 /** All that a screen of one job needs, to work on without the server afterwards. */
 export interface JobPage {
@@ -38,18 +43,12 @@ export interface JobPage {
 }
 export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefined> {
   return inShop(who.shopId, async (em) => {
-    const [job] = await em.execute<
-      { number: number; model_hash: string; variant: string; opened: string; owner: string | null }[]
-    >(
-      `select number, model_hash, variant, extract(epoch from opened_at) * 1000 as opened, (select value from job_private p where p.job_id = job.id and p.kind = 'owner') as owner from job where id = ?`,
-      [jobId],
-    );
+    const job = await findJob(em, jobId);
     if (!job) return undefined;
     const state = await loadState(em, jobId);
-    const modelHash = flag(state, 'modelHash') ?? job.model_hash;
+    const modelHash = flag(state, 'modelHash') ?? job.modelHash;
     const variant = flag(state, 'variant') ?? job.variant;
     const index = await indexOf(em, modelHash, variant);
-    const people = await em.execute<{ id: string; name: string }[]>(`select id, name from person`);
     return {
       id: jobId,
       number: job.number,
@@ -57,15 +56,15 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       variant,
       model: index.model,
       state,
-      route: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null,
-      owner: job.owner,
-      people: Object.fromEntries(people.map((p) => [p.id, p.name])),
+      route: (await routeOf(em, flag(state, 'routeHash'))) ?? null,
+      owner: await privateOf(em, jobId, 'owner'),
+      people: Object.fromEntries(await namesOf(em)),
       signers: Object.fromEntries(Object.entries(await signatures(em, jobId)).map(([k, s]) => [k, s.name])),
       mat: matOf(index),
-      lore: await loreOf(em, job.model_hash, job.variant, jobId),
+      lore: await loreOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
       simulated: isSimulated(),
-      openedAt: Number(job.opened),
+      openedAt: job.openedAt.getTime(),
       now: Date.now(),
     };
   });
@@ -78,24 +77,12 @@ export async function jobEvents(
   after: number,
 ): Promise<{ events: JobEvent[]; route?: Route } | undefined> {
   return inShop(who.shopId, async (em) => {
-    const [job] = await em.execute(`select 1 from job where id = ?`, [jobId]);
-    if (!job) return undefined;
+    if (!(await isJob(em, jobId))) return undefined;
     const events = await eventsAfter(em, jobId, after);
     const adopted = events.findLast((e) => e.body.type === 'routeAdopted')?.body;
-    const route =
-      adopted?.type === 'routeAdopted' ? await routeOf(em, who.shopId, adopted.routeHash) : undefined;
+    const route = adopted?.type === 'routeAdopted' ? await routeOf(em, adopted.routeHash) : undefined;
     return { events, ...(route ? { route } : {}) };
   });
 }
-export async function passcodeOf(who: Who, jobId: string): Promise<string | null> {
-  return inShop(
-    who.shopId,
-    async (em) =>
-      (
-        await em.execute<{ value: string }[]>(
-          `select value from job_private where job_id = ? and kind = 'passcode'`,
-          [jobId],
-        )
-      )[0]?.value ?? null,
-  );
-}
+export const passcodeOf = (who: Who, jobId: string): Promise<string | null> =>
+  inShop(who.shopId, (em) => privateOf(em, jobId, 'passcode'));

@@ -1,5 +1,7 @@
 import sharp from 'sharp';
+import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
+import { addPhoto, findPhoto, photoCount, pictureOf, removePhoto } from '../db/photos';
 import type { Who } from '../types';
 
 /** The longest edge that is kept: enough to see a hairline crack, small enough to keep. */
@@ -19,28 +21,20 @@ export async function keepPhoto(who: Who, jobId: string, photoId: string, bytes:
   const read = await reencode(bytes);
   if (!read.ok) return read;
   return inShop(who.shopId, async (em): Promise<PhotoKept> => {
-    const [known] = await em.execute<{ job_id: string; width: number; height: number }[]>(
-      `select job_id, width, height from photo where id = ?`,
-      [photoId],
-    );
+    const known = await findPhoto(em, photoId);
     if (known)
-      return known.job_id === jobId
+      return known.jobId === jobId
         ? { ok: true, width: known.width, height: known.height }
         : { ok: false, status: 409, error: 'This photograph belongs to another device.' };
-    const [count] = await em.execute<{ n: string }[]>(`select count(*) as n from photo where job_id = ?`, [
-      jobId,
-    ]);
-    if (Number(count!.n) >= mostPerJob)
+    if ((await photoCount(em, jobId)) >= mostPerJob)
       return {
         ok: false,
         status: 409,
         error: `This device has ${mostPerJob} photographs already. Remove one first.`,
       };
-    await em.execute(
-      `insert into photo (shop_id, id, job_id, person_id, jpeg, width, height) values (shop_now(), ?, ?, ?, decode(?, 'base64'), ?, ?)`,
-      [photoId, jobId, who.personId, read.jpeg.toString('base64'), read.width, read.height],
-    );
-    return { ok: true, width: read.width, height: read.height };
+    const { jpeg, width, height } = read;
+    addPhoto(em, { id: photoId, jobId, personId: who.personId, jpeg, width, height });
+    return { ok: true, width, height };
   });
 }
 
@@ -89,24 +83,14 @@ const isHeic = (b: Buffer) =>
   b.subarray(4, 8).toString('latin1') === 'ftyp' &&
   /^(heic|heix|hevc|heim|heis|mif1|msf1)/.test(b.subarray(8, 12).toString('latin1'));
 
-export async function photoOf(who: Who, jobId: string, photoId: string): Promise<Buffer | undefined> {
-  return inShop(
-    who.shopId,
-    async (em) =>
-      (
-        await em.execute<{ jpeg: Buffer }[]>(`select jpeg from photo where id = ? and job_id = ?`, [
-          photoId,
-          jobId,
-        ])
-      )[0]?.jpeg,
-  );
-}
+/** The picture of a photograph; undefined where this job has none such. */
+export const photoOf = (who: Who, jobId: string, photoId: string): Promise<Buffer | undefined> =>
+  inShop(who.shopId, (em) => pictureOf(em, jobId, photoId));
 /** Removes a photograph of a device that has not been received yet; afterwards it is part of the record. */
 export async function dropPhoto(who: Who, jobId: string, photoId: string): Promise<boolean> {
   return inShop(who.shopId, async (em) => {
-    const [job] = await em.execute(`select 1 from job where id = ?`, [jobId]);
-    if (job) return false;
-    await em.execute(`delete from photo where id = ? and job_id = ?`, [photoId, jobId]);
+    if (await isJob(em, jobId)) return false;
+    await removePhoto(em, jobId, photoId);
     return true;
   });
 }

@@ -4,8 +4,11 @@ import { flag, type JobState } from '../../core/job/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import { jobRouteInput, type RouteWishes } from '../../core/route/job-input';
 import type { Route, RouteResult } from '../../core/route/types';
+import { appendCommand, loadState, outcomeOf } from '../db/job-log';
+import { findJob, lockJob } from '../db/jobs';
+import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
-import { appendCommand, indexOf, loadState, lockJob, routeOf } from '../db/job-log';
+import { routeOf, storeRoute } from '../db/routes';
 import { planInThread } from '../planner';
 import type { Outcome, Who } from '../types';
 import { confirmed, type SentOverride } from './send-commands';
@@ -28,13 +31,6 @@ export function planFor(
     }),
   );
 }
-export async function storeRoute(em: EntityManager, route: Route): Promise<void> {
-  await em.execute(
-    `insert into route (shop_id, hash, route) values (shop_now(), ?, ?::jsonb) on conflict do nothing`,
-    [route.hash, JSON.stringify(route)],
-  );
-}
-
 export type Adopted =
   | { ok: true; outcome: Outcome }
   | { ok: false; code: 'no such job' }
@@ -53,7 +49,7 @@ export async function adoptRoute(
   wishes: RouteWishes = {},
   sent?: SentOverride,
 ): Promise<Adopted> {
-  const read = (em: EntityManager) => readJob(em, who, jobId);
+  const read = (em: EntityManager) => readJob(em, jobId);
   const override = await confirmed(who, sent);
   for (let k = 1; ; k++) {
     const job = await inShop(who.shopId, read);
@@ -62,11 +58,8 @@ export async function adoptRoute(
     const done = await inShop(who.shopId, async (em): Promise<Adopted | 'again'> => {
       const locked = await lockJob(em, jobId);
       if (!locked) return { ok: false, code: 'no such job' };
-      const [known] = await em.execute<{ outcome: Outcome }[]>(
-        `select outcome from job_command where command_id = ?`,
-        [commandId],
-      );
-      if (known) return { ok: true, outcome: known.outcome };
+      const known = await outcomeOf(em, commandId);
+      if (known) return { ok: true, outcome: known };
       const state = await loadState(em, jobId);
       if (state.seq !== job.state.seq && k < tries) return 'again';
       if ('infeasible' in route)
@@ -93,7 +86,7 @@ export async function adoptRoute(
       };
       return {
         ok: true,
-        outcome: (await appendCommand(em, who, command, jobId, { state, ...locked })).outcome,
+        outcome: (await appendCommand(em, who, command, jobId, { ...locked, state })).outcome,
       };
     });
     if (done !== 'again') return done;
@@ -101,22 +94,18 @@ export async function adoptRoute(
 }
 async function readJob(
   em: EntityManager,
-  who: Who,
   jobId: string,
 ): Promise<{ state: JobState; index: IndexedModel; adopted: Route | null } | undefined> {
-  const [job] = await em.execute<{ model_hash: string; variant: string }[]>(
-    `select model_hash, variant from job where id = ?`,
-    [jobId],
-  );
+  const job = await findJob(em, jobId);
   if (!job) return undefined;
   const state = await loadState(em, jobId);
   return {
     state,
     index: await indexOf(
       em,
-      flag(state, 'modelHash') ?? job.model_hash,
+      flag(state, 'modelHash') ?? job.modelHash,
       flag(state, 'variant') ?? job.variant,
     ),
-    adopted: (await routeOf(em, who.shopId, flag(state, 'routeHash'))) ?? null,
+    adopted: (await routeOf(em, flag(state, 'routeHash'))) ?? null,
   };
 }

@@ -2,7 +2,11 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Command } from '../../core/job/decide';
 import type { Body } from '../../core/job/events';
 import { type FieldErrors, type Receipt, readReceipt } from '../../core/forms/receipt-fields';
-import { appendCommand, modelOf } from '../db/job-log';
+import { removeDraft } from '../db/drafts';
+import { appendCommand } from '../db/job-log';
+import { keepPrivate } from '../db/job-private';
+import { addJob, isJob, lockNumbers, openJobWithTag } from '../db/jobs';
+import { modelOf } from '../db/models';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 
@@ -17,8 +21,7 @@ export type Received =
  */
 export async function receiveJob(who: Who, draftId: string, form: unknown, now: number): Promise<Received> {
   return inShop(who.shopId, async (em): Promise<Received> => {
-    const [open] = await em.execute(`select 1 from job where id = ?`, [draftId]);
-    if (open) return { ok: true, job: draftId, next: 'offer' };
+    if (await isJob(em, draftId)) return { ok: true, job: draftId, next: 'offer' };
     const hash = (form as { modelHash?: unknown } | null)?.modelHash;
     const model = typeof hash === 'string' ? await modelOf(em, hash).catch(() => undefined) : undefined;
     const { receipt, errors } = readReceipt(
@@ -28,11 +31,8 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
     );
     if (!receipt) return { ok: false, errors };
     // one at a time from here: numbers count up, and a device is received once
-    await em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [`number ${who.shopId}`]);
-    const [same] = await em.execute<{ number: number; stage: string }[]>(
-      `select number, stage from job where lower(tag) = lower(?) and ending is null limit 1`,
-      [receipt.tag],
-    );
+    await lockNumbers(em);
+    const same = await openJobWithTag(em, receipt.tag);
     if (same)
       return {
         ok: false,
@@ -41,17 +41,19 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
         },
       };
     await openJob(em, who, draftId, receipt, now);
-    await em.execute(`delete from draft where id = ?`, [draftId]);
+    await removeDraft(em, draftId);
     return { ok: true, job: draftId, next: receipt.tasks.length ? 'offer' : 'fault' };
   });
 }
 
 async function openJob(em: EntityManager, who: Who, jobId: string, r: Receipt, now: number): Promise<void> {
-  await em.execute(
-    `insert into job (shop_id, id, number, tag, model_hash, variant, seq, stage, summary, promised_at)
-     values (shop_now(), ?, (select coalesce(max(number), 0) + 1 from job), ?, ?, ?, 0, 'Receive', '{}', to_timestamp(?))`,
-    [jobId, r.tag, r.modelHash, r.variant, r.promisedAt === null ? null : r.promisedAt / 1000],
-  );
+  await addJob(em, {
+    id: jobId,
+    tag: r.tag,
+    modelHash: r.modelHash,
+    variant: r.variant,
+    promisedAt: r.promisedAt,
+  });
   const bodies: Body[] = [
     {
       type: 'opened',
@@ -102,11 +104,7 @@ async function openJob(em: EntityManager, who: Who, jobId: string, r: Receipt, n
     ['owner', r.owner],
     ['passcode', r.passcode],
   ] as const) {
-    if (value?.trim())
-      await em.execute(
-        `insert into job_private (shop_id, job_id, kind, value) values (shop_now(), ?, ?, ?)`,
-        [jobId, kind, value.trim()],
-      );
+    if (value?.trim()) await keepPrivate(em, jobId, kind, value.trim());
   }
 }
 /** Runs commands of this server's own making; one that is refused is a mistake of the program and undoes all. */

@@ -6,6 +6,7 @@ import { bodySchema } from '../../core/job/event-schema';
 import { pathText } from '../../core/model/check-model';
 import type { JobState } from '../../core/job/state';
 import { appendCommand, holdState, openForCommand } from '../db/job-log';
+import { dropPrivate } from '../db/job-private';
 import { inTransaction, isDatabaseAway } from '../db/orm';
 import { log } from '../log';
 import type { Outcome, Who } from '../types';
@@ -133,7 +134,7 @@ async function one(who: Who, c: SentCommand): Promise<Outcome> {
     next = state;
     // a passcode is there for the checks, and goes with the job
     if (outcome.status === 'recorded' && c.body.type === 'jobClosed')
-      await em.execute(`delete from job_private where job_id = ? and kind = 'passcode'`, [c.job]);
+      await dropPrivate(em, c.job, 'passcode');
     return outcome;
   });
   if (next) holdState(who.shopId, c.job, next);

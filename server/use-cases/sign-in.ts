@@ -4,7 +4,9 @@ import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-lim
 import type { Role } from '../../core/job/interlocks';
 import { passwordMatches } from '../auth/password';
 import { closeSession, openSession } from '../auth/session';
-import { getOrm, inShop } from '../db/orm';
+import { inShop } from '../db/orm';
+import { roleOf } from '../db/people';
+import { attemptStore, type DemoPerson, demoStaff, type Login, personOfLogin } from '../db/sessions';
 
 export type SignedIn =
   | { ok: true; cookie: string }
@@ -27,7 +29,7 @@ type Kind = keyof typeof limits;
 let limiters: Promise<Record<Kind, RateLimiterPostgres>> | undefined;
 async function limiter() {
   limiters ??= (async () => {
-    const storeClient = (await getOrm()).em.getConnection().getKnex();
+    const storeClient = await attemptStore();
     const make = (kind: Kind) =>
       new RateLimiterPostgres({
         storeClient,
@@ -47,12 +49,6 @@ async function limiter() {
   })();
   return limiters;
 }
-interface Login {
-  shop_id: string;
-  person_id: string;
-  password_hash: string;
-}
-
 /**
  * Checks a password, and is the only place where one is checked: at sign-in, and where a second person confirms.
  * @param from where the try comes from: an address, or the session that asks for a second person
@@ -66,13 +62,11 @@ async function checkPassword(login: string, password: string, from: string): Pro
   await l.address.consume(from);
   await l.pair.consume(pair);
   if (stranger) await l.strangers.consume(name);
-  const [row] = await (await getOrm()).em
-    .getConnection()
-    .execute<Login[]>(`select * from resolve_login(?)`, [name]);
-  if (!(await passwordMatches(row?.password_hash, password))) return undefined;
+  const found = await personOfLogin(name);
+  if (!(await passwordMatches(found?.passwordHash, password))) return undefined;
   await Promise.all([l.pair.delete(pair), l.address.reward(from), l.known.consume(pair)]);
   if (stranger) await l.strangers.reward(name);
-  return row;
+  return found;
 }
 
 /** Signs in with a login and a password; the session that the browser had before ends. */
@@ -83,9 +77,9 @@ export async function signIn(
   request: Request,
 ): Promise<SignedIn> {
   try {
-    const row = await checkPassword(login, password, address);
-    if (!row) return { ok: false, code: 'wrong' };
-    return { ok: true, cookie: await openSession(row.shop_id, row.person_id, request) };
+    const found = await checkPassword(login, password, address);
+    if (!found) return { ok: false, code: 'wrong' };
+    return { ok: true, cookie: await openSession(found.shopId, found.personId, request) };
   } catch (e) {
     if (e instanceof RateLimiterRes)
       return { ok: false, code: 'too many', seconds: Math.ceil(e.msBeforeNext / 1000) };
@@ -105,24 +99,15 @@ export function demoAllowed(request: Request): boolean {
     !['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'].some((h) => request.headers.has(h))
   );
 }
-export interface DemoPerson {
-  login: string;
-  name: string;
-  role: Role;
-  bench: string;
-}
-export async function demoPeople(request: Request): Promise<DemoPerson[]> {
-  if (!demoAllowed(request)) return [];
-  return (await getOrm()).em.getConnection().execute<DemoPerson[]>(`select * from demo_people()`);
-}
+/** Who can be signed in by one click: nobody where it is not allowed. */
+export const demoPeople = async (request: Request): Promise<DemoPerson[]> =>
+  demoAllowed(request) ? demoStaff() : [];
 /** Signs a demo person in by one click. */
 export async function demoSignIn(login: string, request: Request): Promise<SignedIn> {
   if (!(await demoPeople(request)).some((p) => p.login === login)) return { ok: false, code: 'wrong' };
-  const [row] = await (await getOrm()).em
-    .getConnection()
-    .execute<{ shop_id: string; person_id: string }[]>(`select * from resolve_login(?)`, [login]);
-  return row
-    ? { ok: true, cookie: await openSession(row.shop_id, row.person_id, request) }
+  const found = await personOfLogin(login);
+  return found
+    ? { ok: true, cookie: await openSession(found.shopId, found.personId, request) }
     : { ok: false, code: 'wrong' };
 }
 /** The second person of the same workshop who confirms an override with a password of their own; limited like sign-in. */
@@ -131,16 +116,15 @@ export async function confirmingPerson(
   login: string,
   password: string,
 ): Promise<{ personId: string; role: Role } | undefined> {
-  let row: Login | undefined;
+  let found: Login | undefined;
   try {
-    row = await checkPassword(login, password, `person ${who.personId}`);
+    found = await checkPassword(login, password, `person ${who.personId}`);
   } catch (e) {
     if (e instanceof RateLimiterRes) return undefined;
     throw e;
   }
-  if (!row || row.shop_id !== who.shopId) return undefined;
-  const [p] = await inShop(who.shopId, (e) =>
-    e.execute<{ role: Role }[]>(`select role from person where id = ?`, [row.person_id]),
-  );
-  return p && { personId: row.person_id, role: p.role };
+  if (!found || found.shopId !== who.shopId) return undefined;
+  const { personId } = found;
+  const role = await inShop(who.shopId, (em) => roleOf(em, personId));
+  return role && { personId, role };
 }

@@ -1,5 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
+import { keepPrivate, signaturesKept } from '../db/job-private';
+import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 
@@ -25,12 +27,8 @@ export async function keepSignature(
   signature: Signature,
 ): Promise<boolean> {
   return inShop(who.shopId, async (em) => {
-    const [job] = await em.execute(`select 1 from job where id = ?`, [jobId]);
-    if (!job) return false;
-    await em.execute(
-      `insert into job_private (shop_id, job_id, kind, value) values (shop_now(), ?, ?, ?) on conflict do nothing`,
-      [jobId, `signature ${id}`, JSON.stringify(signature)],
-    );
+    if (!(await isJob(em, jobId))) return false;
+    await keepPrivate(em, jobId, `signature ${id}`, JSON.stringify(signature));
     return true;
   });
 }
@@ -38,11 +36,6 @@ export const signaturesOf = (who: Who, jobId: string): Promise<Record<string, Si
   inShop(who.shopId, (em) => signatures(em, jobId));
 export async function signatures(em: EntityManager, jobId: string): Promise<Record<string, Signature>> {
   return Object.fromEntries(
-    (
-      await em.execute<{ kind: string; value: string }[]>(
-        `select kind, value from job_private where job_id = ? and kind like 'signature %'`,
-        [jobId],
-      )
-    ).map((r) => [r.kind.slice(10), JSON.parse(r.value) as Signature]),
+    [...(await signaturesKept(em, jobId))].map(([id, kept]) => [id, JSON.parse(kept) as Signature]),
   );
 }

@@ -1,17 +1,13 @@
-import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import { screwFields } from '../../core/forms/screw-fields';
-import type { SpareScrew } from '../../core/screws/substitutes';
 import { inShop } from '../db/orm';
+import { countSpares, putSpares, removeSpare, type SpareRow, sparesOf } from '../db/spares';
 import type { Who } from '../types';
 import { plainCell, readCsv, writeCsv } from './csv';
 import { mayStock } from './stock';
 
-/** The spares box: loose screws by drive, thread, length and head, with how many there are. */
-export interface SpareRow extends SpareScrew {
-  note: string;
-}
+export type { SpareRow };
 const columns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;
 
 const askSchema = z.discriminatedUnion('do', [
@@ -24,10 +20,7 @@ export type SparesSaid =
   | { ok: true; said: string }
   | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
 
-const select = `select id, drive, thread, length_mm::float8 as "lengthMm", head_mm::float8 as "headMm", count, note from spare_screw`;
-/** All of the box: a few hundred kinds at most. */
-export const sparesOf = (em: EntityManager): Promise<SpareRow[]> =>
-  em.execute<SpareRow[]>(`${select} order by thread, drive, length_mm, head_mm limit 2000`);
+/** All of the box. */
 export const sparesPage = (who: Who): Promise<SpareRow[]> => inShop(who.shopId, sparesOf);
 
 export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid> {
@@ -40,20 +33,15 @@ export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid>
     if (ask.do === 'add') {
       const one = screwFields.safeParse(given(ask.screw));
       if (!one.success) return { ok: false, status: 400, errors: problems(one.error) };
-      await put(em, [one.data]);
+      await putSpares(em, [rowOf(one.data)]);
       return {
         ok: true,
         said: `${one.data.count} × ${one.data.drive} ${one.data.thread} ${one.data.length_mm} mm in the box.`,
       };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv);
-    const [row] = await em.execute<{ count: number }[]>(
-      ask.do === 'remove'
-        ? `delete from spare_screw where id = ? returning count`
-        : `update spare_screw set count = greatest(0, count + ?) where id = ? returning count`,
-      ask.do === 'remove' ? [ask.id] : [ask.by, ask.id],
-    );
-    return row
+    const there = ask.do === 'remove' ? await removeSpare(em, ask.id) : await countSpares(em, ask.id, ask.by);
+    return there
       ? { ok: true, said: ask.do === 'remove' ? 'Taken out of the box.' : 'Kept.' }
       : { ok: false, status: 409, errors: { form: 'It is no longer in the box.' } };
   });
@@ -70,22 +58,18 @@ const problems = (e: z.ZodError): Record<string, string> => {
   return out;
 };
 
-/** Adds to a kind that is there already; a new kind gets its own compartment. */
-async function put(em: EntityManager, screws: readonly z.output<typeof screwFields>[]): Promise<void> {
-  await em.execute(
-    `insert into spare_screw (shop_id, id, drive, thread, length_mm, head_mm, count, note)
-     select shop_now(), (array_agg((x->>'id')::uuid))[1], x->>'drive', x->>'thread', (x->>'length_mm')::numeric, (x->>'head_mm')::numeric, sum((x->>'count')::int), max(x->>'note') from jsonb_array_elements(?::jsonb) x group by 3, 4, 5, 6
-     on conflict (shop_id, drive, thread, length_mm, head_mm) do update set count = spare_screw.count + excluded.count, note = coalesce(nullif(excluded.note, ''), spare_screw.note)`,
-    [JSON.stringify(screws.map((s) => ({ ...s, id: randomUUID() })))],
-  );
-}
+const rowOf = ({ length_mm: lengthMm, head_mm: headMm, ...rest }: z.output<typeof screwFields>) => ({
+  ...rest,
+  lengthMm,
+  headMm,
+});
 async function importCsv(em: EntityManager, csv: string): Promise<SparesSaid> {
   const read = readCsv(csv, { all: columns, needed: columns.slice(0, 4) }, (record) => {
     const one = screwFields.safeParse(given(record));
     return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) };
   });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
-  await put(em, read.values);
+  await putSpares(em, read.values.map(rowOf));
   return {
     ok: true,
     said: `${read.values.length} ${read.values.length === 1 ? 'kind' : 'kinds'} of screw taken in.`,

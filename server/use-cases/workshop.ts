@@ -6,15 +6,11 @@ import { allStations } from '../../core/route/catalogue';
 import { methodIds, methodRows } from '../../core/route/methods';
 import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';
+import { addPerson, changeRole, ownersBeside, peopleOf, type PersonLine } from '../db/people';
+import { workshopOf, workshopToChange } from '../db/workshop';
 import type { ShopSettings, Who } from '../types';
 
-export interface Person {
-  id: string;
-  login: string;
-  name: string;
-  role: Role;
-  bench: string;
-}
+export type Person = PersonLine;
 
 /** Who may change what: the owner everything, a lead the methods. */
 export const mayChange = (role: Role, what: 'methods' | 'means' | 'people') =>
@@ -49,16 +45,8 @@ export async function workshopPage(
   who: Who,
 ): Promise<{ settings: ShopSettings; people: Person[]; name: string }> {
   return inShop(who.shopId, async (em) => {
-    const [shop] = await em.execute<{ settings: ShopSettings; name: string }[]>(
-      `select settings, name from workshop`,
-    );
-    return {
-      settings: shop!.settings,
-      name: shop!.name,
-      people: await em.execute<Person[]>(
-        `select id, login, name, role, bench from person order by array_position(array['owner','lead','technician','trainee'], role), name`,
-      ),
-    };
+    const { settings, name } = await workshopOf(em);
+    return { settings, name, people: await peopleOf(em) };
   });
 }
 
@@ -83,13 +71,10 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       },
     };
   return inShop(who.shopId, async (em): Promise<Changed> => {
-    // one at a time: two people who change different things both keep theirs
-    const [shop] = await em.execute<{ settings: ShopSettings }[]>(`select settings from workshop for update`);
-    const { settings } = shop!;
-    const save = async (patch: Partial<ShopSettings>, said: string): Promise<Changed> => {
-      await em.execute(`update workshop set settings = ?::jsonb`, [
-        JSON.stringify({ ...settings, ...patch }),
-      ]);
+    const shop = await workshopToChange(em);
+    const { settings } = shop;
+    const save = (patch: Partial<ShopSettings>, said: string): Changed => {
+      shop.settings = { ...settings, ...patch };
       return { ok: true, said };
     };
     switch (ask.do) {
@@ -114,27 +99,18 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'waits':
         return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, 'Kept.');
       case 'add person': {
-        const [row] = await em.execute<{ id: string }[]>(
-          `insert into person (shop_id, id, login, name, role, bench, password_hash) values (shop_now(), ?, ?, ?, ?, ?, ?) on conflict (login) do nothing returning id`,
-          [randomUUID(), ask.login, ask.name, ask.role, ask.bench, await hashPassword(ask.password)],
-        );
-        return row
+        const { login, name, role, bench } = ask;
+        const passwordHash = await hashPassword(ask.password);
+        return (await addPerson(em, { id: randomUUID(), login, name, role, bench, passwordHash }))
           ? { ok: true, said: `${ask.name} can sign in as ${ask.login}.` }
           : { ok: false, status: 409, errors: { login: 'This login name is taken in this installation.' } };
       }
       case 'role': {
-        const [last] = await em.execute<{ others: string }[]>(
-          `select count(*) as others from person where role = 'owner' and id <> ?`,
-          [ask.person],
-        );
-        if (ask.role !== 'owner' && last!.others === '0')
+        if (ask.role !== 'owner' && (await ownersBeside(em, ask.person)) === 0)
           return { ok: false, status: 409, errors: { role: 'A workshop keeps at least one owner.' } };
-        const [row] = await em.execute<{ name: string }[]>(
-          `update person set role = ? where id = ? returning name`,
-          [ask.role, ask.person],
-        );
-        return row
-          ? { ok: true, said: `${row.name} is ${ask.role} from the next page on.` }
+        const name = await changeRole(em, ask.person, ask.role);
+        return name !== undefined
+          ? { ok: true, said: `${name} is ${ask.role} from the next page on.` }
           : { ok: false, status: 400, errors: { person: 'This workshop has no such person.' } };
       }
     }

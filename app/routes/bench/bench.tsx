@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import { draftsOf, type JobLine } from '../../../server/use-cases/bench-page';
+import { draftsFor, type JobLine } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { fromServerOr } from '../../job/offline-page';
 import { useNow } from '../../job/ticker';
@@ -16,7 +16,7 @@ import { WaitingReceipts } from './waiting-receipts';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  return { drafts: await draftsOf(who), now: Date.now() };
+  return { drafts: await draftsFor(who), now: Date.now() };
 }
 
 /** Without the server it shows the devices as this tab knows them. */

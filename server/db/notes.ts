@@ -18,7 +18,7 @@ const jobsLooked = 200;
 const notesOfJob = 30;
 /**
  * Notes about things and photographs of them from earlier jobs with the same model and variant, newest first; at most 100.
- * What was taken back is left out. The work is bounded: each job's notes are found by an index of their own.
+ * What was taken back is left out. In SQL of its own: what is read is bounded for each job, by an index of its own.
  */
 export async function loreOf(
   em: EntityManager,

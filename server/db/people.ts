@@ -1,0 +1,63 @@
+import { UniqueConstraintViolationException } from '@mikro-orm/core';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Role } from '../../core/job/interlocks';
+import { roles } from '../../core/job/interlocks';
+import { Person } from './entities';
+import { shopOf } from './orm';
+
+export interface PersonLine {
+  id: string;
+  login: string;
+  name: string;
+  role: Role;
+  bench: string;
+}
+/** Who works here: owners first, each rank by name. */
+export async function peopleOf(em: EntityManager): Promise<PersonLine[]> {
+  const rows = await em.find(Person, {}, { orderBy: { name: 'asc' } });
+  return rows
+    .map(({ id, login, name, role, bench }) => ({ id, login, name, role, bench }))
+    .sort((a, b) => roles.indexOf(a.role) - roles.indexOf(b.role));
+}
+/** What to call each person, by id. */
+export async function namesOf(em: EntityManager): Promise<Map<string, string>> {
+  return new Map((await em.find(Person, {})).map((person) => [person.id, person.name]));
+}
+export const roleOf = async (em: EntityManager, id: string): Promise<Role | undefined> =>
+  (await em.findOne(Person, { id }))?.role;
+
+/** Adds a person. @returns false where the login name is taken, in this workshop or another of the installation */
+export async function addPerson(
+  em: EntityManager,
+  person: PersonLine & { passwordHash: string },
+): Promise<boolean> {
+  try {
+    // in a savepoint: a name that is taken does not undo what else the transaction does
+    await em.transactional(async (inner) => {
+      inner.create(Person, { shopId: shopOf(em), ...person });
+      await inner.flush();
+    });
+    return true;
+  } catch (e) {
+    if (e instanceof UniqueConstraintViolationException) return false;
+    throw e;
+  }
+}
+/** How many owners there are beside a person. */
+export const ownersBeside = (em: EntityManager, id: string): Promise<number> =>
+  em.count(Person, { role: 'owner', id: { $ne: id } });
+/** Gives a person another role. @returns their name, or undefined where there is no such person */
+export async function changeRole(em: EntityManager, id: string, role: Role): Promise<string | undefined> {
+  const person = await em.findOne(Person, { id });
+  if (!person) return undefined;
+  person.role = role;
+  return person.name;
+}
+/** How many benches devices are worked on at. */
+export async function benchCount(em: EntityManager): Promise<number> {
+  const at = await em.find(Person, { role: { $in: ['technician', 'lead'] }, bench: { $ne: '' } });
+  return new Set(at.map((person) => person.bench)).size;
+}
+/** Gives everybody of the workshop the same password. */
+export const setPasswords = (em: EntityManager, passwordHash: string): Promise<number> =>
+  em.nativeUpdate(Person, {}, { passwordHash });

@@ -1,0 +1,83 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Role } from '../../core/job/interlocks';
+import type { ShopSettings, Who } from '../types';
+import { Session } from './entities';
+import { getOrm, shopOf } from './orm';
+
+/** Adds a session for a person; what has run out goes. */
+export async function addSession(
+  em: EntityManager,
+  tokenHash: string,
+  personId: string,
+  lifeS: number,
+): Promise<void> {
+  const now = Date.now();
+  await em.nativeDelete(Session, { expiresAt: { $lt: new Date(now) } });
+  em.create(Session, {
+    shopId: shopOf(em),
+    tokenHash,
+    personId,
+    expiresAt: new Date(now + lifeS * 1000),
+  });
+}
+export const removeSession = (em: EntityManager, tokenHash: string): Promise<number> =>
+  em.nativeDelete(Session, { tokenHash });
+
+/*
+ * Before anybody is known no workshop has been entered, and row-level security shows no rows: these ask the functions of
+ * the database that alone look across workshops, each for one thing.
+ */
+const ask = async <T>(sql: string, args: unknown[] = []): Promise<T[]> =>
+  (await getOrm()).em.getConnection().execute<T[]>(sql, args);
+
+interface SessionRow {
+  shop_id: string;
+  person_id: string;
+  name: string;
+  login: string;
+  role: Role;
+  bench: string;
+  shop_name: string;
+  settings: ShopSettings;
+  demo: boolean;
+}
+/** Who a session is of; undefined where there is none, or it has run out. */
+export async function personOfSession(tokenHash: string): Promise<Who | undefined> {
+  const [row] = await ask<SessionRow>(`select * from resolve_session(?)`, [tokenHash]);
+  return (
+    row && {
+      shopId: row.shop_id,
+      personId: row.person_id,
+      name: row.name,
+      login: row.login,
+      role: row.role,
+      bench: row.bench,
+      shopName: row.shop_name,
+      settings: row.settings,
+      demo: row.demo,
+    }
+  );
+}
+export interface Login {
+  shopId: string;
+  personId: string;
+  passwordHash: string;
+}
+/** Whose a login name is; undefined for nobody's. */
+export async function personOfLogin(login: string): Promise<Login | undefined> {
+  const [row] = await ask<{ shop_id: string; person_id: string; password_hash: string }>(
+    `select * from resolve_login(?)`,
+    [login],
+  );
+  return row && { shopId: row.shop_id, personId: row.person_id, passwordHash: row.password_hash };
+}
+export interface DemoPerson {
+  login: string;
+  name: string;
+  role: Role;
+  bench: string;
+}
+/** The people of the demo workshop, if there is one. */
+export const demoStaff = (): Promise<DemoPerson[]> => ask<DemoPerson>(`select * from demo_people()`);
+/** What the package that counts tries to sign in keeps its counts in. */
+export const attemptStore = async () => (await getOrm()).em.getConnection().getKnex();

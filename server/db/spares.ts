@@ -1,0 +1,70 @@
+import { LockMode, raw } from '@mikro-orm/core';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { randomUUID } from 'node:crypto';
+import type { SpareScrew } from '../../core/screws/substitutes';
+import { SpareScrewRow } from './entities';
+import { shopOf } from './orm';
+
+/** The spares box: loose screws by drive, thread, length and head, with how many there are. */
+export interface SpareRow extends SpareScrew {
+  note: string;
+}
+/** All of the box: a few hundred kinds at most. */
+export async function sparesOf(em: EntityManager): Promise<SpareRow[]> {
+  const rows = await em.find(
+    SpareScrewRow,
+    {},
+    { orderBy: { thread: 'asc', drive: 'asc', lengthMm: 'asc', headMm: 'asc' }, limit: 2000 },
+  );
+  return rows.map(({ id, drive, thread, lengthMm, headMm, count, note }) => ({
+    id,
+    drive,
+    thread,
+    lengthMm,
+    headMm,
+    count,
+    note,
+  }));
+}
+/** A kind of which there is one at least, locked until it is taken. */
+export const spareToTake = (em: EntityManager, id: string) =>
+  em.findOne(
+    SpareScrewRow,
+    { id, count: { $gt: 0 } },
+    { lockMode: LockMode.PESSIMISTIC_WRITE, refresh: true },
+  );
+
+/** So many more or fewer of a kind, never fewer than none. @returns whether it is in the box */
+export async function countSpares(em: EntityManager, id: string, by: number): Promise<boolean> {
+  const kind = await em.findOne(
+    SpareScrewRow,
+    { id },
+    { lockMode: LockMode.PESSIMISTIC_WRITE, refresh: true },
+  );
+  if (!kind) return false;
+  kind.count = Math.max(0, kind.count + by);
+  return true;
+}
+/** Takes a kind out of the box. @returns whether it was in it */
+export const removeSpare = async (em: EntityManager, id: string): Promise<boolean> =>
+  (await em.nativeDelete(SpareScrewRow, { id })) > 0;
+
+/** Adds to a kind that is there already; a new kind gets its own compartment. */
+export async function putSpares(em: EntityManager, screws: readonly Omit<SpareRow, 'id'>[]): Promise<void> {
+  const kinds = new Map<string, Omit<SpareRow, 'id'>>();
+  for (const s of screws) {
+    const key = [s.drive, s.thread, s.lengthMm, s.headMm].join(' ');
+    const before = kinds.get(key);
+    kinds.set(key, { ...s, count: (before?.count ?? 0) + s.count, note: s.note || before?.note || '' });
+  }
+  // two people who fill the same compartment at once both add to it: counted by the database
+  await em
+    .createQueryBuilder(SpareScrewRow)
+    .insert([...kinds.values()].map((k) => ({ shopId: shopOf(em), id: randomUUID(), ...k })))
+    .onConflict(['shop_id', 'drive', 'thread', 'length_mm', 'head_mm'])
+    .merge({
+      count: raw('spare_screw.count + excluded.count'),
+      note: raw(`coalesce(nullif(excluded.note, ''), spare_screw.note)`),
+    })
+    .execute();
+}
