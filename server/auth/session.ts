@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { inShop } from '../db/orm';
 import { addSession, personOfSession, removeSession } from '../db/sessions';
+import { dropSession, dropsSoFar, heldWho, holdWho } from './held-sessions';
 import { endStreamsOf } from './streams';
 import type { Who } from '../types';
 
@@ -39,10 +40,14 @@ async function endSession(request: Request): Promise<void> {
   const who = token && (await whoAsks(request));
   if (!token || !who) return;
   await inShop(who.shopId, (em) => removeSession(em, digest(token)));
+  dropSession(digest(token));
   endStreamsOf(digest(token));
 }
-/** Names the session of a request without telling its token. */
-export const sessionKey = (request: Request): string => digest(tokenOf(request) ?? '');
+/** Names the session of a request without telling its token; undefined where it has none. */
+export function sessionKey(request: Request): string | undefined {
+  const token = tokenOf(request);
+  return token && digest(token);
+}
 export async function closeSession(request: Request): Promise<string> {
   await endSession(request);
   return cookie('', 0, behindTls(request));
@@ -51,5 +56,12 @@ export async function closeSession(request: Request): Promise<string> {
 /** Who a request comes from; undefined for nobody. */
 export async function whoAsks(request: Request): Promise<Who | undefined> {
   const token = tokenOf(request);
-  return token ? personOfSession(digest(token)) : undefined;
+  if (!token) return undefined;
+  const tokenHash = digest(token);
+  const known = heldWho(tokenHash, Date.now());
+  if (known) return known;
+  const since = dropsSoFar();
+  const found = await personOfSession(tokenHash);
+  if (found) holdWho(tokenHash, found.who, found.until, since);
+  return found?.who;
 }

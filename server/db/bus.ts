@@ -5,15 +5,34 @@ export interface Change {
   job: string;
   seq: number;
 }
-type Handler = (change: Change | 'resync') => void;
+/** What processes hold of a session, or of a workshop and its people, has changed. */
+export type WhoChange = { session: string } | { shop: string };
+type Handler<T> = (change: T | 'resync') => void;
+
+const channels = ['snavek_job', 'snavek_who'] as const;
+type Channel = (typeof channels)[number];
+interface Told {
+  snavek_job: Change;
+  snavek_who: WhoChange;
+}
 
 /** One LISTEN connection for each process, shared by all event streams; it comes back after a lost connection. */
 class Bus {
-  #handlers = new Set<Handler>();
+  readonly #handlers: { [C in Channel]: Set<Handler<Told[C]>> } = {
+    snavek_job: new Set(),
+    snavek_who: new Set(),
+  };
   #client: pg.Client | undefined;
   #closed = false;
   constructor(private readonly url: string) {
     void this.#connect();
+  }
+  /** Whether what changes is heard of now. */
+  get hears(): boolean {
+    return this.#client !== undefined;
+  }
+  #tellAll(): void {
+    for (const channel of channels) for (const h of this.#handlers[channel]) h('resync');
   }
   async #connect(delay = 250): Promise<void> {
     if (this.#closed) return;
@@ -28,37 +47,49 @@ class Bus {
       if (over) return;
       over = true;
       this.#client = undefined;
+      this.#tellAll();
       void client.end().catch(() => {});
       if (!this.#closed) setTimeout(() => void this.#connect(Math.min(delay * 2, 5000)), delay).unref();
     };
     client.on('error', again);
     client.on('end', again);
-    client.on('notification', (n) => {
-      const change = JSON.parse(n.payload ?? 'null') as Change;
-      for (const h of this.#handlers) h(change);
+    client.on('notification', ({ channel, payload }) => {
+      const handlers = this.#handlers[channel as Channel] as Set<Handler<unknown>>;
+      const change: unknown = JSON.parse(payload ?? 'null');
+      for (const h of handlers) h(change);
     });
     try {
       await client.connect();
-      await client.query('listen snavek_job');
+      for (const channel of channels) await client.query(`listen ${channel}`);
       this.#client = client;
       // what was sent meanwhile is lost: clients ask for what they miss
-      for (const h of this.#handlers) h('resync');
+      this.#tellAll();
     } catch {
       again();
     }
   }
-  subscribe(h: Handler): () => void {
-    this.#handlers.add(h);
-    return () => void this.#handlers.delete(h);
+  /** Hears of every entry in a log; `resync` when something may have been missed. @returns to be called to stop */
+  subscribe(h: Handler<Change>): () => void {
+    this.#handlers.snavek_job.add(h);
+    return () => void this.#handlers.snavek_job.delete(h);
+  }
+  /** Hears of sessions that end, and of changes in workshops and their people. */
+  watchWho(h: Handler<WhoChange>): () => void {
+    this.#handlers.snavek_who.add(h);
+    return () => void this.#handlers.snavek_who.delete(h);
   }
   async close(): Promise<void> {
     this.#closed = true;
-    this.#handlers.clear();
-    await this.#client?.end().catch(() => {});
+    for (const channel of channels) this.#handlers[channel].clear();
+    const client = this.#client;
+    this.#client = undefined;
+    await client?.end().catch(() => {});
   }
 }
 const g = globalThis as { __bus?: Bus };
 export const getBus = (url: string) => (g.__bus ??= new Bus(url));
+/** The bus of this process, if it has been started. */
+export const busOf = (): Bus | undefined => g.__bus;
 export async function closeBus(): Promise<void> {
   const b = g.__bus;
   delete g.__bus;

@@ -1,111 +1,63 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { consentsFor, openConsents } from '../../core/consents/consents';
-import { couldHavePassed, decide, type Command, type Context } from '../../core/job/decide';
-import { type JobEvent, needsServer } from '../../core/job/events';
+import type { JobEvent } from '../../core/job/events';
 import { evolve, foldInto } from '../../core/job/evolve';
-import { instruct } from '../../core/job/instruct';
-import { handsLeft, progressOf, stageOf } from '../../core/job/stage';
-import { empty, flag, type JobState } from '../../core/job/state';
-import { conditionsOf } from '../../core/job/view';
-import type { IndexedModel } from '../../core/model/index-model';
-import type { Finding } from '../../core/job/interlocks';
-import { methodsOf } from '../../core/route/methods';
-import type { Route } from '../../core/route/types';
-import type { JobSummary, Outcome, Who } from '../types';
+import { empty, type JobState } from '../../core/job/state';
+import type { JobSummary, Outcome } from '../types';
 import { JobCommand, JobEventRow, JobSnapshot } from './entities';
-import { privateOf } from './job-private';
-import { lockJob } from './jobs';
 import { keepNewest } from './keep-newest';
-import { indexOf } from './models';
-import { routeOf } from './routes';
-import { settleStock, takeFromStock } from './stock';
+import { getOrm, shopOf } from './orm';
 
 /** A snapshot stamped with another version of the core is not used. Raise it when a fold gives something else. */
-export const coreVersion = '6';
+const coreVersion = '6';
 const snapshotEvery = 50;
 
-/**
- * States that this process has seen committed. A log is only ever written on, so a state of a seq stays true for that seq:
- * from a held one only what came after it is read. Held after the commit, never before: what is rolled back was not there.
- */
-const held = new Map<string, JobState>();
-export function holdState(shopId: string, jobId: string, state: JobState): void {
-  keepNewest(held, `${shopId} ${jobId}`, state);
-}
-
-export interface OpenedJob {
+/** A job at a known place of its log: the number and id of its last event stand in the state. */
+export interface HeldJob {
+  state: JobState;
+  /** Of the job's row; what the log says wins over it. */
   modelHash: string;
   variant: string;
-  state: JobState;
-  known: Outcome | undefined;
-  /** The command is known, of another job. */
-  otherJob?: true;
 }
 /**
- * Enters the workshop, locks a job and reads what deciding a command takes, in one round trip.
- * @returns undefined when this workshop has no such job; `known` when the command has been decided before
+ * Jobs that this process has seen committed. A log is only ever written on, so a state of a place in it stays true for that
+ * place: from a held one only what came after it is read. Held after the commit, never before: what is rolled back was not
+ * there.
  */
-export async function openForCommand(
-  em: EntityManager,
-  shopId: string,
-  jobId: string,
-  commandId: string,
-): Promise<OpenedJob | undefined> {
-  const base = held.get(`${shopId} ${jobId}`);
-  // the function that is called tells the database the same
-  em.setFilterParams('shop', { shop: shopId });
-  const [row] = await em.execute<
-    {
-      is_there: boolean;
-      from_held: boolean;
-      model_hash: string;
-      variant: string;
-      outcome: Outcome | null;
-      other_job: boolean | null;
-      state: JobState | null;
-      events: JobEvent[] | null;
-    }[]
-  >(`select * from open_job(?, ?, ?, ?, ?, ?)`, [
-    shopId,
-    jobId,
-    commandId,
-    coreVersion,
-    base?.seq ?? 0,
-    base?.lastId ?? '',
-  ]);
-  if (!row?.is_there) return undefined;
-  const { model_hash: modelHash, variant } = row;
-  if (row.outcome)
-    return {
-      modelHash,
-      variant,
-      known: row.outcome,
-      state: empty(),
-      ...(row.other_job ? { otherJob: true as const } : {}),
-    };
-  const events = row.events ?? [];
-  return {
-    modelHash,
-    variant,
-    known: undefined,
-    state: base && row.from_held ? events.reduce(evolve, base) : foldInto(row.state ?? empty(), events),
-  };
+const held = new Map<string, HeldJob>();
+export const heldJob = (shopId: string, jobId: string): HeldJob | undefined => held.get(`${shopId} ${jobId}`);
+export function holdJob(shopId: string, jobId: string, job: HeldJob): void {
+  keepNewest(held, `${shopId} ${jobId}`, job);
 }
 
+/** Events of a log in their order, read as they are: a row of it is never changed. */
+async function eventsOf(em: EntityManager, jobId: string, seq: object): Promise<JobEvent[]> {
+  const rows = await em
+    .createQueryBuilder(JobEventRow, 'e')
+    .select('e.event')
+    .where({ shopId: shopOf(em), jobId, seq })
+    .orderBy({ seq: 'asc' })
+    .execute<{ event: JobEvent }[]>('all');
+  return rows.map((row) => row.event);
+}
+export const eventsAfter = (em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> =>
+  eventsOf(em, jobId, { $gt: after });
 /** A job's state as it was at a number in its log; at or beyond its head, the head. */
-async function stateAt(em: EntityManager, jobId: string, head: JobState, seq: number): Promise<JobState> {
-  if (seq >= head.seq) return head;
-  const rows = await em.find(JobEventRow, { jobId, seq: { $lte: seq } }, inOrder);
-  return foldInto(
-    empty(),
-    rows.map((row) => row.event),
-  );
+export async function stateAt(
+  em: EntityManager,
+  jobId: string,
+  head: JobState,
+  seq: number,
+): Promise<JobState> {
+  return seq >= head.seq ? head : foldInto(empty(), await eventsOf(em, jobId, { $lte: seq }));
 }
-/** Rows that are read once and thrown away: nobody changes them, and the same one is not asked for twice. */
-const inOrder = { orderBy: { seq: 'asc' as const }, disableIdentityMap: true };
-
-/** A job's state at the head of its log: the last snapshot and what came after it. */
+/** A job's state at the head of its log: what this process holds of it, or the last snapshot, and what came after. */
 export async function loadState(em: EntityManager, jobId: string): Promise<JobState> {
+  const base = heldJob(shopOf(em), jobId)?.state;
+  if (base) {
+    const [last, ...newer] = await eventsOf(em, jobId, { $gte: base.seq });
+    // a database that was put back to an earlier day may have gone on from there
+    if (last?.id === base.lastId) return newer.reduce(evolve, base);
+  }
   const snapshot = await em.findOne(
     JobSnapshot,
     { jobId, core: coreVersion },
@@ -113,171 +65,99 @@ export async function loadState(em: EntityManager, jobId: string): Promise<JobSt
   );
   return foldInto(snapshot?.state ?? empty(), await eventsAfter(em, jobId, snapshot?.seq ?? 0));
 }
-export async function eventsAfter(em: EntityManager, jobId: string, after: number): Promise<JobEvent[]> {
-  const rows = await em.find(JobEventRow, { jobId, seq: { $gt: after } }, inOrder);
-  return rows.map((row) => row.event);
-}
-/** The outcome that was stored for a command; undefined where it is not known. */
-export async function outcomeOf(em: EntityManager, commandId: string): Promise<Outcome | undefined> {
-  return (await em.findOne(JobCommand, { commandId }))?.outcome;
+/** The outcome that was stored for a command of this job; undefined where it is not known. */
+export async function outcomeOf(
+  em: EntityManager,
+  jobId: string,
+  commandId: string,
+): Promise<Outcome | undefined> {
+  const known = await em.findOne(JobCommand, { commandId });
+  if (known && known.jobId !== jobId)
+    return { status: 'refused', seq: 0, refused: { code: 'used before' }, findings: [] };
+  return known?.outcome;
 }
 
-export function contextFor(who: Who, index: IndexedModel, route: Route | undefined): Context {
-  return { index, route, waits: who.settings.waits, person: who.personId, role: who.role };
-}
-
-/** What the bench list says of a job. */
-export function summarise(context: Context, state: JobState, at: number): JobSummary {
-  const { index, route } = context;
-  const now = instruct(context, state, { at, clockKnown: true });
-  const heat = flag(state, 'heat');
-  const solvent = flag(state, 'solventAt');
-  const hold = flag(state, 'hold');
-  // before there is a route: what is to be done, then the owner's yes
-  const before = !Object.keys(state.task).length
-    ? 'the fault'
-    : openConsents(consentsFor(index, state, context.methods), state).length
-      ? 'agreement'
-      : 'a route';
-  const waits = {
-    'no route': before,
-    ended: '',
-    question: 'an answer',
-    checks: 'checks',
-    failed: 'a failed check',
-    waiting: 'time',
-    do: 'hands',
-    'stop now': 'hands at once',
-    'plan again': 'a new route',
-    finished: 'hand-over',
-  }[now.kind];
-  return {
-    model: `${index.model.maker} ${index.model.name}`,
-    variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
-    tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s),
-    waits: flag(state, 'received') ? waits : 'receiving',
-    running:
-      now.kind === 'stop now'
-        ? { what: 'take it off', until: at }
-        : heat
-          ? { what: 'heat', until: heat.until }
-          : now.kind === 'do' && now.by
-            ? { what: 'open by', until: now.by.until }
-            : hold
-              ? { what: hold.what as 'press', until: hold.until }
-              : now.kind === 'waiting' && solvent
-                ? { what: 'solvent', until: solvent.until }
-                : null,
-    ...progressOf(state, route),
-    worker: flag(state, 'worker') ?? null,
-    conditions: conditionsOf(state),
-    promisedAs: flag(state, 'promisedAs') ?? '',
-    handsLeftS: handsLeft(state, route),
-    by: state.trail[state.trail.length - 1]?.by ?? '',
+/** What is written on a log at once: commands with what became of them, and what follows from that. */
+export interface Writing {
+  commands: readonly { id: string; outcome: Outcome }[];
+  events: readonly JobEvent[];
+  /** The state after the events, with what the job's row says of it; left out where no event follows. */
+  after?: {
+    state: JobState;
+    stage: string;
+    summary: JobSummary;
+    ending: string | null;
+    promisedAt: number | null;
   };
 }
+export type Appended =
+  | { answer: 'written' }
+  /** The log goes on from elsewhere: nothing was written. */
+  | { answer: 'newer'; job: HeldJob }
+  /** Some of the commands have been decided before, for the job that is named: nothing was written. */
+  | { answer: 'known'; known: Record<string, { job: string; outcome: Outcome }> }
+  | { answer: 'no such job' | 'signed out' };
 
+type Row =
+  | Exclude<Appended, { answer: 'newer' }>
+  | {
+      answer: 'newer';
+      modelHash: string;
+      variant: string;
+      based: boolean;
+      state: JobState | null;
+      events: JobEvent[];
+    };
 /**
- * Decides one command at the head of a locked log and writes what follows from it, with the outcome for a repeat.
- * The caller holds the job's lock and knows that the command is new.
+ * Writes on a log in one round trip, if it still ends where the caller's state does; else says what is newer. Without a
+ * state nothing is written, and all of the log is newer.
+ * @param at whose log, and on whose session it hangs: one that has ended writes nothing
+ * @param em of a transaction that goes on; left out, the call is one of its own
  */
-export async function appendCommand(
-  em: EntityManager,
-  who: Who,
-  command: Command,
-  jobId: string,
-  loaded?: { state: JobState; modelHash: string; variant: string },
-): Promise<{ outcome: Outcome; state: JobState }> {
-  const job = loaded ?? (await lockedJob(em, jobId));
-  const { state } = job;
-  // the planner may have adopted a route for another variant's model: what the log says wins over the row
-  const index = await indexOf(
-    em,
-    flag(state, 'modelHash') ?? job.modelHash,
-    flag(state, 'variant') ?? job.variant,
+export async function appendToLog(
+  at: { shopId: string; jobId: string; session?: string | undefined },
+  base: HeldJob | undefined,
+  writing: Writing,
+  em?: EntityManager,
+): Promise<Appended> {
+  const { after } = writing;
+  const before = base?.state.seq ?? 0;
+  // the call is the point: it asks, compares and writes in one, where each by itself would be a round trip
+  const [row] = await (em ?? (await getOrm()).em.fork()).execute<{ told: Row }[]>(
+    'select append_log(?, ?, ?, ?, ?, ?, ?::jsonb) as told',
+    [
+      at.shopId,
+      at.session ?? null,
+      at.jobId,
+      base ? before : -1,
+      base?.state.lastId ?? '',
+      coreVersion,
+      JSON.stringify({
+        commands: writing.commands,
+        events: writing.events,
+        job: after && {
+          seq: after.state.seq,
+          stage: after.stage,
+          summary: after.summary,
+          ending: after.ending,
+          promisedAtS: after.promisedAt === null ? null : after.promisedAt / 1000,
+        },
+        snapshot:
+          after && Math.floor(after.state.seq / snapshotEvery) > Math.floor(before / snapshotEvery)
+            ? { seq: after.state.seq, keepFrom: after.state.seq - 2 * snapshotEvery, state: after.state }
+            : undefined,
+      }),
+    ],
   );
-  const adopted = command.body.type === 'routeAdopted' ? command.body.routeHash : undefined;
-  const asked = adopted ? await routeOf(em, adopted) : undefined;
-  const context = {
-    ...contextFor(who, index, await routeOf(em, flag(state, 'routeHash'))),
-    methods: asked?.input.methods ?? methodsOf(who.settings.methods),
+  const told = row!.told;
+  if (told.answer !== 'newer') return told;
+  const { modelHash, variant, based, state, events } = told;
+  return {
+    answer: 'newer',
+    job: {
+      modelHash,
+      variant,
+      state: base && based ? events.reduce(evolve, base.state) : foldInto(state ?? empty(), events),
+    },
   };
-  if (!(await isSigned(em, jobId, command.body)))
-    return refuse(em, who, jobId, command, state, { code: 'unknown thing', id: 'signature' });
-  if (command.body.type === 'routeAdopted' && !asked)
-    return refuse(em, who, jobId, command, state, { code: 'unknown thing', id: command.body.routeHash });
-  const stock = await takeFromStock(em, jobId, command.body);
-  if ('refused' in stock) return refuse(em, who, jobId, command, state, { code: stock.refused });
-  command = { ...command, body: stock.body };
-  const late =
-    command.passedAt !== undefined &&
-    (needsServer.has(command.body.type) ||
-      !couldHavePassed(context, await stateAt(em, jobId, state, command.passedAt), command))
-      ? { ...command, passedAt: undefined }
-      : command;
-  const decided = decide(context, state, late);
-  if (decided.refused) return refuse(em, who, jobId, command, state, decided.refused, decided.findings);
-  if (decided.already) {
-    const outcome: Outcome = { status: 'already', seq: state.seq, events: [], findings: [] };
-    await em.insert(JobCommand, { shopId: who.shopId, commandId: command.id, jobId, outcome });
-    return { outcome, state };
-  }
-  const next = decided.events.reduce(evolve, state);
-  const after = adopted ? contextFor(who, index, asked) : context;
-  const outcome: Outcome = {
-    status: 'recorded',
-    seq: next.seq,
-    events: decided.events,
-    findings: decided.findings,
-  };
-  const stage = stageOf(next, after.index, after.route);
-  await em.execute(`select append_events(?, ?, ?::jsonb, ?::jsonb, ?, ?, ?::jsonb, ?, ?)`, [
-    jobId,
-    command.id,
-    JSON.stringify(decided.events),
-    JSON.stringify(outcome),
-    next.seq,
-    stage,
-    JSON.stringify(summarise(after, next, command.at)),
-    flag(next, 'ending') ?? null,
-    promised(next),
-  ]);
-  if (Math.floor(next.seq / snapshotEvery) > Math.floor(state.seq / snapshotEvery)) {
-    await em.upsert(
-      JobSnapshot,
-      { shopId: who.shopId, jobId, seq: next.seq, core: coreVersion, state: next },
-      { onConflictFields: ['shopId', 'jobId', 'seq'], onConflictAction: 'ignore', disableIdentityMap: true },
-    );
-    await em.nativeDelete(JobSnapshot, { jobId, seq: { $lt: next.seq - 2 * snapshotEvery } });
-  }
-  await settleStock(em, jobId, command.body, next);
-  return { outcome, state: next };
-}
-/** A job that the rest of the transaction has to itself, with its state. */
-async function lockedJob(em: EntityManager, jobId: string) {
-  const job = await lockJob(em, jobId);
-  if (!job) throw new RangeError(`no job ${jobId} in this workshop`);
-  return { state: await loadState(em, jobId), modelHash: job.modelHash, variant: job.variant };
-}
-/** A consent names a signature only where one was taken for this job. */
-async function isSigned(em: EntityManager, jobId: string, body: Command['body']): Promise<boolean> {
-  if (body.type !== 'consentGiven' || body.signature === undefined) return true;
-  return (await privateOf(em, jobId, `signature ${body.signature}`)) !== null;
-}
-const promised = (state: JobState) => {
-  const at = flag(state, 'promisedAt');
-  return at === undefined || at === null ? null : at / 1000;
-};
-async function refuse(
-  em: EntityManager,
-  who: Who,
-  jobId: string,
-  command: Command,
-  state: JobState,
-  refused: (Outcome & { status: 'refused' })['refused'],
-  findings: Finding[] = [],
-): Promise<{ outcome: Outcome; state: JobState }> {
-  const outcome: Outcome = { status: 'refused', seq: state.seq, refused, findings };
-  await em.insert(JobCommand, { shopId: who.shopId, commandId: command.id, jobId, outcome });
-  return { outcome, state };
 }

@@ -17,6 +17,9 @@ export async function modelOf(em: EntityManager, hash: string): Promise<DeviceMo
   if (!row) throw new RangeError(`no model ${hash} in this workshop`);
   return keepNewest(models, hash, row.model);
 }
+/** A variant of a model, if this process has it already. Who may see it has been asked before. */
+export const knownIndex = (hash: string, variant: string): IndexedModel | undefined =>
+  variants.get(`${hash} ${variant}`);
 /** A variant of a model, indexed. */
 export async function indexOf(em: EntityManager, hash: string, variant: string): Promise<IndexedModel> {
   const key = `${hash} ${variant}`;

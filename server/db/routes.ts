@@ -7,6 +7,9 @@ import { shopOf } from './orm';
 /** Routes never change under their hash, so a process may keep them. */
 const routes = new Map<string, Route>();
 
+/** A route of a workshop, if this process has it already. */
+export const knownRoute = (shopId: string, hash: string | undefined): Route | undefined =>
+  hash === undefined ? undefined : routes.get(`${shopId} ${hash}`);
 /** A route of this workshop by its hash; undefined when it has none of it. */
 export async function routeOf(em: EntityManager, hash: string | undefined): Promise<Route | undefined> {
   if (!hash) return undefined;

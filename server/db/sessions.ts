@@ -40,21 +40,25 @@ interface SessionRow {
   shop_name: string;
   settings: ShopSettings;
   demo: boolean;
+  expires_at: Date | string;
 }
-/** Who a session is of; undefined where there is none, or it has run out. */
-export async function personOfSession(tokenHash: string): Promise<Who | undefined> {
+/** Who a session is of; undefined where there is none, or it has run out. `until`: when it runs out, ms. */
+export async function personOfSession(tokenHash: string): Promise<{ who: Who; until: number } | undefined> {
   const [row] = await ask<SessionRow>(`select * from resolve_session(?)`, [tokenHash]);
   return (
     row && {
-      shopId: row.shop_id,
-      personId: row.person_id,
-      name: row.name,
-      login: row.login,
-      role: row.role,
-      bench: row.bench,
-      shopName: row.shop_name,
-      settings: row.settings,
-      demo: row.demo,
+      who: {
+        shopId: row.shop_id,
+        personId: row.person_id,
+        name: row.name,
+        login: row.login,
+        role: row.role,
+        bench: row.bench,
+        shopName: row.shop_name,
+        settings: row.settings,
+        demo: row.demo,
+      },
+      until: new Date(row.expires_at).getTime(),
     }
   );
 }

@@ -11,7 +11,6 @@ import {
   spareScrews,
   stock,
 } from '../../demo/scenario';
-import { empty, type JobState } from '../../core/job/state';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel } from '../../core/model/check-model';
 import { indexModel } from '../../core/model/index-model';
@@ -23,7 +22,7 @@ import { jobRouteInput } from '../../core/route/job-input';
 import { planRoute } from '../../core/route/plan';
 import { Bench } from '../../core/testing/bench';
 import { hashPassword } from '../auth/password';
-import { appendCommand } from '../db/job-log';
+import { appendCommand, newJob } from '../append-command';
 import { keepPrivate } from '../db/job-private';
 import { addJob } from '../db/jobs';
 import { ship, shippedHashes } from '../db/models';
@@ -186,14 +185,14 @@ async function seedJob(
     promisedAt,
     openedAt: now - job.minutesAgo * 60_000,
   });
-  let state: JobState = empty();
+  let at = newJob(hash, variant);
   for (const command of bench.commands) {
-    const answer = await appendCommand(em, by, command, id, { state, modelHash: hash, variant });
-    if (answer.outcome.status === 'refused')
+    const { outcome, job: next } = await appendCommand(em, by, { ...command, job: id }, at);
+    if (outcome.status === 'refused')
       throw new Error(
-        `demo job ${job.tag}: ${command.body.type} refused: ${JSON.stringify(answer.outcome.refused)}`,
+        `demo job ${job.tag}: ${command.body.type} refused: ${JSON.stringify(outcome.refused)}`,
       );
-    state = answer.state;
+    at = next;
   }
   await keepPrivate(em, id, 'owner', job.owner);
 }

@@ -3,10 +3,11 @@ import { z } from 'zod';
 import { flag, originalPiece } from '../../core/job/state';
 import { pieceInSlot } from '../../core/job/view';
 import { savedIdentity, saveIdentity } from '../db/identity';
-import { appendCommand, loadState, openForCommand } from '../db/job-log';
+import { appendCommand, lockedJob } from '../append-command';
+import { loadState } from '../db/job-log';
 import { findJob } from '../db/jobs';
 import { indexOf } from '../db/models';
-import { inShop, inTransaction } from '../db/orm';
+import { inShop } from '../db/orm';
 import { isSimulated, type ProgrammerFault, readPart, writePart } from '../instruments/programmer';
 import { partFaults } from '../instruments/programmer-simulator';
 import type { Outcome, Who } from '../types';
@@ -56,9 +57,9 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
     return { ok: false, status: 400, fault: 'not understood', said: ask.slot };
   const model = job.index.model.id;
   const record = (body: { type: 'dataRead' | 'dataWritten'; verified?: boolean; data: string }) =>
-    inTransaction(async (em): Promise<Outcome> => {
-      const opened = await openForCommand(em, who.shopId, jobId, ask.command);
-      if (opened?.known) return opened.known;
+    inShop(who.shopId, async (em): Promise<Outcome> => {
+      const locked = await lockedJob(em, jobId);
+      if (!locked) throw new RangeError(`no job ${jobId} in this workshop`);
       const event =
         body.type === 'dataRead'
           ? { type: 'dataRead' as const, slot: ask.slot, data: body.data }
@@ -68,15 +69,9 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
               verified: body.verified ?? false,
               data: body.data,
             };
-      return (
-        await appendCommand(
-          em,
-          who,
-          { id: ask.command, job: jobId, body: event, at: ask.at, clockKnown: ask.clockKnown },
-          jobId,
-          opened,
-        )
-      ).outcome;
+      const { at, clockKnown } = ask;
+      const command = { id: ask.command, job: jobId, body: event, at, clockKnown };
+      return (await appendCommand(em, who, command, locked)).outcome;
     });
   const tag = flag(job.state, 'tag') ?? jobId;
   if (ask.do === 'read') {

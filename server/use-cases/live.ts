@@ -17,7 +17,7 @@ export function watchShop(who: Who, tell: (m: { job: string; seq: number } | 're
 export const ending = stopping.signal;
 /** Counts a stream for the session that asks for it. @returns to be called when it has ended */
 export const holdStreamOf = (request: Request, end: () => void): (() => void) =>
-  holdStream(sessionKey(request), end);
+  holdStream(sessionKey(request) ?? '', end);
 /** Whether the session of a request still stands. */
 export const isSignedIn = async (request: Request): Promise<boolean> =>
   (await whoAsks(request)) !== undefined;

@@ -4,8 +4,9 @@ import { flag, type JobState } from '../../core/job/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import { jobRouteInput, type RouteWishes } from '../../core/route/job-input';
 import type { Route, RouteResult } from '../../core/route/types';
-import { appendCommand, loadState, outcomeOf } from '../db/job-log';
-import { findJob, lockJob } from '../db/jobs';
+import { appendCommand, lockedJob } from '../append-command';
+import { loadState, outcomeOf } from '../db/job-log';
+import { findJob } from '../db/jobs';
 import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
 import { routeOf, storeRoute } from '../db/routes';
@@ -56,11 +57,11 @@ export async function adoptRoute(
     if (!job) return { ok: false, code: 'no such job' };
     const route = await planFor(who, job.index, job.state, job.adopted, wishes);
     const done = await inShop(who.shopId, async (em): Promise<Adopted | 'again'> => {
-      const locked = await lockJob(em, jobId);
+      const locked = await lockedJob(em, jobId);
       if (!locked) return { ok: false, code: 'no such job' };
-      const known = await outcomeOf(em, commandId);
+      const known = await outcomeOf(em, jobId, commandId);
       if (known) return { ok: true, outcome: known };
-      const state = await loadState(em, jobId);
+      const { state } = locked;
       if (state.seq !== job.state.seq && k < tries) return 'again';
       if ('infeasible' in route)
         return {
@@ -86,7 +87,7 @@ export async function adoptRoute(
       };
       return {
         ok: true,
-        outcome: (await appendCommand(em, who, command, jobId, { ...locked, state })).outcome,
+        outcome: (await appendCommand(em, who, command, locked)).outcome,
       };
     });
     if (done !== 'again') return done;

@@ -3,7 +3,8 @@ import type { Command } from '../../core/job/decide';
 import type { Body } from '../../core/job/events';
 import { type FieldErrors, type Receipt, readReceipt } from '../../core/forms/receipt-fields';
 import { removeDraft } from '../db/drafts';
-import { appendCommand } from '../db/job-log';
+import { appendCommand, newJob } from '../append-command';
+import type { HeldJob } from '../db/job-log';
 import { keepPrivate } from '../db/job-private';
 import { addJob, isJob, lockNumbers, openJobWithTag } from '../db/jobs';
 import { modelOf } from '../db/models';
@@ -99,7 +100,7 @@ async function openJob(em: EntityManager, who: Who, jobId: string, r: Receipt, n
     ),
     { type: 'received' },
   ];
-  await runAll(em, who, jobId, bodies, now);
+  await runAll(em, who, jobId, newJob(r.modelHash, r.variant), bodies, now);
   for (const [kind, value] of [
     ['owner', r.owner],
     ['passcode', r.passcode],
@@ -108,17 +109,20 @@ async function openJob(em: EntityManager, who: Who, jobId: string, r: Receipt, n
   }
 }
 /** Runs commands of this server's own making; one that is refused is a mistake of the program and undoes all. */
-export async function runAll(
+async function runAll(
   em: EntityManager,
   who: Who,
   jobId: string,
+  job: HeldJob,
   bodies: Body[],
   now: number,
 ): Promise<void> {
+  let at = job;
   for (const [i, body] of bodies.entries()) {
     const command: Command = { id: `${jobId}:${i}`, job: jobId, body, at: now, clockKnown: true };
-    const { outcome } = await appendCommand(em, who, command, jobId);
+    const { outcome, job: next } = await appendCommand(em, who, command, at);
     if (outcome.status === 'refused')
       throw new Error(`${body.type} was refused at Receive: ${JSON.stringify(outcome.refused)}`);
+    at = next;
   }
 }

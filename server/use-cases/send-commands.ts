@@ -1,19 +1,26 @@
 import { z } from 'zod';
 import type { Command } from '../../core/job/decide';
-import { onlyDecided } from '../../core/job/events';
+import { type Body, isGate, type JobEvent, onlyDecided } from '../../core/job/events';
 import { firstMoment, lastMoment, notPlainAt, plainTextAdvice } from '../../core/job/plain-text';
 import { bodySchema } from '../../core/job/event-schema';
 import { pathText } from '../../core/model/check-model';
-import type { JobState } from '../../core/job/state';
-import { appendCommand, holdState, openForCommand } from '../db/job-log';
+import { flag } from '../../core/job/state';
+import { appendCommand, lockedJob, type Written } from '../append-command';
+import { sessionKey } from '../auth/session';
+import { appendToLog, type HeldJob, heldJob, holdJob, type Writing } from '../db/job-log';
 import { dropPrivate } from '../db/job-private';
-import { inTransaction, isDatabaseAway } from '../db/orm';
+import { indexOf, knownIndex } from '../db/models';
+import { inShop, isDatabaseAway } from '../db/orm';
+import { knownRoute, routeOf } from '../db/routes';
+import { afterOf, contextFor, type Grounds, judge } from '../decide-command';
 import { log } from '../log';
 import type { Outcome, Who } from '../types';
 import { confirmingPerson } from './sign-in';
 
 /** For the door: without the database it answers that it is away, not that it failed. */
 export { isDatabaseAway };
+/** Names the session of a request, on which what it sends hangs. */
+export { sessionKey };
 /** A named reason for passing a stop, and where it takes two people, the second one's own sign-in. */
 export const overrideSchema = z.strictObject({
   rules: z.array(z.string().max(60)).max(20),
@@ -51,46 +58,96 @@ export const commandsSchema = z.strictObject({ commands: z.array(unread.loose())
 export type SentCommand = z.output<typeof commandSchema>;
 export type Answer = { id: string; outcome: Outcome };
 
+/** The session that a batch hangs on ended while it was decided: nothing of it was written. */
+export class SignedOut extends Error {}
+
 /**
- * Decides commands one after another, each in a transaction of its own, in the order given.
+ * Decides commands one after another, in the order given: those of one job that follow each other are written at once.
  * A command that is already known gets its stored outcome again; an unknown job or another workshop's job is refused.
+ * @param session what the batch hangs on, beside who asks
+ * @throws SignedOut
  */
 export async function sendCommands(
   who: Who,
   commands: readonly { id: string; [field: string]: unknown }[],
+  session?: string,
 ): Promise<Answer[]> {
-  const answers: Answer[] = [];
-  for (const c of commands) {
-    const read = commandSchema.safeParse(c);
-    answers.push({
-      id: c.id,
-      outcome: read.success
-        ? await oneOf(who, read.data)
-        : {
-            status: 'refused',
-            seq: 0,
-            refused: {
-              code: 'not understood',
-              problems: read.error.issues
-                .slice(0, 20)
-                .map((i) => ({ path: pathText(i.path), text: i.message })),
-            },
-            findings: [],
-          },
-    });
+  const outcomes: (Outcome | undefined)[] = commands.map(() => undefined);
+  let run: { at: number; command: SentCommand }[] = [];
+  const finish = async () => {
+    const done = run.length
+      ? await writeRun(
+          who,
+          run.map((r) => r.command),
+          session,
+        )
+      : [];
+    for (const [k, outcome] of done.entries()) outcomes[run[k]!.at] = outcome;
+    run = [];
+  };
+  for (const [at, sent] of commands.entries()) {
+    const read = commandSchema.safeParse(sent);
+    if (!read.success) {
+      outcomes[at] = notUnderstood(read.error);
+      continue;
+    }
+    const command = read.data;
+    const follows = run.length === 0 || run[0]!.command.job === command.job;
+    if (!follows || !isPlain(command) || run.some((r) => r.command.id === command.id)) await finish();
+    if (isPlain(command)) run.push({ at, command });
+    else outcomes[at] = await writeOne(who, command);
   }
-  return answers;
+  await finish();
+  return commands.map((sent, at) => ({ id: sent.id, outcome: outcomes[at]! }));
 }
-/** What one command is given more than its schema sees is its own misfortune: it is refused, and those behind it go on. */
-async function oneOf(who: Who, command: SentCommand): Promise<Outcome> {
+const notUnderstood = (error?: z.ZodError): Outcome => ({
+  status: 'refused',
+  seq: 0,
+  refused: {
+    code: 'not understood',
+    problems: error?.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })) ?? [],
+  },
+  findings: [],
+});
+/** What only the log must know. The rest is decided in a transaction with the stock, a signature or a route. */
+const isPlain = ({ body, passedAt }: SentCommand): boolean =>
+  !withOthers.has(body.type) &&
+  !(body.type === 'consentGiven' && body.signature !== undefined) &&
+  (passedAt === undefined || !isGate(body));
+const withOthers: ReadonlySet<Body['type']> = new Set<Body['type']>([
+  'partChosen',
+  'partDropped',
+  'substituted',
+  'routeAdopted',
+  'jobClosed',
+]);
+
+/** A run at once; where that fails because of one of it, one after another. */
+async function writeRun(who: Who, run: readonly SentCommand[], session?: string): Promise<Outcome[]> {
+  const outcomes: Outcome[] = [];
   try {
-    return await one(who, command);
+    return await writePlain(who, run, session);
   } catch (e) {
-    // without the database nothing can be said: the outbox keeps them all and asks again
-    if (isDatabaseAway(e)) throw e;
-    log.error({ err: e, command: command.id, type: command.body.type }, 'a command failed');
-    return { status: 'refused', seq: 0, refused: { code: 'not understood', problems: [] }, findings: [] };
+    if (!isItsOwn(e)) throw e;
+    if (run.length === 1) return [failed(run[0]!, e)];
   }
+  for (const command of run) outcomes.push(...(await writeRun(who, [command], session)));
+  return outcomes;
+}
+async function writeOne(who: Who, command: SentCommand): Promise<Outcome> {
+  try {
+    return await writeWithOthers(who, command);
+  } catch (e) {
+    if (!isItsOwn(e)) throw e;
+    return failed(command, e);
+  }
+}
+/** Without the database, or a session, nothing can be said of any: the outbox keeps them all and asks again. */
+const isItsOwn = (e: unknown) => !isDatabaseAway(e) && !(e instanceof SignedOut);
+/** What one command is given more than its schema sees is its own misfortune: it is refused, and those behind it go on. */
+function failed(command: SentCommand, e: unknown): Outcome {
+  log.error({ err: e, command: command.id, type: command.body.type }, 'a command failed');
+  return notUnderstood();
 }
 /** An override with the second person in place of their password; that is somebody else, and not a trainee. */
 export async function confirmed(who: Who, sent: SentOverride | undefined): Promise<Command['override']> {
@@ -108,35 +165,106 @@ const refuse = (code: 'no such job' | 'another person' | 'used before'): Outcome
 });
 /** So far a bench's clock, corrected by what it knows of ours, may be ahead, ms. */
 const clockPlayMs = 60_000;
-async function one(who: Who, c: SentCommand): Promise<Outcome> {
-  if (c.person !== who.personId) return refuse('another person');
-  const override = await confirmed(who, c.override);
-  // a bench whose clock is ahead of ours would end every wait before its time: its clock counts as not known
+/** A command as it is decided. A bench whose clock is ahead of ours would end every wait before its time: its clock counts as not known. */
+async function asDecided(who: Who, sent: SentCommand): Promise<Command> {
+  const { person: _sender, override, ...rest } = sent;
   const now = Date.now();
-  const ahead = c.at > now + clockPlayMs;
-  let next: JobState | undefined;
-  const outcome = await inTransaction(async (em): Promise<Outcome> => {
-    const job = await openForCommand(em, who.shopId, c.job, c.id);
-    if (!job) return refuse('no such job');
-    if (job.otherJob) return refuse('used before');
-    if (job.known) return job.known;
-    const command = {
-      id: c.id,
-      job: c.job,
-      body: c.body,
-      at: ahead ? now : c.at,
-      clockKnown: c.clockKnown && !ahead,
-      override,
-      passedAt: c.passedAt,
-      seen: c.seen,
-    };
-    const { outcome, state } = await appendCommand(em, who, command, c.job, job);
-    next = state;
-    // a passcode is there for the checks, and goes with the job
-    if (outcome.status === 'recorded' && c.body.type === 'jobClosed')
-      await dropPrivate(em, c.job, 'passcode');
-    return outcome;
+  const ahead = sent.at > now + clockPlayMs;
+  return {
+    ...rest,
+    override: await confirmed(who, override),
+    at: ahead ? now : sent.at,
+    clockKnown: sent.clockKnown && !ahead,
+  };
+}
+
+/** A bench beside which others write on the same job is told what is newer, and decides again; so many times. */
+const tries = 50;
+/** Writes commands of one job, of which only its log must know, in one call. */
+async function writePlain(who: Who, run: readonly SentCommand[], session?: string): Promise<Outcome[]> {
+  const done = new Map<string, Outcome>();
+  const commands: Command[] = [];
+  for (const sent of run) {
+    if (sent.person === who.personId) commands.push(await asDecided(who, sent));
+    else done.set(sent.id, refuse('another person'));
+  }
+  const jobId = run[0]!.job;
+  const at = { shopId: who.shopId, jobId, session };
+  let left = commands;
+  let base = heldJob(who.shopId, jobId);
+  for (let k = 0; left.length && k < tries; k++) {
+    const decided = await decideAll(who, base, left);
+    const said = await appendToLog(at, base, decided.writing);
+    if (said.answer === 'signed out') throw new SignedOut();
+    if (said.answer === 'no such job') {
+      for (const c of left) done.set(c.id, refuse('no such job'));
+      left = [];
+    } else if (said.answer === 'newer') {
+      base = said.job;
+    } else if (said.answer === 'known') {
+      for (const [id, { job, outcome }] of Object.entries(said.known))
+        done.set(id, job === jobId ? outcome : refuse('used before'));
+      left = left.filter((c) => !done.has(c.id));
+    } else {
+      holdJob(who.shopId, jobId, decided.job!);
+      for (const c of decided.writing.commands) done.set(c.id, c.outcome);
+      left = [];
+    }
+  }
+  if (left.length) throw new Error(`others wrote on job ${jobId} all the time`);
+  return run.map((sent) => done.get(sent.id)!);
+}
+/** Decides commands on what is held of a job; without that, nothing but that they are asked for. */
+async function decideAll(
+  who: Who,
+  job: HeldJob | undefined,
+  commands: readonly Command[],
+): Promise<{ job?: HeldJob; writing: Writing }> {
+  const nothing = notUnderstood();
+  if (!job)
+    return { writing: { commands: commands.map(({ id }) => ({ id, outcome: nothing })), events: [] } };
+  const context = contextFor(who, await groundsOf(who.shopId, job));
+  let { state } = job;
+  const events: JobEvent[] = [];
+  const decided = commands.map((command) => {
+    const judged = judge(context, state, command);
+    state = judged.state;
+    events.push(...judged.events);
+    return { id: command.id, outcome: judged.outcome };
   });
-  if (next) holdState(who.shopId, c.job, next);
-  return outcome;
+  const { at } = commands[commands.length - 1]!;
+  return {
+    job: { ...job, state },
+    writing: { commands: decided, events, ...(events.length ? { after: afterOf(context, state, at) } : {}) },
+  };
+}
+/** What a job is decided by: of this process where it has it, else of the database. */
+async function groundsOf(shopId: string, { state, modelHash, variant }: HeldJob): Promise<Grounds> {
+  const model = [flag(state, 'modelHash') ?? modelHash, flag(state, 'variant') ?? variant] as const;
+  const routeHash = flag(state, 'routeHash');
+  const index = knownIndex(...model);
+  const route = knownRoute(shopId, routeHash);
+  if (index && (route || !routeHash)) return { index, route };
+  return inShop(shopId, async (em) => ({
+    index: await indexOf(em, ...model),
+    route: await routeOf(em, routeHash),
+  }));
+}
+
+/** Writes a command of which the stock, a signature or a route must know, too. */
+async function writeWithOthers(who: Who, sent: SentCommand): Promise<Outcome> {
+  if (sent.person !== who.personId) return refuse('another person');
+  const command = await asDecided(who, sent);
+  const written = await inShop(who.shopId, async (em): Promise<Written | undefined> => {
+    const job = await lockedJob(em, sent.job);
+    if (!job) return undefined;
+    const done = await appendCommand(em, who, command, job);
+    // a passcode is there for the checks, and goes with the job
+    if (done.outcome.status === 'recorded' && sent.body.type === 'jobClosed')
+      await dropPrivate(em, sent.job, 'passcode');
+    return done;
+  });
+  if (!written) return refuse('no such job');
+  holdJob(who.shopId, sent.job, written.job);
+  return written.outcome;
 }

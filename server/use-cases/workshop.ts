@@ -4,6 +4,7 @@ import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../..
 import { type Role, roles } from '../../core/job/interlocks';
 import { allStations } from '../../core/route/catalogue';
 import { methodIds, methodRows } from '../../core/route/methods';
+import { dropShop } from '../auth/held-sessions';
 import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';
 import { addPerson, changeRole, ownersBeside, peopleOf, type PersonLine } from '../db/people';
@@ -70,7 +71,8 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         form: what === 'methods' ? 'An owner or a lead changes the methods.' : 'Only an owner changes this.',
       },
     };
-  return inShop(who.shopId, async (em): Promise<Changed> => {
+  const changed = await inShop(who.shopId, async (em): Promise<Changed> => {
+    // one at a time: two people who change different things both keep theirs
     const shop = await workshopToChange(em);
     const { settings } = shop;
     const save = (patch: Partial<ShopSettings>, said: string): Changed => {
@@ -115,4 +117,6 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       }
     }
   });
+  dropShop(who.shopId);
+  return changed;
 }

@@ -1,5 +1,11 @@
 import { pathText } from '../../../core/model/check-model';
-import { commandsSchema, isDatabaseAway, sendCommands } from '../../../server/use-cases/send-commands';
+import {
+  commandsSchema,
+  isDatabaseAway,
+  sendCommands,
+  sessionKey,
+  SignedOut,
+} from '../../../server/use-cases/send-commands';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/commands';
 
@@ -17,8 +23,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       { status: 400 },
     );
   try {
-    return Response.json({ answers: await sendCommands(who, read.data.commands) });
+    return Response.json({ answers: await sendCommands(who, read.data.commands, sessionKey(request)) });
   } catch (e) {
+    if (e instanceof SignedOut) throw Response.json({ error: 'sign in first' }, { status: 401 });
     if (isDatabaseAway(e)) throw Response.json({ error: 'the database cannot be reached' }, { status: 503 });
     throw e;
   }
