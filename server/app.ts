@@ -1,7 +1,8 @@
 import { createRequestHandler } from '@react-router/express';
-import express from 'express';
+import express, { type Request as ExpressRequest, type Response as ExpressResponse } from 'express';
 import { RouterContextProvider } from 'react-router';
-import { nonceContext, peerContext, whoContext } from '../app/context';
+import { bodyLimitBytes, nonceContext, peerContext, whoContext } from '../app/context';
+import { action as takeCommands } from '../app/routes/work/commands';
 import { isPlainText } from '../core/job/plain-text';
 import { whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
@@ -97,29 +98,60 @@ app.use((req, res, next) => {
   next();
 });
 
+/** What a request comes with beside itself: who asks, from where, and the word by which its page knows its scripts. */
+async function contextOf(req: ExpressRequest, res: ExpressResponse): Promise<RouterContextProvider> {
+  const context = new RouterContextProvider();
+  const who = await whoAsks(req.headers.cookie).catch((e: Error) => e);
+  context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
+  context.set(nonceContext, res.locals.nonce ?? '');
+  context.set(
+    whoContext,
+    who instanceof Error
+      ? { state: 'no database', why: who.message }
+      : who
+        ? { state: 'known', who }
+        : { state: 'nobody' },
+  );
+  return context;
+}
+
+/*
+ * The one address that every press of every bench goes to is answered here: the router's own way there takes longer than
+ * the answer. Its rules are those of its route.
+ */
+app.post('/commands', async (req, res) => {
+  const chunks: Buffer[] = [];
+  let size = 0;
+  for await (const chunk of req as AsyncIterable<Buffer>) {
+    size += chunk.byteLength;
+    // what is too long is refused where it is read; no more of it is taken in than shows that it is
+    if (size - chunk.byteLength <= bodyLimitBytes) chunks.push(chunk);
+  }
+  const request = new Request(`${req.protocol}://${req.headers.host}${req.url}`, {
+    method: 'POST',
+    headers: Object.entries(req.headers).flatMap(([name, value]) =>
+      typeof value === 'string' ? [[name, value] as [string, string]] : [],
+    ),
+    body: Buffer.concat(chunks),
+  });
+  const answer = await takeCommands({ request, context: await contextOf(req, res) }).catch((e: unknown) => {
+    if (e instanceof Response) return e;
+    log.error({ err: e }, 'commands failed');
+    return Response.json({ error: 'that went wrong here' }, { status: 500 });
+  });
+  res
+    .status(answer.status)
+    .type('json')
+    .set('Cache-Control', 'no-store')
+    .send(await answer.text());
+});
+
 const build = () => import('virtual:react-router/server-build');
 app.use(
   createRequestHandler({
     // given as a function, it is asked, and all its routes are ranked anew, at every request: right while one develops
     build: import.meta.env.PROD ? await build() : build,
-    async getLoadContext(req, res) {
-      const context = new RouterContextProvider();
-      const url = `${req.protocol}://${req.headers.host ?? 'localhost'}${req.url}`;
-      const who = await whoAsks(new Request(url, { headers: { cookie: req.headers.cookie ?? '' } })).catch(
-        (e: Error) => e,
-      );
-      context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
-      context.set(nonceContext, res.locals.nonce ?? '');
-      context.set(
-        whoContext,
-        who instanceof Error
-          ? { state: 'no database', why: who.message }
-          : who
-            ? { state: 'known', who }
-            : { state: 'nobody' },
-      );
-      return context;
-    },
+    getLoadContext: contextOf,
   }),
 );
 

@@ -285,7 +285,7 @@ describe('doors', () => {
     const cookie = first.ok ? first.cookie.split(';')[0]! : '';
     const live = async () => {
       const { whoAsks } = await import('./auth/session');
-      return whoAsks(new Request('http://127.0.0.1/', { headers: { cookie } }));
+      return whoAsks(cookie);
     };
     expect((await live())?.personId).toBe(owner.personId);
     await signIn(

@@ -10,9 +10,9 @@ const cookieName = 'snavek_session';
 const lifeS = 12 * 3600;
 const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 
-export function tokenOf(request: Request): string | undefined {
-  return parseCookie(request.headers.get('cookie') ?? '')[cookieName] || undefined;
-}
+const tokenIn = (cookies: string | null | undefined): string | undefined =>
+  parseCookie(cookies ?? '')[cookieName] || undefined;
+const tokenOf = (request: Request): string | undefined => tokenIn(request.headers.get('cookie'));
 function cookie(value: string, maxAgeS: number, secure: boolean): string {
   return stringifySetCookie({
     name: cookieName,
@@ -37,7 +37,7 @@ export async function openSession(shopId: string, personId: string, request: Req
 /** Ends the session that a request carries, in whichever workshop it is, and the streams that hang on it. */
 async function endSession(request: Request): Promise<void> {
   const token = tokenOf(request);
-  const who = token && (await whoAsks(request));
+  const who = token && (await whoAsks(request.headers.get('cookie')));
   if (!token || !who) return;
   await inShop(who.shopId, (em) => removeSession(em, digest(token)));
   dropSession(digest(token));
@@ -53,9 +53,9 @@ export async function closeSession(request: Request): Promise<string> {
   return cookie('', 0, behindTls(request));
 }
 
-/** Who a request comes from; undefined for nobody. */
-export async function whoAsks(request: Request): Promise<Who | undefined> {
-  const token = tokenOf(request);
+/** Who a request with these cookies comes from; undefined for nobody. */
+export async function whoAsks(cookies: string | null | undefined): Promise<Who | undefined> {
+  const token = tokenIn(cookies);
   if (!token) return undefined;
   const tokenHash = digest(token);
   const known = heldWho(tokenHash, Date.now());

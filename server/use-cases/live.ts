@@ -20,4 +20,4 @@ export const holdStreamOf = (request: Request, end: () => void): (() => void) =>
   holdStream(sessionKey(request) ?? '', end);
 /** Whether the session of a request still stands. */
 export const isSignedIn = async (request: Request): Promise<boolean> =>
-  (await whoAsks(request)) !== undefined;
+  (await whoAsks(request.headers.get('cookie'))) !== undefined;

@@ -9,8 +9,11 @@ import {
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/commands';
 
-/** Takes commands, one answer for each in the same order. A repeat gets the answer that it had. */
-export async function action({ request, context }: Route.ActionArgs) {
+/** Takes commands, one answer for each in the same order. A repeat gets the answer that it had. @throws Response */
+export async function action({
+  request,
+  context,
+}: Pick<Route.ActionArgs, 'request' | 'context'>): Promise<Response> {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
   const read = commandsSchema.safeParse(await jsonBody(request, true));

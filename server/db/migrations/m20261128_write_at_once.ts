@@ -25,7 +25,7 @@ export class WriteAtOnce extends Migration {
         select j.seq, j.model_hash, j.variant into head, hash, kind from job j where j.shop_id = shop and j.id = wanted for update;
         if not found then return jsonb_build_object('answer', 'no such job'); end if;
         select jsonb_object_agg(c.command_id, jsonb_build_object('job', c.job_id, 'outcome', c.outcome)) into known
-          from job_command c where c.shop_id = shop and c.command_id in (select x->>'id' from jsonb_array_elements(writing->'commands') x);
+          from job_command c where c.shop_id = shop and c.command_id = any(array(select x->>'id' from jsonb_array_elements(writing->'commands') x));
         if known is not null then return jsonb_build_object('answer', 'known', 'known', known); end if;
         -- a database that was put back to an earlier day may have gone on from there: the number alone proves nothing
         based := base_seq > 0 and exists (select 1 from job_event e where e.shop_id = shop and e.job_id = wanted and e.seq = base_seq and e.event->>'id' = base_id);
