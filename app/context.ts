@@ -1,5 +1,5 @@
 import { createContext, type RouterContextProvider, redirect } from 'react-router';
-import { isPlainText, notPlainAt, plainTextAdvice } from '../core/job/plain-text';
+import { isPlainText, notPlainAt, plainTextAdvice } from '../core/log/plain-text';
 import type { Who } from '../server/types';
 
 export type Asked =

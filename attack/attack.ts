@@ -1,9 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { request as plainRequest } from 'node:http';
-import { fold } from '../core/job/evolve';
-import type { Body, JobEvent } from '../core/job/events';
-import { empty } from '../core/job/state';
+import { fold } from '../core/log/evolve';
+import type { Body, JobEvent } from '../core/log/events';
+import { empty } from '../core/log/state';
 import { Chance, mutate, nastyNumbers, nastyTexts } from './generators';
 
 /**

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { consentsFor } from '../core/consents/consents';
 import { Bench } from '../core/testing/bench';
 import { atlas, indexed, modelHash } from '../core/testing/demo-models';
-import type { Route } from '../core/route/types';
+import type { Route } from '../core/steps/route';
 
 /** A housing rebuild of the largest model, received, agreed, routed and worked at by requests as the screens send them, until its log has so many entries. */
 export async function atlasJob(

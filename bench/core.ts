@@ -1,6 +1,6 @@
-import { decide } from '../core/job/decide';
-import { fold } from '../core/job/evolve';
-import { empty } from '../core/job/state';
+import { decide } from '../core/rules/decide';
+import { fold } from '../core/log/evolve';
+import { empty } from '../core/log/state';
 import { Bench } from '../core/testing/bench';
 import { indexed, mica9, route } from '../core/testing/demo-models';
 import { figure, median } from './figures';

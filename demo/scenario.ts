@@ -1,6 +1,6 @@
-import type { SymptomId } from '../core/diagnose/knowledge/symptoms';
-import type { Mark, Provenance, Released, Task } from '../core/job/events';
-import type { Role } from '../core/job/interlocks';
+import type { SymptomId } from '../core/knowledge/symptoms';
+import type { Mark, Provenance, Released, Task } from '../core/log/events';
+import type { Role } from '../core/rules/interlocks';
 
 /** Slipway Phone Works, an invented repair counter in the ferry terminal of the invented harbour town Port Sellen. */
 export const shop = {

@@ -3,7 +3,7 @@ import express, { type Request as ExpressRequest, type Response as ExpressRespon
 import { RouterContextProvider } from 'react-router';
 import { bodyLimitBytes, nonceContext, peerContext, whoContext } from '../app/context';
 import { action as takeCommands } from '../app/routes/work/commands';
-import { isPlainText } from '../core/job/plain-text';
+import { isPlainText } from '../core/log/plain-text';
 import { whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
@@ -21,7 +21,7 @@ import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
 import { endPlanner } from './planner';
 import { stopping } from './shutdown';
-import { photoLimitBytes } from '../core/job/photo-limit';
+import { photoLimitBytes } from '../core/log/photo-limit';
 
 export const app = express();
 app.disable('x-powered-by');

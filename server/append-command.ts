@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type Command, couldHavePassed } from '../core/job/decide';
-import { type Body, needsServer } from '../core/job/events';
-import { empty, flag, type JobState } from '../core/job/state';
+import { type Command, couldHavePassed } from '../core/rules/decide';
+import { type Body, needsServer } from '../core/log/events';
+import { empty, flag, type JobState } from '../core/log/state';
 import { afterOf, contextFor, judge, refusal } from './decide-command';
 import { appendToLog, type HeldJob, loadState, outcomeOf, stateAt, type Writing } from './db/job-log';
 import { privateOf } from './db/job-private';

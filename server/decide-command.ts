@@ -1,11 +1,11 @@
-import { type Command, type Context, decide } from '../core/job/decide';
-import type { JobEvent } from '../core/job/events';
-import { evolve } from '../core/job/evolve';
-import { stageOf } from '../core/job/stage';
-import { flag, type JobState } from '../core/job/state';
+import { type Command, type Context, decide } from '../core/rules/decide';
+import type { JobEvent } from '../core/log/events';
+import { evolve } from '../core/log/evolve';
+import { stageOf } from '../core/progress/stage';
+import { flag, type JobState } from '../core/log/state';
 import type { IndexedModel } from '../core/model/index-model';
-import { methodsOf } from '../core/route/methods';
-import type { Route } from '../core/route/types';
+import { methodsOf } from '../core/methods/methods';
+import type { Route } from '../core/steps/route';
 import type { Writing } from './db/job-log';
 import { summarise } from './job-summary';
 import type { Outcome, Who } from './types';

@@ -1,9 +1,9 @@
 import { consentsFor, openConsents } from '../core/consents/consents';
-import type { Context } from '../core/job/decide';
-import { instruct } from '../core/job/instruct';
-import { handsLeft, progressOf } from '../core/job/stage';
-import { flag, type JobState } from '../core/job/state';
-import { conditionsOf } from '../core/job/view';
+import type { Context } from '../core/rules/decide';
+import { instruct } from '../core/progress/instruct';
+import { handsLeft, progressOf } from '../core/progress/stage';
+import { flag, type JobState } from '../core/log/state';
+import { conditionsOf } from '../core/log/view';
 import type { JobSummary } from './types';
 
 /** What the bench list says of a job. */

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
 import type { IndexedModel } from '../core/model/index-model';
-import type { RouteInput, RouteResult } from '../core/route/types';
+import type { RouteInput, RouteResult } from '../core/steps/route';
 import { log } from './log';
 
 /** A route that takes longer is answered with its gap; the bench must not wait. */

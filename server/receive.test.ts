@@ -5,8 +5,8 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { action as photoAction, loader as photoLoader } from '../app/routes/photos/photo';
 import { loader as offerPdfLoader } from '../app/routes/offer/offer-pdf';
 import { loader as csvLoader } from '../app/routes/stock/stock-csv';
-import type { Body } from '../core/job/events';
-import { flag } from '../core/job/state';
+import type { Body } from '../core/log/events';
+import { flag } from '../core/log/state';
 import { inShop } from './db/orm';
 import {
   agreeAll,

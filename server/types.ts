@@ -1,7 +1,7 @@
-import type { Decision, Refusal } from '../core/job/decide';
-import type { JobEvent } from '../core/job/events';
-import type { Finding, Role, Waits } from '../core/job/interlocks';
-import type { Methods } from '../core/route/methods';
+import type { Decision, Refusal } from '../core/rules/decide';
+import type { JobEvent } from '../core/log/events';
+import type { Finding, Role, Waits } from '../core/rules/interlocks';
+import type { Methods } from '../core/methods/methods';
 
 export interface ShopSettings {
   hourlyRateMinor: number;

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { Body } from '../core/job/events';
-import { originalPiece } from '../core/job/state';
-import { placeOf } from '../core/job/view';
+import type { Body } from '../core/log/events';
+import { originalPiece } from '../core/log/state';
+import { placeOf } from '../core/log/view';
 import { indexModel } from '../core/model/index-model';
 import { inShop } from './db/orm';
 import { startProgrammer } from './instruments/programmer-simulator';

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { allStations } from '../core/route/catalogue';
+import { allStations } from '../core/methods/catalogue';
 import { asOwner } from './db/orm';
 import { endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from './types';

@@ -1,5 +1,5 @@
 import { isRouteErrorResponse } from 'react-router';
-import { empty } from '../../core/job/state';
+import { empty } from '../../core/log/state';
 import type { JobPage } from '../../server/use-cases/job-page';
 import type { Who } from '../../server/types';
 import { type LeanPage, lean } from './fixed';

@@ -1,5 +1,5 @@
 import { type IDBPDatabase, openDB } from 'idb';
-import type { JobState } from '../../core/job/state';
+import type { JobState } from '../../core/log/state';
 import type { SentCommand } from '../../server/use-cases/send-commands';
 
 /**

@@ -1,5 +1,5 @@
-import type { JobEvent } from '../../core/job/events';
-import { evolve } from '../../core/job/evolve';
+import type { JobEvent } from '../../core/log/events';
+import { evolve } from '../../core/log/evolve';
 import type { JobPage } from '../../server/use-cases/job-page';
 import { rememberedState, rememberPage, rememberState } from './outbox';
 

@@ -1,9 +1,9 @@
-import { type Command, type Context, decide, type Decision } from '../../core/job/decide';
-import { type Body, isGate, type JobEvent, needsServer } from '../../core/job/events';
-import { evolve } from '../../core/job/evolve';
-import { empty, type JobState } from '../../core/job/state';
+import { type Command, type Context, decide, type Decision } from '../../core/rules/decide';
+import { type Body, isGate, type JobEvent, needsServer } from '../../core/log/events';
+import { evolve } from '../../core/log/evolve';
+import { empty, type JobState } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
-import type { Route } from '../../core/route/types';
+import type { Route } from '../../core/steps/route';
 import type { JobPage } from '../../server/use-cases/job-page';
 import type { Answer, SentCommand } from '../../server/use-cases/send-commands';
 import type { Who } from '../../server/types';

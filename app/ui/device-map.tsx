@@ -1,5 +1,5 @@
 import { memo, type Ref } from 'react';
-import type { JobState } from '../../core/job/state';
+import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Face } from '../../core/model/schema';
 import { OpenCover } from './map-cover';

@@ -1,7 +1,7 @@
 import { nothingSent } from '../job/sender';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
-import { instruct } from '../../core/job/instruct';
+import { instruct } from '../../core/progress/instruct';
 import { Bench } from '../../core/testing/bench';
 import { dune3, indexed, mica4, mica9, route } from '../../core/testing/demo-models';
 import { MemoryRouter } from 'react-router';

@@ -3,7 +3,7 @@ import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { Form, Link, useLocation } from 'react-router';
 import type { JobLine } from '../../server/use-cases/bench-page';
 import type { Who } from '../../server/types';
-import { stages } from '../../core/job/stage';
+import { stages } from '../../core/progress/stage';
 import { listen } from '../job/channel';
 import { forgetPages } from '../job/install';
 import { ownerKey } from '../job/outbox';

@@ -1,8 +1,8 @@
 import { useOutletContext } from 'react-router';
-import type { Body } from '../../core/job/events';
-import type { Context } from '../../core/job/decide';
-import type { Finding } from '../../core/job/interlocks';
-import type { JobState } from '../../core/job/state';
+import type { Body } from '../../core/log/events';
+import type { Context } from '../../core/rules/decide';
+import type { Finding } from '../../core/rules/interlocks';
+import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../server/types';
 import type { JobPage } from '../../server/use-cases/job-page';

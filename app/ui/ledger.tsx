@@ -1,7 +1,7 @@
 import { type ReactNode, useMemo } from 'react';
-import { balance } from '../../core/job/balance';
-import { flag, type JobState } from '../../core/job/state';
-import { shutState } from '../../core/job/view';
+import { balance } from '../../core/rules/balance';
+import { flag, type JobState } from '../../core/log/state';
+import { shutState } from '../../core/log/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { SendState } from '../job/sender';
 import { list, pieceName } from '../words/things';

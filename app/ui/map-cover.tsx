@@ -1,4 +1,4 @@
-import { isOn, pieceInHole, pieceInSlot } from '../../core/job/view';
+import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
 import { thingName } from '../words/things';
 import { pieceLabel } from './map-labels';
 import { foldedPoint, foldedShape } from './map-placing';

@@ -1,4 +1,4 @@
-import { isOn, pieceInHole, pieceInSlot } from '../../core/job/view';
+import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
 import { thingName } from '../words/things';
 import { bondLook, isNamed, pieceLabels, plugsOf, type Scene, seen } from './map-scene';
 import { BondPatch, Plug, ScrewMark, SlotPlate } from './map-things';

@@ -1,4 +1,4 @@
-import { noGoOfMarks } from '../../core/job/mark-rules';
+import { noGoOfMarks } from '../../core/rules/mark-rules';
 import type { Scene } from './map-scene';
 
 /** The seal around the rim, as it is. */

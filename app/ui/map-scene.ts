@@ -1,6 +1,6 @@
 import { coveredBy } from '../../core/model/covers';
-import type { JobState } from '../../core/job/state';
-import { isWhole, pieceInSlot, poseOf } from '../../core/job/view';
+import type { JobState } from '../../core/log/state';
+import { isWhole, pieceInSlot, poseOf } from '../../core/log/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Connector, Face, Slot } from '../../core/model/schema';
 import { type Box, type NameAt, type PieceLabel, pieceLabel, plugLabels } from './map-labels';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import type { JobState } from '../../core/job/state';
-import { pieceInHole, piecesAt, screwSpec } from '../../core/job/view';
+import type { JobState } from '../../core/log/state';
+import { pieceInHole, piecesAt, screwSpec } from '../../core/log/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Fastener } from '../../core/model/schema';
 import { type MatCell, matPage } from '../../core/screws/mat-layout';

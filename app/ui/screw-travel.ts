@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { holderOf, type JobState } from '../../core/job/state';
+import { holderOf, type JobState } from '../../core/log/state';
 
 const travelMs = 150;
 /** More than these at once (a job that is caught up with) would explain nothing. */

@@ -1,5 +1,5 @@
 import { Input, Form, Button } from 'antd';
-import type { Finding } from '../../core/job/interlocks';
+import type { Finding } from '../../core/rules/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../server/types';
 import { findingText } from '../words/findings';

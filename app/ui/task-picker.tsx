@@ -1,6 +1,6 @@
 import { Button, type RefSelectProps } from 'antd';
 import { useRef, useState } from 'react';
-import { type Task, taskActions } from '../../core/job/events';
+import { type Task, taskActions } from '../../core/log/events';
 import { taskName } from '../words/steps';
 import { Pick } from './pick';
 

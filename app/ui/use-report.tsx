@@ -1,8 +1,8 @@
 import { type ReactNode, useCallback, useState } from 'react';
-import type { Context } from '../../core/job/decide';
-import type { Body } from '../../core/job/events';
-import { type Finding, findings } from '../../core/job/interlocks';
-import type { JobState } from '../../core/job/state';
+import type { Context } from '../../core/rules/decide';
+import type { Body } from '../../core/log/events';
+import { type Finding, findings } from '../../core/rules/interlocks';
+import type { JobState } from '../../core/log/state';
 import type { Who } from '../../server/types';
 import { benchTime } from '../job/clock';
 import type { Replica } from '../job/replica';

@@ -1,4 +1,4 @@
-import { badCell } from '../../core/job/conditions';
+import { badCell } from '../../core/vocabulary/conditions';
 import type { JobLine } from '../../server/use-cases/bench-page';
 
 /** A model without its maker: as it is called at the bench. */

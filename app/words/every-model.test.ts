@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { methodRows } from '../../core/route/methods';
-import type { Route } from '../../core/route/types';
+import { methodRows } from '../../core/methods/methods';
+import type { Route } from '../../core/steps/route';
 import { Bench } from '../../core/testing/bench';
 import {
   atlas,

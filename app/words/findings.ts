@@ -1,7 +1,7 @@
 import { consentName } from './consents';
 import { testName } from './fault';
-import type { Refusal } from '../../core/job/decide';
-import type { Finding } from '../../core/job/interlocks';
+import type { Refusal } from '../../core/rules/decide';
+import type { Finding } from '../../core/rules/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
 import { list, pieceName, thingName } from './things';
 

@@ -1,5 +1,5 @@
-import type { Ending } from '../../core/job/events';
-import { holderOf, type JobState } from '../../core/job/state';
+import type { Ending } from '../../core/log/events';
+import { holderOf, type JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import { plural } from './things';
 

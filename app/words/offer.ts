@@ -1,4 +1,4 @@
-import type { BodyOf, Task } from '../../core/job/events';
+import type { BodyOf, Task } from '../../core/log/events';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { AdviceGiven } from '../../core/quote/advice';
 import { percent } from './fault';

@@ -1,4 +1,4 @@
-import type { Instruction } from '../../core/job/instruct';
+import type { Instruction } from '../../core/progress/instruct';
 import type { IndexedModel } from '../../core/model/index-model';
 import { doneLabel } from './steps';
 import { stopText } from './stop-now';

@@ -1,8 +1,8 @@
 import type { IndexedModel } from '../../core/model/index-model';
 import { coveredBy } from '../../core/model/covers';
 import { isSeal } from '../../core/model/seals';
-import type { Caution, Step } from '../../core/route/types';
-import type { Act, Task } from '../../core/job/events';
+import type { Caution, Step } from '../../core/steps/route';
+import type { Act, Task } from '../../core/log/events';
 import { list, plural, stationName, thingName } from './things';
 
 export const taskName: Record<Task['action'], string> = {

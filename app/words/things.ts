@@ -1,5 +1,5 @@
 import type { IndexedModel } from '../../core/model/index-model';
-import { generalItems, generalStations, generalTools } from '../../core/route/catalogue';
+import { generalItems, generalStations, generalTools } from '../../core/methods/catalogue';
 import type { Face, FunctionId } from '../../core/model/schema';
 import { left } from './time';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { rules } from '../../core/job/interlocks';
+import { rules } from '../../core/rules/interlocks';
 import { Bench } from '../../core/testing/bench';
 import { dune3, indexed, mica9, route, sprigModel, swollen } from '../../core/testing/demo-models';
 import { functionIds } from '../../core/model/schema';

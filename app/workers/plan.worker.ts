@@ -1,7 +1,7 @@
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { planByStages } from '../../core/route/plan-by-stages';
-import type { RouteInput, RouteResult } from '../../core/route/types';
+import type { RouteInput, RouteResult } from '../../core/steps/route';
 
 export interface PlanAsked {
   model: DeviceModel;

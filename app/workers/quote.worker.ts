@@ -1,10 +1,10 @@
-import type { PartEntry } from '../../core/job/state';
+import type { PartEntry } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { dataReadAt, quoteInput, type ReadAt } from '../../core/quote/for-route';
 import { chanceOfTrouble, type Distribution, expectedCost, simulateCost } from '../../core/quote/quote';
 import { planByStages } from '../../core/route/plan-by-stages';
-import type { Route, RouteInput } from '../../core/route/types';
+import type { Route, RouteInput } from '../../core/steps/route';
 import type { ThreePoint } from '../../core/quote/three-point';
 
 export interface QuoteAsked {

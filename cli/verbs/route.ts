@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import { taskSchema } from '../../core/job/event-schema';
+import { taskSchema } from '../../core/log/event-schema';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel } from '../../core/model/check-model';
 import { indexModel } from '../../core/model/index-model';
 import { conditions, deviceModelSchema } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
-import { allStations } from '../../core/route/catalogue';
-import { methodIds, methodRows, methodsOf } from '../../core/route/methods';
+import { allStations } from '../../core/methods/catalogue';
+import { methodIds, methodRows, methodsOf } from '../../core/methods/methods';
 import { planRoute } from '../../core/route/plan';
-import { asItCame } from '../../core/route/types';
+import { asItCame } from '../../core/steps/route';
 import { cost, dangling, id, verb } from '../verb';
 
 const ids = z.array(id).default([]);

@@ -3,7 +3,7 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
 import { functionsOf } from '../model/functions-of';
 import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
-import { standingOf } from '../job/standing';
+import { standingOf } from '../progress/standing';
 import { checksDue, openChecks } from './due';
 
 const index = indexed(mica9);

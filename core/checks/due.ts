@@ -1,6 +1,6 @@
-import type { JobState } from '../job/state';
-import { replacedSlots } from '../job/view';
-import type { Round } from '../job/events';
+import type { JobState } from '../log/state';
+import { replacedSlots } from '../log/view';
+import type { Round } from '../log/events';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
 import { transfersOf } from '../model/riders';

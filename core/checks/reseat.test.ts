@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import type { FunctionId } from '../model/schema';
-import { instruct } from '../job/instruct';
-import { flag } from '../job/state';
-import { jobRouteInput } from '../route/job-input';
+import { instruct } from '../progress/instruct';
+import { flag } from '../log/state';
+import { jobRouteInput } from '../progress/route-input-of-job';
 import { planRoute } from '../route/plan';
 import { Bench } from '../testing/bench';
-import { allStations } from '../route/catalogue';
+import { allStations } from '../methods/catalogue';
 import { indexed, mica9, modelHash, replace, route } from '../testing/demo-models';
 import { follow } from '../testing/plan-again';
 import { openChecks } from './due';

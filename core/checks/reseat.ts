@@ -1,5 +1,5 @@
-import type { Task } from '../job/events';
-import type { JobState } from '../job/state';
+import type { Task } from '../log/events';
+import type { JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { checksDue } from './due';
 

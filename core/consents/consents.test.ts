@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import type { Body } from '../job/events';
-import { methodsOf } from '../route/methods';
+import type { Body } from '../log/events';
+import { methodsOf } from '../methods/methods';
 import { Bench } from '../testing/bench';
 import { indexed, mica4, mica9, replace, route } from '../testing/demo-models';
 import { consentsFor, openConsents } from './consents';

@@ -1,10 +1,10 @@
-import { badCell } from '../job/conditions';
-import { conditionsOf } from '../job/view';
+import { badCell } from '../vocabulary/conditions';
+import { conditionsOf } from '../log/view';
 import { isSeal } from '../model/seals';
-import { flag, type JobState } from '../job/state';
+import { flag, type JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { consentsNeeded, type Effect, effectsOf, type Remedies } from '../pairing/effects';
-import { defaultMethods, type Methods } from '../route/methods';
+import { defaultMethods, type Methods } from '../methods/methods';
 
 export type ConsentKind = 'effect' | 'price' | 'water' | 'cosmetic' | 'chip' | 'old parts' | 'data';
 /** One thing that the owner has to know and agree to before work starts. */

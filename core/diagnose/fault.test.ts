@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import type { Body } from '../job/events';
+import type { Body } from '../log/events';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, shippedModels, sprigModel } from '../testing/demo-models';
 import { beliefOf } from './belief';
 import { type Experience, faultOf, guessJobs, knownCause, noExperience } from './fault';
-import { causes, past } from './knowledge/causes';
-import { refused, refusedIn } from './knowledge/refused';
-import { symptoms, symptomsIn } from './knowledge/symptoms';
-import { rungs, tests } from './knowledge/tests';
+import { causes, past } from '../knowledge/causes';
+import { refused, refusedIn } from '../knowledge/refused';
+import { symptoms, symptomsIn } from '../knowledge/symptoms';
+import { rungs, tests } from '../knowledge/tests';
 import { openRungs } from './ladder';
 import { faultView } from './next';
 

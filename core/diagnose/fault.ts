@@ -1,12 +1,12 @@
-import { conditionsOf } from '../job/view';
-import type { JobState } from '../job/state';
+import { conditionsOf } from '../log/view';
+import type { JobState } from '../log/state';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition } from '../model/schema';
 import type { Problem, Seen, Test } from './problem';
-import { causes, comebackMinutes, type KnownCause, otherWeight, past } from './knowledge/causes';
-import { type SymptomId, symptomIds, symptoms } from './knowledge/symptoms';
-import { type KnownTest, tests } from './knowledge/tests';
+import { causes, comebackMinutes, type KnownCause, otherWeight, past } from '../knowledge/causes';
+import { type SymptomId, symptomIds, symptoms } from '../knowledge/symptoms';
+import { type KnownTest, tests } from '../knowledge/tests';
 
 /** What finished jobs have shown: how often a cause was found behind a symptom, and what a test said when it was that cause. */
 export interface Experience {

@@ -1,8 +1,8 @@
-import type { JobState } from '../job/state';
+import type { JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { beliefOf } from './belief';
 import { type Fault, faultOf } from './fault';
-import type { KnownTest } from './knowledge/tests';
+import type { KnownTest } from '../knowledge/tests';
 
 /** A harmless cause is worth looking for as long as its chance is at least this. */
 const worthLooking = 0.05;

@@ -1,9 +1,9 @@
-import type { JobState } from '../job/state';
+import type { JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { after, type Belief, beliefOf, gainOf } from './belief';
 import { type Diagnosis, diagnose } from './diagnose';
 import type { Fault } from './fault';
-import type { KnownTest } from './knowledge/tests';
+import type { KnownTest } from '../knowledge/tests';
 import { inspectionOrder } from './inspection-order';
 import { openRungs } from './ladder';
 import { stopNow } from './stopping';

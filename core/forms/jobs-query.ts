@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { endings } from '../job/events';
-import { stages } from '../job/stage';
+import { endings } from '../log/events';
+import { stages } from '../progress/stage';
 
 /** What the jobs can be ordered by. */
 export const jobOrders = ['number', 'model', 'received', 'promised', 'stage'] as const;

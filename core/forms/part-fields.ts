@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { provenances, releases } from '../job/events';
+import { provenances, releases } from '../log/events';
 import { amountProblem, readAmount } from '../quote/amount';
 
 const short = (max: number) => z.string().trim().max(max, `At most ${max} characters.`).default('');

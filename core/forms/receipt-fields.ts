@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { symptomIds } from '../diagnose/knowledge/symptoms';
-import { markSchema, taskSchema } from '../job/event-schema';
-import { checkResults, known } from '../job/events';
-import { firstMoment, lastMoment } from '../job/plain-text';
+import { symptomIds } from '../knowledge/symptoms';
+import { markSchema, taskSchema } from '../log/event-schema';
+import { checkResults, known } from '../log/events';
+import { firstMoment, lastMoment } from '../log/plain-text';
 import { functionIds } from '../model/schema';
 
 const photoSchema = z.strictObject({ id: z.uuid(), mark: z.string().max(60).optional() });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { provenances } from '../job/events';
+import { provenances } from '../log/events';
 
 /** What the parts can be ordered by. */
 export const partOrders = ['place', 'name', 'provenance', 'price', 'lot'] as const;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { leastWaits, roles } from '../job/interlocks';
+import { leastWaits, roles } from '../rules/interlocks';
 
 /** Another person of the workshop. */
 export const personFields = z.object({

@@ -1,5 +1,5 @@
-import { generalItems, generalStations, generalTools } from '../route/catalogue';
-import { methodRows } from '../route/methods';
+import { generalItems, generalStations, generalTools } from '../methods/catalogue';
+import { methodRows } from '../methods/methods';
 import { functionsOf } from './functions-of';
 import { type IndexedModel, indexModel } from './index-model';
 import { type DeviceModel, deviceModelSchema } from './schema';

@@ -1,4 +1,4 @@
-import { newPiece } from '../job/state';
+import { newPiece } from '../log/state';
 import type { IndexedModel } from './index-model';
 import type { Bond } from './schema';
 import { isSeal } from './seals';

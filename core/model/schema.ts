@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { methodIds } from '../route/methods';
+import { methodIds } from '../methods/methods';
 
 /**
  * The open file format of a device model: `format: "snavek.model"`, `version: 1`.

@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { FunctionId, Pairing } from '../model/schema';
 import { counts } from '../model/system';
-import { defaultMethods, type Methods } from '../route/methods';
+import { defaultMethods, type Methods } from '../methods/methods';
 import type { Remedy } from './remedies';
 import { outcomeOf, programmingOf } from './rules';
 

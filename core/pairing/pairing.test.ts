@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { indexModel } from '../model/index-model';
-import { defaultMethods } from '../route/methods';
+import { defaultMethods } from '../methods/methods';
 import { atlas, dune2, indexed, mica4, mica9, shippedModels } from '../testing/demo-models';
 import { compareRemedies } from './compare';
 import { effectsOf, methodsOfRemedies } from './effects';

@@ -1,4 +1,4 @@
-import type { Advice } from '../job/events';
+import type { Advice } from '../log/events';
 
 export interface Offer {
   name: string;

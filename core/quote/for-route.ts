@@ -1,6 +1,6 @@
-import type { JobState } from '../job/state';
+import type { JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
-import type { Route } from '../route/types';
+import type { Route } from '../steps/route';
 import { handsS, times } from '../route/times';
 import type { QuoteInput } from './quote';
 

@@ -15,7 +15,7 @@ import {
 import type { Joint } from './joint';
 import type { Work } from './tasks';
 import { expected, inSeconds } from './times';
-import type { Choice } from './types';
+import type { Choice } from '../steps/route';
 import type { Way } from '../model/schema';
 
 /** What one choice of ways comes to: minutes of hands, risk and consumables, without the order. */

@@ -1,13 +1,13 @@
-import { needsBefore } from '../job/interlocks';
+import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
 import type { Bond, Way } from '../model/schema';
 import type { Remedies } from '../pairing/effects';
-import { generalItems } from './catalogue';
+import { generalItems } from '../methods/catalogue';
 import type { WaysProblem } from './choose-ways';
 import { allows, type Circumstances, releaseFor } from './release';
 import { expected, handsS, inSeconds, money, plus } from './times';
-import type { Standing } from './types';
+import type { Standing } from '../steps/route';
 
 /**
  * The planner's facts, as ids: `display@folded` (a pose), `C3` (a screw out, a connector off, a bond broken, a catch free).

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { forLevel } from '../job/tools-by-level';
+import { forLevel } from './tools-by-level';
 import { Bench } from '../testing/bench';
 import {
   atlas,
@@ -13,8 +13,8 @@ import {
   withMethods,
 } from '../testing/demo-models';
 import { methodBlock } from './method-blocks';
-import { generalStations } from './catalogue';
-import type { Route } from './types';
+import { generalStations } from '../methods/catalogue';
+import type { Route } from '../steps/route';
 
 const at = (r: Route, test: (s: Route['steps'][number]) => boolean) => r.steps.findIndex(test);
 const whole = new Set(generalStations.filter((s) => s.whole).map((s) => s.id));

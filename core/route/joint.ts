@@ -1,4 +1,4 @@
-import { badCell } from '../job/conditions';
+import { badCell } from '../vocabulary/conditions';
 import type { IndexedModel } from '../model/index-model';
 import type { Drive, Way } from '../model/schema';
 import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';

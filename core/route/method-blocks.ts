@@ -1,8 +1,8 @@
 import type { IndexedModel } from '../model/index-model';
-import { badCell, noHeat } from '../job/conditions';
-import { heatStations } from './catalogue';
-import type { MethodId } from './methods';
-import type { RouteInput } from './types';
+import { badCell, noHeat } from '../vocabulary/conditions';
+import { heatStations } from '../methods/catalogue';
+import type { MethodId } from '../methods/methods';
+import type { RouteInput } from '../steps/route';
 
 /** Why an option of a house method is not followed on this device or in this workshop. */
 export type MethodBlock = { code: 'condition'; ids: string[] } | { code: 'station'; station: string };

@@ -1,5 +1,5 @@
-import { type Change, type MethodId, methodRows, type Methods } from './methods';
-import type { Route } from './types';
+import { type Change, type MethodId, methodRows, type Methods } from '../methods/methods';
+import type { Route } from '../steps/route';
 
 /** Does a route show what an option of a house method says that it changes? */
 export function shows(route: Route, change: Change, among: Iterable<Pick<Route, 'searched'>> = []): boolean {

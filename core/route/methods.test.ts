@@ -4,8 +4,8 @@ import { atlas, dune2, dune3, mica9, mica9Wide, replace, route, withMethods } fr
 import { shows } from './methods-in-force';
 import { concerns } from './method-blocks';
 import { indexModel } from '../model/index-model';
-import { defaultMethods, type MethodId, methodRows, methodsOf } from './methods';
-import type { Route, RouteInput } from './types';
+import { defaultMethods, type MethodId, methodRows, methodsOf } from '../methods/methods';
+import type { Route, RouteInput } from '../steps/route';
 
 /** For each question a device and a job on which its options differ. */
 const stage: Record<MethodId, [DeviceModel, Partial<RouteInput>]> = {

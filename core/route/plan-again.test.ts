@@ -2,8 +2,8 @@ import { expect, test } from 'vitest';
 import { indexed, modelHash, shippedModels, swollen } from '../testing/demo-models';
 import { type Course, planAgainAlong, slotsWorthAsking } from '../testing/plan-again';
 import type { Condition, DeviceModel } from '../model/schema';
-import { allStations } from './catalogue';
-import type { Methods } from './methods';
+import { allStations } from '../methods/catalogue';
+import type { Methods } from '../methods/methods';
 
 /** Which presses of a course are planned again: all of a short one, by turns of a long one. */
 const everyNth = (model: DeviceModel, salt: number) => {

@@ -1,6 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
 import { planRoute } from './plan';
-import type { RouteInput, RouteResult } from './types';
+import type { RouteInput, RouteResult } from '../steps/route';
 
 /** Nodes of each stage: the first answers at once, each next one costs at most ten times what all before it did. */
 const budgets = [0, 4000, 40_000, 400_000, 4_000_000];

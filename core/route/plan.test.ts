@@ -1,16 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, modelHash, route, sprigModel, swollen } from '../testing/demo-models';
-import { standingOf } from '../job/standing';
-import { conditionsOf } from '../job/view';
-import { unaccounted } from '../job/balance';
-import { shutState } from '../job/view';
+import { standingOf } from '../progress/standing';
+import { conditionsOf } from '../log/view';
+import { unaccounted } from '../rules/balance';
+import { shutState } from '../log/view';
 import { coveredBy } from '../model/covers';
 import { checkRoutes } from './check-routes';
 import { planRoute } from './plan';
-import { defaultMethods } from './methods';
+import { defaultMethods } from '../methods/methods';
 import { routeInput } from './route-input';
-import type { Route } from './types';
+import type { Route } from '../steps/route';
 
 const at = (r: Route, action: string, target: string) =>
   r.steps.findIndex((s) => s.action === action && s.targets.includes(target));

@@ -1,7 +1,7 @@
 import { plugsOf } from '../checks/reseat';
 import { contentHash } from '../model/canonical-json';
 import type { IndexedModel } from '../model/index-model';
-import { withArrivals } from '../job/manifest';
+import { withArrivals } from '../rules/manifest';
 import { effectsOf } from '../pairing/effects';
 import { assemble, kitOf } from './assemble';
 import { choicesOf } from './choices';
@@ -19,7 +19,7 @@ import {
 import { candidateOrder, planJointly } from './joint';
 import { type Work, workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
-import type { RouteInput, RouteResult, Standing } from './types';
+import type { RouteInput, RouteResult, Standing } from '../steps/route';
 import type { Costs } from './way-out';
 
 export interface PlanOptions {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { Condition } from '../model/schema';
 import { dune2, indexed, mica9 } from '../testing/demo-models';
-import { allStations, generalStations } from './catalogue';
-import { defaultMethods, type Methods } from './methods';
+import { allStations, generalStations } from '../methods/catalogue';
+import { defaultMethods, type Methods } from '../methods/methods';
 import { allows, heatStation, releaseFor } from './release';
 
 const here = (

@@ -1,9 +1,9 @@
-import { badCell, noHeat } from '../job/conditions';
+import { badCell, noHeat } from '../vocabulary/conditions';
 import type { Bond, Condition, ReleaseMeans } from '../model/schema';
 import type { IndexedModel } from '../model/index-model';
 import { isSeal } from '../model/seals';
-import { generalStations, heatStations } from './catalogue';
-import type { Methods } from './methods';
+import { generalStations, heatStations } from '../methods/catalogue';
+import type { Methods } from '../methods/methods';
 
 export type Release = Bond['release'][number];
 /** How a bond will be released: by which entry of the model, where, how long, and whether solvent follows the heat. */

@@ -1,6 +1,6 @@
-import { allStations } from './catalogue';
-import { defaultMethods } from './methods';
-import { asItCame, type RouteInput } from './types';
+import { allStations } from '../methods/catalogue';
+import { defaultMethods } from '../methods/methods';
+import { asItCame, type RouteInput } from '../steps/route';
 
 /** What a route is asked for with, where nothing else is said: default methods, a device as it came, every station there. */
 export function routeInput(

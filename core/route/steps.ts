@@ -1,6 +1,6 @@
-import type { Act, Round } from '../job/events';
-import { badCell, noHeat } from '../job/conditions';
-import { newPiece } from '../job/state';
+import type { Act, Round } from '../log/events';
+import { badCell, noHeat } from '../vocabulary/conditions';
+import { newPiece } from '../log/state';
 import { bringsOf } from '../model/riders';
 import type { IndexedModel } from '../model/index-model';
 import type { Bond, Drive, Face, Minutes, Slot } from '../model/schema';
@@ -9,7 +9,7 @@ import { isSeal } from '../model/seals';
 import { bringsSeal, renewalOf, type Setting } from './facts';
 import { releaseFor } from './release';
 import { around, handsS, inSeconds, plus, times } from './times';
-import type { Caution, Phase, Step } from './types';
+import type { Caution, Phase, Step } from '../steps/route';
 import type { Operation } from './way-out';
 
 export type Draft = Omit<Step, 'id' | 'phase'>;

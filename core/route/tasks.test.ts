@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import type { Task } from '../job/events';
+import type { Task } from '../log/events';
 import { dune2, indexed, mica4 } from '../testing/demo-models';
-import { defaultMethods, type Methods } from './methods';
+import { defaultMethods, type Methods } from '../methods/methods';
 import { workOf } from './tasks';
-import { asItCame, type Standing } from './types';
+import { asItCame, type Standing } from '../steps/route';
 
 const work = (
   m: typeof mica4,

@@ -1,8 +1,8 @@
-import type { Act, Task } from '../job/events';
+import type { Act, Task } from '../log/events';
 import type { IndexedModel } from '../model/index-model';
 import { transfersOf } from '../model/riders';
-import type { Methods } from './methods';
-import type { RouteInput } from './types';
+import type { Methods } from '../methods/methods';
+import type { RouteInput } from '../steps/route';
 
 /** What the tasks come to, by slot. */
 export interface Work {

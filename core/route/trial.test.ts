@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { instruct } from '../job/instruct';
-import { isLive, isOn } from '../job/view';
+import { instruct } from '../progress/instruct';
+import { isLive, isOn } from '../log/view';
 import { bootConnectors, counts } from '../model/system';
 import { Bench } from '../testing/bench';
 import { atlas, dune3, indexed, mica4, mica9, replace, route, sprigModel } from '../testing/demo-models';
 import { trialPlugs } from './trial';
-import { allStations } from './catalogue';
-import { defaultMethods } from './methods';
-import { asItCame } from './types';
+import { allStations } from '../methods/catalogue';
+import { defaultMethods } from '../methods/methods';
+import { asItCame } from '../steps/route';
 
 const display = replace('display');
 const setting = (m: typeof mica9, more = {}) => ({

@@ -1,4 +1,4 @@
-import { newPiece } from '../job/state';
+import { newPiece } from '../log/state';
 import { ridersOf } from '../model/riders';
 import { bootConnectors, bootRulesFor } from '../model/system';
 import type { Setting } from './facts';

@@ -1,4 +1,4 @@
-import { needsBefore } from '../job/interlocks';
+import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { Way } from '../model/schema';
 import type { Setting } from './facts';

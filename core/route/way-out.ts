@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Bond, Drive, Face, Way } from '../model/schema';
 import { coveredBy } from '../model/covers';
-import { needsBefore } from '../job/interlocks';
+import { needsBefore } from '../rules/interlocks';
 import { holders, isLoose, isMoved, type Setting } from './facts';
 import { releaseFor } from './release';
 import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { unaccounted } from '../job/balance';
-import { shutState } from '../job/view';
+import { unaccounted } from '../rules/balance';
+import { shutState } from '../log/view';
 import { coveredBy } from '../model/covers';
 import { Bench } from '../testing/bench';
 import {
@@ -18,12 +18,12 @@ import {
 import { checkRoutes } from './check-routes';
 import { poseFact, type Setting } from './facts';
 import { candidate, planJointly } from './joint';
-import { defaultMethods, methodRows, type Methods } from './methods';
+import { defaultMethods, methodRows, type Methods } from '../methods/methods';
 import type { OrderProblem } from './order';
 import { planRoute } from './plan';
 import { routeInput } from './route-input';
 import { workOf } from './tasks';
-import type { Route } from './types';
+import type { Route } from '../steps/route';
 import { orderProblem } from './way-out';
 
 describe.each(shippedModels.map((m) => [`${m.maker} ${m.name}`, m] as const))('%s', (_n, model) => {

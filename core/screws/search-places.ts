@@ -1,5 +1,5 @@
-import type { JobState } from '../job/state';
-import { pieceInSlot } from '../job/view';
+import type { JobState } from '../log/state';
+import { pieceInSlot } from '../log/view';
 import type { IndexedModel } from '../model/index-model';
 import type { Slot } from '../model/schema';
 

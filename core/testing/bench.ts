@@ -1,15 +1,15 @@
 import { checksDue } from '../checks/due';
-import { type Command, type Context, decide, type Decision } from '../job/decide';
-import type { Body, BodyOf, JobEvent } from '../job/events';
-import { evolve } from '../job/evolve';
-import { instruct } from '../job/instruct';
+import { type Command, type Context, decide, type Decision } from '../rules/decide';
+import type { Body, BodyOf, JobEvent } from '../log/events';
+import { evolve } from '../log/evolve';
+import { instruct } from '../progress/instruct';
 import { consentsFor, openConsents } from '../consents/consents';
-import { leastWaits, type Role } from '../job/interlocks';
-import { replacedSlots } from '../job/view';
-import { empty, flag, type JobState } from '../job/state';
+import { leastWaits, type Role } from '../rules/interlocks';
+import { replacedSlots } from '../log/view';
+import { empty, flag, type JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
-import { standingOf } from '../job/standing';
-import type { Route, Standing } from '../route/types';
+import { standingOf } from '../progress/standing';
+import type { Route, Standing } from '../steps/route';
 
 /**
  * One technician at one bench with a clock of its own, who does what is asked: drives a job through `decide` and

@@ -5,16 +5,16 @@ import mica4Json from '../../demo/models/mica-4.json';
 import micaJson from '../../demo/models/mica-9.json';
 import wideJson from '../../demo/models/mica-9-wide.json';
 import sprigJson from '../../demo/models/sprig.json';
-import type { Task } from '../job/events';
+import type { Task } from '../log/events';
 import { contentHash } from '../model/canonical-json';
 import { checkModel } from '../model/check-model';
 import { type IndexedModel, indexModel } from '../model/index-model';
 import type { Condition, DeviceModel } from '../model/schema';
 import { ofVariant } from '../model/variant';
-import { defaultMethods, type Methods } from '../route/methods';
+import { defaultMethods, type Methods } from '../methods/methods';
 import { planRoute } from '../route/plan';
 import { routeInput } from '../route/route-input';
-import type { Route, RouteInput } from '../route/types';
+import type { Route, RouteInput } from '../steps/route';
 
 /** The shipped models, checked, for the core's own tests. */
 export function model(json: unknown): DeviceModel {

@@ -1,10 +1,10 @@
-import type { Task } from '../job/events';
-import { shutState } from '../job/view';
+import type { Task } from '../log/events';
+import { shutState } from '../log/view';
 import type { IndexedModel } from '../model/index-model';
 import type { Condition, DeviceModel } from '../model/schema';
-import { jobRouteInput, type WorkshopMeans } from '../route/job-input';
+import { jobRouteInput, type WorkshopMeans } from '../progress/route-input-of-job';
 import { planRoute } from '../route/plan';
-import type { Route } from '../route/types';
+import type { Route } from '../steps/route';
 import { Bench } from './bench';
 
 /** One repair to walk through: a device, what is asked for, and how the workshop does it. */

@@ -1,9 +1,9 @@
 import { defineEntity, type InferEntity, p, UnderscoreNamingStrategy } from '@mikro-orm/core';
-import type { JobEvent } from '../../core/job/events';
-import type { JobState } from '../../core/job/state';
+import type { JobEvent } from '../../core/log/events';
+import type { JobState } from '../../core/log/state';
 import type { DeviceModel } from '../../core/model/schema';
-import type { Route } from '../../core/route/types';
-import { roles } from '../../core/job/interlocks';
+import type { Route } from '../../core/steps/route';
+import { roles } from '../../core/rules/interlocks';
 import type { JobSummary, Outcome, ShopSettings } from '../types';
 
 /**

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { JobEvent } from '../../core/job/events';
-import { evolve, foldInto } from '../../core/job/evolve';
-import { empty, type JobState } from '../../core/job/state';
+import type { JobEvent } from '../../core/log/events';
+import { evolve, foldInto } from '../../core/log/evolve';
+import { empty, type JobState } from '../../core/log/state';
 import type { JobSummary, Outcome } from '../types';
 import { JobCommand, JobEventRow, JobSnapshot } from './entities';
 import { keepNewest } from './keep-newest';

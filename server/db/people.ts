@@ -1,7 +1,7 @@
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Role } from '../../core/job/interlocks';
-import { roles } from '../../core/job/interlocks';
+import type { Role } from '../../core/rules/interlocks';
+import { roles } from '../../core/rules/interlocks';
 import { Person } from './entities';
 import { shopOf } from './orm';
 

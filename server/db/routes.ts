@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Route } from '../../core/route/types';
+import type { Route } from '../../core/steps/route';
 import { RouteRow } from './entities';
 import { keepNewest } from './keep-newest';
 import { shopOf } from './orm';

@@ -1,10 +1,10 @@
 import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
-import { leakNow, type Water, waterOf } from '../../core/job/water';
-import { balance } from '../../core/job/balance';
-import type { BodyOf, Ending, JobEvent } from '../../core/job/events';
-import { replacedSlots } from '../../core/job/view';
-import { flag, type PartEntry } from '../../core/job/state';
+import { leakNow, type Water, waterOf } from '../../core/rules/water';
+import { balance } from '../../core/rules/balance';
+import type { BodyOf, Ending, JobEvent } from '../../core/log/events';
+import { replacedSlots } from '../../core/log/view';
+import { flag, type PartEntry } from '../../core/log/state';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import { effectsOf, type Effect, type Remedies } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';

@@ -18,7 +18,7 @@ import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
 import { madePassword } from './demo-password';
 import { checkRoutes } from '../../core/route/check-routes';
-import { jobRouteInput } from '../../core/route/job-input';
+import { jobRouteInput } from '../../core/progress/route-input-of-job';
 import { planRoute } from '../../core/route/plan';
 import { Bench } from '../../core/testing/bench';
 import { hashPassword } from '../auth/password';

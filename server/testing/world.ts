@@ -10,11 +10,11 @@ import { endPlanner } from '../planner';
 import type { Who } from '../types';
 import { consentsFor, openConsents } from '../../core/consents/consents';
 import { indexModel } from '../../core/model/index-model';
-import { methodsOf } from '../../core/route/methods';
+import { methodsOf } from '../../core/methods/methods';
 import { jobPage } from '../use-cases/job-page';
 import { receiveJob } from '../use-cases/receive-job';
 import { type SentCommand, sendCommands } from '../use-cases/send-commands';
-import type { Body } from '../../core/job/events';
+import type { Body } from '../../core/log/events';
 import { adoptRoute } from '../use-cases/plan-route';
 
 /** A migrated database with the demo workshop and another one, on the throw-away cluster that DATABASE_URL names. */

@@ -1,7 +1,7 @@
 import { indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { planByStages } from '../../core/route/plan-by-stages';
-import type { RouteInput, RouteResult } from '../../core/route/types';
+import type { RouteInput, RouteResult } from '../../core/steps/route';
 
 /** Plans one route in a thread of its own; after `seconds` it answers with the best that it has. */
 export default function plan({

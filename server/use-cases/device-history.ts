@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Mark } from '../../core/job/events';
-import { flag } from '../../core/job/state';
+import type { Mark } from '../../core/log/events';
+import { flag } from '../../core/log/state';
 import { draftsWithTag } from '../db/drafts';
 import { loadState } from '../db/job-log';
 import { ownersOf } from '../db/job-private';

@@ -1,5 +1,5 @@
 import type { Experience } from '../../core/diagnose/fault';
-import { flag } from '../../core/job/state';
+import { flag } from '../../core/log/state';
 import { inShop } from '../db/orm';
 import type { Who } from '../types';
 import { type EarlierJob, earlierJobs } from './device-history';

@@ -1,5 +1,5 @@
 import type { DeviceModel } from '../../core/model/schema';
-import type { Route } from '../../core/route/types';
+import type { Route } from '../../core/steps/route';
 import type { MatCell } from '../../core/screws/mat-layout';
 import { matOf } from '../../core/screws/mat-of';
 import { indexOf, maySeeModel, modelOf } from '../db/models';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
-import { flag, originalPiece } from '../../core/job/state';
-import { pieceInSlot } from '../../core/job/view';
+import { flag, originalPiece } from '../../core/log/state';
+import { pieceInSlot } from '../../core/log/view';
 import { savedIdentity, saveIdentity } from '../db/identity';
 import { appendCommand, lockedJob } from '../append-command';
 import { loadState } from '../db/job-log';

@@ -1,7 +1,7 @@
-import type { JobEvent } from '../../core/job/events';
-import { flag, type JobState } from '../../core/job/state';
+import type { JobEvent } from '../../core/log/events';
+import { flag, type JobState } from '../../core/log/state';
 import type { DeviceModel } from '../../core/model/schema';
-import type { Route } from '../../core/route/types';
+import type { Route } from '../../core/steps/route';
 import { eventsAfter, loadState } from '../db/job-log';
 import { privateOf } from '../db/job-private';
 import { findJob, isJob } from '../db/jobs';

@@ -1,9 +1,9 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Command } from '../../core/job/decide';
-import { flag, type JobState } from '../../core/job/state';
+import type { Command } from '../../core/rules/decide';
+import { flag, type JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
-import { jobRouteInput, type RouteWishes } from '../../core/route/job-input';
-import type { Route, RouteResult } from '../../core/route/types';
+import { jobRouteInput, type RouteWishes } from '../../core/progress/route-input-of-job';
+import type { Route, RouteResult } from '../../core/steps/route';
 import { appendCommand, lockedJob } from '../append-command';
 import { loadState, outcomeOf } from '../db/job-log';
 import { findJob } from '../db/jobs';

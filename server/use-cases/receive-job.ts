@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Command } from '../../core/job/decide';
-import type { Body } from '../../core/job/events';
+import type { Command } from '../../core/rules/decide';
+import type { Body } from '../../core/log/events';
 import { type FieldErrors, type Receipt, readReceipt } from '../../core/forms/receipt-fields';
 import { removeDraft } from '../db/drafts';
 import { appendCommand, newJob } from '../append-command';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import type { Command } from '../../core/job/decide';
-import { type Body, isGate, type JobEvent, onlyDecided } from '../../core/job/events';
-import { firstMoment, lastMoment, notPlainAt, plainTextAdvice } from '../../core/job/plain-text';
-import { bodySchema } from '../../core/job/event-schema';
+import type { Command } from '../../core/rules/decide';
+import { type Body, isGate, type JobEvent, onlyDecided } from '../../core/log/events';
+import { firstMoment, lastMoment, notPlainAt, plainTextAdvice } from '../../core/log/plain-text';
+import { bodySchema } from '../../core/log/event-schema';
 import { pathText } from '../../core/model/check-model';
-import { flag } from '../../core/job/state';
+import { flag } from '../../core/log/state';
 import { appendCommand, lockedJob, type Written } from '../append-command';
 import { sessionKey } from '../auth/session';
 import { appendToLog, type HeldJob, heldJob, holdJob, type Writing } from '../db/job-log';

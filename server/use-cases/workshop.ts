@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
-import { type Role, roles } from '../../core/job/interlocks';
-import { allStations } from '../../core/route/catalogue';
-import { methodIds, methodRows } from '../../core/route/methods';
+import { type Role, roles } from '../../core/rules/interlocks';
+import { allStations } from '../../core/methods/catalogue';
+import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
 import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';

@@ -1,6 +1,6 @@
 import { Tag } from 'antd';
 import { Link } from 'react-router';
-import { stages } from '../../../core/job/stage';
+import { stages } from '../../../core/progress/stage';
 import type { JobLine } from '../../../server/use-cases/bench-page';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';

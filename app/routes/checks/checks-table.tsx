@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { DueCheck } from '../../../core/checks/due';
-import type { CheckResult } from '../../../core/job/events';
+import type { CheckResult } from '../../../core/log/events';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { answerText } from '../../words/checks';
 import { functionHow, functionName, list, thingName } from '../../words/things';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
-import type { CheckResult } from '../../../core/job/events';
+import type { CheckResult } from '../../../core/log/events';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';

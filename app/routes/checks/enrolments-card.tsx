@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { enrolments } from '../../../core/job/events';
+import { enrolments } from '../../../core/log/events';
 import { useJobFrame } from '../../ui/job-frame';
 
 /** Fingers and faces that were enrolled to test a sensor: each is removed before the owner has the phone. */

@@ -1,12 +1,12 @@
 import { useNavigate } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
-import type { CheckResult, Round } from '../../../core/job/events';
-import { failedChecks } from '../../../core/job/failed';
-import { nextStep } from '../../../core/job/report';
-import { flag } from '../../../core/job/state';
-import { isLive, shutState } from '../../../core/job/view';
+import type { CheckResult, Round } from '../../../core/log/events';
+import { failedChecks } from '../../../core/checks/failed';
+import { nextStep } from '../../../core/rules/step-of-event';
+import { flag } from '../../../core/log/state';
+import { isLive, shutState } from '../../../core/log/view';
 import type { FunctionId } from '../../../core/model/schema';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 
 /** One function in the table, with what is known of it in each round. */

@@ -1,7 +1,7 @@
 import type { InputRef } from 'antd';
 import { useRef } from 'react';
 import { noExperience } from '../../../core/diagnose/fault';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { faultPage } from '../../../server/use-cases/fault-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';

@@ -2,7 +2,7 @@ import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { Fault } from '../../../core/diagnose/fault';
 import type { FaultView, TestView } from '../../../core/diagnose/next';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Note } from '../../ui/note';
 import { narrowing, percent } from '../../words/fault';

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type SymptomId, symptoms } from '../../../core/diagnose/knowledge/symptoms';
-import type { JobState } from '../../../core/job/state';
+import { type SymptomId, symptoms } from '../../../core/knowledge/symptoms';
+import type { JobState } from '../../../core/log/state';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
 import { causeName, symptomName } from '../../words/fault';
 import { day } from '../../words/time';

@@ -1,9 +1,9 @@
 import { Input, Button, type InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
-import { refusedIn } from '../../../core/diagnose/knowledge/refused';
-import { rungs } from '../../../core/diagnose/knowledge/tests';
+import { refusedIn } from '../../../core/knowledge/refused';
+import { rungs } from '../../../core/knowledge/tests';
 import type { FaultView, TestView } from '../../../core/diagnose/next';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import { testName, narrowing } from '../../words/fault';
 import { money } from '../../words/time';
 import { Note } from '../../ui/note';

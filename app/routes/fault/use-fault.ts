@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { type Experience, faultOf, knownCause } from '../../../core/diagnose/fault';
 import { faultView } from '../../../core/diagnose/next';
-import { symptomOfFunction, symptomsIn } from '../../../core/diagnose/knowledge/symptoms';
-import type { Body } from '../../../core/job/events';
-import { flag, type JobState } from '../../../core/job/state';
+import { symptomOfFunction, symptomsIn } from '../../../core/knowledge/symptoms';
+import type { Body } from '../../../core/log/events';
+import { flag, type JobState } from '../../../core/log/state';
 import type { FunctionId } from '../../../core/model/schema';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
 import { useJobFrame } from '../../ui/job-frame';

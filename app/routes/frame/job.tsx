@@ -8,8 +8,8 @@ import {
   useOutletContext,
   useParams,
 } from 'react-router';
-import { flag } from '../../../core/job/state';
-import { conditionsOf } from '../../../core/job/view';
+import { flag } from '../../../core/log/state';
+import { conditionsOf } from '../../../core/log/view';
 import { indexModel } from '../../../core/model/index-model';
 import { fetchFixed, fixedMark, type LeanPage, lean, whole } from '../../job/fixed';
 import { fromServerOrCopy } from '../../job/offline-page';

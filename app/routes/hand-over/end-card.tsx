@@ -1,8 +1,8 @@
 import { Button, Form, Input, Radio } from 'antd';
 import { useState } from 'react';
-import { dueAtEnd } from '../../../core/job/due-at-end';
-import { type Ending, endings } from '../../../core/job/events';
-import type { Finding } from '../../../core/job/interlocks';
+import { dueAtEnd } from '../../../core/rules/due-at-end';
+import { type Ending, endings } from '../../../core/log/events';
+import type { Finding } from '../../../core/rules/interlocks';
 import { benchTime } from '../../job/clock';
 import { Field } from '../../ui/field';
 import { useJobFrame } from '../../ui/job-frame';

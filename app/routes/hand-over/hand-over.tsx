@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { useJobFrame } from '../../ui/job-frame';
 import { LinkButton } from '../../ui/link-button';
 import { EndCard } from './end-card';

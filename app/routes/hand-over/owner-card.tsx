@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { agreedBy } from '../../../core/consents/consents';
-import { replacedSlots } from '../../../core/job/view';
-import { flag } from '../../../core/job/state';
+import { replacedSlots } from '../../../core/log/view';
+import { flag } from '../../../core/log/state';
 import { consentsNeeded, dataDue, effectsOf, type Remedies } from '../../../core/pairing/effects';
 import { useJobFrame } from '../../ui/job-frame';
 import { thingName } from '../../words/things';

@@ -1,7 +1,7 @@
 import { Button, DatePicker } from 'antd';
 import { dayjs, type Dayjs } from '../../ui/dayjs';
-import { endings } from '../../../core/job/events';
-import { stages } from '../../../core/job/stage';
+import { endings } from '../../../core/log/events';
+import { stages } from '../../../core/progress/stage';
 import { type JobsQuery, jobsQuery } from '../../../core/forms/jobs-query';
 import { Pick } from '../../ui/pick';
 import { SearchForm } from '../../ui/search-field';

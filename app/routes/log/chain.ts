@@ -1,4 +1,4 @@
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 
 /** The entries that have to be taken back, the latest first, so that one entry is again the latest; that one stays. */
 export function chainTo(state: JobState, event: string): string[] {

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { JobEvent } from '../../../core/job/events';
+import type { JobEvent } from '../../../core/log/events';
 import { DataTable } from '../../ui/data-table';
 import { useJobFrame } from '../../ui/job-frame';
 import { clock, day } from '../../words/time';

@@ -1,4 +1,4 @@
-import type { JobEvent } from '../../../core/job/events';
+import type { JobEvent } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { eventText } from '../../words/events';
 

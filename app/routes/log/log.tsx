@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { JobEvent } from '../../../core/job/events';
+import type { JobEvent } from '../../../core/log/events';
 import { jobEvents } from '../../../server/use-cases/job-page';
 import { fromServerOrKeptPage } from '../../job/offline-page';
 import { useJobFrame } from '../../ui/job-frame';

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { JobEvent } from '../../../core/job/events';
+import type { JobEvent } from '../../../core/log/events';
 import { useJobFrame } from '../../ui/job-frame';
 import { eventText } from '../../words/events';
 import { logKinds } from '../../words/log';

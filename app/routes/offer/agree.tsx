@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Consent } from '../../../core/consents/consents';
-import type { Body } from '../../../core/job/events';
+import type { Body } from '../../../core/log/events';
 import { priceText } from '../../words/offer';
 import { ConsentsCard, type Given } from './consents-card';
 import type { OfferState } from './use-offer';

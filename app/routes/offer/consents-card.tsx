@@ -1,7 +1,7 @@
 import { Button, Input, Radio } from 'antd';
 import { useState } from 'react';
 import { agreedBy, type Consent } from '../../../core/consents/consents';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { type Strokes, SignaturePad } from '../../ui/signature-pad';
 import { consentText } from '../../words/consents';

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { offerPage } from '../../../server/use-cases/offer-page';
 import { fromServerOrKeptPage } from '../../job/offline-page';
 import { Note } from '../../ui/note';

@@ -1,7 +1,7 @@
-import type { Task } from '../../../core/job/events';
-import type { JobState, PartEntry } from '../../../core/job/state';
+import type { Task } from '../../../core/log/events';
+import type { JobState, PartEntry } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { jobRouteInput } from '../../../core/route/job-input';
+import { jobRouteInput } from '../../../core/progress/route-input-of-job';
 import type { ShopSettings } from '../../../server/types';
 import type { StockPart } from '../../../server/use-cases/stock';
 import type { QuoteAsked } from '../../workers/quote.worker';

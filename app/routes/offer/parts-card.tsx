@@ -1,9 +1,9 @@
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { compareRemedies } from '../../../core/pairing/compare';
 import type { Remedy } from '../../../core/pairing/remedies';
 import type { ReadAt } from '../../../core/quote/for-route';
-import type { methodsOf } from '../../../core/route/methods';
+import type { methodsOf } from '../../../core/methods/methods';
 import type { StockPart } from '../../../server/use-cases/stock';
 import { cap, thingName } from '../../words/things';
 import { money } from '../../words/time';

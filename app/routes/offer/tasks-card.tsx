@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { openConsents } from '../../../core/consents/consents';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { LinkButton } from '../../ui/link-button';
 import { TaskPicker } from '../../ui/task-picker';
 import { tasksText } from '../../words/offer';

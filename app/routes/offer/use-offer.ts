@@ -1,12 +1,12 @@
 import { useEffect, useMemo } from 'react';
 import { consentsFor, slotsToReplace } from '../../../core/consents/consents';
-import type { BodyOf, Task } from '../../../core/job/events';
-import { flag } from '../../../core/job/state';
+import type { BodyOf, Task } from '../../../core/log/events';
+import { flag } from '../../../core/log/state';
 import { methodsOfRemedies, type Remedies } from '../../../core/pairing/effects';
 import { type AdviceGiven, advise, type Priced } from '../../../core/quote/advice';
 import { earliestReady } from '../../../core/quote/promise';
 import { chanceWithin } from '../../../core/quote/quote';
-import { methodsOf } from '../../../core/route/methods';
+import { methodsOf } from '../../../core/methods/methods';
 import type { OfferPage } from '../../../server/use-cases/offer-page';
 import { useNow } from '../../job/ticker';
 import { useJobFrame } from '../../ui/job-frame';

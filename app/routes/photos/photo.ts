@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { photoLimitBytes } from '../../../core/job/photo-limit';
+import { photoLimitBytes } from '../../../core/log/photo-limit';
 import { dropPhoto, keepPhoto, photoOf } from '../../../server/use-cases/photos';
 import { bodyWithin, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/photo';

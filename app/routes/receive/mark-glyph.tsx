@@ -1,4 +1,4 @@
-import type { Mark } from '../../../core/job/events';
+import type { Mark } from '../../../core/log/events';
 
 /** Drawn by us, each in a field of eight by eight. */
 export const glyph: Record<Mark['kind'], string> = {

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { Mark } from '../../../core/job/events';
+import type { Mark } from '../../../core/log/events';
 import { PhotoButton } from '../../ui/photo-button';
 import { Pick } from '../../ui/pick';
 

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { Mark } from '../../../core/job/events';
-import type { noGoOfMarks } from '../../../core/job/mark-rules';
+import type { Mark } from '../../../core/log/events';
+import type { noGoOfMarks } from '../../../core/rules/mark-rules';
 import { glyph } from './mark-glyph';
 import type { Outline } from './use-marks';
 

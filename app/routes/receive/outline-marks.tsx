@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { conditionOfMark } from '../../../core/job/condition-rules';
-import { type Mark, markKinds, markSides } from '../../../core/job/events';
-import { noGoOfMarks } from '../../../core/job/mark-rules';
+import { conditionOfMark } from '../../../core/rules/condition-rules';
+import { type Mark, markKinds, markSides } from '../../../core/log/events';
+import { noGoOfMarks } from '../../../core/rules/mark-rules';
 import { Note } from '../../ui/note';
 import { glyph } from './mark-glyph';
 import { MarkRow } from './mark-row';

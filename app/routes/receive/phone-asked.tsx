@@ -1,5 +1,5 @@
 import { Checkbox, Input } from 'antd';
-import { type Known, known } from '../../../core/job/events';
+import { type Known, known } from '../../../core/log/events';
 import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
 import { Pick } from '../../ui/pick';
 import { Field } from '../../ui/field';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { photoLimitBytes } from '../../../core/job/photo-limit';
+import { photoLimitBytes } from '../../../core/log/photo-limit';
 import { listen } from '../../job/channel';
 import { dropPhoto, keepPhoto, keptPhotos } from '../../job/outbox';
 

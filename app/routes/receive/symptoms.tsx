@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { DraftBody } from '../../../core/forms/receipt-fields';
-import { symptomIds, symptomsIn } from '../../../core/diagnose/knowledge/symptoms';
+import { symptomIds, symptomsIn } from '../../../core/knowledge/symptoms';
 import { symptomName } from '../../words/fault';
 
 /** The symptoms that were chosen, those that the owner's words suggest, and all others when they are asked for. */

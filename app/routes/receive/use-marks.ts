@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import type { Mark } from '../../../core/job/events';
+import type { Mark } from '../../../core/log/events';
 
 export interface Outline {
   widthMm: number;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { reportData } from '../../../server/report/report-data';
 import { requirePersonForData } from '../../context';
 import type { Route } from './+types/log-json';

@@ -1,6 +1,6 @@
 import { Tag } from 'antd';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Route } from '../../../core/route/types';
+import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
 import { driveName, itemAmount, stationName, thingName, toolName } from '../../words/things';
 

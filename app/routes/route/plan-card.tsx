@@ -1,6 +1,6 @@
 import { Button, Progress } from 'antd';
-import { targetsLeft } from '../../../core/job/report';
-import type { Route, Step } from '../../../core/route/types';
+import { targetsLeft } from '../../../core/rules/step-of-event';
+import type { Route, Step } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 import { StopSheet } from '../../ui/stop-sheet';
 import { tasksText } from '../../words/offer';

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
 import { taskName } from '../../words/steps';
 import { list, plural, thingName } from '../../words/things';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import { MapView } from '../../ui/map-view';
 import { faceText } from '../../words/things';
 

@@ -1,5 +1,5 @@
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Route } from '../../../core/route/types';
+import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
 import { cautionText, howText, stepTitle } from '../../words/steps';
 import { thingName } from '../../words/things';

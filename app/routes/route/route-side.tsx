@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { agreedBy } from '../../../core/consents/consents';
 import { consentsNeeded } from '../../../core/pairing/effects';
-import type { Route } from '../../../core/route/types';
+import type { Route } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 import { TaskPicker } from '../../ui/task-picker';
 import { provedText } from '../../words/route';

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Link, redirect } from 'react-router';
 import { z } from 'zod';
-import { taskActions } from '../../../core/job/events';
-import { flag } from '../../../core/job/state';
+import { taskActions } from '../../../core/log/events';
+import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
-import { methodIds } from '../../../core/route/methods';
-import type { Step } from '../../../core/route/types';
+import { methodIds } from '../../../core/methods/methods';
+import type { Step } from '../../../core/steps/route';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
 import { overrideSchema } from '../../../server/use-cases/send-commands';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';

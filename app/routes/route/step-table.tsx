@@ -1,7 +1,7 @@
 import { Collapse } from 'antd';
 import { useMemo, useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Route, Step } from '../../../core/route/types';
+import type { Route, Step } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
 import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
 import { stageText } from '../../words/route';

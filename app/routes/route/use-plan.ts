@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DeviceModel } from '../../../core/model/schema';
-import type { Route, RouteInput, RouteResult } from '../../../core/route/types';
+import type { Route, RouteInput, RouteResult } from '../../../core/steps/route';
 import type { PlanAsked, PlanTold } from '../../workers/plan.worker';
 
 export interface Planning {

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useActionData, useNavigate, useNavigation, useSubmit } from 'react-router';
 import { checksDue } from '../../../core/checks/due';
-import type { Body, Task } from '../../../core/job/events';
-import type { Finding } from '../../../core/job/interlocks';
-import { flag } from '../../../core/job/state';
-import { jobRouteInput } from '../../../core/route/job-input';
-import type { Route as Planned, RouteResult } from '../../../core/route/types';
+import type { Body, Task } from '../../../core/log/events';
+import type { Finding } from '../../../core/rules/interlocks';
+import { flag } from '../../../core/log/state';
+import { jobRouteInput } from '../../../core/progress/route-input-of-job';
+import type { Route as Planned, RouteResult } from '../../../core/steps/route';
 import { useJobFrame } from '../../ui/job-frame';
 import type { OverrideGiven } from '../../ui/stop-sheet';
 import { usePlan } from './use-plan';

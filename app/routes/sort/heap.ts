@@ -1,6 +1,6 @@
-import type { JobState } from '../../../core/job/state';
-import { holderOf } from '../../../core/job/state';
-import { screwSpec } from '../../../core/job/view';
+import type { JobState } from '../../../core/log/state';
+import { holderOf } from '../../../core/log/state';
+import { screwSpec } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { calliperMm } from '../../../core/screws/safe-length';
 import { nextMeasures, type ToMeasure } from '../../../core/screws/next-measure';

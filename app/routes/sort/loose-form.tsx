@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Body } from '../../../core/job/events';
-import { type JobState, originalPiece } from '../../../core/job/state';
-import { pieceInHole, piecesAt } from '../../../core/job/view';
+import type { Body } from '../../../core/log/events';
+import { type JobState, originalPiece } from '../../../core/log/state';
+import { pieceInHole, piecesAt } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { plural, thingName } from '../../words/things';
 

@@ -1,6 +1,6 @@
 import type { InputRef } from 'antd';
 import { useEffect, useRef } from 'react';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import { useKeys } from '../../ui/keys';
 import { Mat } from '../../ui/mat';
 import { useMat } from '../work/use-mat';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Body } from '../../../core/job/events';
+import type { Body } from '../../../core/log/events';
 import type { Drive } from '../../../core/model/schema';
 import type { LooseScrew } from '../../../core/screws/sort-screws';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';

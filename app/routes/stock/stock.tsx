@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigation, useSearchParams } from 'react-router';
 import { addressOf } from '../../../core/forms/address';
 import { partPlaces, partsPerPage, type StockQuery, stockQuery } from '../../../core/forms/stock-query';
-import { provenances } from '../../../core/job/events';
+import { provenances } from '../../../core/log/events';
 import { changeStock, mayStock, stockPage } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { ColumnChoice, useShownColumns } from '../../ui/column-choice';

@@ -1,9 +1,9 @@
 import { Tag } from 'antd';
-import { flag, type JobState } from '../../../core/job/state';
-import { isOn } from '../../../core/job/view';
+import { flag, type JobState } from '../../../core/log/state';
+import { isOn } from '../../../core/log/view';
 import { bootRulesFor, counts } from '../../../core/model/system';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 
 /** What must be plugged in for a test to mean anything: what is missing, and what the phone would do without it. */

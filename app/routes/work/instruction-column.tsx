@@ -1,4 +1,4 @@
-import { progressOf } from '../../../core/job/stage';
+import { progressOf } from '../../../core/progress/stage';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
 import { InstructionPanel } from './instruction-panel';

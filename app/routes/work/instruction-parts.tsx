@@ -1,8 +1,8 @@
 import { Button, Tag } from 'antd';
-import { holds } from '../../../core/job/events';
-import { bodyFor, stillToDo } from '../../../core/job/report';
+import { holds } from '../../../core/log/events';
+import { bodyFor, stillToDo } from '../../../core/rules/step-of-event';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import { isTooLong } from '../../../core/screws/safe-length';
 import { useNow } from '../../job/ticker';
 import { Note } from '../../ui/note';

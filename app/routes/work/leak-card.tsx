@@ -1,6 +1,6 @@
 import { Input, Button } from 'antd';
 import { useState } from 'react';
-import { type BodyOf, pressureUnits } from '../../../core/job/events';
+import { type BodyOf, pressureUnits } from '../../../core/log/events';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 import { Note } from '../../ui/note';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import type { Task } from '../../../core/job/events';
-import { leaks } from '../../../core/job/interlocks';
-import { flag, type JobState } from '../../../core/job/state';
+import type { Task } from '../../../core/log/events';
+import { leaks } from '../../../core/rules/interlocks';
+import { flag, type JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { perimeterSeal } from '../../../core/model/seals';
 import { Note } from '../../ui/note';

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { fates, type Body } from '../../../core/job/events';
-import { arrivalsOf, arrivalsToPlan, manifestOf } from '../../../core/job/manifest';
-import type { JobState } from '../../../core/job/state';
+import { fates, type Body } from '../../../core/log/events';
+import { arrivalsOf, arrivalsToPlan, manifestOf } from '../../../core/rules/manifest';
+import type { JobState } from '../../../core/log/state';
 import { sealsOf } from '../../../core/model/riders';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Route, Step } from '../../../core/route/types';
+import type { Route, Step } from '../../../core/steps/route';
 import { thingName } from '../../words/things';
 import { Pick } from '../../ui/pick';
 import { Note } from '../../ui/note';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Mat, Trays } from '../../ui/mat';
 import { setPreferences, usePreferences } from '../../ui/preferences';

@@ -1,7 +1,7 @@
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
 import { type MatCell, matPage } from '../../../core/screws/mat-layout';
 import { ScrewHead } from '../../ui/recess';

@@ -1,6 +1,6 @@
 import { Checkbox, Input, Form, Button } from 'antd';
 import { useState } from 'react';
-import type { Body } from '../../../core/job/events';
+import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { PhotoButton } from '../../ui/photo-button';
 import { Sheet } from '../../ui/sheet';

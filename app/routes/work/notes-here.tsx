@@ -1,6 +1,6 @@
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import { thingName } from '../../words/things';
 import { soon } from '../../words/time';

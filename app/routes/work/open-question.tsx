@@ -1,4 +1,4 @@
-import type { Finding } from '../../../core/job/interlocks';
+import type { Finding } from '../../../core/rules/interlocks';
 import { later } from '../../ui/later';
 import { findingText } from '../../words/findings';
 import { thingName } from '../../words/things';

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import { thingName } from '../../words/things';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Field } from '../../ui/field';

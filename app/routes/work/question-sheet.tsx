@@ -1,8 +1,8 @@
 import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
-import { otherTruths } from '../../../core/job/claims';
-import type { QuestionEntry } from '../../../core/job/state';
-import type { Body } from '../../../core/job/events';
+import { otherTruths } from '../../../core/log/claims';
+import type { QuestionEntry } from '../../../core/log/state';
+import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { claimText } from '../../words/events';

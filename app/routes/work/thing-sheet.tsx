@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import type { Body } from '../../../core/job/events';
-import { type JobState, newPiece, originalPiece } from '../../../core/job/state';
-import { isHooked, isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../../core/job/view';
+import type { Body } from '../../../core/log/events';
+import { type JobState, newPiece, originalPiece } from '../../../core/log/state';
+import { isHooked, isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { thingName } from '../../words/things';

@@ -1,6 +1,6 @@
-import { holderOf, type JobState } from '../../../core/job/state';
+import { holderOf, type JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { replacedSlots } from '../../../core/job/view';
+import { replacedSlots } from '../../../core/log/view';
 import { pieceName } from '../../words/things';
 
 /** Parts that lie beside the device, and what has been put aside for good. */

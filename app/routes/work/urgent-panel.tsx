@@ -1,6 +1,6 @@
 import { Link, useFetcher } from 'react-router';
-import type { MustStop } from '../../../core/job/running';
-import type { Task } from '../../../core/job/events';
+import type { MustStop } from '../../../core/progress/running';
+import type { Task } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { taskName } from '../../words/steps';
 import { functionName, list, thingName } from '../../words/things';

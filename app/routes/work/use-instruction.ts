@@ -1,7 +1,7 @@
 import { useMemo, useSyncExternalStore } from 'react';
-import type { Context } from '../../../core/job/decide';
-import { type Instruction, instruct } from '../../../core/job/instruct';
-import type { JobState } from '../../../core/job/state';
+import type { Context } from '../../../core/rules/decide';
+import { type Instruction, instruct } from '../../../core/progress/instruct';
+import type { JobState } from '../../../core/log/state';
 import { benchTime } from '../../job/clock';
 import { lastTick, watchTicks } from '../../job/ticker';
 

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { JobState } from '../../../core/job/state';
+import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { Route } from '../../../core/route/types';
+import type { Route } from '../../../core/steps/route';
 import type { MatCell } from '../../../core/screws/mat-layout';
 import { thingName } from '../../words/things';
 

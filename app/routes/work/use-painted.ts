@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef } from 'react';
-import type { Instruction } from '../../../core/job/instruct';
+import type { Instruction } from '../../../core/progress/instruct';
 
 /** After somebody else's event, so long nothing is done by a press: its target is to be seen first, ms. */
 const deadMs = 700;

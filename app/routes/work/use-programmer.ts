@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Step } from '../../../core/route/types';
+import type { Step } from '../../../core/steps/route';
 import type { IdentityAnswer, IdentityAsk } from '../../../server/use-cases/identity-data';
 import { benchTime } from '../../job/clock';
 

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Body } from '../../../core/job/events';
-import type { Instruction } from '../../../core/job/instruct';
-import { bodyFor, stillToDo } from '../../../core/job/report';
-import { flag } from '../../../core/job/state';
-import type { Step } from '../../../core/route/types';
+import type { Body } from '../../../core/log/events';
+import type { Instruction } from '../../../core/progress/instruct';
+import { bodyFor, stillToDo } from '../../../core/rules/step-of-event';
+import { flag } from '../../../core/log/state';
+import type { Step } from '../../../core/steps/route';
 import { useAlarmWhile } from '../../job/alarms';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 import { useProgrammer } from './use-programmer';

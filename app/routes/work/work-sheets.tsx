@@ -1,4 +1,4 @@
-import type { Body } from '../../../core/job/events';
+import type { Body } from '../../../core/log/events';
 import { takePhoto } from '../../job/photos';
 import { senderFor } from '../../job/sender';
 import { FindSheet } from './find-sheet';

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { flag } from '../../../core/job/state';
+import { flag } from '../../../core/log/state';
 import type { Face } from '../../../core/model/schema';
 import { isSeal } from '../../../core/model/seals';
 import { useKeys } from '../../ui/keys';

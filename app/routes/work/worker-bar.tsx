@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { flag, type JobState } from '../../../core/job/state';
+import { flag, type JobState } from '../../../core/log/state';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import type { Who } from '../../../server/types';
 import { soon } from '../../words/time';

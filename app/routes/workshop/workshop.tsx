@@ -1,6 +1,6 @@
 import { Checkbox } from 'antd';
-import { generalStations } from '../../../core/route/catalogue';
-import { methodRows, methodsOf } from '../../../core/route/methods';
+import { generalStations } from '../../../core/methods/catalogue';
+import { methodRows, methodsOf } from '../../../core/methods/methods';
 import { changeWorkshop, mayChange, workshopPage } from '../../../server/use-cases/workshop';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import type { Route } from './+types/workshop';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import { originalPiece } from '../../../../core/job/state';
-import { pieceInHole } from '../../../../core/job/view';
+import { originalPiece } from '../../../../core/log/state';
+import { pieceInHole } from '../../../../core/log/view';
 import { searchPlaces, type SearchPlace } from '../../../../core/screws/search-places';
 import type { IndexedModel } from '../../../../core/model/index-model';
 import { driveName, pieceName, thingName } from '../../../words/things';

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
-import type { Body, TroubleKind } from '../../../../core/job/events';
-import { noHeat } from '../../../../core/job/conditions';
-import { originalPiece } from '../../../../core/job/state';
-import { hasCondition, pieceInHole } from '../../../../core/job/view';
+import type { Body, TroubleKind } from '../../../../core/log/events';
+import { noHeat } from '../../../../core/vocabulary/conditions';
+import { originalPiece } from '../../../../core/log/state';
+import { hasCondition, pieceInHole } from '../../../../core/log/view';
 import { list, thingName } from '../../../words/things';
 import type { WayProps } from './way';
 import { Note } from '../../../ui/note';

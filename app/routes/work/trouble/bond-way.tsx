@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { Body } from '../../../../core/job/events';
-import { isWhole } from '../../../../core/job/view';
+import type { Body } from '../../../../core/log/events';
+import { isWhole } from '../../../../core/log/view';
 import { thingName } from '../../../words/things';
 import type { WayProps } from './way';
 

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { hasCondition } from '../../../../core/job/view';
+import { hasCondition } from '../../../../core/log/view';
 import type { Condition } from '../../../../core/model/schema';
 import type { WayProps } from './way';
 

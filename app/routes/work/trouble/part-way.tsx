@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { pieceInSlot } from '../../../../core/job/view';
+import { pieceInSlot } from '../../../../core/log/view';
 import { thingName } from '../../../words/things';
 import type { WayProps } from './way';
 import { Field } from '../../../ui/field';

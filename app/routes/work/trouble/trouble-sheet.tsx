@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { TroubleKind } from '../../../../core/job/events';
+import type { TroubleKind } from '../../../../core/log/events';
 import { Sheet } from '../../../ui/sheet';
 import { list, pieceName, thingName } from '../../../words/things';
 import { AdriftWay } from './adrift-way';

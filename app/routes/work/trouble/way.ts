@@ -1,7 +1,7 @@
-import type { Body } from '../../../../core/job/events';
-import type { JobState } from '../../../../core/job/state';
+import type { Body } from '../../../../core/log/events';
+import type { JobState } from '../../../../core/log/state';
 import type { IndexedModel } from '../../../../core/model/index-model';
-import type { Step } from '../../../../core/route/types';
+import type { Step } from '../../../../core/steps/route';
 import type { SpareRow } from '../../../../server/use-cases/spares';
 
 /** What a way out of a trouble knows of the job, and how it reports. */

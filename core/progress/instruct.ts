@@ -1,0 +1,141 @@
+import { reseatFor } from '../checks/reseat';
+import type { IndexedModel } from '../model/index-model';
+import type { Step } from '../steps/route';
+import { type Body, holds, type Task } from '../log/events';
+import { failedChecks } from '../checks/failed';
+import { type Finding, findings, leastWaits, type Situation, type Waits } from '../rules/interlocks';
+import { bodyFor, checkStepOpen, nextStep } from '../rules/step-of-event';
+import { conditionsUnplanned, type MustStop, mustStop } from './running';
+import { bondWorked, openBy } from '../rules/soak';
+import { flag, type JobState } from '../log/state';
+import type { Context } from '../rules/decide';
+
+export type Instruction =
+  /** Something runs that a condition forbids: it ends before anything else. */
+  | ({ kind: 'stop now' } & MustStop)
+  /** The route in force does not know this condition: the rest is planned without what it forbids. */
+  | { kind: 'plan again'; ids: string[] }
+  | { kind: 'no route' }
+  | { kind: 'ended' }
+  | { kind: 'question'; question: string; rule: string; ids: string[] }
+  | { kind: 'checks'; step: Step; open: string[] }
+  /** What was checked does not work: what to do about it before it is checked again. */
+  | { kind: 'failed'; step: Step; functions: string[]; tasks: Task[] }
+  | { kind: 'waiting'; step: Step; until: number; clockKnown: boolean; target: string; body: Body }
+  | {
+      kind: 'do';
+      step: Step;
+      target: string;
+      body: Body;
+      left: string[];
+      findings: Finding[];
+      /** Warm and to be worked on until then. */
+      by?: { until: number; clockKnown: boolean };
+    }
+  | { kind: 'finished' };
+
+/**
+ * What now: the next instruction of the route, with what the interlocks say about it before it is done.
+ * A question that is open comes before any instruction; a check step waits for its answers; a wait shows its end.
+ */
+export function instruct(context: Context, state: JobState, now: Situation['now']): Instruction {
+  if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
+  const stop = mustStop(state);
+  if (stop) return { kind: 'stop now', ...stop };
+  for (const id in state.question) {
+    const q = state.question[id];
+    if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids };
+  }
+  if (!context.route) return { kind: 'no route' };
+  const next = nextStep(context.route, state, context.index);
+  if (!next) return { kind: 'finished' };
+  const unplanned = conditionsUnplanned(state, context.route.input.conditions);
+  if (unplanned.length) return { kind: 'plan again', ids: unplanned };
+  const { step, left } = next;
+  const heat = flag(state, 'heat');
+  // on the heat source again beside the route's own soak: nothing is worked on before it is off
+  if (heat && step.action !== 'heat')
+    return {
+      kind: 'waiting',
+      step: context.route.steps.findLast((s) => s.action === 'heat') ?? step,
+      until: heat.until,
+      clockKnown: heat.clockKnown && now.clockKnown,
+      target: 'end',
+      body: { type: 'heatEnded' },
+    };
+  if (step.action === 'check') {
+    const failing = failedChecks(state, context.index)
+      // planned for since then, it is simply asked again
+      .filter((f) => f.round === step.round && f.seq > (flag(state, 'adoptedAt') ?? 0))
+      .map((f) => f.function);
+    if (failing.length)
+      return { kind: 'failed', step, functions: failing, tasks: reseatFor(context.index, state, failing) };
+    const open = checkStepOpen(context.index, state, step);
+    if (open.length) return { kind: 'checks', step, open };
+  }
+  const target = left[0]!;
+  const body = bodyFor(context.index, state, step, target);
+  const wait = waitOf(context.index, state, context.waits, step, target);
+  if (wait && (!now.clockKnown || now.at < wait.until))
+    return {
+      kind: 'waiting',
+      step,
+      until: wait.until,
+      clockKnown: wait.clockKnown && now.clockKnown,
+      target,
+      body,
+    };
+  const bond = bondWorked(body);
+  const by = bond ? openBy(state, context.index, bond) : undefined;
+  return {
+    kind: 'do',
+    step,
+    target,
+    body,
+    left,
+    ...(by ? { by } : {}),
+    findings: findings(
+      {
+        index: context.index,
+        state,
+        waits: context.waits,
+        role: context.role,
+        now,
+        methods: context.route?.input.methods,
+      },
+      body,
+    ),
+  };
+}
+
+/** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
+function waitOf(
+  index: IndexedModel,
+  state: JobState,
+  waits: Waits,
+  step: Step,
+  target: string,
+): { until: number; clockKnown: boolean } | undefined {
+  const heat = flag(state, 'heat');
+  if (step.action === 'heat' && target === 'end' && heat)
+    return { until: heat.until, clockKnown: heat.clockKnown };
+  const hold = flag(state, 'hold');
+  if (hold && holds.has(step.action) && target.endsWith(':end'))
+    return { until: hold.until, clockKnown: hold.clockKnown };
+  const ended = flag(state, 'heatEndedAt');
+  if (step.action === 'solvent' && ended && !heat)
+    return {
+      until: ended.at + Math.max(waits.coolingS, leastWaits.coolingS) * 1000,
+      clockKnown: ended.clockKnown,
+    };
+  const solvent = flag(state, 'solventAt');
+  // a torn strip is given the time that alcohol takes to get under it
+  const dissolving =
+    step.action === 'move' &&
+    (index.slots.get(target)?.ways ?? []).some((w) =>
+      w.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined),
+    );
+  if ((step.action === 'release' || dissolving) && solvent && !heat)
+    return { until: solvent.until, clockKnown: solvent.clockKnown };
+  return undefined;
+}

@@ -1,0 +1,107 @@
+import { describe, expect, test } from 'vitest';
+import { Bench } from '../testing/bench';
+import { indexed, mica9, route, withMethods } from '../testing/demo-models';
+import { noHeat } from '../vocabulary/conditions';
+import { instruct } from './instruct';
+import { flag } from '../log/state';
+
+const index = indexed(mica9);
+const now = (b: Bench) => instruct(b.context, b.state, { at: b.at, clockKnown: true });
+/** A bench whose device has just gone on the plate. */
+function onThePlate(methods: Parameters<typeof withMethods>[0] = {}): Bench {
+  const b = new Bench(index, route(mica9, withMethods(methods))).open();
+  for (let k = 0; k < 50 && !flag(b.state, 'heat'); k++) b.next();
+  return b;
+}
+
+describe('a condition that forbids what is running', () => {
+  test.each(noHeat)(
+    '%s on the plate: off first, in the log, and no instruction before the rest is planned',
+    (condition) => {
+      const b = onThePlate();
+      b.do({ type: 'conditionSet', condition, because: 'seen at the bench' });
+      const stop = now(b);
+      expect(stop).toEqual({ kind: 'stop now', what: 'heat', ids: [condition], body: { type: 'heatEnded' } });
+      if (stop.kind === 'stop now') b.do(stop.body);
+      expect(b.log.at(-1)!.body.type).toBe('heatEnded');
+      expect(now(b)).toEqual({ kind: 'plan again', ids: [condition] });
+      b.adopt(route(mica9, { conditions: [condition], standing: b.standing() }));
+      expect(b.route!.steps.map((s) => s.action)).not.toContain('heat');
+      expect(now(b)).toMatchObject({ kind: 'waiting', step: { action: 'solvent' } });
+    },
+  );
+  test('it comes before a question that is open', () => {
+    const b = onThePlate();
+    b.do({ type: 'connectorOff', connector: 'K-panel' });
+    b.do({ type: 'conditionSet', condition: 'swollen', because: 'seen at the bench' });
+    expect(now(b).kind).toBe('stop now');
+  });
+  test('in the press: out of it', () => {
+    const b = new Bench(index, route(mica9)).open();
+    for (let k = 0; k < 400 && flag(b.state, 'hold')?.what !== 'press'; k++) b.next();
+    b.do({ type: 'conditionSet', condition: 'swollen', because: 'the new cell bulges' });
+    const stop = now(b);
+    expect(stop).toMatchObject({ kind: 'stop now', what: 'press' });
+    if (stop.kind === 'stop now') b.do(stop.body);
+    expect(flag(b.state, 'hold')).toBeNull();
+    expect(now(b).kind).toBe('plan again');
+  });
+  test('at the charger: unplugged, and the test is over', () => {
+    const b = new Bench(index, undefined).open({ tasks: [] });
+    b.do({ type: 'symptomSet', symptom: 'no-start', on: true });
+    b.do({ type: 'testBegun', test: 'charge' });
+    expect(b.state.test.charge).toBeDefined();
+    b.do({ type: 'conditionSet', condition: 'hot', because: 'too hot to hold' });
+    const stop = now(b);
+    expect(stop).toMatchObject({ kind: 'stop now', what: 'charge', ids: ['hot'] });
+    if (stop.kind === 'stop now') b.do(stop.body);
+    expect(now(b).kind).not.toBe('stop now');
+  });
+});
+
+describe('a soak that was broken off', () => {
+  test('is known to the first gap: cold, the panel splits from its frame', () => {
+    const b = onThePlate();
+    b.at += 40_000;
+    b.do({ type: 'heatEnded' });
+    const next = now(b);
+    expect(next).toMatchObject({ kind: 'do', step: { action: 'gap' } });
+    const cold = next.kind === 'do' ? next.findings.find((f) => f.rule === 'soak cut short') : undefined;
+    expect(cold).toMatchObject({ severity: 'stop', ids: ['seal'] });
+    // 300 s were meant; 45 s had gone by, with the five of the press
+    expect(cold!.seconds).toBe(300 - 45);
+    expect(b.do(next.kind === 'do' ? next.body : { type: 'heatEnded' }).events.at(-1)!.breach).toEqual([
+      { rule: 'soak cut short', ids: ['seal'] },
+    ]);
+  });
+  test('warmed again, it waits for the plate and then goes on without a word', () => {
+    const b = onThePlate();
+    b.at += 40_000;
+    b.do({ type: 'heatEnded' });
+    b.do({ type: 'heatStarted', station: 'hot-plate', forS: 255 });
+    const wait = now(b);
+    expect(wait).toMatchObject({ kind: 'waiting', target: 'end', body: { type: 'heatEnded' } });
+    b.next();
+    expect(now(b)).toMatchObject({ kind: 'do', step: { action: 'gap' }, findings: [] });
+  });
+  test('whole, it says until when opening has to start, and after that to warm it again', () => {
+    const b = onThePlate({ softening: 'heat' });
+    b.next();
+    const ended = flag(b.state, 'heatEndedAt')!;
+    const next = now(b);
+    expect(next).toMatchObject({ kind: 'do', step: { action: 'release' }, findings: [] });
+    // the model's greatest delay, 180 s
+    expect(next.kind === 'do' && next.by).toEqual({ until: ended.at + 180_000, clockKnown: true });
+    b.at = ended.at + 181_000;
+    expect(now(b)).toMatchObject({ kind: 'do', findings: [{ rule: 'cooled again', ids: ['seal'] }] });
+  });
+  test('a gap that is there needs no second soak when the rest is planned again', () => {
+    const b = onThePlate();
+    b.next();
+    b.next();
+    expect(b.state.acted['gap seal']).toBeDefined();
+    const again = route(mica9, { standing: b.standing() });
+    expect(again.steps.map((s) => s.action)).not.toContain('heat');
+    expect(again.steps[0]).toMatchObject({ action: 'solvent' });
+  });
+});

@@ -1,0 +1,7 @@
+import { type Finding, findings, type Situation } from './interlocks';
+import type { Ending } from '../log/events';
+
+/** What an ending still waits for: what the interlocks would say to it now. One list, one place. */
+export function dueAtEnd(s: Situation, ending: Ending): Finding[] {
+  return findings(s, { type: 'jobClosed', ending, note: '' });
+}

@@ -1,0 +1,111 @@
+import { type IndexedModel, indexModel } from '../model/index-model';
+import { ridersOf, sealsOf } from '../model/riders';
+import type { Fate } from '../log/events';
+import { type JobState, originalPiece } from '../log/state';
+import { pieceInSlot, placeOf } from '../log/view';
+
+/** One piece of an old assembly, and what becomes of it. */
+export interface ManifestRow {
+  rider: string;
+  fate: Fate;
+  /** Whose word that is: the model's, the chosen part's, or somebody who has looked. */
+  by: 'model' | 'part' | 'seen';
+  /** It still sits on the old assembly. */
+  still: boolean;
+  /** Nothing more to do about it: it is over, or it stays where it is on purpose. */
+  settled: boolean;
+}
+
+/**
+ * Slots whose pieces the new assembly brings, and seals that are fitted on it, as far as anybody knows: what was seen, else
+ * the part's own list, else the model's. A seal that has been opened again is spent.
+ */
+export function arrivalsOf(index: IndexedModel, state: JobState, slot: string): string[] {
+  const own = index.slots.get(slot);
+  if (!own) return [];
+  const seals = new Set(sealsOf(index, slot).map((b) => b.id));
+  const known = new Set(
+    state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r) || seals.has(r)) ?? own.arrivesWith,
+  );
+  for (const r of ridersOf(index, slot, 'leaving')) {
+    const fate = r.hole ? undefined : state.fate[`${slot}/${r.id}`];
+    if (fate === 'move over') known.delete(r.id);
+    else if (fate) known.add(r.id);
+  }
+  for (const seal of seals) {
+    const fate = state.fate[`${slot}/${seal}`];
+    if (fate === 'on the new one') known.add(seal);
+    else if (fate !== undefined) known.delete(seal);
+    if (state.acted[`spent ${seal}`] !== undefined) known.delete(seal);
+  }
+  return inOrder(index, known);
+}
+const inOrder = (index: IndexedModel, ids: ReadonlySet<string>) =>
+  [...index.model.slots, ...index.model.bonds].filter((t) => ids.has(t.id)).map((t) => t.id);
+
+/** Arrivals that differ from the model's, by slot that is to be replaced: what the planner must be told. */
+export function arrivalsToPlan(index: IndexedModel, state: JobState): Record<string, string[]> {
+  const out: Record<string, string[]> = {};
+  for (const slot in state.task) {
+    if (state.task[slot] !== 'replace') continue;
+    const arrives = arrivalsOf(index, state, slot);
+    if (arrives.join() !== inOrder(index, new Set(index.slots.get(slot)?.arrivesWith)).join())
+      out[slot] = arrives;
+  }
+  return out;
+}
+
+const known = new WeakMap<IndexedModel, Map<string, IndexedModel>>();
+/** The model as it is when new assemblies bring other pieces than it says. Without a difference, the same index. */
+export function withArrivals(
+  index: IndexedModel,
+  arrives: Readonly<Record<string, readonly string[]>> | undefined,
+): IndexedModel {
+  if (!arrives || !Object.keys(arrives).length) return index;
+  const key = JSON.stringify(arrives);
+  const before = known.get(index)?.get(key);
+  if (before) return before;
+  const made = indexModel({
+    ...index.model,
+    slots: index.model.slots.map((s) => (arrives[s.id] ? { ...s, arrivesWith: [...arrives[s.id]!] } : s)),
+  });
+  const mine = known.get(index) ?? new Map<string, IndexedModel>();
+  // as many as there are parts in stock that differ: the oldest go
+  if (mine.size >= 20) mine.delete(mine.keys().next().value!);
+  known.set(index, mine.set(key, made));
+  return made;
+}
+
+/** Every piece of the old assembly in a slot, with what becomes of it: nothing is forgotten that is not on this list. */
+export function manifestOf(index: IndexedModel, state: JobState, slot: string): ManifestRow[] {
+  const arrives = new Set(
+    ridersOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map(
+      (r) => r.id,
+    ),
+  );
+  return ridersOf(index, slot, 'leaving')
+    .filter((r) => !r.hole)
+    .map(({ id }) => {
+      const seen = state.fate[`${slot}/${id}`] as Fate | undefined;
+      const fate: Fate = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
+      const carrier = index.slots.get(id)!.carrier;
+      const still =
+        placeOf(state, originalPiece(id), index) === `slot/${id}` &&
+        (carrier === undefined ||
+          pieceInSlot(state, slot) === originalPiece(slot) ||
+          placeOf(state, originalPiece(slot), index) === 'tray');
+      return {
+        rider: id,
+        fate,
+        by: seen ? 'seen' : state.part[slot] ? 'part' : 'model',
+        still,
+        settled: fate !== 'move over' || !still,
+      };
+    });
+}
+
+/** Pieces that must move over and still sit on the old assembly: they would leave with it. */
+export const forgotten = (index: IndexedModel, state: JobState, slot: string): string[] =>
+  manifestOf(index, state, slot)
+    .filter((r) => !r.settled)
+    .map((r) => r.rider);

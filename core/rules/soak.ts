@@ -1,0 +1,41 @@
+import type { IndexedModel } from '../model/index-model';
+import type { Body } from '../log/events';
+import { flag, type JobState } from '../log/state';
+
+/** A soak counts as given when no more than a tenth of it is missing (our own margin; the chart of the heat window will say). */
+const soakGiven = 0.9;
+
+/** The bond that an act works on while it is soft from heat: its first gap, or its release. */
+export function bondWorked(body: Body): string | undefined {
+  if (body.type === 'bondReleased') return body.bond;
+  return body.type === 'acted' && body.act === 'gap' ? body.target : undefined;
+}
+
+/** The last soak, where it is what softens this bond: nothing since has loosened it otherwise. */
+function soakOf(state: JobState, index: IndexedModel, bond: string) {
+  const ended = flag(state, 'heatEndedAt');
+  const heat = index.bonds.get(bond)?.release.find((r) => r.by === 'heat');
+  if (!ended || !heat || flag(state, 'heat')) return undefined;
+  const since = (key: string) => (state.acted[key] ?? 0) > ended.seq;
+  return since(`solvent ${bond}`) || since(`gap ${bond}`) ? undefined : { ended, heat };
+}
+
+/** Seconds that the last soak was short of what it was started for; undefined when it was given whole, or does not matter here. */
+export function soakShortS(state: JobState, index: IndexedModel, bond: string): number | undefined {
+  const soak = soakOf(state, index, bond);
+  if (!soak) return undefined;
+  const { gaveS, ofS } = soak.ended;
+  return gaveS < soakGiven * ofS ? Math.ceil(ofS - gaveS) : undefined;
+}
+
+/** Until when a warmed bond can be worked on after the heat, ms; undefined where the model names no greatest delay. */
+export function openBy(
+  state: JobState,
+  index: IndexedModel,
+  bond: string,
+): { until: number; clockKnown: boolean } | undefined {
+  const soak = soakOf(state, index, bond);
+  return soak?.heat.maxDelayS === undefined
+    ? undefined
+    : { until: soak.ended.at + soak.heat.maxDelayS * 1000, clockKnown: soak.ended.clockKnown };
+}

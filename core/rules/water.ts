@@ -1,0 +1,42 @@
+import type { IndexedModel } from '../model/index-model';
+import { coverBonds } from '../model/seals';
+import { flag, type JobState } from '../log/state';
+import { isWhole, shutState } from '../log/view';
+
+/** What can be said about water of a device as it stands, no more than was done and tested. */
+export const waters = [
+  'not opened',
+  'open',
+  'sealed, leak tested',
+  'sealed, not leak tested',
+  'leaks',
+  'closed without a seal',
+  'no seal',
+] as const;
+export type Water = (typeof waters)[number];
+
+/** The last leak test, where it was made of the device as it is closed now. */
+export function leakNow(state: JobState) {
+  const leak = flag(state, 'leak');
+  if (!leak || leak.seq <= (flag(state, 'closedAt') ?? 0)) return undefined;
+  return { holds: leak.holds, ...(leak.lost ? { lost: leak.lost } : {}) };
+}
+
+/**
+ * What is claimed: of the covers' bonds those count that were loosed in this job; a seal that was never touched is as it
+ * came. Water is claimed only after a leak test that held.
+ */
+export function waterOf(index: IndexedModel, state: JobState): Water {
+  const shut = shutState(state, index);
+  if (shut === 'never opened') return 'not opened';
+  if (shut === 'open') return 'open';
+  const bonds = coverBonds(index);
+  if (!bonds.length) return 'no seal';
+  if (
+    bonds.some((b) => !isWhole(state, b.id)) ||
+    (bonds.some((b) => state.bond[b.id]) && flag(state, 'unsealed'))
+  )
+    return 'closed without a seal';
+  const leak = leakNow(state);
+  return !leak ? 'sealed, not leak tested' : leak.holds ? 'sealed, leak tested' : 'leaks';
+}
