@@ -1,6 +1,43 @@
+/**
+ * The folders of the core, a tree: each may use those before it and none of those behind it, not even for a type. Where
+ * something is needed further up, it is a smaller thing than the folder that it stands in.
+ */
+const coreFolders = [
+  'vocabulary',
+  'methods',
+  'model',
+  'pairing',
+  'knowledge',
+  'log',
+  'steps',
+  'screws',
+  'consents',
+  'checks',
+  'diagnose',
+  'rules',
+  'route',
+  'progress',
+  'quote',
+  'forms',
+];
+const coreIsATree = coreFolders.slice(0, -1).map((folder, at) => ({
+  name: `core-is-a-tree-${folder}`,
+  severity: 'error',
+  from: { path: `^core/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^core/(${coreFolders.slice(at + 1).join('|')})/` },
+}));
+
 /** The rings: arrows point inwards. */
 module.exports = {
   forbidden: [
+    ...coreIsATree,
+    {
+      name: 'core-folders-are-known',
+      comment: 'a new folder takes its place in the order above',
+      severity: 'error',
+      from: {},
+      to: { path: '^core/', pathNot: `^core/(${coreFolders.join('|')}|testing)/` },
+    },
     {
       name: 'core-is-pure',
       comment: 'core imports nothing of the app, the server or the demo',

@@ -1,6 +1,6 @@
 import type { SymptomId } from '../core/knowledge/symptoms';
 import type { Mark, Provenance, Released, Task } from '../core/log/events';
-import type { Role } from '../core/rules/interlocks';
+import type { Role } from '../core/vocabulary/roles';
 
 /** Slipway Phone Works, an invented repair counter in the ferry terminal of the invented harbour town Port Sellen. */
 export const shop = {

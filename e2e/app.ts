@@ -11,7 +11,8 @@ import { checkModel } from '../core/model/check-model';
 import { indexModel } from '../core/model/index-model';
 import { ofVariant } from '../core/model/variant';
 import { taskName } from '../app/words/steps';
-import type { Route, StepAction } from '../core/steps/route';
+import type { Route } from '../core/steps/route';
+import type { StepAction } from '../core/vocabulary/steps';
 import { Bench } from '../core/testing/bench';
 
 const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);

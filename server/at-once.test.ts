@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
-import { originalPiece } from '../core/log/state';
+import { originalPiece } from '../core/vocabulary/pieces';
 import { sessionKey, whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { formBody, jsonBody, localPath, requireSameOrigin } from '../app/context';
 import { action as commands } from '../app/routes/work/commands';
 import type { Body, JobEvent } from '../core/log/events';
-import { originalPiece } from '../core/log/state';
+import { originalPiece } from '../core/vocabulary/pieces';
 import { holdStream, endStreamsOf, mostStreams } from './auth/streams';
 import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
 import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';

@@ -1,6 +1,7 @@
 import type { Decision, Refusal } from '../core/rules/decide';
 import type { JobEvent } from '../core/log/events';
-import type { Finding, Role, Waits } from '../core/rules/interlocks';
+import type { Finding, Waits } from '../core/rules/interlocks';
+import type { Role } from '../core/vocabulary/roles';
 import type { Methods } from '../core/methods/methods';
 
 export interface ShopSettings {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
-import { originalPiece } from '../core/log/state';
+import { originalPiece } from '../core/vocabulary/pieces';
 import { placeOf } from '../core/log/view';
 import { indexModel } from '../core/model/index-model';
 import { inShop } from './db/orm';

@@ -1,7 +1,7 @@
 import { memo, type Ref } from 'react';
 import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Face } from '../../core/model/schema';
+import type { Face } from '../../core/vocabulary/trade';
 import { OpenCover } from './map-cover';
 import { Bonds, Pieces, Plugs, Screws, ShutCover } from './map-inside';
 import { Catches, NoGo, Rim, Ruler } from './map-rim';

@@ -1,5 +1,5 @@
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Face } from '../../core/model/schema';
+import type { Face } from '../../core/vocabulary/trade';
 
 /** A rectangle of the drawing, mm. */
 export interface Frame {

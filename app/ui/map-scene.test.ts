@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../../core/testing/bench';
 import { indexed, replace, route, shippedModels } from '../../core/testing/demo-models';
-import type { DeviceModel, Face } from '../../core/model/schema';
+import type { DeviceModel } from '../../core/model/schema';
+import type { Face } from '../../core/vocabulary/trade';
 import { matPage } from '../../core/screws/mat-layout';
 import { matOf } from '../../core/screws/mat-of';
 import { type Box, meet, plugNameBox } from './map-labels';

@@ -1,4 +1,4 @@
-import type { Drive } from '../../core/model/schema';
+import type { Drive } from '../../core/vocabulary/trade';
 
 /** The drawn recess of a drive: screws are told apart by it and by their true relative length, never by colour. */
 const marks: Record<Drive, string> = {

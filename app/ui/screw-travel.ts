@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { holderOf, type JobState } from '../../core/log/state';
+import type { JobState } from '../../core/log/state';
+import { holderOf } from '../../core/vocabulary/pieces';
 
 const travelMs = 150;
 /** More than these at once (a job that is caught up with) would explain nothing. */

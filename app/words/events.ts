@@ -4,7 +4,7 @@ import { consentName } from './consents';
 import { causeName, symptomName, testName } from './fault';
 import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
-import { holderOf } from '../../core/log/state';
+import { holderOf } from '../../core/vocabulary/pieces';
 import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
 /**

@@ -1,5 +1,6 @@
 import type { Ending } from '../../core/log/events';
-import { holderOf, type JobState } from '../../core/log/state';
+import type { JobState } from '../../core/log/state';
+import { holderOf } from '../../core/vocabulary/pieces';
 import type { IndexedModel } from '../../core/model/index-model';
 import { plural } from './things';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { faces } from '../../core/model/schema';
+import { faces } from '../../core/vocabulary/trade';
 import { orderOperations } from '../../core/route/order';
 import { precedenceGraph } from '../../core/route/precedence-graph';
 import { cost, dangling, doubled, id, verb } from '../verb';

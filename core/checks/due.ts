@@ -4,7 +4,7 @@ import type { Round } from '../log/events';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
 import { transfersOf } from '../model/riders';
-import type { FunctionId } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 import { whyUntestable } from './untestable';
 
 export interface DueCheck {

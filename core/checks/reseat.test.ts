@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { FunctionId } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 import { instruct } from '../progress/instruct';
 import { flag } from '../log/state';
 import { jobRouteInput } from '../progress/route-input-of-job';

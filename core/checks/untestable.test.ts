@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { functionIds } from '../model/schema';
+import { functionIds } from '../vocabulary/trade';
 import { whyUntestable } from './untestable';
 
 test('a phone that does not start keeps everything from being tested but itself', () => {

@@ -1,4 +1,4 @@
-import type { FunctionId } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 
 /**
  * What cannot be tested on arrival when another function fails: a phone that does not start shows nothing, a dark or

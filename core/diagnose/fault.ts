@@ -2,7 +2,7 @@ import { conditionsOf } from '../log/view';
 import type { JobState } from '../log/state';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
-import type { Condition } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import type { Problem, Seen, Test } from './problem';
 import { causes, comebackMinutes, type KnownCause, otherWeight, past } from '../knowledge/causes';
 import { type SymptomId, symptomIds, symptoms } from '../knowledge/symptoms';

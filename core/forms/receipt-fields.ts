@@ -3,7 +3,7 @@ import { symptomIds } from '../knowledge/symptoms';
 import { markSchema, taskSchema } from '../log/event-schema';
 import { checkResults, known } from '../log/events';
 import { firstMoment, lastMoment } from '../log/plain-text';
-import { functionIds } from '../model/schema';
+import { functionIds } from '../vocabulary/trade';
 
 const photoSchema = z.strictObject({ id: z.uuid(), mark: z.string().max(60).optional() });
 

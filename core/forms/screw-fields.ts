@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { drives } from '../model/schema';
+import { drives } from '../vocabulary/trade';
 import { pitchMm } from '../screws/threads';
 
 const millimetres = (most: number) =>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { leastWaits, roles } from '../rules/interlocks';
+import { leastWaits } from '../rules/interlocks';
+import { roles } from '../vocabulary/roles';
 
 /** Another person of the workshop. */
 export const personFields = z.object({

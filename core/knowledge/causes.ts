@@ -1,4 +1,5 @@
-import type { DeviceModel, FunctionId } from '../model/schema';
+import type { DeviceModel } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 
 /** What may be wrong, what it comes to as a task, and about how long putting it right takes beside the part. */
 export interface KnownCause {

@@ -1,4 +1,4 @@
-import type { FunctionId } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 
 /**
  * What owners complain of. `words` are stems by which it is found in the owner's own words; `weights` say of about a

@@ -1,4 +1,4 @@
-import type { Condition, FunctionId } from '../model/schema';
+import type { Condition, FunctionId } from '../vocabulary/trade';
 import type { SymptomId } from './symptoms';
 
 /** The ladder, cheapest and most harmless first. */

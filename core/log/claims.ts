@@ -1,6 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Body } from './events';
-import { holderOf, type TableName } from './state';
+import type { TableName } from './state';
+import { holderOf } from '../vocabulary/pieces';
 
 /**
  * What an event says of one thing: of a piece where it lies, of a plug, a bond or a slot how it stands. Two benches that

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { conditions, drives, functionIds } from '../model/schema';
+import { conditions, drives, functionIds } from '../vocabulary/trade';
 import { symptomIds } from '../knowledge/symptoms';
 import { remedies } from '../pairing/remedies';
 import { firstMoment, isPlainText, lastMoment, plainTextAdvice } from './plain-text';
 import {
-  acts,
   advices,
   asidePlaces,
   checkResults,
@@ -23,6 +22,7 @@ import {
   taskActions,
   troubleKinds,
 } from './events';
+import { acts } from '../vocabulary/steps';
 
 /** The bodies of events as they come from outside: commands, imported logs. The types of the core are inferred from here. */
 /** An id: never the name of something that every object has. */

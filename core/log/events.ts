@@ -1,3 +1,4 @@
+import type { Act } from '../vocabulary/steps';
 import type { z } from 'zod';
 import type { bodySchema, markSchema, taskSchema } from './event-schema';
 
@@ -55,30 +56,7 @@ export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
 export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 'reseat'] as const;
-/**
- * Acts of a route that change no piece: the log keeps that they were done. Those of `holds` run by themselves once they
- * are started; their targets are `thing:start` and `thing:end`.
- */
-export const acts = [
-  'switch off',
-  'look',
-  'outfit',
-  'prepare',
-  'gap',
-  'test part',
-  'compare',
-  'inspect',
-  'work',
-  'rework',
-  'move chip',
-  'press',
-  'cure',
-  'leak test',
-  'recharge',
-  'calibrate',
-] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
-export type Act = (typeof acts)[number];
 /** Units of a leak tester's reading. */
 export const pressureUnits = ['Pa', 'hPa', 'kPa', 'mbar', 'bar'] as const;
 export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] as const;

@@ -2,17 +2,8 @@ import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
 import { fatePlace } from './fates';
-import {
-  bare,
-  flag,
-  holderOf,
-  type JobState,
-  originalPiece,
-  type TableName,
-  tableNames,
-  type Tables,
-  type Undo,
-} from './state';
+import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
+import { holderOf, originalPiece } from '../vocabulary/pieces';
 
 /** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
 class Writer {

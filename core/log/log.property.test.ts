@@ -8,7 +8,8 @@ import { type Command, decide } from '../rules/decide';
 import { type Body, final, isGate, type JobEvent } from './events';
 import { nextStep } from '../rules/step-of-event';
 import { evolve, fold } from './evolve';
-import { empty, holderOf, type JobState, tableNames } from './state';
+import { empty, type JobState, tableNames } from './state';
+import { holderOf } from '../vocabulary/pieces';
 import { placeOf } from './view';
 
 const index = indexed(mica9);

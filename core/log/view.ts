@@ -1,6 +1,8 @@
 import type { IndexedModel } from '../model/index-model';
-import type { Pose, Way } from '../model/schema';
-import { holderOf, type JobState, originalPiece } from './state';
+import type { Way } from '../model/schema';
+import type { Pose } from '../vocabulary/trade';
+import type { JobState } from './state';
+import { holderOf, originalPiece } from '../vocabulary/pieces';
 
 /** Questions about a job's state. Each is one small function; none of them changes anything. */
 

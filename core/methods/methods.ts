@@ -1,4 +1,4 @@
-import type { Caution, StepAction } from '../steps/route';
+import type { Caution, StepAction } from '../vocabulary/steps';
 
 /**
  * House methods: where practitioners disagree, a workshop chooses. Each question has a default with its reason; it can

@@ -1,5 +1,6 @@
 import type { IndexedModel } from './index-model';
-import type { Face, Slot } from './schema';
+import type { Slot } from './schema';
+import type { Face } from '../vocabulary/trade';
 
 interface Placed {
   id: string;

@@ -1,6 +1,6 @@
 import { coveredBy } from './covers';
 import type { IndexedModel } from './index-model';
-import type { FunctionId } from './schema';
+import type { FunctionId } from '../vocabulary/trade';
 
 /** The functions that a slot serves itself, by the connectors that join it, and by the connectors that it hides. */
 export function functionsOf(index: IndexedModel, slotId: string): FunctionId[] {

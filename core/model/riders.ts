@@ -1,4 +1,4 @@
-import { newPiece } from '../log/state';
+import { newPiece } from '../vocabulary/pieces';
 import type { IndexedModel } from './index-model';
 import type { Bond } from './schema';
 import { isSeal } from './seals';

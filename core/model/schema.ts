@@ -1,3 +1,12 @@
+import {
+  faces,
+  drives,
+  slotKinds,
+  bondKinds,
+  releaseMeans,
+  conditions,
+  functionIds,
+} from '../vocabulary/trade';
 import { z } from 'zod';
 import { methodIds } from '../methods/methods';
 
@@ -19,70 +28,6 @@ const mm = z.number().min(0).max(400);
 const text = z.string().min(1).max(300);
 const price = z.int().min(0).max(100_000_00);
 const chance = z.number().min(0).max(1);
-
-export const faces = ['front', 'back'] as const;
-export const poses = ['in', 'folded', 'shifted', 'out'] as const;
-export const drives = ['P2', 'P5', 'Y000', 'PH000', 'PH00', 'standoff', 'hex', 'slot'] as const;
-export const slotKinds = [
-  'display',
-  'panel',
-  'back',
-  'cell',
-  'board',
-  'bracket',
-  'loudspeaker',
-  'ear-speaker',
-  'camera',
-  'front-sensors',
-  'vibration',
-  'port',
-  'flex',
-  'key',
-  'tray',
-  'frame',
-  'coil',
-  'magnet',
-  'mesh',
-  'film',
-  'antenna',
-  'chip',
-] as const;
-export const bondKinds = ['perimeter-seal', 'stretch-strip', 'tape', 'glue', 'gasket'] as const;
-export const releaseMeans = ['heat', 'solvent', 'pull', 'cut', 'laser'] as const;
-export const conditions = [
-  'swollen',
-  'pierced',
-  'wet',
-  'hot',
-  'bent',
-  'shattered',
-  'stuck on',
-  'back glass missing',
-  'earlier repair',
-] as const;
-export const functionIds = [
-  'power',
-  'picture',
-  'touch',
-  'pressure',
-  'ambient',
-  'proximity',
-  'face',
-  'finger',
-  'cameras',
-  'front-camera',
-  'loudspeaker',
-  'ear-speaker',
-  'microphones',
-  'vibration',
-  'keys',
-  'charging',
-  'wireless',
-  'radios',
-  'motion',
-  'notice',
-  'battery',
-] as const;
 
 const minutes = z
   .strictObject({ low: z.number().min(0), likely: z.number().min(0), high: z.number().min(0) })
@@ -359,10 +304,4 @@ export type Bond = DeviceModel['bonds'][number];
 export type Catch = DeviceModel['catches'][number];
 export type Variant = DeviceModel['variants'][number];
 export type Pairing = DeviceModel['pairing'][number];
-export type Face = (typeof faces)[number];
-export type Pose = (typeof poses)[number];
-export type Drive = (typeof drives)[number];
-export type Condition = (typeof conditions)[number];
-export type FunctionId = (typeof functionIds)[number];
-export type ReleaseMeans = (typeof releaseMeans)[number];
 export type Minutes = z.output<typeof minutes>;

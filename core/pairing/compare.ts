@@ -1,6 +1,6 @@
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
-import type { FunctionId } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 import type { EffectKind } from './effects';
 import type { Remedy } from './remedies';
 import { outcomeOf, remediesFor } from './rules';

@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
-import type { FunctionId, Pairing } from '../model/schema';
+import type { Pairing } from '../model/schema';
+import type { FunctionId } from '../vocabulary/trade';
 import { counts } from '../model/system';
 import { defaultMethods, type Methods } from '../methods/methods';
 import type { Remedy } from './remedies';

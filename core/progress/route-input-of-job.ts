@@ -5,7 +5,7 @@ import { standingOf } from './standing';
 import { flag, type JobState } from '../log/state';
 import { conditionsOf } from '../log/view';
 import type { IndexedModel } from '../model/index-model';
-import type { Condition } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import { methodsOfRemedies, type Remedies } from '../pairing/effects';
 import { type Methods, methodsOf } from '../methods/methods';
 import type { RouteInput } from '../steps/route';

@@ -1,6 +1,7 @@
 import { checksDue } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
-import type { Phase, Route } from '../steps/route';
+import type { Route } from '../steps/route';
+import type { Phase } from '../vocabulary/steps';
 import { failedChecks } from '../checks/failed';
 import { isStepDone, nextStep } from '../rules/step-of-event';
 import { flag, type JobState } from '../log/state';

@@ -2,7 +2,8 @@ import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Standing } from '../steps/route';
 import { replacedSlots } from '../log/view';
-import { flag, holderOf, type JobState } from '../log/state';
+import { flag, type JobState } from '../log/state';
+import { holderOf } from '../vocabulary/pieces';
 import { filmsDue, pieceInHole, pieceInSlot, poseOf, shutState } from '../log/view';
 
 /** Where the device of a job stands: what the planner starts from when a job is re-planned in the middle. */

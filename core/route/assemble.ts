@@ -1,7 +1,7 @@
 import { plugsOf } from '../checks/reseat';
 import { badCell } from '../vocabulary/conditions';
 import type { IndexedModel } from '../model/index-model';
-import { holderOf, newPiece } from '../log/state';
+import { holderOf, newPiece } from '../vocabulary/pieces';
 import { ridersOf, transfersOf } from '../model/riders';
 import { isSeal } from '../model/seals';
 import { bootConnectors } from '../model/system';
@@ -31,7 +31,8 @@ import {
 import { cellIsIn, trialEnd, trialPlugs, trialSteps } from './trial';
 import type { Work } from './tasks';
 import { around, handsS, times } from './times';
-import type { Caution, Kit, Phase, Step } from '../steps/route';
+import type { Kit, Step } from '../steps/route';
+import type { Caution, Phase } from '../vocabulary/steps';
 import { type Operation, precedencesOut } from './way-out';
 
 /** Pieces that move from housing to housing, the small ones with them: dozens (common practice; the number is ours). */

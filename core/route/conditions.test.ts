@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { instruct } from '../progress/instruct';
 import { Bench } from '../testing/bench';
 import { atlas, dune2, dune3, indexed, mica4, mica9, replace, route } from '../testing/demo-models';
-import type { Caution, Route, StepAction } from '../steps/route';
+import type { Route } from '../steps/route';
+import type { Caution, StepAction } from '../vocabulary/steps';
 
 const actions = (r: Route): StepAction[] => r.steps.map((s) => s.action);
 const cautions = (r: Route): Set<Caution> => new Set(r.steps.flatMap((s) => s.cautions));

@@ -1,6 +1,7 @@
 import { badCell } from '../vocabulary/conditions';
 import type { IndexedModel } from '../model/index-model';
-import type { Drive, Way } from '../model/schema';
+import type { Way } from '../model/schema';
+import type { Drive } from '../vocabulary/trade';
 import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';
 import { holders, isLoose, type Setting, waysProblem } from './facts';
 import type { OrderAnswer } from './order';

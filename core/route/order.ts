@@ -1,5 +1,5 @@
 import FlatQueue from 'flatqueue';
-import type { Face } from '../model/schema';
+import type { Face } from '../vocabulary/trade';
 import { changesBound } from './order-bound';
 import { Bits, precedenceGraph } from './precedence-graph';
 

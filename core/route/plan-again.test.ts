@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { indexed, modelHash, shippedModels, swollen } from '../testing/demo-models';
 import { type Course, planAgainAlong, slotsWorthAsking } from '../testing/plan-again';
-import type { Condition, DeviceModel } from '../model/schema';
+import type { DeviceModel } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import { allStations } from '../methods/catalogue';
 import type { Methods } from '../methods/methods';
 

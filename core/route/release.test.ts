@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Condition } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import { dune2, indexed, mica9 } from '../testing/demo-models';
 import { allStations, generalStations } from '../methods/catalogue';
 import { defaultMethods, type Methods } from '../methods/methods';

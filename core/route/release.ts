@@ -1,5 +1,6 @@
 import { badCell, noHeat } from '../vocabulary/conditions';
-import type { Bond, Condition, ReleaseMeans } from '../model/schema';
+import type { Bond } from '../model/schema';
+import type { Condition, ReleaseMeans } from '../vocabulary/trade';
 import type { IndexedModel } from '../model/index-model';
 import { isSeal } from '../model/seals';
 import { generalStations, heatStations } from '../methods/catalogue';

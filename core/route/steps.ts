@@ -1,15 +1,18 @@
-import type { Act, Round } from '../log/events';
+import type { Round } from '../log/events';
+import type { Act } from '../vocabulary/steps';
 import { badCell, noHeat } from '../vocabulary/conditions';
-import { newPiece } from '../log/state';
+import { newPiece } from '../vocabulary/pieces';
 import { bringsOf } from '../model/riders';
 import type { IndexedModel } from '../model/index-model';
-import type { Bond, Drive, Face, Minutes, Slot } from '../model/schema';
+import type { Bond, Minutes, Slot } from '../model/schema';
+import type { Drive, Face } from '../vocabulary/trade';
 import { dataDue, effectsOf } from '../pairing/effects';
 import { isSeal } from '../model/seals';
 import { bringsSeal, renewalOf, type Setting } from './facts';
 import { releaseFor } from './release';
 import { around, handsS, inSeconds, plus, times } from './times';
-import type { Caution, Phase, Step } from '../steps/route';
+import type { Step } from '../steps/route';
+import type { Caution, Phase } from '../vocabulary/steps';
 import type { Operation } from './way-out';
 
 export type Draft = Omit<Step, 'id' | 'phase'>;

@@ -1,4 +1,5 @@
-import type { Act, Task } from '../log/events';
+import type { Task } from '../log/events';
+import type { Act } from '../vocabulary/steps';
 import type { IndexedModel } from '../model/index-model';
 import { transfersOf } from '../model/riders';
 import type { Methods } from '../methods/methods';

@@ -1,5 +1,6 @@
-import type { Caution, Step } from '../steps/route';
-import type { Role } from '../rules/interlocks';
+import type { Step } from '../steps/route';
+import type { Caution } from '../vocabulary/steps';
+import type { Role } from '../vocabulary/roles';
 
 const metal = 'fine-tweezers';
 

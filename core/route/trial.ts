@@ -1,4 +1,4 @@
-import { newPiece } from '../log/state';
+import { newPiece } from '../vocabulary/pieces';
 import { ridersOf } from '../model/riders';
 import { bootConnectors, bootRulesFor } from '../model/system';
 import type { Setting } from './facts';

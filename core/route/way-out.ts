@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
-import type { Bond, Drive, Face, Way } from '../model/schema';
+import type { Bond, Way } from '../model/schema';
+import type { Drive, Face } from '../vocabulary/trade';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../rules/interlocks';
 import { holders, isLoose, isMoved, type Setting } from './facts';

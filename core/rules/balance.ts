@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
-import { holderOf, type JobState, originalPiece } from '../log/state';
+import type { JobState } from '../log/state';
+import { holderOf, originalPiece } from '../vocabulary/pieces';
 import { filmsDue, isLive, outsideFasteners, pieceInHole, pieceInSlot, placeOf, poseOf } from '../log/view';
 
 /** What the ledger bar shows, and what the gates at the end are decided on. All by identity. */

@@ -1,4 +1,4 @@
-import type { Condition } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import type { Body, Mark } from '../log/events';
 
 /**

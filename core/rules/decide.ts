@@ -14,11 +14,13 @@ import {
   needsServer,
   onlyDecided,
 } from '../log/events';
-import { type Finding, findings, type Role, type RuleName, type Waits } from './interlocks';
+import { type Finding, findings, type RuleName, type Waits } from './interlocks';
+import type { Role } from '../vocabulary/roles';
 import { stepFor } from './step-of-event';
 import { knownCause, knownTest } from '../diagnose/fault';
 import type { Methods } from '../methods/methods';
-import { flag, holderOf, type JobState } from '../log/state';
+import { flag, type JobState } from '../log/state';
+import { holderOf } from '../vocabulary/pieces';
 
 export interface Command {
   /** Made by the client, unguessable, once for each press. */

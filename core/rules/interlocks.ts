@@ -1,6 +1,7 @@
+import type { Role } from '../vocabulary/roles';
 import { checksDue, openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
-import type { Condition } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import { bootConnectors } from '../model/system';
 import { isSeal } from '../model/seals';
 import { generalStations } from '../methods/catalogue';
@@ -16,7 +17,8 @@ import { leakNow } from './water';
 import { bondWorked, openBy, soakShortS } from './soak';
 import { noHeat } from '../vocabulary/conditions';
 import type { Body, BodyOf, BodyType } from '../log/events';
-import { flag, holderOf, type JobState, originalPiece } from '../log/state';
+import { flag, type JobState } from '../log/state';
+import { holderOf, originalPiece } from '../vocabulary/pieces';
 import { forgotten } from './manifest';
 import {
   hasCondition,
@@ -37,8 +39,6 @@ import {
  * screen speaks with it before a fact, and `core/route` takes the rules that have `needs` as precedences.
  * `forbid`: nobody passes. `stop`: passed with a typed reason by the roles named. `warn`: said, not stopped.
  */
-export const roles = ['owner', 'lead', 'technician', 'trainee'] as const;
-export type Role = (typeof roles)[number];
 export type Severity = 'forbid' | 'stop' | 'warn';
 export interface Finding {
   rule: RuleName;

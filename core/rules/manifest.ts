@@ -1,7 +1,8 @@
 import { type IndexedModel, indexModel } from '../model/index-model';
 import { ridersOf, sealsOf } from '../model/riders';
 import type { Fate } from '../log/events';
-import { type JobState, originalPiece } from '../log/state';
+import type { JobState } from '../log/state';
+import { originalPiece } from '../vocabulary/pieces';
 import { pieceInSlot, placeOf } from '../log/view';
 
 /** One piece of an old assembly, and what becomes of it. */

@@ -1,11 +1,14 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
-import type { Route, Step, StepAction } from '../steps/route';
+import type { Route, Step } from '../steps/route';
+import type { StepAction } from '../vocabulary/steps';
 import { bringsOf, ridersOf } from '../model/riders';
 import { isAlready } from './already';
 import { badCell } from '../vocabulary/conditions';
-import { type Act, type Body, holds } from '../log/events';
-import { holderOf, type JobState, newPiece, originalPiece } from '../log/state';
+import { type Body, holds } from '../log/events';
+import type { Act } from '../vocabulary/steps';
+import type { JobState } from '../log/state';
+import { holderOf, newPiece, originalPiece } from '../vocabulary/pieces';
 import { conditionsOf, pieceInHole, pieceInSlot, piecesAt } from '../log/view';
 
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */

@@ -1,7 +1,7 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { OrderProblem } from '../route/order';
-import type { Face } from '../model/schema';
+import type { Face } from '../vocabulary/trade';
 
 /**
  * An invented device as an order problem: brackets in layers, each held by screws of one or two kinds and lifted when

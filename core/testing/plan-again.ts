@@ -1,7 +1,8 @@
 import type { Task } from '../log/events';
 import { shutState } from '../log/view';
 import type { IndexedModel } from '../model/index-model';
-import type { Condition, DeviceModel } from '../model/schema';
+import type { DeviceModel } from '../model/schema';
+import type { Condition } from '../vocabulary/trade';
 import { jobRouteInput, type WorkshopMeans } from '../progress/route-input-of-job';
 import { planRoute } from '../route/plan';
 import type { Route } from '../steps/route';

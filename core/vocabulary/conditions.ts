@@ -1,4 +1,4 @@
-import type { Condition } from '../model/schema';
+import type { Condition } from './trade';
 
 /** Conditions under which nothing is heated, charged, pressed, lasered or frozen: nobody passes that while they stand. */
 export const noHeat: readonly Condition[] = ['swollen', 'pierced', 'wet', 'hot'];

@@ -3,7 +3,7 @@ import type { JobEvent } from '../../core/log/events';
 import type { JobState } from '../../core/log/state';
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/steps/route';
-import { roles } from '../../core/rules/interlocks';
+import { roles } from '../../core/vocabulary/roles';
 import type { JobSummary, Outcome, ShopSettings } from '../types';
 
 /**

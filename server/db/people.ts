@@ -1,7 +1,7 @@
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Role } from '../../core/rules/interlocks';
-import { roles } from '../../core/rules/interlocks';
+import type { Role } from '../../core/vocabulary/roles';
+import { roles } from '../../core/vocabulary/roles';
 import { Person } from './entities';
 import { shopOf } from './orm';
 

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Role } from '../../core/rules/interlocks';
+import type { Role } from '../../core/vocabulary/roles';
 import type { ShopSettings, Who } from '../types';
 import { Session } from './entities';
 import { getOrm, shopOf } from './orm';

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
-import { flag, originalPiece } from '../../core/log/state';
+import { flag } from '../../core/log/state';
+import { originalPiece } from '../../core/vocabulary/pieces';
 import { pieceInSlot } from '../../core/log/view';
 import { savedIdentity, saveIdentity } from '../db/identity';
 import { appendCommand, lockedJob } from '../append-command';

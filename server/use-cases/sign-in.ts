@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Who } from '../types';
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import type { Role } from '../../core/rules/interlocks';
+import type { Role } from '../../core/vocabulary/roles';
 import { passwordMatches } from '../auth/password';
 import { closeSession, openSession } from '../auth/session';
 import { inShop } from '../db/orm';

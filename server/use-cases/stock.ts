@@ -2,7 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import type { StockQuery } from '../../core/forms/stock-query';
 import { partFields, proofField, releasedField } from '../../core/forms/part-fields';
-import type { Role } from '../../core/rules/interlocks';
+import type { Role } from '../../core/vocabulary/roles';
 import { amountText } from '../../core/quote/amount';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';

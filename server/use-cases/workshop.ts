@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
-import { type Role, roles } from '../../core/rules/interlocks';
+import { type Role, roles } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
 import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';

@@ -5,7 +5,7 @@ import { failedChecks } from '../../../core/checks/failed';
 import { nextStep } from '../../../core/rules/step-of-event';
 import { flag } from '../../../core/log/state';
 import { isLive, shutState } from '../../../core/log/view';
-import type { FunctionId } from '../../../core/model/schema';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { Step } from '../../../core/steps/route';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 

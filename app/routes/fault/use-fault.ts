@@ -4,7 +4,7 @@ import { faultView } from '../../../core/diagnose/next';
 import { symptomOfFunction, symptomsIn } from '../../../core/knowledge/symptoms';
 import type { Body } from '../../../core/log/events';
 import { flag, type JobState } from '../../../core/log/state';
-import type { FunctionId } from '../../../core/model/schema';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
 import { useJobFrame } from '../../ui/job-frame';
 

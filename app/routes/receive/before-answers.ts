@@ -1,6 +1,6 @@
 import type { DraftBody } from '../../../core/forms/receipt-fields';
 import { whyUntestable } from '../../../core/checks/untestable';
-import type { FunctionId } from '../../../core/model/schema';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import { functionName } from '../../words/things';
 
 export type Before = NonNullable<DraftBody['before']>;

@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { type Ref, useRef, useState } from 'react';
-import type { FunctionId } from '../../../core/model/schema';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import { Field } from '../../ui/field';
 import { functionHow, functionName } from '../../words/things';
 import { type Before, type BeforeResult, beforeResults, othersWork, withAnswer } from './before-answers';

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useActionData, useNavigation, useSubmit } from 'react-router';
 import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
 import { readReceipt } from '../../../core/forms/receipt-fields';
-import type { FunctionId } from '../../../core/model/schema';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { ModelChoice } from '../../../server/use-cases/drafts';
 import { ownerKey } from '../../job/outbox';
 import { useFrame } from '../../ui/frame';

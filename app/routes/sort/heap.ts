@@ -1,5 +1,5 @@
 import type { JobState } from '../../../core/log/state';
-import { holderOf } from '../../../core/log/state';
+import { holderOf } from '../../../core/vocabulary/pieces';
 import { screwSpec } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { calliperMm } from '../../../core/screws/safe-length';

@@ -1,7 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Body } from '../../../core/log/events';
-import { type JobState, originalPiece } from '../../../core/log/state';
+import type { JobState } from '../../../core/log/state';
+import { originalPiece } from '../../../core/vocabulary/pieces';
 import { pieceInHole, piecesAt } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { plural, thingName } from '../../words/things';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Body } from '../../../core/log/events';
-import type { Drive } from '../../../core/model/schema';
+import type { Drive } from '../../../core/vocabulary/trade';
 import type { LooseScrew } from '../../../core/screws/sort-screws';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 import { holesOfHeap, type Heap, sortHeap } from './heap';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { z } from 'zod';
-import { drives } from '../../../core/model/schema';
+import { drives } from '../../../core/vocabulary/trade';
 
 const kept = z.array(
   z.object({

@@ -1,7 +1,7 @@
 import { Button, Form, Input, type InputProps } from 'antd';
 import { useEffect, useState } from 'react';
 import { screwFields } from '../../../core/forms/screw-fields';
-import { drives } from '../../../core/model/schema';
+import { drives } from '../../../core/vocabulary/trade';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';

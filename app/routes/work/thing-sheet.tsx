@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import type { Body } from '../../../core/log/events';
-import { type JobState, newPiece, originalPiece } from '../../../core/log/state';
+import type { JobState } from '../../../core/log/state';
+import { newPiece, originalPiece } from '../../../core/vocabulary/pieces';
 import { isHooked, isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';

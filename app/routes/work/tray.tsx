@@ -1,4 +1,5 @@
-import { holderOf, type JobState } from '../../../core/log/state';
+import type { JobState } from '../../../core/log/state';
+import { holderOf } from '../../../core/vocabulary/pieces';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { replacedSlots } from '../../../core/log/view';
 import { pieceName } from '../../words/things';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/log/state';
-import type { Face } from '../../../core/model/schema';
+import type { Face } from '../../../core/vocabulary/trade';
 import { isSeal } from '../../../core/model/seals';
 import { useKeys } from '../../ui/keys';
 import { later } from '../../ui/later';

@@ -1,7 +1,7 @@
 import { Button, Collapse, Form, Input, type InputProps } from 'antd';
 import { useEffect } from 'react';
 import { personFields } from '../../../core/forms/workshop-fields';
-import { type Role, roles } from '../../../core/rules/interlocks';
+import { type Role, roles } from '../../../core/vocabulary/roles';
 import type { Person } from '../../../server/use-cases/workshop';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';

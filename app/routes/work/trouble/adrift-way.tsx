@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { originalPiece } from '../../../../core/log/state';
+import { originalPiece } from '../../../../core/vocabulary/pieces';
 import { pieceInHole } from '../../../../core/log/view';
 import { searchPlaces, type SearchPlace } from '../../../../core/screws/search-places';
 import type { IndexedModel } from '../../../../core/model/index-model';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { Body, TroubleKind } from '../../../../core/log/events';
 import { noHeat } from '../../../../core/vocabulary/conditions';
-import { originalPiece } from '../../../../core/log/state';
+import { originalPiece } from '../../../../core/vocabulary/pieces';
 import { hasCondition, pieceInHole } from '../../../../core/log/view';
 import { list, thingName } from '../../../words/things';
 import type { WayProps } from './way';

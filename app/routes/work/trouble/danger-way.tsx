@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { hasCondition } from '../../../../core/log/view';
-import type { Condition } from '../../../../core/model/schema';
+import type { Condition } from '../../../../core/vocabulary/trade';
 import type { WayProps } from './way';
 
 const dangers: readonly { condition: Condition; says: string }[] = [

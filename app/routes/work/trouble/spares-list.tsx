@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { newPiece } from '../../../../core/log/state';
+import { newPiece } from '../../../../core/vocabulary/pieces';
 import { safeLengthMm } from '../../../../core/screws/safe-length';
 import { substitutesFor, type Substitute } from '../../../../core/screws/substitutes';
 import { Recess } from '../../../ui/recess';
