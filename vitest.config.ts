@@ -8,7 +8,7 @@ export default defineConfig({
           name: 'unit',
           environment: 'node',
           testTimeout: 60_000,
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.{ts,tsx}'],
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.{ts,tsx}', 'words/**/*.test.ts'],
         },
       },
       {

@@ -10,7 +10,7 @@ import { contentHash } from '../core/model/canonical-json';
 import { checkModel } from '../core/model/check-model';
 import { indexModel } from '../core/model/index-model';
 import { ofVariant } from '../core/model/variant';
-import { taskName } from '../app/words/steps';
+import { taskName } from '../words/steps';
 import type { Route } from '../core/steps/route';
 import type { StepAction } from '../core/vocabulary/steps';
 import { Bench } from '../core/testing/bench';

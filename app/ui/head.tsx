@@ -9,8 +9,8 @@ import { forgetPages } from '../job/install';
 import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
 import { useNow } from '../job/ticker';
-import { runningOver, runningText } from '../words/things';
-import { left, soon, soonShort } from '../words/time';
+import { runningOver, runningText } from '../../words/things';
+import { left, soon, soonShort } from '../../words/time';
 import { useAlarms } from '../job/alarms';
 import { NavTabs } from './nav-tabs';
 

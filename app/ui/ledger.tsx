@@ -4,7 +4,7 @@ import { flag, type JobState } from '../../core/log/state';
 import { shutState } from '../../core/log/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { SendState } from '../job/sender';
-import { list, pieceName } from '../words/things';
+import { list, pieceName } from '../../words/things';
 
 /** The balance, always at the same place and always true; with what is kept here and not yet confirmed. */
 export function Ledger({

@@ -1,5 +1,5 @@
 import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
-import { thingName } from '../words/things';
+import { thingName } from '../../words/things';
 import { pieceLabel } from './map-labels';
 import { foldedPoint, foldedShape } from './map-placing';
 import { bondLook, type Scene } from './map-scene';

@@ -1,5 +1,5 @@
 import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
-import { thingName } from '../words/things';
+import { thingName } from '../../words/things';
 import { bondLook, isNamed, pieceLabels, plugsOf, type Scene, seen } from './map-scene';
 import { BondPatch, Plug, ScrewMark, SlotPlate } from './map-things';
 

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Sender, SendState } from '../job/sender';
-import { refusalText } from '../words/findings';
+import { refusalText } from '../../words/findings';
 import { Note } from './note';
 
 /** What the server would not take of this job, one thing at a time, until it has been seen. */

@@ -2,7 +2,7 @@ import { Input, Form, Button } from 'antd';
 import type { Finding } from '../../core/rules/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../server/types';
-import { findingText } from '../words/findings';
+import { findingText } from '../../words/findings';
 import { Sheet } from './sheet';
 import { Field } from './field';
 import { Note } from './note';

@@ -1,7 +1,7 @@
 import { Button, type RefSelectProps } from 'antd';
 import { useRef, useState } from 'react';
 import { type Task, taskActions } from '../../core/log/events';
-import { taskName } from '../words/steps';
+import { taskName } from '../../words/steps';
 import { Pick } from './pick';
 
 export interface Part {

@@ -6,7 +6,7 @@ import type { JobState } from '../../core/log/state';
 import type { Who } from '../../server/types';
 import { benchTime } from '../job/clock';
 import type { Replica } from '../job/replica';
-import { refusalText } from '../words/findings';
+import { refusalText } from '../../words/findings';
 import { later } from './later';
 import type { OverrideGiven } from './stop-sheet';
 

@@ -1,8 +1,8 @@
-import { consentName, consentText } from '../../app/words/consents';
-import { adviceName } from '../../app/words/offer';
-import { taskName } from '../../app/words/steps';
-import { cap, thingName } from '../../app/words/things';
-import { dayAndClock, money } from '../../app/words/time';
+import { consentName, consentText } from '../../words/consents';
+import { adviceName } from '../../words/offer';
+import { taskName } from '../../words/steps';
+import { cap, thingName } from '../../words/things';
+import { dayAndClock, money } from '../../words/time';
 import { agreedBy, consentsFor } from '../../core/consents/consents';
 import type { Task } from '../../core/log/events';
 import { flag } from '../../core/log/state';

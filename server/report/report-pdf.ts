@@ -1,5 +1,5 @@
-import { eventText } from '../../app/words/events';
-import { cap } from '../../app/words/things';
+import { eventText } from '../../words/events';
+import { cap } from '../../words/things';
 import {
   cautionLines,
   checkName,
@@ -8,8 +8,8 @@ import {
   faultLine,
   termsLines,
   waterText,
-} from '../../app/words/report';
-import { dayAndClock } from '../../app/words/time';
+} from '../../words/report';
+import { dayAndClock } from '../../words/time';
 import { pdfDocument } from './document';
 import type { ReportData } from './report-data';
 

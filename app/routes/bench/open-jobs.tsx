@@ -4,9 +4,9 @@ import { stages } from '../../../core/progress/stage';
 import type { JobLine } from '../../../server/use-cases/bench-page';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
-import { shortModel, waitsFor } from '../../words/bench';
-import { runningText } from '../../words/things';
-import { soon } from '../../words/time';
+import { shortModel, waitsFor } from '../../../words/bench';
+import { runningText } from '../../../words/things';
+import { soon } from '../../../words/time';
 
 /** The devices on the bench, the soonest promised first. */
 export function OpenJobs({ jobs, time, me }: { jobs: readonly JobLine[]; time: number; me: string }) {

@@ -2,8 +2,8 @@ import { Button } from 'antd';
 import type { DueCheck } from '../../../core/checks/due';
 import type { CheckResult } from '../../../core/log/events';
 import { type DataColumn, DataTable } from '../../ui/data-table';
-import { answerText } from '../../words/checks';
-import { functionHow, functionName, list, thingName } from '../../words/things';
+import { answerText } from '../../../words/checks';
+import { functionHow, functionName, list, thingName } from '../../../words/things';
 import { answersOf, type CheckRow, type ChecksState } from './use-checks';
 
 /** The functions with what they were before, at mid check and after; those due now with their answers. */

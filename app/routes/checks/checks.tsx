@@ -5,7 +5,7 @@ import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
-import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../words/checks';
+import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../../words/checks';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
 import { ChecksTable } from './checks-table';

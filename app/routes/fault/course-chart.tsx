@@ -3,7 +3,7 @@ import type { Fault } from '../../../core/diagnose/fault';
 import type { FaultView } from '../../../core/diagnose/next';
 import { Chart } from '../../ui/chart';
 import { axisLook, chartBase, lineLooks } from '../../ui/chart-theme';
-import { percent, testName } from '../../words/fault';
+import { percent, testName } from '../../../words/fault';
 
 /** A cause with its chance now and its place among the causes of the fault. */
 export type CauseRow = Fault['causes'][number] & { p: number; i: number; price: number };

@@ -2,8 +2,8 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 import { knownCause } from '../../../core/diagnose/fault';
 import { LinkButton } from '../../ui/link-button';
-import { causeName } from '../../words/fault';
-import { cap } from '../../words/things';
+import { causeName } from '../../../words/fault';
+import { cap } from '../../../words/things';
 import { NextTest } from './next-test';
 import type { FaultState } from './use-fault';
 

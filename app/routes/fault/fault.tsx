@@ -6,7 +6,7 @@ import { faultPage } from '../../../server/use-cases/fault-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';
 import { Note } from '../../ui/note';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/fault';
 import { Causes } from './causes-card';

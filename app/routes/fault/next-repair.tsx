@@ -2,10 +2,10 @@ import { Button } from 'antd';
 import { type Fault, knownCause } from '../../../core/diagnose/fault';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { LinkButton } from '../../ui/link-button';
-import { causeName, percent } from '../../words/fault';
-import { taskName } from '../../words/steps';
-import { cap, thingName } from '../../words/things';
-import { money } from '../../words/time';
+import { causeName, percent } from '../../../words/fault';
+import { taskName } from '../../../words/steps';
+import { cap, thingName } from '../../../words/things';
+import { money } from '../../../words/time';
 import type { NextProps } from './next-test';
 
 /** What would be done about a cause on this device. */

@@ -5,9 +5,9 @@ import type { FaultView, TestView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Note } from '../../ui/note';
-import { narrowing, percent } from '../../words/fault';
-import { cap } from '../../words/things';
-import { money } from '../../words/time';
+import { narrowing, percent } from '../../../words/fault';
+import { cap } from '../../../words/things';
+import { money } from '../../../words/time';
 import { NextRepair } from './next-repair';
 import { TestAnswer } from './test-answer';
 

@@ -4,8 +4,8 @@ import { Link } from 'react-router';
 import { type SymptomId, symptoms } from '../../../core/knowledge/symptoms';
 import type { JobState } from '../../../core/log/state';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
-import { causeName, symptomName } from '../../words/fault';
-import { day } from '../../words/time';
+import { causeName, symptomName } from '../../../words/fault';
+import { day } from '../../../words/time';
 
 /** What the owner says, as symptoms: those recorded, those that their words and the before-check suggest, and all others. */
 export function Symptoms({

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { TestView } from '../../../core/diagnose/next';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';
-import { causeName, percent } from '../../words/fault';
-import { cap } from '../../words/things';
+import { causeName, percent } from '../../../words/fault';
+import { cap } from '../../../words/things';
 
 /** What each outcome of a test would mean, each of them a press; or why the test is not done. */
 export function TestAnswer({

@@ -4,8 +4,8 @@ import { refusedIn } from '../../../core/knowledge/refused';
 import { rungs } from '../../../core/knowledge/tests';
 import type { FaultView, TestView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/log/state';
-import { testName, narrowing } from '../../words/fault';
-import { money } from '../../words/time';
+import { testName, narrowing } from '../../../words/fault';
+import { money } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** The other tests by the rungs of the ladder, those done and declined, and a search that knows what is never done. */

@@ -24,7 +24,7 @@ import { Ledger } from '../../ui/ledger';
 import { SendNotes } from '../../ui/send-notes';
 import { useFlash } from '../../ui/use-flash';
 import { useReport } from '../../ui/use-report';
-import { eventText } from '../../words/events';
+import { eventText } from '../../../words/events';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/job';
 

@@ -8,8 +8,8 @@ import { Field } from '../../ui/field';
 import { useJobFrame } from '../../ui/job-frame';
 import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
-import { findingText } from '../../words/findings';
-import { endingText, handOverList } from '../../words/hand-over';
+import { findingText } from '../../../words/findings';
+import { endingText, handOverList } from '../../../words/hand-over';
 
 /** How the job ends, with what is still due for that. */
 export function EndCard({ note, onNote }: { note: string; onNote: (text: string) => void }) {

@@ -4,7 +4,7 @@ import { replacedSlots } from '../../../core/log/view';
 import { flag } from '../../../core/log/state';
 import { consentsNeeded, dataDue, effectsOf, type Remedies } from '../../../core/pairing/effects';
 import { useJobFrame } from '../../ui/job-frame';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 
 /** What the owner was told, and what of it is still to be agreed to or declined. */
 export function OwnerCard({ note }: { note: string }) {

@@ -8,8 +8,8 @@ import { requirePerson } from '../../context';
 import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
-import { plural } from '../../words/things';
-import { dayAndClock } from '../../words/time';
+import { plural } from '../../../words/things';
+import { dayAndClock } from '../../../words/time';
 import type { Route } from './+types/jobs';
 import { JobsFilter } from './jobs-filter';
 

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { JobEvent } from '../../../core/log/events';
 import { DataTable } from '../../ui/data-table';
 import { useJobFrame } from '../../ui/job-frame';
-import { clock, day } from '../../words/time';
+import { clock, day } from '../../../words/time';
 import { EntryText } from './entry-text';
 import type { Entries } from './use-entries';
 

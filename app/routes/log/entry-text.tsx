@@ -1,6 +1,6 @@
 import type { JobEvent } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { eventText } from '../../words/events';
+import { eventText } from '../../../words/events';
 
 /** What an entry says; struck out where it was taken back, with who did that. */
 export function EntryText({

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { JobEvent } from '../../../core/log/events';
 import { useJobFrame } from '../../ui/job-frame';
-import { eventText } from '../../words/events';
-import { logKinds } from '../../words/log';
+import { eventText } from '../../../words/events';
+import { logKinds } from '../../../words/log';
 
 /** Every entry of the log, with those that come in while it is open. */
 function useEvents(first: JobEvent[]): JobEvent[] {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Consent } from '../../../core/consents/consents';
 import type { Body } from '../../../core/log/events';
-import { priceText } from '../../words/offer';
+import { priceText } from '../../../words/offer';
 import { ConsentsCard, type Given } from './consents-card';
 import type { OfferState } from './use-offer';
 

@@ -4,7 +4,7 @@ import { agreedBy, type Consent } from '../../../core/consents/consents';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { type Strokes, SignaturePad } from '../../ui/signature-pad';
-import { consentText } from '../../words/consents';
+import { consentText } from '../../../words/consents';
 import { Field } from '../../ui/field';
 
 export interface Given {

@@ -13,8 +13,8 @@ import {
   remedyHow,
   remedyName,
   storeName,
-} from '../../words/remedies';
-import { functionName, thingName } from '../../words/things';
+} from '../../../words/remedies';
+import { functionName, thingName } from '../../../words/things';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 
 /** Functions down, remedies across: what stays, what is lost, and the sentence for the owner. */

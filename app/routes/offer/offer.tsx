@@ -3,7 +3,7 @@ import { flag } from '../../../core/log/state';
 import { offerPage } from '../../../server/use-cases/offer-page';
 import { fromServerOrKeptPage } from '../../job/offline-page';
 import { Note } from '../../ui/note';
-import { recordedText } from '../../words/offer';
+import { recordedText } from '../../../words/offer';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/offer';
 import { Agree } from './agree';

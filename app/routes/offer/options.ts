@@ -5,8 +5,8 @@ import { jobRouteInput } from '../../../core/progress/route-input-of-job';
 import type { ShopSettings } from '../../../server/types';
 import type { StockPart } from '../../../server/use-cases/stock';
 import type { QuoteAsked } from '../../workers/quote.worker';
-import { taskName } from '../../words/steps';
-import { thingName } from '../../words/things';
+import { taskName } from '../../../words/steps';
+import { thingName } from '../../../words/things';
 import type { OptionRow } from './price-card';
 
 export interface PricedOption {

@@ -5,8 +5,8 @@ import type { Remedy } from '../../../core/pairing/remedies';
 import type { ReadAt } from '../../../core/quote/for-route';
 import type { methodsOf } from '../../../core/methods/methods';
 import type { StockPart } from '../../../server/use-cases/stock';
-import { cap, thingName } from '../../words/things';
-import { money } from '../../words/time';
+import { cap, thingName } from '../../../words/things';
+import { money } from '../../../words/time';
 import { Effects } from './effects-table';
 import { PartsList } from './parts-list';
 

@@ -2,8 +2,8 @@ import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { StockPart } from '../../../server/use-cases/stock';
-import { list, thingName } from '../../words/things';
-import { money } from '../../words/time';
+import { list, thingName } from '../../../words/things';
+import { money } from '../../../words/time';
 
 /** The parts in stock that fit one place, one of which may be chosen. */
 export function PartsList({

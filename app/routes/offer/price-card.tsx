@@ -1,9 +1,9 @@
 import { Progress, Input, Button } from 'antd';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
-import { percent } from '../../words/fault';
-import { adviceName, adviceText } from '../../words/offer';
-import { minutes, money } from '../../words/time';
+import { percent } from '../../../words/fault';
+import { adviceName, adviceText } from '../../../words/offer';
+import { minutes, money } from '../../../words/time';
 import type { Field as FigureName, Figures } from './use-figures';
 import type { Quoting } from './use-quote';
 import { Field } from '../../ui/field';

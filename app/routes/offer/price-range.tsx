@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { Chart } from '../../ui/chart';
 import { axisLook, chartBase } from '../../ui/chart-theme';
 import { tokens } from '../../ui/tokens';
-import { percent } from '../../words/fault';
-import { money } from '../../words/time';
+import { percent } from '../../../words/fault';
+import { money } from '../../../words/time';
 import type { QuotedOption } from '../../workers/quote.worker';
 
 /** What it will most likely cost, and how that is spread. */

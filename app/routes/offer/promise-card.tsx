@@ -1,7 +1,7 @@
 import { Input, Button } from 'antd';
 import { useState } from 'react';
-import { plural } from '../../words/things';
-import { minutes, soon } from '../../words/time';
+import { plural } from '../../../words/things';
+import { minutes, soon } from '../../../words/time';
 import { When } from '../../ui/when';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';

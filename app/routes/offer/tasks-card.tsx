@@ -4,7 +4,7 @@ import { openConsents } from '../../../core/consents/consents';
 import { flag } from '../../../core/log/state';
 import { LinkButton } from '../../ui/link-button';
 import { TaskPicker } from '../../ui/task-picker';
-import { tasksText } from '../../words/offer';
+import { tasksText } from '../../../words/offer';
 import type { OfferState } from './use-offer';
 
 /** What is to be done, and where the offer leads. */

@@ -1,7 +1,7 @@
 import type { DraftBody } from '../../../core/forms/receipt-fields';
 import { whyUntestable } from '../../../core/checks/untestable';
 import type { FunctionId } from '../../../core/vocabulary/trade';
-import { functionName } from '../../words/things';
+import { functionName } from '../../../words/things';
 
 export type Before = NonNullable<DraftBody['before']>;
 export const beforeResults = ['works', 'fails', 'untested'] as const;

@@ -9,7 +9,7 @@ import { tell } from '../../job/channel';
 import { fromServerOr, NoNetwork, signedInOwner } from '../../job/offline-page';
 import { dropReceipt, keepReceipt, rememberData, rememberedData } from '../../job/outbox';
 import { Note } from '../../ui/note';
-import { plural } from '../../words/things';
+import { plural } from '../../../words/things';
 import type { Route } from './+types/receive';
 import { ArrivalSection } from './arrival-section';
 import { BeforeCheck } from './before-check';

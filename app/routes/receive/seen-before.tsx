@@ -2,8 +2,8 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { EarlierJob } from '../../../server/use-cases/device-history';
-import { causeName } from '../../words/fault';
-import { day } from '../../words/time';
+import { causeName } from '../../../words/fault';
+import { day } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 export interface Seen {

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { DraftBody } from '../../../core/forms/receipt-fields';
 import { symptomIds, symptomsIn } from '../../../core/knowledge/symptoms';
-import { symptomName } from '../../words/fault';
+import { symptomName } from '../../../words/fault';
 
 /** The symptoms that were chosen, those that the owner's words suggest, and all others when they are asked for. */
 export function Symptoms({ draft, change }: { draft: DraftBody; change: (c: Partial<DraftBody>) => void }) {

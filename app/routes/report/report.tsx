@@ -2,8 +2,8 @@ import { Button, Collapse } from 'antd';
 import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
 import { requirePerson } from '../../context';
-import { eventText } from '../../words/events';
-import { cap } from '../../words/things';
+import { eventText } from '../../../words/events';
+import { cap } from '../../../words/things';
 import {
   cautionLines,
   checkName,
@@ -12,8 +12,8 @@ import {
   faultLine,
   termsLines,
   waterText,
-} from '../../words/report';
-import { clock, dayAndClock } from '../../words/time';
+} from '../../../words/report';
+import { clock, dayAndClock } from '../../../words/time';
 import type { Route } from './+types/report';
 import { LinkButton } from '../../ui/link-button';
 import { DataTable } from '../../ui/data-table';

@@ -5,8 +5,8 @@ import { methodsInForce } from '../../../core/route/methods-in-force';
 import { methodRows } from '../../../core/methods/methods';
 import type { Choice, Route } from '../../../core/steps/route';
 import { concerns, type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
-import { stationName, thingName } from '../../words/things';
-import { signedMinutes, signedMoney } from '../../words/time';
+import { stationName, thingName } from '../../../words/things';
+import { signedMinutes, signedMoney } from '../../../words/time';
 import { Pick } from '../../ui/pick';
 
 /** The pieces that could come away in more than one way; one can be insisted on, and all the rest is planned again. */

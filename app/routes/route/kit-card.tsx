@@ -2,7 +2,7 @@ import { Tag } from 'antd';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
-import { driveName, itemAmount, stationName, thingName, toolName } from '../../words/things';
+import { driveName, itemAmount, stationName, thingName, toolName } from '../../../words/things';
 
 /** What to lay out before the first screw: exactly what the steps use. */
 export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {

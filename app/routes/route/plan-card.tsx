@@ -3,8 +3,8 @@ import { targetsLeft } from '../../../core/rules/step-of-event';
 import type { Route, Step } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 import { StopSheet } from '../../ui/stop-sheet';
-import { tasksText } from '../../words/offer';
-import { money } from '../../words/time';
+import { tasksText } from '../../../words/offer';
+import { money } from '../../../words/time';
 import { StepTable } from './step-table';
 import type { RouteState } from './use-route';
 

@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
-import { taskName } from '../../words/steps';
-import { list, plural, thingName } from '../../words/things';
-import { minutes } from '../../words/time';
+import { taskName } from '../../../words/steps';
+import { list, plural, thingName } from '../../../words/things';
+import { minutes } from '../../../words/time';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/print';
 import { Kit } from './kit-card';

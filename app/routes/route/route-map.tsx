@@ -3,7 +3,7 @@ import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/steps/route';
 import { MapView } from '../../ui/map-view';
-import { faceText } from '../../words/things';
+import { faceText } from '../../../words/things';
 
 const nothing: readonly string[] = [];
 /** Where on the device the step is that one points at: the map goes there by itself. */

@@ -1,8 +1,8 @@
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
-import { cautionText, howText, stepTitle } from '../../words/steps';
-import { thingName } from '../../words/things';
+import { cautionText, howText, stepTitle } from '../../../words/steps';
+import { thingName } from '../../../words/things';
 
 /** The steps for paper: two columns, a box to tick for each, screws drawn at their true length, cautions once. */
 export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }) {

@@ -11,7 +11,7 @@ import { overrideSchema } from '../../../server/use-cases/send-commands';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { fromServerOr, fromServerOrKeptPage } from '../../job/offline-page';
 import { Note } from '../../ui/note';
-import { functionName, list, thingName } from '../../words/things';
+import { functionName, list, thingName } from '../../../words/things';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/route';
 import { PlanCard } from './plan-card';

@@ -3,9 +3,9 @@ import { useMemo, useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
-import { cautionText, howText, stepTitle, stepWhy } from '../../words/steps';
-import { stageText } from '../../words/route';
-import { span } from '../../words/time';
+import { cautionText, howText, stepTitle, stepWhy } from '../../../words/steps';
+import { stageText } from '../../../words/route';
+import { span } from '../../../words/time';
 import { DataTable } from '../../ui/data-table';
 
 interface Props {

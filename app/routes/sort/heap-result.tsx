@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { Note } from '../../ui/note';
-import { sortText } from '../../words/sort';
-import { list, plural } from '../../words/things';
+import { sortText } from '../../../words/sort';
+import { list, plural } from '../../../words/things';
 import { isWhole, type Heap } from './heap';
 import type { HeapState } from './use-heap';
 

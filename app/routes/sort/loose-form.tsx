@@ -5,7 +5,7 @@ import type { JobState } from '../../../core/log/state';
 import { originalPiece } from '../../../core/vocabulary/pieces';
 import { pieceInHole, piecesAt } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { plural, thingName } from '../../words/things';
+import { plural, thingName } from '../../../words/things';
 
 /** Which screws are in the heap: those of a knocked mat, or of a device that came with its screws in a bag. */
 export function LooseForm({

@@ -7,7 +7,7 @@ import { LengthBar, Recess } from '../../ui/recess';
 import { SearchField } from '../../ui/search-field';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
-import { plural } from '../../words/things';
+import { plural } from '../../../words/things';
 import type { Route } from './+types/spares';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { AddScrew } from './add-screw';

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { StockModel, StockPart } from '../../../server/use-cases/stock';
 import type { DataColumn } from '../../ui/data-table';
-import { money } from '../../words/time';
+import { money } from '../../../words/time';
 import { Locked } from './locked';
 import type { Said } from './stock';
 

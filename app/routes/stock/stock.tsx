@@ -14,7 +14,7 @@ import { SearchForm } from '../../ui/search-field';
 import { StockSide } from '../../ui/stock-side';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
-import { plural } from '../../words/things';
+import { plural } from '../../../words/things';
 import type { Route } from './+types/stock';
 import { AddPart } from './add-part';
 import { columnsOf } from './parts-table';

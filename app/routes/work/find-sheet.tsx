@@ -2,7 +2,7 @@ import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 
 /** Any thing of the device by its name or number, for whoever has no hand free for the mouse, or cannot see it on the map. */
 export function FindSheet({

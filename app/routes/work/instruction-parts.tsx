@@ -7,9 +7,9 @@ import { isTooLong } from '../../../core/screws/safe-length';
 import { useNow } from '../../job/ticker';
 import { Note } from '../../ui/note';
 import { LengthBar, Recess } from '../../ui/recess';
-import { doneWord } from '../../words/steps';
-import { driveName, thingName } from '../../words/things';
-import { left, span } from '../../words/time';
+import { doneWord } from '../../../words/steps';
+import { driveName, thingName } from '../../../words/things';
+import { left, span } from '../../../words/time';
 import type { InstructionProps as Props } from './instruction-panel';
 
 /** Which bit, and whether it is in hand already. */

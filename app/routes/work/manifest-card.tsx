@@ -6,7 +6,7 @@ import type { JobState } from '../../../core/log/state';
 import { sealsOf } from '../../../core/model/riders';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/steps/route';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 import { Pick } from '../../ui/pick';
 import { Note } from '../../ui/note';
 

@@ -4,7 +4,7 @@ import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { PhotoButton } from '../../ui/photo-button';
 import { Sheet } from '../../ui/sheet';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 

@@ -2,8 +2,8 @@ import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/steps/route';
 import type { JobPage } from '../../../server/use-cases/job-page';
-import { thingName } from '../../words/things';
-import { soon } from '../../words/time';
+import { thingName } from '../../../words/things';
+import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** The things that a step is about: what was noted of one of them belongs here. */

@@ -1,7 +1,7 @@
 import type { Finding } from '../../../core/rules/interlocks';
 import { later } from '../../ui/later';
-import { findingText } from '../../words/findings';
-import { thingName } from '../../words/things';
+import { findingText } from '../../../words/findings';
+import { thingName } from '../../../words/things';
 import type { WorkState } from './use-work';
 
 const QuestionSheet = later(() => import('./question-sheet').then((m) => m.QuestionSheet));

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { Step } from '../../../core/steps/route';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';

@@ -5,7 +5,7 @@ import type { QuestionEntry } from '../../../core/log/state';
 import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
-import { claimText } from '../../words/events';
+import { claimText } from '../../../words/events';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
 

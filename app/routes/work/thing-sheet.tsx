@@ -5,7 +5,7 @@ import { newPiece, originalPiece } from '../../../core/vocabulary/pieces';
 import { isHooked, isOn, isWhole, pieceInHole, pieceInSlot, poseOf } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 
 type Report = [label: string, body: Body];
 /** What can have happened to a thing, as it stands now. */

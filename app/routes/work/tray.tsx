@@ -2,7 +2,7 @@ import type { JobState } from '../../../core/log/state';
 import { holderOf } from '../../../core/vocabulary/pieces';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { replacedSlots } from '../../../core/log/view';
-import { pieceName } from '../../words/things';
+import { pieceName } from '../../../words/things';
 
 /** Parts that lie beside the device, and what has been put aside for good. */
 export function Tray({

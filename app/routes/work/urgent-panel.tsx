@@ -2,10 +2,10 @@ import { Link, useFetcher } from 'react-router';
 import type { MustStop } from '../../../core/progress/running';
 import type { Task } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { taskName } from '../../words/steps';
-import { functionName, list, thingName } from '../../words/things';
+import { taskName } from '../../../words/steps';
+import { functionName, list, thingName } from '../../../words/things';
 import { Note } from '../../ui/note';
-import { stopText } from '../../words/stop-now';
+import { stopText } from '../../../words/stop-now';
 
 /** Something runs that the device's condition forbids. */
 export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {

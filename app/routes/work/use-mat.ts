@@ -3,7 +3,7 @@ import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
 import type { MatCell } from '../../../core/screws/mat-layout';
-import { thingName } from '../../words/things';
+import { thingName } from '../../../words/things';
 
 export interface MatLook {
   /** Screws that this route takes out, and those that are out already. */

@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { usePreferences } from '../../ui/preferences';
 import { say } from '../../ui/speech';
-import { cautionText, stepTitle } from '../../words/steps';
-import { stopText } from '../../words/stop-now';
+import { cautionText, stepTitle } from '../../../words/steps';
+import { stopText } from '../../../words/stop-now';
 import type { WorkState } from './use-work';
 
 /** The instruction, spoken when it changes where that was asked for. @returns speaks it once more */

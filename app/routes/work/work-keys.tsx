@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { pedalLabel, waitsForNoPress } from '../../words/pedal';
+import { pedalLabel, waitsForNoPress } from '../../../words/pedal';
 import type { WorkState } from './use-work';
 
 /** A click leaves the focus where it is: the next Space is the pedal's. */

@@ -9,7 +9,7 @@ import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
 import { useScrewTravel } from '../../ui/screw-travel';
-import { faceText } from '../../words/things';
+import { faceText } from '../../../words/things';
 import { InstructionColumn } from './instruction-column';
 import { MatPanel } from './mat-panel';
 import { useMat } from './use-mat';

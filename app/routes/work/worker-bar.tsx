@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { flag, type JobState } from '../../../core/log/state';
 import type { JobPage } from '../../../server/use-cases/job-page';
 import type { Who } from '../../../server/types';
-import { soon } from '../../words/time';
+import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** Somebody else works on this device: said, and taken over by an entry of its own. */

@@ -3,7 +3,7 @@ import { originalPiece } from '../../../../core/vocabulary/pieces';
 import { pieceInHole } from '../../../../core/log/view';
 import { searchPlaces, type SearchPlace } from '../../../../core/screws/search-places';
 import type { IndexedModel } from '../../../../core/model/index-model';
-import { driveName, pieceName, thingName } from '../../../words/things';
+import { driveName, pieceName, thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';

@@ -3,7 +3,7 @@ import type { Body, TroubleKind } from '../../../../core/log/events';
 import { noHeat } from '../../../../core/vocabulary/conditions';
 import { originalPiece } from '../../../../core/vocabulary/pieces';
 import { hasCondition, pieceInHole } from '../../../../core/log/view';
-import { list, thingName } from '../../../words/things';
+import { list, thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { Note } from '../../../ui/note';
 import { Spares } from './spares-list';

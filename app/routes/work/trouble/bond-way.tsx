@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { Body } from '../../../../core/log/events';
 import { isWhole } from '../../../../core/log/view';
-import { thingName } from '../../../words/things';
+import { thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 
 /** A strip or a seal that tore: alcohol, time, a wide tool. */

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { pieceInSlot } from '../../../../core/log/view';
-import { thingName } from '../../../words/things';
+import { thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';

@@ -3,7 +3,7 @@ import { newPiece } from '../../../../core/vocabulary/pieces';
 import { safeLengthMm } from '../../../../core/screws/safe-length';
 import { substitutesFor, type Substitute } from '../../../../core/screws/substitutes';
 import { Recess } from '../../../ui/recess';
-import { driveName, plural } from '../../../words/things';
+import { driveName, plural } from '../../../../words/things';
 import type { WayProps } from './way';
 
 /** The id of the next replacement for a hole. */

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { plural } from '../../../words/things';
+import { plural } from '../../../../words/things';
 import type { WayProps } from './way';
 import { LinkButton } from '../../../ui/link-button';
 

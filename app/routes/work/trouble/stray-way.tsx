@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { list, pieceName } from '../../../words/things';
+import { list, pieceName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { Note } from '../../../ui/note';
 import { cut, Words } from './words-field';

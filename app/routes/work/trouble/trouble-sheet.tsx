@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { TroubleKind } from '../../../../core/log/events';
 import { Sheet } from '../../../ui/sheet';
-import { list, pieceName, thingName } from '../../../words/things';
+import { list, pieceName, thingName } from '../../../../words/things';
 import { AdriftWay } from './adrift-way';
 import { BadScrewWay } from './bad-screw-way';
 import { BondWay } from './bond-way';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { thingName } from '../../../words/things';
+import { thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { cut, Words } from './words-field';
 

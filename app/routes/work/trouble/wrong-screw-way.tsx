@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { safeLengthMm } from '../../../../core/screws/safe-length';
-import { pieceName, thingName } from '../../../words/things';
+import { pieceName, thingName } from '../../../../words/things';
 import type { WayProps } from './way';
 import { Spares } from './spares-list';
 

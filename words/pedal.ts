@@ -1,5 +1,5 @@
-import type { Instruction } from '../../core/progress/instruct';
-import type { IndexedModel } from '../../core/model/index-model';
+import type { Instruction } from '../core/progress/instruct';
+import type { IndexedModel } from '../core/model/index-model';
 import { doneLabel } from './steps';
 import { stopText } from './stop-now';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { rules } from '../../core/rules/interlocks';
-import { Bench } from '../../core/testing/bench';
-import { dune3, indexed, mica9, route, sprigModel, swollen } from '../../core/testing/demo-models';
-import { functionIds } from '../../core/vocabulary/trade';
+import { rules } from '../core/rules/interlocks';
+import { Bench } from '../core/testing/bench';
+import { dune3, indexed, mica9, route, sprigModel, swollen } from '../core/testing/demo-models';
+import { functionIds } from '../core/vocabulary/trade';
 import { eventText } from './events';
 import { findingText, refusalText } from './findings';
 import { narrowing } from './fault';

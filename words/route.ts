@@ -1,4 +1,4 @@
-import type { Route, Step } from '../../core/steps/route';
+import type { Route, Step } from '../core/steps/route';
 import { plural } from './things';
 import { minutes, money } from './time';
 

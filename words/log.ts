@@ -1,5 +1,5 @@
-import { type BodyType, final, gates, type JobEvent } from '../../core/log/events';
-import type { JobState } from '../../core/log/state';
+import { type BodyType, final, gates, type JobEvent } from '../core/log/events';
+import type { JobState } from '../core/log/state';
 import { plural } from './things';
 
 /** The kinds by which a log is narrowed. */

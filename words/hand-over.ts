@@ -1,7 +1,7 @@
-import type { Ending } from '../../core/log/events';
-import type { JobState } from '../../core/log/state';
-import { holderOf } from '../../core/vocabulary/pieces';
-import type { IndexedModel } from '../../core/model/index-model';
+import type { Ending } from '../core/log/events';
+import type { JobState } from '../core/log/state';
+import { holderOf } from '../core/vocabulary/pieces';
+import type { IndexedModel } from '../core/model/index-model';
 import { plural } from './things';
 
 /** How a job ends: what its button says, and what that means. */

@@ -1,6 +1,6 @@
-import type { IndexedModel } from '../../core/model/index-model';
-import { generalItems, generalStations, generalTools } from '../../core/methods/catalogue';
-import type { Face, FunctionId } from '../../core/vocabulary/trade';
+import type { IndexedModel } from '../core/model/index-model';
+import { generalItems, generalStations, generalTools } from '../core/methods/catalogue';
+import type { Face, FunctionId } from '../core/vocabulary/trade';
 import { left } from './time';
 
 export const functionName: Record<FunctionId, string> = {

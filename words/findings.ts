@@ -1,8 +1,8 @@
 import { consentName } from './consents';
 import { testName } from './fault';
-import type { Refusal } from '../../core/rules/decide';
-import type { Finding } from '../../core/rules/interlocks';
-import type { IndexedModel } from '../../core/model/index-model';
+import type { Refusal } from '../core/rules/decide';
+import type { Finding } from '../core/rules/interlocks';
+import type { IndexedModel } from '../core/model/index-model';
 import { list, pieceName, thingName } from './things';
 
 type Said = { what: string; instead: string };

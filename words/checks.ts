@@ -1,4 +1,4 @@
-import type { CheckResult, Round } from '../../core/log/events';
+import type { CheckResult, Round } from '../core/log/events';
 import { plural, resultOf } from './things';
 
 const roundName: Record<Round, string> = {

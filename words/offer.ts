@@ -1,6 +1,6 @@
-import type { BodyOf, Task } from '../../core/log/events';
-import type { IndexedModel } from '../../core/model/index-model';
-import type { AdviceGiven } from '../../core/quote/advice';
+import type { BodyOf, Task } from '../core/log/events';
+import type { IndexedModel } from '../core/model/index-model';
+import type { AdviceGiven } from '../core/quote/advice';
 import { percent } from './fault';
 import { taskName } from './steps';
 import { cap, list, thingName } from './things';

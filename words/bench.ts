@@ -1,5 +1,5 @@
-import { badCell } from '../../core/vocabulary/conditions';
-import type { JobLine } from '../../server/use-cases/bench-page';
+import { badCell } from '../core/vocabulary/conditions';
+import type { JobLine } from '../server/use-cases/bench-page';
 
 /** A model without its maker: as it is called at the bench. */
 export const shortModel = (j: Pick<JobLine, 'summary'>) => j.summary.model.split(' ').slice(1).join(' ');

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { methodRows } from '../../core/methods/methods';
-import type { Route } from '../../core/steps/route';
-import { Bench } from '../../core/testing/bench';
+import { methodRows } from '../core/methods/methods';
+import type { Route } from '../core/steps/route';
+import { Bench } from '../core/testing/bench';
 import {
   atlas,
   dune2,
@@ -10,7 +10,7 @@ import {
   route,
   shippedModels,
   withMethods,
-} from '../../core/testing/demo-models';
+} from '../core/testing/demo-models';
 import { eventText } from './events';
 import { cautionText, doneLabel, howText, stepTitle, stepWhy } from './steps';
 import { itemAmount, stationName, toolName } from './things';

@@ -1,6 +1,6 @@
-import type { EffectKind } from '../../core/pairing/effects';
-import type { ReadAt } from '../../core/quote/for-route';
-import type { Remedy } from '../../core/pairing/remedies';
+import type { EffectKind } from '../core/pairing/effects';
+import type { ReadAt } from '../core/quote/for-route';
+import type { Remedy } from '../core/pairing/remedies';
 
 export const remedyName: Record<Remedy, string> = {
   original: 'original moved over',

@@ -1,4 +1,4 @@
-import type { MustStop } from '../../core/progress/running';
+import type { MustStop } from '../core/progress/running';
 
 /** What is done at once, in big words, and what the pedal then says. */
 export const stopText: Record<MustStop['what'], { title: string; how: string; done: string }> = {

@@ -1,10 +1,10 @@
-import type { IndexedModel } from '../../core/model/index-model';
-import { coveredBy } from '../../core/model/covers';
-import { isSeal } from '../../core/model/seals';
-import type { Step } from '../../core/steps/route';
-import type { Caution } from '../../core/vocabulary/steps';
-import type { Task } from '../../core/log/events';
-import type { Act } from '../../core/vocabulary/steps';
+import type { IndexedModel } from '../core/model/index-model';
+import { coveredBy } from '../core/model/covers';
+import { isSeal } from '../core/model/seals';
+import type { Step } from '../core/steps/route';
+import type { Caution } from '../core/vocabulary/steps';
+import type { Task } from '../core/log/events';
+import type { Act } from '../core/vocabulary/steps';
 import { list, plural, stationName, thingName } from './things';
 
 export const taskName: Record<Task['action'], string> = {

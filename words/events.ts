@@ -1,10 +1,10 @@
-import type { Body, BodyOf, BodyType } from '../../core/log/events';
-import type { IndexedModel } from '../../core/model/index-model';
+import type { Body, BodyOf, BodyType } from '../core/log/events';
+import type { IndexedModel } from '../core/model/index-model';
 import { consentName } from './consents';
 import { causeName, symptomName, testName } from './fault';
 import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
-import { holderOf } from '../../core/vocabulary/pieces';
+import { holderOf } from '../core/vocabulary/pieces';
 import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
 /**

@@ -1,5 +1,5 @@
-import { knownCause, knownTest } from '../../core/diagnose/fault';
-import { type SymptomId, symptoms } from '../../core/knowledge/symptoms';
+import { knownCause, knownTest } from '../core/diagnose/fault';
+import { type SymptomId, symptoms } from '../core/knowledge/symptoms';
 
 export const symptomName = (id: string) => symptoms.find((s) => s.id === (id as SymptomId))?.name ?? id;
 export const testName = (id: string) => knownTest(id)?.name ?? id;

@@ -1,5 +1,5 @@
-import type { Consent } from '../../core/consents/consents';
-import type { IndexedModel } from '../../core/model/index-model';
+import type { Consent } from '../core/consents/consents';
+import type { IndexedModel } from '../core/model/index-model';
 import { functionName, list, thingName } from './things';
 
 /** A consent in a few words, for lists. */
