@@ -19,6 +19,7 @@ const coreFolders = [
   'progress',
   'quote',
   'forms',
+  'wire',
 ];
 const coreIsATree = coreFolders.slice(0, -1).map((folder, at) => ({
   name: `core-is-a-tree-${folder}`,
@@ -57,23 +58,31 @@ module.exports = {
     },
     {
       name: 'screens-call-use-cases',
-      comment: 'of the server, a route module uses the use cases, the session, reports, and types',
+      comment:
+        'of the server, a route module uses the use cases and reports; what both sides speak of is in core/wire',
       severity: 'error',
-      from: { path: '^app/routes/' },
-      to: { path: '^server/', pathNot: '^server/(use-cases|report)/', dependencyTypesNot: ['type-only'] },
+      from: { path: '^app/routes/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^server/', pathNot: '^server/(use-cases|report)/' },
+    },
+    {
+      name: 'no-types-of-the-server',
+      comment: 'not even for a type: what browser and server share is in core/wire',
+      severity: 'error',
+      from: { path: '^app/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^server/', dependencyTypes: ['type-only'] },
     },
     {
       name: 'ui-knows-no-route',
       severity: 'error',
       from: { path: '^app/(ui|job)/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^(app/routes|server)/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^(app/routes|server)/' },
     },
     {
       name: 'words-say-what-the-core-knows',
       comment: 'what is said, and how: for the screens, the reports and the command line',
       severity: 'error',
       from: { path: '^words/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(app|server|demo|cli)/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^(app|server|demo|cli)/' },
     },
     {
       name: 'server-knows-no-screen',

@@ -1,6 +1,6 @@
 import { createContext, type RouterContextProvider, redirect } from 'react-router';
 import { isPlainText, notPlainAt, plainTextAdvice } from '../core/log/plain-text';
-import type { Who } from '../server/types';
+import type { Who } from '../core/wire/who';
 
 export type Asked =
   | { state: 'known'; who: Who }

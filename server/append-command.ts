@@ -10,7 +10,8 @@ import { indexOf } from './db/models';
 import { shopOf } from './db/orm';
 import { routeOf } from './db/routes';
 import { settleStock, takeFromStock } from './db/stock';
-import type { Outcome, Who } from './types';
+import type { Outcome } from '../core/wire/outcome';
+import type { Who } from '../core/wire/who';
 
 export interface Written {
   outcome: Outcome;

@@ -9,7 +9,7 @@ import { Person, Session } from './db/entities';
 import { appendToLog, heldJob, holdJob } from './db/job-log';
 import { databaseUrl, inShop } from './db/orm';
 import { cmd, endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 import { sendCommands, SignedOut } from './use-cases/send-commands';
 import { signIn } from './use-cases/sign-in';
 import { changeWorkshop } from './use-cases/workshop';

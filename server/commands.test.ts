@@ -15,7 +15,7 @@ import { demoAllowed, signIn } from './use-cases/sign-in';
 import { draftSchema } from '../core/forms/receipt-fields';
 import { receiveJob } from './use-cases/receive-job';
 import { adoptRoute } from './use-cases/plan-route';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 
 let world: World;
 let tova: Who;

@@ -8,7 +8,8 @@ import { methodsOf } from '../core/methods/methods';
 import type { Route } from '../core/steps/route';
 import type { Writing } from './db/job-log';
 import { summarise } from './job-summary';
-import type { Outcome, Who } from './types';
+import type { Outcome } from '../core/wire/outcome';
+import type { Who } from '../core/wire/who';
 
 /** What a decision rests on beside the state: the model of the job's variant, and the route in force. */
 export interface Grounds {

@@ -7,7 +7,7 @@ import { originalPiece } from '../core/vocabulary/pieces';
 import { holdStream, endStreamsOf, mostStreams } from './auth/streams';
 import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
 import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
 import { loreOf } from './db/notes';
 import { receiveJob } from './use-cases/receive-job';

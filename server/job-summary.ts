@@ -4,7 +4,7 @@ import { instruct } from '../core/progress/instruct';
 import { handsLeft, progressOf } from '../core/progress/stage';
 import { flag, type JobState } from '../core/log/state';
 import { conditionsOf } from '../core/log/view';
-import type { JobSummary } from './types';
+import type { JobSummary } from '../core/wire/job-line';
 
 /** What the bench list says of a job. */
 export function summarise(context: Context, state: JobState, at: number): JobSummary {

@@ -15,7 +15,7 @@ import { reportData } from './report/report-data';
 import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 import { draftsFor, stripFor } from './use-cases/bench-page';
 import { jobsQuery } from '../core/forms/jobs-query';
 import { jobsCsv, jobsPage } from './use-cases/find-jobs';

@@ -20,7 +20,7 @@ import {
   receipt,
   type World,
 } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 import { receivingNow } from './use-cases/device-history';
 import { saveDraft } from './use-cases/drafts';
 import { experienceOf } from './db/experience';

@@ -12,7 +12,7 @@ import { jobPage } from './use-cases/job-page';
 import { sendCommands } from './use-cases/send-commands';
 import { changeSpares, sparesCsv, sparesPage } from './use-cases/spares';
 import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 
 let world: World;
 let tova: Who;

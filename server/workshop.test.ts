@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { allStations } from '../core/methods/catalogue';
 import { asOwner } from './db/orm';
 import { endWorld, makeWorld, openJob, type World } from './testing/world';
-import type { Who } from './types';
+import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
 import { adoptRoute } from './use-cases/plan-route';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';

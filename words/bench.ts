@@ -1,5 +1,5 @@
 import { badCell } from '../core/vocabulary/conditions';
-import type { JobLine } from '../server/use-cases/bench-page';
+import type { JobLine } from '../core/wire/job-line';
 
 /** A model without its maker: as it is called at the bench. */
 export const shortModel = (j: Pick<JobLine, 'summary'>) => j.summary.model.split(' ').slice(1).join(' ');

@@ -1,4 +1,4 @@
-import type { ReportData } from '../server/report/report-data';
+import type { ReportData } from '../core/wire/report';
 import { causeName, testName } from './fault';
 import { money } from './time';
 import { cap, functionName, pieceName, plural, resultOf, thingName } from './things';

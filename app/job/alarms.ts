@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { JobLine } from '../../server/use-cases/bench-page';
+import type { JobLine } from '../../core/wire/job-line';
 import { preferences } from '../ui/preferences';
 import { takeOnce } from './outbox';
 

@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/steps/route';
 import type { MatCell } from '../../core/screws/mat-layout';
-import type { JobPage } from '../../server/use-cases/job-page';
+import type { JobPage } from '../../core/wire/job-page';
 
 /**
  * Models and routes never change under their hash: they are no part of a page, but resources of their own that browser and

@@ -1,4 +1,4 @@
-import type { Who } from '../../server/types';
+import type { Who } from '../../core/wire/who';
 import { aloneOfJob } from '../screens';
 import { ownerKey } from './outbox';
 

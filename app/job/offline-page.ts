@@ -1,7 +1,7 @@
 import { isRouteErrorResponse } from 'react-router';
 import { empty } from '../../core/log/state';
-import type { JobPage } from '../../server/use-cases/job-page';
-import type { Who } from '../../server/types';
+import type { JobPage } from '../../core/wire/job-page';
+import type { Who } from '../../core/wire/who';
 import { type LeanPage, lean } from './fixed';
 import { isKept } from './install';
 import { ownerKey, rememberedPage } from './outbox';

@@ -1,6 +1,6 @@
 import { type IDBPDatabase, openDB } from 'idb';
 import type { JobState } from '../../core/log/state';
-import type { SentCommand } from '../../server/use-cases/send-commands';
+import type { SentCommand } from '../../core/wire/commands';
 
 /**
  * What this browser has *kept*: commands durable in IndexedDB until the server has *confirmed* them. It belongs to one

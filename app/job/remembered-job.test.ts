@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import type { JobPage } from '../../server/use-cases/job-page';
+import type { JobPage } from '../../core/wire/job-page';
 import { Bench } from '../../core/testing/bench';
 import { indexed, mica9, route } from '../../core/testing/demo-models';
 

@@ -1,6 +1,6 @@
 import type { JobEvent } from '../../core/log/events';
 import { evolve } from '../../core/log/evolve';
-import type { JobPage } from '../../server/use-cases/job-page';
+import type { JobPage } from '../../core/wire/job-page';
 import { rememberedState, rememberPage, rememberState } from './outbox';
 
 /**

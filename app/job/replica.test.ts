@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import type { Answer, SentCommand } from '../../server/use-cases/send-commands';
-import type { JobPage } from '../../server/use-cases/job-page';
-import type { Who } from '../../server/types';
+import type { Answer, SentCommand } from '../../core/wire/commands';
+import type { JobPage } from '../../core/wire/job-page';
+import type { Who } from '../../core/wire/who';
 import { type Context, decide } from '../../core/rules/decide';
 import type { Body, JobEvent } from '../../core/log/events';
 import { evolve } from '../../core/log/evolve';

@@ -1,4 +1,4 @@
-import type { Answer } from '../../server/use-cases/send-commands';
+import type { Answer } from '../../core/wire/commands';
 import { noteConfirmed } from './remembered-job';
 import { listen, tell } from './channel';
 import {

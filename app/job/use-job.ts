@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import type { JobPage } from '../../server/use-cases/job-page';
-import type { Who } from '../../server/types';
+import type { JobPage } from '../../core/wire/job-page';
+import type { Who } from '../../core/wire/who';
 import { startChannel } from './channel';
 import { setServerTime } from './clock';
 import { forgetDraft } from './draft-copy';

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { RouterContextProvider } from 'react-router';
-import { type JobPage, jobPage } from '../../server/use-cases/job-page';
-import type { Who } from '../../server/types';
+import { jobPage } from '../../server/use-cases/job-page';
+import type { JobPage } from '../../core/wire/job-page';
+import type { Who } from '../../core/wire/who';
 import { requirePerson } from '../context';
 
 /** What has been asked for already while one request is answered: the frame and the screen inside it share it. */

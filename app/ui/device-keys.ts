@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import type { JobLine } from '../../server/use-cases/bench-page';
+import type { JobLine } from '../../core/wire/job-line';
 import { workFor } from './head';
 import { useKeys } from './keys';
 

@@ -1,6 +1,6 @@
 import { useOutletContext } from 'react-router';
-import type { JobLine } from '../../server/use-cases/bench-page';
-import type { Who } from '../../server/types';
+import type { JobLine } from '../../core/wire/job-line';
+import type { Who } from '../../core/wire/who';
 
 export interface Frame {
   who: Who;

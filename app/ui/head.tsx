@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, useLocation } from 'react-router';
-import type { JobLine } from '../../server/use-cases/bench-page';
-import type { Who } from '../../server/types';
+import type { JobLine } from '../../core/wire/job-line';
+import type { Who } from '../../core/wire/who';
 import { stages } from '../../core/progress/stage';
 import { listen } from '../job/channel';
 import { forgetPages } from '../job/install';

@@ -4,8 +4,8 @@ import type { Context } from '../../core/rules/decide';
 import type { Finding } from '../../core/rules/interlocks';
 import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Who } from '../../server/types';
-import type { JobPage } from '../../server/use-cases/job-page';
+import type { Who } from '../../core/wire/who';
+import type { JobPage } from '../../core/wire/job-page';
 import type { Replica, View } from '../job/replica';
 import type { SendState } from '../job/sender';
 

@@ -1,7 +1,7 @@
 import { Input, Form, Button } from 'antd';
 import type { Finding } from '../../core/rules/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
-import type { Who } from '../../server/types';
+import type { Who } from '../../core/wire/who';
 import { findingText } from '../../words/findings';
 import { Sheet } from './sheet';
 import { Field } from './field';

@@ -3,7 +3,7 @@ import type { Context } from '../../core/rules/decide';
 import type { Body } from '../../core/log/events';
 import { type Finding, findings } from '../../core/rules/interlocks';
 import type { JobState } from '../../core/log/state';
-import type { Who } from '../../server/types';
+import type { Who } from '../../core/wire/who';
 import { benchTime } from '../job/clock';
 import type { Replica } from '../job/replica';
 import { refusalText } from '../../words/findings';

@@ -1,5 +1,5 @@
 import { busOf } from '../db/bus';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /**
  * Who the sessions are of that were asked for last, so that a request need not ask the database. What changes is dropped

@@ -4,7 +4,7 @@ import { inShop } from '../db/orm';
 import { addSession, personOfSession, removeSession } from '../db/sessions';
 import { dropSession, dropsSoFar, heldWho, holdWho } from './held-sessions';
 import { endStreamsOf } from './streams';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 const cookieName = 'snavek_session';
 const lifeS = 12 * 3600;

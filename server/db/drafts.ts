@@ -1,3 +1,4 @@
+import type { DraftLine } from '../../core/wire/job-line';
 import { raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { DraftBody } from '../../core/forms/receipt-fields';
@@ -22,12 +23,6 @@ export async function keepDraft(
   );
 }
 export const removeDraft = (em: EntityManager, id: string): Promise<number> => em.nativeDelete(Draft, { id });
-
-export interface DraftLine {
-  id: string;
-  tag: string;
-  updatedAt: number;
-}
 /** What a person has begun to receive and not finished, the latest first; at most 20. */
 export async function draftsOf(em: EntityManager, personId: string): Promise<DraftLine[]> {
   const rows = await em.find(Draft, { personId }, { orderBy: { updatedAt: 'desc' }, limit: 20 });

@@ -4,7 +4,9 @@ import type { JobState } from '../../core/log/state';
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/steps/route';
 import { roles } from '../../core/vocabulary/roles';
-import type { JobSummary, Outcome, ShopSettings } from '../types';
+import type { JobSummary } from '../../core/wire/job-line';
+import type { Outcome } from '../../core/wire/outcome';
+import type { ShopSettings } from '../../core/wire/who';
 
 /**
  * The tables, and the truth about them: a test migrates an empty database and has it compared with these. What the

@@ -1,7 +1,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type JobOrder, type JobsQuery, jobsPerPage } from '../../core/forms/jobs-query';
 import { Job, type JobRow, Person } from './entities';
-import { type JobLine, linesOf } from './jobs';
+import { linesOf } from './jobs';
+import type { JobLine } from '../../core/wire/job-line';
 
 /** What each order is in the database. */
 const orders: Record<JobOrder, string> = {

@@ -1,27 +1,11 @@
+import type { JobLine } from '../../core/wire/job-line';
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { JobSummary } from '../types';
+import type { JobSummary } from '../../core/wire/job-line';
 import { Job, type JobRow } from './entities';
 import { ownersOf } from './job-private';
 import { shopOf } from './orm';
 import { namesOf } from './people';
-
-/** What a list says of a job. */
-export interface JobLine {
-  id: string;
-  number: number;
-  tag: string;
-  stage: string;
-  seq: number;
-  summary: JobSummary;
-  promisedAt: number | null;
-  ending: string | null;
-  openedAt: number;
-  updatedAt: number;
-  owner: string | null;
-  /** Who works on it, by name. */
-  worker: string | null;
-}
 /** Lines of jobs, in the order given. */
 export async function linesOf(em: EntityManager, jobs: readonly JobRow[]): Promise<JobLine[]> {
   const owners = await ownersOf(

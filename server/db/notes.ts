@@ -1,17 +1,5 @@
+import type { Lore } from '../../core/wire/job-page';
 import type { EntityManager } from '@mikro-orm/postgresql';
-
-/** What was noted about a thing of this model on another job: shown again when that thing is in hand. */
-export interface Lore {
-  job: string;
-  number: number;
-  event: string;
-  thing: string;
-  text: string;
-  finding: boolean /** A photograph in place of words. */;
-  photo: string | null;
-  by: string;
-  at: number;
-}
 
 /** So many jobs of a model are looked at, the newest first, and so many notes of each. */
 const jobsLooked = 200;

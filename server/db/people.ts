@@ -1,17 +1,10 @@
+import type { PersonLine } from '../../core/wire/person-line';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Role } from '../../core/vocabulary/roles';
 import { roles } from '../../core/vocabulary/roles';
 import { Person } from './entities';
 import { shopOf } from './orm';
-
-export interface PersonLine {
-  id: string;
-  login: string;
-  name: string;
-  role: Role;
-  bench: string;
-}
 /** Who works here: owners first, each rank by name. */
 export async function peopleOf(em: EntityManager): Promise<PersonLine[]> {
   const rows = await em.find(Person, {}, { orderBy: { name: 'asc' } });

@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Role } from '../../core/vocabulary/roles';
-import type { ShopSettings, Who } from '../types';
+import type { ShopSettings, Who } from '../../core/wire/who';
 import { Session } from './entities';
 import { getOrm, shopOf } from './orm';
 

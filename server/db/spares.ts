@@ -1,14 +1,9 @@
+import type { SpareRow } from '../../core/wire/stock';
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { randomUUID } from 'node:crypto';
-import type { SpareScrew } from '../../core/screws/substitutes';
 import { SpareScrewRow } from './entities';
 import { shopOf } from './orm';
-
-/** The spares box: loose screws by drive, thread, length and head, with how many there are. */
-export interface SpareRow extends SpareScrew {
-  note: string;
-}
 /** All of the box: a few hundred kinds at most. */
 export async function sparesOf(em: EntityManager): Promise<SpareRow[]> {
   const rows = await em.find(

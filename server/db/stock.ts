@@ -1,3 +1,4 @@
+import type { NewPart, StockPart } from '../../core/wire/stock';
 import { type FilterQuery, LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { randomUUID } from 'node:crypto';
@@ -9,29 +10,6 @@ import { piecesAt } from '../../core/log/view';
 import { Part, type PartRow } from './entities';
 import { shopOf } from './orm';
 import { countSpares, spareToTake } from './spares';
-
-/** What a part is: as it came into the drawer. */
-export interface NewPart {
-  name: string;
-  kind: string;
-  modelId: string;
-  slot: string;
-  provenance: Provenance;
-  supplier: string;
-  lot: string;
-  serial: string;
-  priceMinor: number;
-  arrivesWith: string[];
-  released: Released;
-  proof: string;
-}
-/** A part in the drawer, or chosen for a job, or used up by one. */
-export interface StockPart extends NewPart {
-  id: string;
-  jobId: string | null;
-  jobNumber: number | null;
-  jobEnding: string | null;
-}
 const partOf = (row: PartRow): NewPart & { id: string } => ({
   id: row.id,
   name: row.name,

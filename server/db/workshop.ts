@@ -1,6 +1,6 @@
 import { LockMode } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { ShopSettings } from '../types';
+import type { ShopSettings } from '../../core/wire/who';
 import { Workshop } from './entities';
 
 /** The workshop that was entered. */

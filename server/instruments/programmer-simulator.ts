@@ -1,13 +1,7 @@
+import { partFaults, type PartFault } from '../../core/wire/identity';
 import { createHash } from 'node:crypto';
 import { createServer, type Server } from 'node:net';
 import { crc32 } from 'node:zlib';
-
-/**
- * A stand-in for the bench programmer that reads and writes the identity data of parts. It speaks SCPI lines like the
- * real one would, and can be told to fail as parts and programmers do. Everything it knows is made from a part's serial.
- */
-export const partFaults = ['none', 'unreadable', 'wrong model', 'power', 'checksum'] as const;
-export type PartFault = (typeof partFaults)[number];
 /** Identity data of a part: 64 bytes, as hex. */
 export const dataBytes = 64;
 const dataOf = (serial: string) => createHash('sha512').update(`identity ${serial}`).digest('hex');

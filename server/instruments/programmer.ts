@@ -1,6 +1,8 @@
+import type { ProgrammerFault } from '../../core/wire/identity';
 import { crc32 } from 'node:zlib';
 import { quoted, Scpi, ScpiFault } from './scpi';
-import { type PartFault, startProgrammer } from './programmer-simulator';
+import { startProgrammer } from './programmer-simulator';
+import type { PartFault } from '../../core/wire/identity';
 
 /** A part as it lies in the programmer's adapter. Only the stand-in is told; a real one sees for itself. */
 export interface Seated {
@@ -9,14 +11,6 @@ export interface Seated {
   serial: string;
   fault: PartFault;
 }
-export type ProgrammerFault =
-  | 'no programmer'
-  | 'no adapter'
-  | 'unreadable'
-  | 'wrong model'
-  | 'power lost'
-  | 'checksum'
-  | 'differs';
 export type Read =
   | { ok: true; hex: string; serial: string; programmer: string }
   | { ok: false; fault: ProgrammerFault; said: string };

@@ -8,8 +8,8 @@ import type { Task } from '../../core/log/events';
 import { flag } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
 import { methodsOf } from '../../core/methods/methods';
-import type { Who } from '../types';
-import type { JobPage } from '../use-cases/job-page';
+import type { Who } from '../../core/wire/who';
+import type { JobPage } from '../../core/wire/job-page';
 import type { Signature } from '../use-cases/signatures';
 import { pdfDocument } from './document';
 

@@ -1,64 +1,17 @@
+import type { ReportData } from '../../core/wire/report';
 import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
-import { leakNow, type Water, waterOf } from '../../core/rules/water';
+import { leakNow, waterOf } from '../../core/rules/water';
 import { balance } from '../../core/rules/balance';
-import type { BodyOf, Ending, JobEvent } from '../../core/log/events';
+import type { BodyOf, JobEvent } from '../../core/log/events';
 import { replacedSlots } from '../../core/log/view';
-import { flag, type PartEntry } from '../../core/log/state';
-import { type IndexedModel, indexModel } from '../../core/model/index-model';
-import { effectsOf, type Effect, type Remedies } from '../../core/pairing/effects';
+import { flag } from '../../core/log/state';
+import { indexModel } from '../../core/model/index-model';
+import { effectsOf, type Remedies } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
-import { jobPage, type JobPage } from '../use-cases/job-page';
-
-export interface ReportData {
-  shop: string;
-  page: JobPage;
-  index: IndexedModel;
-  events: JobEvent[];
-  tag: string;
-  complaint: string;
-  ending: Ending | undefined;
-  openedAt: number;
-  closedAt: number | undefined;
-  closingNote: string;
-  marks: { kind: string; side: string; note?: string }[];
-  conditions: JobEvent[];
-  done: { old: string | undefined; slot: string; part?: PartEntry }[];
-  /** What the fault was found to be, and the tests that led there. */
-  fault: { cause: string; because: string } | undefined;
-  tests: { test: string; outcome: string }[];
-  photos: string[];
-  renewed: string[];
-  checks: {
-    function: string;
-    note?: string;
-    before?: string;
-    mid?: string;
-    after?: string;
-    changed: boolean;
-  }[];
-  effects: (Effect & { agreed: string | undefined })[];
-  overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
-  notes: { text: string; by: string; at: number }[];
-  water: Water;
-  /** What the leak tester read, where it was recorded for the device as it is closed now. */
-  leak: { holds: boolean; lost?: { value: number; unit: string } } | undefined;
-  /** Who worked on it, in the order in which they came to it. */
-  technicians: string[];
-  /** First and last entry at the bench, ms. */
-  worked: { from: number; to: number } | undefined;
-  /** What was agreed about the price: the range that was quoted, minor units, and who said yes. */
-  price: { low: number; high: number; currency: string; agreed: string | undefined } | undefined;
-  /** Identity data and what became of them, by slot. */
-  data: { slot: string; what: string }[];
-  /** Names of those who signed. */
-  signed: string[];
-  warrantyMonths: number | undefined;
-  adrift: string[];
-  figures: { screws: number; connectors: number };
-}
+import type { Who } from '../../core/wire/who';
+import { jobPage } from '../use-cases/job-page';
 
 /** All that the report says, from the log alone: what came in, what was done, what was found, what was passed and why. */
 export async function reportData(who: Who, jobId: string): Promise<ReportData | undefined> {

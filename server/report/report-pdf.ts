@@ -11,7 +11,7 @@ import {
 } from '../../words/report';
 import { dayAndClock } from '../../words/time';
 import { pdfDocument } from './document';
-import type { ReportData } from './report-data';
+import type { ReportData } from '../../core/wire/report';
 
 /** The report as a PDF. */
 export function reportPdf(d: ReportData): Promise<Buffer> {

@@ -32,7 +32,7 @@ import { storeRoute } from '../db/routes';
 import { putSpares } from '../db/spares';
 import { addParts } from '../db/stock';
 import { addWorkshop, isDemo } from '../db/workshop';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 const files = import.meta.glob<unknown>('../../demo/models/*.json', { eager: true, import: 'default' });
 

@@ -7,13 +7,14 @@ import { seedDemo, makeWorkshop, shipModels } from '../seed/seed';
 import { tools } from '../../scripts/tools.mjs';
 import { asOwner, closeOrm, inShop, migrate } from '../db/orm';
 import { endPlanner } from '../planner';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 import { consentsFor, openConsents } from '../../core/consents/consents';
 import { indexModel } from '../../core/model/index-model';
 import { methodsOf } from '../../core/methods/methods';
 import { jobPage } from '../use-cases/job-page';
 import { receiveJob } from '../use-cases/receive-job';
-import { type SentCommand, sendCommands } from '../use-cases/send-commands';
+import { sendCommands } from '../use-cases/send-commands';
+import type { SentCommand } from '../../core/wire/commands';
 import type { Body } from '../../core/log/events';
 import { adoptRoute } from '../use-cases/plan-route';
 

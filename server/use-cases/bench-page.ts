@@ -1,9 +1,10 @@
-import { type DraftLine, draftsOf } from '../db/drafts';
-import { type JobLine, openJobs } from '../db/jobs';
+import { draftsOf } from '../db/drafts';
+import type { DraftLine } from '../../core/wire/job-line';
+import { openJobs } from '../db/jobs';
+import type { JobLine } from '../../core/wire/job-line';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
-export type { JobLine };
 /** The open devices, on every screen. */
 export const stripFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
 /** Devices that somebody has begun to receive and not finished, the latest first. */

@@ -1,3 +1,4 @@
+import type { EarlierJob } from '../../core/wire/earlier-job';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Mark } from '../../core/log/events';
 import { flag } from '../../core/log/state';
@@ -6,29 +7,7 @@ import { loadState } from '../db/job-log';
 import { ownersOf } from '../db/job-private';
 import { jobsWithTag } from '../db/jobs';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
-
-/** What this workshop knows of a device that has been here before, newest first. */
-export interface EarlierJob {
-  id: string;
-  number: number;
-  modelHash: string;
-  variant: string;
-  stage: string;
-  ending: string | null;
-  openedAt: number;
-  tasks: string[];
-  complaint: string;
-  cause: string | null;
-  owner: string | null;
-  marks: Mark[];
-  before: Record<string, string>;
-  /** Slots and connectors that moved, and when it was last worked on, ms. */
-  touched: string[];
-  lastAt: number;
-  /** Another back went in. */
-  backReplaced: boolean;
-}
+import type { Who } from '../../core/wire/who';
 
 export async function earlierJobs(em: EntityManager, tag: string, notThis: string): Promise<EarlierJob[]> {
   const wanted = tag.trim();

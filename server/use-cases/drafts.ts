@@ -1,19 +1,10 @@
+import type { ModelChoice } from '../../core/wire/model-choice';
 import { draftBody, keepDraft } from '../db/drafts';
 import { isJob } from '../db/jobs';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 import type { DraftBody } from '../../core/forms/receipt-fields';
-
-export interface ModelChoice {
-  hash: string;
-  name: string;
-  maker: string;
-  variants: { id: string; name: string }[];
-  shortList: string[];
-  outline: { widthMm: number; heightMm: number; cornerMm: number };
-  parts: { id: string; name: string; kind: string }[];
-}
 
 /** What the Receive screen starts with: the models, and the draft as it was last kept. */
 export async function receivePage(

@@ -1,7 +1,7 @@
 import type { JobsQuery } from '../../core/forms/jobs-query';
 import { type JobsPage, jobsFound, searchJobs } from '../db/job-search';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 import { writeCsv } from './csv';
 
 /** The jobs that a question asks for, 50 a page. */

@@ -5,7 +5,7 @@ import { matOf } from '../../core/screws/mat-of';
 import { indexOf, maySeeModel, modelOf } from '../db/models';
 import { inShop } from '../db/orm';
 import { routeOf } from '../db/routes';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /** A variant of a model that this workshop may see, with its mat; undefined when there is none. */
 export async function fixedModel(

@@ -1,5 +1,5 @@
+import { identityAskSchema, type IdentityAnswer } from '../../core/wire/identity';
 import { createHash } from 'node:crypto';
-import { z } from 'zod';
 import { flag } from '../../core/log/state';
 import { originalPiece } from '../../core/vocabulary/pieces';
 import { pieceInSlot } from '../../core/log/view';
@@ -9,36 +9,16 @@ import { loadState } from '../db/job-log';
 import { findJob } from '../db/jobs';
 import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
-import { isSimulated, type ProgrammerFault, readPart, writePart } from '../instruments/programmer';
-import { partFaults } from '../instruments/programmer-simulator';
-import type { Outcome, Who } from '../types';
-
-const askSchema = z.strictObject({
-  do: z.enum(['read', 'write']),
-  command: z.string().min(8).max(60),
-  slot: z.string().min(1).max(60),
-  at: z.number().int().min(0),
-  clockKnown: z.boolean(),
-  /** How the stand-in behaves; a real programmer is not told. */
-  simulate: z.enum(partFaults).default('none'),
-});
-export type IdentityAsk = z.input<typeof askSchema>;
-export type IdentityAnswer =
-  | { ok: true; digest: string; serial: string; outcome: Outcome }
-  | {
-      ok: false;
-      status: 200 | 400 | 404 | 409;
-      fault: ProgrammerFault | 'not understood' | 'no such job' | 'nothing saved' | 'refused';
-      said: string;
-      outcome?: Outcome;
-    };
+import { isSimulated, readPart, writePart } from '../instruments/programmer';
+import type { Outcome } from '../../core/wire/outcome';
+import type { Who } from '../../core/wire/who';
 
 /**
  * Reads the identity data of an old part and saves it with the job, or writes the saved data to the new part, reads it
  * back and compares. What happened goes into the log: saved, written and equal, or written and not proved.
  */
 export async function identityData(who: Who, jobId: string, json: unknown): Promise<IdentityAnswer> {
-  const read = askSchema.safeParse(json);
+  const read = identityAskSchema.safeParse(json);
   if (!read.success)
     return { ok: false, status: 400, fault: 'not understood', said: read.error.issues[0]?.message ?? '' };
   const ask = read.data;

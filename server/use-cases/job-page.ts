@@ -1,46 +1,20 @@
+import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
-import { flag, type JobState } from '../../core/log/state';
-import type { DeviceModel } from '../../core/model/schema';
+import { flag } from '../../core/log/state';
 import type { Route } from '../../core/steps/route';
 import { eventsAfter, loadState } from '../db/job-log';
 import { privateOf } from '../db/job-private';
 import { findJob, isJob } from '../db/jobs';
 import { indexOf } from '../db/models';
-import { type Lore, loreOf } from '../db/notes';
+import { loreOf } from '../db/notes';
 import { inShop } from '../db/orm';
 import { namesOf } from '../db/people';
 import { routeOf } from '../db/routes';
-import { type SpareRow, sparesOf } from '../db/spares';
-import type { Who } from '../types';
+import { sparesOf } from '../db/spares';
+import type { Who } from '../../core/wire/who';
 import { matOf } from '../../core/screws/mat-of';
-import type { MatCell } from '../../core/screws/mat-layout';
 import { isSimulated } from '../instruments/programmer';
 import { signatures } from './signatures';
-
-/** All that a screen of one job needs, to work on without the server afterwards. */
-export interface JobPage {
-  id: string;
-  number: number;
-  modelHash: string;
-  variant: string;
-  /** The model as this job's variant has it. */
-  model: DeviceModel;
-  state: JobState;
-  route: Route | null;
-  owner: string | null;
-  people: Record<string, string>;
-  /** Who gave a consent, by the id that the log names. */
-  signers: Record<string, string>;
-  /** Where each screw of the model lies on its mat. */
-  mat: readonly MatCell[];
-  /** What was noted about things of this model before. */
-  lore: Lore[];
-  spares: SpareRow[];
-  /** The programmer is the stand-in that ships with the app. */
-  simulated: boolean;
-  openedAt: number;
-  now: number;
-}
 export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefined> {
   return inShop(who.shopId, async (em) => {
     const job = await findJob(em, jobId);

@@ -4,7 +4,7 @@ import { databaseUrl } from '../db/orm';
 import { sessionKey, whoAsks } from '../auth/session';
 import { holdStream } from '../auth/streams';
 import { stopping } from '../shutdown';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /** Tells what changes in the asker's own workshop: `{job, seq}`, nothing else; `resync` when something may have been missed. */
 export function watchShop(who: Who, tell: (m: { job: string; seq: number } | 'resync') => void): () => void {

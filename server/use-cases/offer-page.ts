@@ -1,17 +1,10 @@
-import type { Waiting } from '../../core/quote/promise';
+import type { OfferPage } from '../../core/wire/offer-page';
 import { openJobs } from '../db/jobs';
 import { inShop } from '../db/orm';
 import { benchCount } from '../db/people';
-import { partsFor, type StockPart } from '../db/stock';
-import type { Who } from '../types';
-import type { JobPage } from './job-page';
-
-/** What an offer is made from beside the job: the parts that fit, and what stands on the bench already. */
-export interface OfferPage {
-  parts: StockPart[];
-  waiting: Waiting[];
-  benches: number;
-}
+import { partsFor } from '../db/stock';
+import type { Who } from '../../core/wire/who';
+import type { JobPage } from '../../core/wire/job-page';
 export async function offerPage(who: Who, page: JobPage): Promise<OfferPage> {
   const { jobs, ...around } = await inShop(who.shopId, async (em) => {
     return {

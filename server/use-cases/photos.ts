@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
 import { addPhoto, findPhoto, photoCount, pictureOf, removePhoto } from '../db/photos';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /** The longest edge that is kept: enough to see a hairline crack, small enough to keep. */
 const longestPx = 2000;

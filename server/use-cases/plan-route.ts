@@ -11,8 +11,10 @@ import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
 import { routeOf, storeRoute } from '../db/routes';
 import { planInThread } from '../planner';
-import type { Outcome, Who } from '../types';
-import { confirmed, type SentOverride } from './send-commands';
+import type { Outcome } from '../../core/wire/outcome';
+import type { Who } from '../../core/wire/who';
+import { confirmed } from './send-commands';
+import type { SentOverride } from '../../core/wire/commands';
 
 /** The route for a job from where its device stands now, with what the job's adopted route was wished with. */
 export function planFor(

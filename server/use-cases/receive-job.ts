@@ -9,7 +9,7 @@ import { keepPrivate } from '../db/job-private';
 import { addJob, isJob, lockNumbers, openJobWithTag } from '../db/jobs';
 import { modelOf } from '../db/models';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /** `next`: where the job goes on, to its fault while nobody knows what is to be done. */
 export type Received =

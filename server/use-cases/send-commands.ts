@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { type SentOverride, commandSchema, type SentCommand, type Answer } from '../../core/wire/commands';
+import type { z } from 'zod';
 import type { Command } from '../../core/rules/decide';
-import { type Body, isGate, type JobEvent, onlyDecided } from '../../core/log/events';
-import { firstMoment, lastMoment, notPlainAt, plainTextAdvice } from '../../core/log/plain-text';
-import { bodySchema } from '../../core/log/event-schema';
+import { type Body, isGate, type JobEvent } from '../../core/log/events';
 import { pathText } from '../../core/model/check-model';
 import { flag } from '../../core/log/state';
 import { appendCommand, lockedJob, type Written } from '../append-command';
@@ -14,49 +13,14 @@ import { inShop, isDatabaseAway } from '../db/orm';
 import { knownRoute, routeOf } from '../db/routes';
 import { afterOf, contextFor, type Grounds, judge } from '../decide-command';
 import { log } from '../log';
-import type { Outcome, Who } from '../types';
+import type { Outcome } from '../../core/wire/outcome';
+import type { Who } from '../../core/wire/who';
 import { confirmingPerson } from './sign-in';
 
 /** For the door: without the database it answers that it is away, not that it failed. */
 export { isDatabaseAway };
 /** Names the session of a request, on which what it sends hangs. */
 export { sessionKey };
-/** A named reason for passing a stop, and where it takes two people, the second one's own sign-in. */
-export const overrideSchema = z.strictObject({
-  rules: z.array(z.string().max(60)).max(20),
-  reason: z.string().max(1000),
-  confirm: z.strictObject({ login: z.string().max(80), password: z.string().max(200) }).optional(),
-});
-export type SentOverride = z.output<typeof overrideSchema>;
-
-const commandSchema = z
-  .strictObject({
-    id: z.string().min(8).max(60),
-    job: z.uuid(),
-    /** The person whose outbox this comes from: another person never sends it. */
-    person: z.uuid(),
-    body: bodySchema,
-    at: z.number().int().min(firstMoment).max(lastMoment),
-    clockKnown: z.boolean(),
-    override: overrideSchema.optional(),
-    passedAt: z.number().int().min(0).optional(),
-    seen: z.number().int().min(0).optional(),
-  })
-  .superRefine((command, at) => {
-    const path = notPlainAt(command);
-    if (path) at.addIssue({ code: 'custom', path, message: plainTextAdvice });
-    if (onlyDecided.has(command.body.type))
-      at.addIssue({
-        code: 'custom',
-        path: ['body', 'type'],
-        message: 'that follows from a decision and is not reported',
-      });
-  });
-/** Of a command that cannot be read, at least its id: the others are not held up by it. */
-const unread = z.object({ id: z.string().min(1).max(60) });
-export const commandsSchema = z.strictObject({ commands: z.array(unread.loose()).min(1).max(200) });
-export type SentCommand = z.output<typeof commandSchema>;
-export type Answer = { id: string; outcome: Outcome };
 
 /** The session that a batch hangs on ended while it was decided: nothing of it was written. */
 export class SignedOut extends Error {}

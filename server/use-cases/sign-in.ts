@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Role } from '../../core/vocabulary/roles';
 import { passwordMatches } from '../auth/password';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { keepPrivate, signaturesKept } from '../db/job-private';
 import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
-import type { Who } from '../types';
+import type { Who } from '../../core/wire/who';
 
 /** A name, with or without a signature: strokes of points in a box of 600 x 200, drawn again from these; nothing else is kept. */
 export const signatureSchema = z.strictObject({

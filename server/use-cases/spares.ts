@@ -2,12 +2,12 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import { screwFields } from '../../core/forms/screw-fields';
 import { inShop } from '../db/orm';
-import { countSpares, putSpares, removeSpare, type SpareRow, sparesOf } from '../db/spares';
-import type { Who } from '../types';
+import { countSpares, putSpares, removeSpare, sparesOf } from '../db/spares';
+import type { SpareRow } from '../../core/wire/stock';
+import type { Who } from '../../core/wire/who';
 import { plainCell, readCsv, writeCsv } from './csv';
 import { mayStock } from './stock';
 
-export type { SpareRow };
 const columns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;
 
 const askSchema = z.discriminatedUnion('do', [

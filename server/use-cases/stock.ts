@@ -1,3 +1,4 @@
+import type { StockModel } from '../../core/wire/stock';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import type { StockQuery } from '../../core/forms/stock-query';
@@ -6,19 +7,10 @@ import type { Role } from '../../core/vocabulary/roles';
 import { amountText } from '../../core/quote/amount';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
-import { addParts, allParts, type NewPart, partsFound, partsToChange, type StockPart } from '../db/stock';
-import type { Who } from '../types';
+import { addParts, allParts, partsFound, partsToChange } from '../db/stock';
+import type { NewPart, StockPart } from '../../core/wire/stock';
+import type { Who } from '../../core/wire/who';
 import { plainCell, readCsv, writeCsv } from './csv';
-
-export type { StockPart };
-/** A model that parts can be for, with its places: what a drawer is named by. */
-export interface StockModel {
-  id: string;
-  name: string;
-  slots: { id: string; name: string; kind: string; price: number }[];
-  /** What a new part may bring fitted beside pieces. */
-  seals: { id: string; name: string; holds: string[] }[];
-}
 
 /** Who may change the stock; choosing from it for a job is everybody's work. */
 export const mayStock = (role: Role) => role === 'owner' || role === 'lead';

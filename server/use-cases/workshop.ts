@@ -1,3 +1,4 @@
+import type { Changed } from '../../core/wire/changed';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
@@ -7,11 +8,10 @@ import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
 import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';
-import { addPerson, changeRole, ownersBeside, peopleOf, type PersonLine } from '../db/people';
+import { addPerson, changeRole, ownersBeside, peopleOf } from '../db/people';
+import type { PersonLine } from '../../core/wire/person-line';
 import { workshopOf, workshopToChange } from '../db/workshop';
-import type { ShopSettings, Who } from '../types';
-
-export type Person = PersonLine;
+import type { ShopSettings, Who } from '../../core/wire/who';
 
 /** Who may change what: the owner everything, a lead the methods. */
 export const mayChange = (role: Role, what: 'methods' | 'means' | 'people') =>
@@ -38,13 +38,10 @@ export const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('role'), person: z.uuid(), role: z.enum(roles) }),
 ]);
 export type Ask = z.output<typeof askSchema>;
-export type Changed =
-  | { ok: true; said: string }
-  | { ok: false; status: 400 | 403 | 409; errors: Record<string, string> };
 
 export async function workshopPage(
   who: Who,
-): Promise<{ settings: ShopSettings; people: Person[]; name: string }> {
+): Promise<{ settings: ShopSettings; people: PersonLine[]; name: string }> {
   return inShop(who.shopId, async (em) => {
     const { settings, name } = await workshopOf(em);
     return { settings, name, people: await peopleOf(em) };

@@ -1,5 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
-import { draftsFor, type JobLine } from '../../../server/use-cases/bench-page';
+import { draftsFor } from '../../../server/use-cases/bench-page';
+import type { JobLine } from '../../../core/wire/job-line';
 import { requirePerson } from '../../context';
 import { fromServerOr } from '../../job/offline-page';
 import { useNow } from '../../job/ticker';

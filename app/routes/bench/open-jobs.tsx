@@ -1,7 +1,7 @@
 import { Tag } from 'antd';
 import { Link } from 'react-router';
 import { stages } from '../../../core/progress/stage';
-import type { JobLine } from '../../../server/use-cases/bench-page';
+import type { JobLine } from '../../../core/wire/job-line';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
 import { shortModel, waitsFor } from '../../../words/bench';

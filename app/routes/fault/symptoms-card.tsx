@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type SymptomId, symptoms } from '../../../core/knowledge/symptoms';
 import type { JobState } from '../../../core/log/state';
-import type { EarlierJob } from '../../../server/use-cases/device-history';
+import type { EarlierJob } from '../../../core/wire/earlier-job';
 import { causeName, symptomName } from '../../../words/fault';
 import { day } from '../../../words/time';
 

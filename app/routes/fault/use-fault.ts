@@ -5,7 +5,7 @@ import { symptomOfFunction, symptomsIn } from '../../../core/knowledge/symptoms'
 import type { Body } from '../../../core/log/events';
 import { flag, type JobState } from '../../../core/log/state';
 import type { FunctionId } from '../../../core/vocabulary/trade';
-import type { EarlierJob } from '../../../server/use-cases/device-history';
+import type { EarlierJob } from '../../../core/wire/earlier-job';
 import { useJobFrame } from '../../ui/job-frame';
 
 /** Symptoms that the owner's words and the before-check suggest, and that nobody has recorded yet. */

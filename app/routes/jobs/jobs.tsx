@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { Link, useNavigation, useSearchParams } from 'react-router';
-import type { JobLine } from '../../../server/use-cases/bench-page';
+import type { JobLine } from '../../../core/wire/job-line';
 import { addressOf } from '../../../core/forms/address';
 import { type JobsQuery, jobsPerPage, jobsQuery } from '../../../core/forms/jobs-query';
 import { jobsPage } from '../../../server/use-cases/find-jobs';

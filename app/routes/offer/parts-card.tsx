@@ -4,7 +4,7 @@ import { compareRemedies } from '../../../core/pairing/compare';
 import type { Remedy } from '../../../core/pairing/remedies';
 import type { ReadAt } from '../../../core/quote/for-route';
 import type { methodsOf } from '../../../core/methods/methods';
-import type { StockPart } from '../../../server/use-cases/stock';
+import type { StockPart } from '../../../core/wire/stock';
 import { cap, thingName } from '../../../words/things';
 import { money } from '../../../words/time';
 import { Effects } from './effects-table';

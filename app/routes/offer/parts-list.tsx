@@ -1,7 +1,7 @@
 import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { StockPart } from '../../../server/use-cases/stock';
+import type { StockPart } from '../../../core/wire/stock';
 import { list, thingName } from '../../../words/things';
 import { money } from '../../../words/time';
 

@@ -7,7 +7,7 @@ import { type AdviceGiven, advise, type Priced } from '../../../core/quote/advic
 import { earliestReady } from '../../../core/quote/promise';
 import { chanceWithin } from '../../../core/quote/quote';
 import { methodsOf } from '../../../core/methods/methods';
-import type { OfferPage } from '../../../server/use-cases/offer-page';
+import type { OfferPage } from '../../../core/wire/offer-page';
 import { useNow } from '../../job/ticker';
 import { useJobFrame } from '../../ui/job-frame';
 import type { QuoteAsked, QuotedOption } from '../../workers/quote.worker';

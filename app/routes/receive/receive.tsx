@@ -1,7 +1,7 @@
 import { Button, Form } from 'antd';
 import { redirect } from 'react-router';
 import { z } from 'zod';
-import type { ModelChoice } from '../../../server/use-cases/drafts';
+import type { ModelChoice } from '../../../core/wire/model-choice';
 import { receivePage } from '../../../server/use-cases/drafts';
 import { receiveJob } from '../../../server/use-cases/receive-job';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';

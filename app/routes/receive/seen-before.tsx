@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { EarlierJob } from '../../../server/use-cases/device-history';
+import type { EarlierJob } from '../../../core/wire/earlier-job';
 import { causeName } from '../../../words/fault';
 import { day } from '../../../words/time';
 import { Note } from '../../ui/note';

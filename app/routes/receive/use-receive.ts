@@ -3,7 +3,7 @@ import { useActionData, useNavigation, useSubmit } from 'react-router';
 import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
 import { readReceipt } from '../../../core/forms/receipt-fields';
 import type { FunctionId } from '../../../core/vocabulary/trade';
-import type { ModelChoice } from '../../../server/use-cases/drafts';
+import type { ModelChoice } from '../../../core/wire/model-choice';
 import { ownerKey } from '../../job/outbox';
 import { useFrame } from '../../ui/frame';
 import { usePhotoUpload } from './photo-upload';

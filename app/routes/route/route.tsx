@@ -7,7 +7,7 @@ import { indexModel } from '../../../core/model/index-model';
 import { methodIds } from '../../../core/methods/methods';
 import type { Step } from '../../../core/steps/route';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
-import { overrideSchema } from '../../../server/use-cases/send-commands';
+import { overrideSchema } from '../../../core/wire/commands';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { fromServerOr, fromServerOrKeptPage } from '../../job/offline-page';
 import { Note } from '../../ui/note';

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { changeSpares, type SpareRow, sparesPage } from '../../../server/use-cases/spares';
+import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
+import type { SpareRow } from '../../../core/wire/stock';
 import { mayStock } from '../../../server/use-cases/stock';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { LengthBar, Recess } from '../../ui/recess';

@@ -2,7 +2,7 @@ import { Button, Collapse, Form, Input, type InputProps, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { partFields } from '../../../core/forms/part-fields';
 import { provenances, releases } from '../../../core/log/events';
-import type { StockModel } from '../../../server/use-cases/stock';
+import type { StockModel } from '../../../core/wire/stock';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
-import type { StockModel, StockPart } from '../../../server/use-cases/stock';
+import type { StockPart } from '../../../core/wire/stock';
+import type { StockModel } from '../../../core/wire/stock';
 import type { DataColumn } from '../../ui/data-table';
 import { money } from '../../../words/time';
 import { Locked } from './locked';

@@ -1,11 +1,6 @@
 import { pathText } from '../../../core/model/check-model';
-import {
-  commandsSchema,
-  isDatabaseAway,
-  sendCommands,
-  sessionKey,
-  SignedOut,
-} from '../../../server/use-cases/send-commands';
+import { isDatabaseAway, sendCommands, sessionKey, SignedOut } from '../../../server/use-cases/send-commands';
+import { commandsSchema } from '../../../core/wire/commands';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/commands';
 

@@ -1,7 +1,7 @@
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/steps/route';
-import type { JobPage } from '../../../server/use-cases/job-page';
+import type { JobPage } from '../../../core/wire/job-page';
 import { thingName } from '../../../words/things';
 import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';

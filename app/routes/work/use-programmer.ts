@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Step } from '../../../core/steps/route';
-import type { IdentityAnswer, IdentityAsk } from '../../../server/use-cases/identity-data';
+import type { IdentityAnswer, IdentityAsk } from '../../../core/wire/identity';
 import { benchTime } from '../../job/clock';
 
 export type ProgrammerWork = {

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { flag, type JobState } from '../../../core/log/state';
-import type { JobPage } from '../../../server/use-cases/job-page';
-import type { Who } from '../../../server/types';
+import type { JobPage } from '../../../core/wire/job-page';
+import type { Who } from '../../../core/wire/who';
 import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';
 

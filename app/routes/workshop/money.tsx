@@ -1,7 +1,7 @@
 import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
 import { hourlyRateMinor, warrantyMonths, waitFields } from '../../../core/forms/workshop-fields';
 import { readAmount } from '../../../core/quote/amount';
-import type { ShopSettings } from '../../../server/types';
+import type { ShopSettings } from '../../../core/wire/who';
 import { Field } from '../../ui/field';
 import { ruleOf, typedNumber, useServerErrors } from '../../ui/zod-form';
 import { Kept, useChange } from './use-change';

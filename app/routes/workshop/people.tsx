@@ -2,7 +2,7 @@ import { Button, Collapse, Form, Input, type InputProps } from 'antd';
 import { useEffect } from 'react';
 import { personFields } from '../../../core/forms/workshop-fields';
 import { type Role, roles } from '../../../core/vocabulary/roles';
-import type { Person } from '../../../server/use-cases/workshop';
+import type { PersonLine } from '../../../core/wire/person-line';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
@@ -12,7 +12,7 @@ import { Kept, useChange } from './use-change';
 const roleOptions = roles.map((r) => ({ value: r, label: r }));
 
 /** Who works here and as what; an owner adds people and changes what they may. */
-export function People({ people, may, self }: { people: Person[]; may: boolean; self: string }) {
+export function People({ people, may, self }: { people: PersonLine[]; may: boolean; self: string }) {
   const { change, said } = useChange();
   return (
     <section className="card stack">

@@ -1,5 +1,5 @@
 import { useFetcher } from 'react-router';
-import type { Changed } from '../../../server/use-cases/workshop';
+import type { Changed } from '../../../core/wire/changed';
 
 /** Each part of the page saves by itself, at once; what came of it stands beside it. */
 export function useChange() {

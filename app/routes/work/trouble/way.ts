@@ -2,7 +2,7 @@ import type { Body } from '../../../../core/log/events';
 import type { JobState } from '../../../../core/log/state';
 import type { IndexedModel } from '../../../../core/model/index-model';
 import type { Step } from '../../../../core/steps/route';
-import type { SpareRow } from '../../../../server/use-cases/spares';
+import type { SpareRow } from '../../../../core/wire/stock';
 
 /** What a way out of a trouble knows of the job, and how it reports. */
 export interface WayProps {

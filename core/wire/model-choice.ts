@@ -1,0 +1,9 @@
+export interface ModelChoice {
+  hash: string;
+  name: string;
+  maker: string;
+  variants: { id: string; name: string }[];
+  shortList: string[];
+  outline: { widthMm: number; heightMm: number; cornerMm: number };
+  parts: { id: string; name: string; kind: string }[];
+}

@@ -1,0 +1,9 @@
+import type { Role } from '../vocabulary/roles';
+
+export interface PersonLine {
+  id: string;
+  login: string;
+  name: string;
+  role: Role;
+  bench: string;
+}

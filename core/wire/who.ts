@@ -1,0 +1,27 @@
+import type { Methods } from '../methods/methods';
+import type { Waits } from '../rules/interlocks';
+import type { Role } from '../vocabulary/roles';
+
+export interface ShopSettings {
+  hourlyRateMinor: number;
+  currency: string;
+  waits: Waits;
+  /** What the workshop has chosen; what is missing stands at its default. */
+  methods: Partial<Methods>;
+  /** Months for which the workshop answers for its work; absent while it has said nothing. */
+  warrantyMonths?: number;
+  /** Ids of the stations it owns. */
+  stations: string[];
+}
+/** Who asks: resolved from the session for each request, never from anything the client says. */
+export interface Who {
+  shopId: string;
+  personId: string;
+  name: string;
+  login: string;
+  role: Role;
+  bench: string;
+  shopName: string;
+  settings: ShopSettings;
+  demo: boolean;
+}
