@@ -284,8 +284,8 @@ async function browser(large: string): Promise<void> {
     await work.waitForURL(`${origin}/`);
     scripts.clear();
     names.clear();
+    // until the page is there and works; parts that are called for later are fetched when the browser is idle
     await work.goto(origin + href);
-    await work.waitForLoadState('networkidle').catch(() => {});
     const total = [...scripts.values()].reduce((s, x) => s + x, 0) / 1000;
     figure({
       what: 'first load of Work: compressed script',
@@ -300,7 +300,6 @@ async function browser(large: string): Promise<void> {
       scripts.clear();
       names.clear();
       await work.goto(origin + path);
-      await work.waitForLoadState('networkidle').catch(() => {});
       const all = [...scripts.values()].reduce((sum, x) => sum + x, 0) / 1000;
       const charts =
         [...scripts].filter(([n]) => /echarts|chart/.test(n)).reduce((sum, [, x]) => sum + x, 0) / 1000;

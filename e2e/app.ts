@@ -333,6 +333,11 @@ export async function pressTo(page: Page, url: RegExp): Promise<void> {
   }).toPass({ timeout: 30_000 });
 }
 /** Waits until everything that was kept is confirmed. */
+/** The dialogs of Work, which are fetched once the page is there, have come: from then on it needs no network for them. */
+export const wholePage = (page: Page) =>
+  page.waitForFunction(() =>
+    performance.getEntriesByType('resource').some((entry) => entry.name.includes('/work-sheets')),
+  );
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
 export async function logOf(
   page: Page,

@@ -1,4 +1,16 @@
-import { choose, expect, go, logOf, newJob, press, settled, test, typedBurst, signedIn } from './app';
+import {
+  choose,
+  expect,
+  go,
+  logOf,
+  newJob,
+  press,
+  settled,
+  test,
+  typedBurst,
+  signedIn,
+  wholePage,
+} from './app';
 
 test('a second tab and another bench show a change without reloading, and together take out one screw', async ({
   page,
@@ -168,6 +180,7 @@ test('two benches that could not hear each other say different things: asked, no
   await signedIn(bench, 'marek');
   await bench.goto(`/jobs/${job}/work`);
   await expect(go(bench)).toContainText('A1 is out');
+  await wholePage(bench);
   await other.setOffline(true);
   await page.keyboard.press('Space');
   await expect(go(page)).toContainText('A2 is out');

@@ -52,17 +52,16 @@ const useScreen = () => {
 };
 
 /**
- * Whether nothing keeps this job's screens for a time without the server: a browser gives a service worker only to a
- * secure address. Then the two between which one goes in the middle of work are fetched when this one is there.
+ * Whether this screen is there and has been for a moment. Then the two between which one goes in the middle of work are
+ * fetched as well: they must open without the server, also in a browser that keeps no pages.
  */
-function useNoKeeper(): boolean {
-  const [none, setNone] = useState(false);
+function useSettled(): boolean {
+  const [settled, setSettled] = useState(false);
   useEffect(() => {
-    if ('serviceWorker' in navigator) return;
-    const later = setTimeout(() => setNone(true), 3000);
-    return () => clearTimeout(later);
+    const soon = setTimeout(() => setSettled(true), 500);
+    return () => clearTimeout(soon);
   }, []);
-  return none;
+  return settled;
 }
 
 /** What stands around every screen of a job: its tabs, which device it is and what is wrong with it, its stops and its ledger. */
@@ -75,7 +74,7 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
   const { who } = useOutletContext<Frame>();
   const { replica, view, sender, send } = useJob(loaded, who);
   const screen = useScreen();
-  const alone = useNoKeeper();
+  const settled = useSettled();
   const [signers, setSigners] = useState<Record<string, string>>({});
   const page = useMemo(() => ({ ...loaded, signers: { ...loaded.signers, ...signers } }), [loaded, signers]);
   const index = indexModel(page.model);
@@ -127,8 +126,8 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
             />
           ),
       )}
-      {alone && <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />}
-      {alone && <PrefetchPageLinks page={`/jobs/${page.id}/work`} />}
+      {settled && <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />}
+      {settled && <PrefetchPageLinks page={`/jobs/${page.id}/work`} />}
     </div>
   );
 }
