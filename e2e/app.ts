@@ -332,12 +332,12 @@ export async function pressTo(page: Page, url: RegExp): Promise<void> {
     await page.waitForURL(url, { timeout: 4000 });
   }).toPass({ timeout: 30_000 });
 }
-/** Waits until everything that was kept is confirmed. */
 /** The dialogs of Work, which are fetched once the page is there, have come: from then on it needs no network for them. */
 export const wholePage = (page: Page) =>
   page.waitForFunction(() =>
     performance.getEntriesByType('resource').some((entry) => entry.name.includes('/work-sheets')),
   );
+/** Waits until everything that was kept is confirmed. */
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
 export async function logOf(
   page: Page,
