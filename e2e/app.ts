@@ -332,11 +332,18 @@ export async function pressTo(page: Page, url: RegExp): Promise<void> {
     await page.waitForURL(url, { timeout: 4000 });
   }).toPass({ timeout: 30_000 });
 }
-/** The dialogs of Work, which are fetched once the page is there, have come: from then on it needs no network for them. */
-export const wholePage = (page: Page) =>
-  page.waitForFunction(() =>
-    performance.getEntriesByType('resource').some((entry) => entry.name.includes('/work-sheets')),
-  );
+/** The parts of Work that are fetched once it is there have come, and what they need: from then on it needs no network. */
+export async function wholePage(page: Page): Promise<void> {
+  let before = -1;
+  await expect(async () => {
+    const files = await page.evaluate(() =>
+      performance.getEntriesByType('resource').map((entry) => entry.name),
+    );
+    const still = files.length === before;
+    before = files.length;
+    expect(files.some((name) => name.includes('/work-sheets')) && still).toBe(true);
+  }).toPass({ intervals: [700], timeout: 30_000 });
+}
 /** Waits until everything that was kept is confirmed. */
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
 export async function logOf(

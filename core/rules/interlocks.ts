@@ -322,9 +322,7 @@ export const rules = {
       const hole = index.fasteners.get(b.fastener);
       const own = screwSpec(state, index, b.piece);
       if (!hole || !own || holderOf(b.piece) === hole.id) return undefined;
-      const safe = safeLengthMm(hole);
-      const same = own.lengthMm === hole.lengthMm && own.drive === hole.drive && own.thread === hole.thread;
-      return same || (own.thread === hole.thread && own.lengthMm <= safe && own.headMm <= hole.headMm)
+      return own.thread === hole.thread && own.lengthMm <= safeLengthMm(hole) && own.headMm <= hole.headMm
         ? undefined
         : [holderOf(b.piece), hole.id];
     },

@@ -26,8 +26,8 @@ export interface HeldJob {
  */
 const held = new Map<string, HeldJob>();
 export const heldJob = (shopId: string, jobId: string): HeldJob | undefined => held.get(`${shopId} ${jobId}`);
-export function holdJob(shopId: string, jobId: string, job: HeldJob): void {
-  keepNewest(held, `${shopId} ${jobId}`, job);
+export function holdJob(shopId: string, jobId: string, { state, modelHash, variant }: HeldJob): void {
+  keepNewest(held, `${shopId} ${jobId}`, { state, modelHash, variant });
 }
 
 /** Events of a log in their order, read as they are: a row of it is never changed. */

@@ -31,8 +31,18 @@ export async function ownersOf(em: EntityManager, jobIds: readonly string[]): Pr
   return new Map(rows.map((row) => [row.jobId, row.value]));
 }
 const signed = 'signature ';
-/** The signatures of a job, as they were kept, by the id that the log names. */
-export async function signaturesKept(em: EntityManager, jobId: string): Promise<Map<string, string>> {
-  const rows = await em.find(JobPrivate, { jobId, kind: { $like: `${signed}%` } });
-  return new Map(rows.map((row) => [row.kind.slice(signed.length), row.value]));
+/** Who a job's papers name: its owner, and the signatures as they were kept, by the id that the log names. */
+export async function namedOf(
+  em: EntityManager,
+  jobId: string,
+): Promise<{ owner: string | null; signatures: Map<string, string> }> {
+  const rows = await em.find(JobPrivate, { jobId, kind: { $ne: 'passcode' } });
+  return {
+    owner: rows.find((row) => row.kind === 'owner')?.value ?? null,
+    signatures: new Map(
+      rows
+        .filter((row) => row.kind.startsWith(signed))
+        .map((row) => [row.kind.slice(signed.length), row.value]),
+    ),
+  };
 }

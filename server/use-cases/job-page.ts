@@ -2,8 +2,8 @@ import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
 import { flag } from '../../core/log/state';
 import type { Route } from '../../core/steps/route';
-import { eventsAfter, loadState } from '../db/job-log';
-import { privateOf } from '../db/job-private';
+import { eventsAfter, holdJob, loadState } from '../db/job-log';
+import { namedOf, privateOf } from '../db/job-private';
 import { findJob, isJob } from '../db/jobs';
 import { indexOf } from '../db/models';
 import { loreOf } from '../db/notes';
@@ -14,11 +14,12 @@ import { sparesOf } from '../db/spares';
 import type { Who } from '../../core/wire/who';
 import { matOf } from '../../core/screws/mat-of';
 import { isSimulated } from '../instruments/programmer';
-import { signatures } from './signatures';
+import type { Signature } from './signatures';
 export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefined> {
-  return inShop(who.shopId, async (em) => {
+  const page = await inShop(who.shopId, async (em): Promise<JobPage | undefined> => {
     const job = await findJob(em, jobId);
     if (!job) return undefined;
+    const kept = await namedOf(em, jobId);
     const state = await loadState(em, jobId);
     const modelHash = flag(state, 'modelHash') ?? job.modelHash;
     const variant = flag(state, 'variant') ?? job.variant;
@@ -31,9 +32,11 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       model: index.model,
       state,
       route: (await routeOf(em, flag(state, 'routeHash'))) ?? null,
-      owner: await privateOf(em, jobId, 'owner'),
+      owner: kept.owner,
       people: Object.fromEntries(await namesOf(em)),
-      signers: Object.fromEntries(Object.entries(await signatures(em, jobId)).map(([k, s]) => [k, s.name])),
+      signers: Object.fromEntries(
+        [...kept.signatures].map(([id, text]) => [id, (JSON.parse(text) as Signature).name]),
+      ),
       mat: matOf(index),
       lore: await loreOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
@@ -42,6 +45,8 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       now: Date.now(),
     };
   });
+  if (page) holdJob(who.shopId, jobId, page);
+  return page;
 }
 
 /** The events after a number in the log, with the route when it has changed since: what another bench has done. */

@@ -1,6 +1,5 @@
-import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
-import { keepPrivate, signaturesKept } from '../db/job-private';
+import { keepPrivate, namedOf } from '../db/job-private';
 import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
 import type { Who } from '../../core/wire/who';
@@ -32,10 +31,9 @@ export async function keepSignature(
     return true;
   });
 }
+/** The signatures of a job, by the id that the log names. */
 export const signaturesOf = (who: Who, jobId: string): Promise<Record<string, Signature>> =>
-  inShop(who.shopId, (em) => signatures(em, jobId));
-export async function signatures(em: EntityManager, jobId: string): Promise<Record<string, Signature>> {
-  return Object.fromEntries(
-    [...(await signaturesKept(em, jobId))].map(([id, kept]) => [id, JSON.parse(kept) as Signature]),
-  );
-}
+  inShop(who.shopId, async (em) => {
+    const { signatures } = await namedOf(em, jobId);
+    return Object.fromEntries([...signatures].map(([id, kept]) => [id, JSON.parse(kept) as Signature]));
+  });
