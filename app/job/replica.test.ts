@@ -6,7 +6,7 @@ import type { Who } from '../../core/wire/who';
 import { type Context, decide } from '../../core/rules/decide';
 import type { Body, JobEvent } from '../../core/log/events';
 import { evolve } from '../../core/log/evolve';
-import { leastWaits } from '../../core/rules/interlocks';
+import { leastWaits } from '../../core/rules/interlock';
 import type { JobState } from '../../core/log/state';
 import { Bench } from '../../core/testing/bench';
 import { indexed, mica9, route } from '../../core/testing/demo-models';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { leastWaits } from '../rules/interlocks';
+import { leastWaits } from '../rules/interlock';
 import { roles } from '../vocabulary/roles';
 
 /** Another person of the workshop. */

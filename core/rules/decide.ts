@@ -14,7 +14,8 @@ import {
   needsServer,
   onlyDecided,
 } from '../log/events';
-import { type Finding, findings, type RuleName, type Waits } from './interlocks';
+import { type Finding, findings, type RuleName } from './interlocks';
+import type { Waits } from './interlock';
 import type { Role } from '../vocabulary/roles';
 import { stepFor } from './step-of-event';
 import { knownCause, knownTest } from '../diagnose/fault';

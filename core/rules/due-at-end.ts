@@ -1,4 +1,5 @@
-import { type Finding, findings, type Situation } from './interlocks';
+import { type Finding, findings } from './interlocks';
+import type { Situation } from './interlock';
 import type { Ending } from '../log/events';
 
 /** What an ending still waits for: what the interlocks would say to it now. One list, one place. */

@@ -9,7 +9,8 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
 import { noHeat } from '../vocabulary/conditions';
 import type { Role } from '../vocabulary/roles';
-import { findings, leastWaits, type RuleName, rules, type Severity, type Situation } from './interlocks';
+import { findings, type RuleName, rules } from './interlocks';
+import { leastWaits, type Severity, type Situation } from './interlock';
 
 /*
  * Every interlock by itself: what breaks it, what keeps it, how severe it is and who may pass it. The states are written

@@ -4,7 +4,7 @@ import { indexed, mica9, route, sprigModel, swollen } from '../testing/demo-mode
 import { checksDue } from '../checks/due';
 import { dueAtEnd } from './due-at-end';
 import { instruct } from '../progress/instruct';
-import { leastWaits, secondsLeft } from './interlocks';
+import { leastWaits, secondsLeft } from './interlock';
 import { stageOf } from '../progress/stage';
 
 const index = indexed(mica9);

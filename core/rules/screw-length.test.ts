@@ -4,7 +4,7 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, route, withMethods } from '../testing/demo-models';
 import { unaccounted } from './balance';
 import { instruct } from '../progress/instruct';
-import { isScrewTooLong } from './interlocks';
+import { isScrewTooLong } from './interlocks/pieces-and-screws';
 
 const index = indexed(mica9);
 const now = (b: Bench) => instruct(b.context, b.state, { at: b.at, clockKnown: true });

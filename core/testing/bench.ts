@@ -4,7 +4,7 @@ import type { Body, BodyOf, JobEvent } from '../log/events';
 import { evolve } from '../log/evolve';
 import { instruct } from '../progress/instruct';
 import { consentsFor, openConsents } from '../consents/consents';
-import { leastWaits } from '../rules/interlocks';
+import { leastWaits } from '../rules/interlock';
 import type { Role } from '../vocabulary/roles';
 import { replacedSlots } from '../log/view';
 import { empty, flag, type JobState } from '../log/state';

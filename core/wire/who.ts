@@ -1,5 +1,5 @@
 import type { Methods } from '../methods/methods';
-import type { Waits } from '../rules/interlocks';
+import type { Waits } from '../rules/interlock';
 import type { Role } from '../vocabulary/roles';
 
 export interface ShopSettings {

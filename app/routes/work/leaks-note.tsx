@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { Task } from '../../../core/log/events';
-import { leaks } from '../../../core/rules/interlocks';
+import { leaks } from '../../../core/rules/interlocks/closing';
 import { flag, type JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { perimeterSeal } from '../../../core/model/seals';

@@ -1,0 +1,145 @@
+import { bootConnectors } from '../../model/system';
+import { generalStations } from '../../methods/catalogue';
+import { knownTest } from '../../diagnose/fault';
+import { bondWorked, openBy, soakShortS } from '../soak';
+import { noHeat } from '../../vocabulary/conditions';
+import { flag } from '../../log/state';
+import { hasCondition, isLive, isOn, pieceInSlot, shutState } from '../../log/view';
+import { leastWaits, type Rule, rule, skilled, heads, list, secondsLeft } from '../interlock';
+
+/** The cell, what warms it and what it is tested with. */
+export const cellAndHeat = {
+  'cell first off': rule({
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician', 'trainee'],
+    on: ['connectorOff', 'connectorOn', 'reseated'],
+    needs: (index, b) =>
+      index.cellConnector && b.connector !== index.cellConnector ? [{ off: index.cellConnector }] : [],
+  }),
+  'cell last on': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['connectorOn'],
+    // a new part is tried with the device open: then the plugs that it needs are the trial's to name
+    needs: (index, b) =>
+      b.connector === index.cellConnector && b.trial === undefined
+        ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id }))
+        : [],
+  }),
+  'no heat on this cell': rule({
+    severity: 'forbid',
+    on: ['heatStarted'],
+    needs: () => noHeat.map((absent) => ({ absent })),
+  }),
+  'no press on this cell': rule({
+    severity: 'forbid',
+    on: ['acted'],
+    check: ({ state }, b) =>
+      b.act === 'press' && b.target.endsWith(':start')
+        ? list(noHeat.filter((c) => hasCondition(state, c)))
+        : undefined,
+  }),
+  'soak cut short': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted', 'bondReleased'],
+    // too cold, glass or panel splits from its frame
+    check: ({ state, index }, b) => {
+      const bond = bondWorked(b);
+      const seconds = bond && soakShortS(state, index, bond);
+      return seconds ? { ids: [bond], seconds } : undefined;
+    },
+  }),
+  'cooled again': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted', 'bondReleased'],
+    // opening has to start within minutes of the soak; a clock that is not known has passed every such limit
+    check: ({ state, index, now }, b) => {
+      const bond = bondWorked(b);
+      const by = bond ? openBy(state, index, bond) : undefined;
+      return by && !(by.clockKnown && now.clockKnown && now.at <= by.until) ? [bond!] : undefined;
+    },
+  }),
+  'open on the heat': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['heatStarted'],
+    // a plate warms the whole device: once it is open nothing but air is between it and the cell
+    check: ({ state, index }, b) =>
+      b.part === undefined &&
+      warmsWhole.has(b.station) &&
+      shutState(state, index) === 'open' &&
+      index.cellSlot !== undefined &&
+      pieceInSlot(state, index.cellSlot) !== undefined
+        ? [index.cellSlot]
+        : undefined,
+  }),
+  'solvent still wet': rule({
+    severity: 'forbid',
+    on: ['heatStarted'],
+    check: ({ state, waits, now }) => {
+      const s = flag(state, 'solventAt');
+      const seconds = secondsLeft(s, Math.max(waits.solventFlashS, leastWaits.solventFlashS), now);
+      return seconds ? { ids: [], seconds } : undefined;
+    },
+  }),
+  'still hot': rule({
+    severity: 'forbid',
+    on: ['solventApplied'],
+    check: ({ state, waits, now }) => {
+      const heat = flag(state, 'heat');
+      if (heat) return { ids: [heat.station], seconds: 0 };
+      const seconds = secondsLeft(
+        flag(state, 'heatEndedAt'),
+        Math.max(waits.coolingS, leastWaits.coolingS),
+        now,
+      );
+      return seconds ? { ids: [], seconds } : undefined;
+    },
+  }),
+  'no charging this cell': rule({
+    severity: 'forbid',
+    on: ['testBegun'],
+    check: ({ state }, b) => list((knownTest(b.test)?.never ?? []).filter((c) => hasCondition(state, c))),
+  }),
+  'tested without the cell': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['checked', 'acted', 'tested'],
+    check: ({ state, index }, b) => {
+      if (isLive(state, index) || index.cellConnector === undefined) return undefined;
+      if (b.type === 'checked') return b.round === 'before' ? undefined : [b.function];
+      if (b.type === 'acted') return b.act === 'test part' ? [b.target] : undefined;
+      // a module is read at the bench, without the device
+      return knownTest(b.test)?.needs ? [b.test] : undefined;
+    },
+  }),
+  'tested without its plugs': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted'],
+    // a good display is called bad that way: without the sensors many a generation shows no picture
+    check: ({ state, index }, b) =>
+      b.act === 'test part'
+        ? list(
+            [
+              ...new Set([
+                ...bootConnectors(index, flag(state, 'system')?.version),
+                ...index.model.connectors.filter((c) => c.joins.includes(b.target)).map((c) => c.id),
+              ]),
+            ].filter((c) => !isOn(state, c)),
+          )
+        : undefined,
+  }),
+  'only a lead clears': rule({
+    severity: 'forbid',
+    on: ['conditionCleared'],
+    check: ({ role }, b) => (heads.includes(role as 'owner') ? undefined : [b.condition]),
+  }),
+} satisfies Record<string, Rule>;
+
+/** Stations that warm the device as a whole and not one edge of it. */
+export const warmsWhole: ReadonlySet<string> = new Set(
+  generalStations.filter((s) => s.whole).map((s) => s.id),
+);

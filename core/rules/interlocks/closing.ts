@@ -1,0 +1,155 @@
+import { checksDue, openChecks } from '../../checks/due';
+import type { IndexedModel } from '../../model/index-model';
+import { isSeal } from '../../model/seals';
+import { balance, emptyInside, unaccounted } from '../balance';
+import { leakNow } from '../water';
+import { flag, type JobState } from '../../log/state';
+import { holderOf } from '../../vocabulary/pieces';
+import { piecesAt, shutState } from '../../log/view';
+import { type Rule, rule, heads, list } from '../interlock';
+
+/** Closing a device, and letting it go. */
+export const closing = {
+  'glue not set': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed', 'jobClosed'],
+    check: ({ state, now }, b) => {
+      if (b.type === 'jobClosed' && b.ending !== 'handed over') return undefined;
+      const wet = Object.keys(state.curing).filter((bond) => {
+        const { until, clockKnown } = state.curing[bond]!;
+        return !clockKnown || !now.clockKnown || now.at < until;
+      });
+      const last = Math.max(0, ...wet.map((bond) => state.curing[bond]!.until));
+      return wet.length ? { ids: wet, seconds: Math.max(0, Math.ceil((last - now.at) / 1000)) } : undefined;
+    },
+  }),
+  'leak not told': rule({
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician'],
+    on: ['jobClosed'],
+    check: ({ state }, b) => (b.ending === 'handed over' && leaks(state) ? ['leak test'] : undefined),
+  }),
+  'rim not clean': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['sealApplied', 'bondRenewed'],
+    check: ({ state, index }, b) => {
+      if (b.type === 'sealApplied') return flag(state, 'rimClean') ? undefined : ['rim'];
+      const bond = index.bonds.get(b.bond);
+      return bond && isSeal(index, bond) && state.acted[`rim ${b.bond}`] === undefined ? [b.bond] : undefined;
+    },
+  }),
+  'mid check open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['sealApplied', 'deviceClosed'],
+    // the seal goes on with the cell unplugged again: an answer that is stale since then is due before closing
+    check: ({ state, index }, b) =>
+      list(
+        checksDue(state, index, 'mid')
+          .filter((c) => (b.type === 'sealApplied' ? !c.good : !c.passed))
+          .map((c) => c.function),
+      ),
+  }),
+  'round open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['stepPassed'],
+    check: ({ state, index }, b) => list(openChecks(state, index, b.round).map((c) => c.function)),
+  }),
+  'seal missing': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => {
+      const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+      if (!seal || state.bond[seal.id] === undefined || flag(state, 'unsealed')) return undefined;
+      return flag(state, 'seal') !== 'applied'
+        ? [seal.id]
+        : flag(state, 'liner') === 'off'
+          ? undefined
+          : ['liner'];
+    },
+  }),
+  'not all inside': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(emptyInside(state, index)),
+  }),
+  'piece adrift': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).adrift),
+  }),
+  'stray inside': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).strays),
+  }),
+  'film still on': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => {
+      const b = balance(state, index);
+      return list([...b.filmsOn, ...b.masksOn]);
+    },
+  }),
+  'connector open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['deviceClosed'],
+    check: ({ state, index }) => list(balance(state, index).connectorsOff),
+  }),
+  'trouble open': rule({
+    severity: 'stop',
+    passableBy: ['owner', 'lead', 'technician'],
+    on: ['deviceClosed'],
+    check: ({ state }) =>
+      list(
+        Object.keys(state.trouble).filter((t) => state.trouble[t] && !t.startsWith('not as the model says')),
+      ),
+  }),
+  'device open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) =>
+      b.ending !== 'abandoned' && shutState(state, index) === 'open'
+        ? index.coverSlots.slice(0, 1)
+        : undefined,
+  }),
+  'ledger does not balance': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) => {
+      const open = unaccounted(state, index);
+      // an abandoned device goes back in pieces: each is in the bag, none is unknown
+      if (b.ending === 'abandoned') return list(open.filter((p) => state.place[p] === 'adrift'));
+      return list([...open, ...emptyHoles(state, index).filter((h) => !open.some((p) => holderOf(p) === h))]);
+    },
+  }),
+  'after check open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index }, b) =>
+      b.ending === 'handed over' ? list(openChecks(state, index, 'after').map((c) => c.function)) : undefined,
+  }),
+} satisfies Record<string, Rule>;
+
+/** Whether the device as it is closed now has failed its leak test. */
+export const leaks = (state: JobState): boolean => leakNow(state)?.holds === false;
+
+/** Holes and slots that are empty and have no way of being so in a device that leaves whole. */
+export function emptyHoles(state: JobState, index: IndexedModel): string[] {
+  return [
+    ...[...index.fasteners.keys()].filter((f) => !piecesAt(state, `hole/${f}`).length),
+    ...[...index.slots.keys()].filter((s) => !piecesAt(state, `slot/${s}`).length),
+  ];
+}

@@ -1,0 +1,77 @@
+import { knownTest } from '../../diagnose/fault';
+import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
+import { flag } from '../../log/state';
+import { holderOf, originalPiece } from '../../vocabulary/pieces';
+import { forgotten } from '../manifest';
+import { replacedSlots } from '../../log/view';
+import { type Rule, rule, skilled, heads, list } from '../interlock';
+
+/** Parts, what moves over from the old one, and the data of both. */
+export const transfersAndData = {
+  'forgotten on the old one': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceSetAside'],
+    check: ({ state, index }, b) => {
+      const slot = holderOf(b.piece);
+      return index.slots.has(slot) && b.piece === originalPiece(slot) && state.task[slot] === 'replace'
+        ? list(forgotten(index, state, slot))
+        : undefined;
+    },
+  }),
+  'data would be erased': rule({
+    severity: 'stop',
+    passableBy: [],
+    on: ['testBegun', 'tested'],
+    check: ({ state }, b) => (knownTest(b.test)?.erases && !state.consent.data ? ['data'] : undefined),
+  }),
+  'part locked': rule({
+    severity: 'forbid',
+    on: ['partChosen'],
+    check: (_s, b) => (b.released === 'locked' ? [b.name] : undefined),
+  }),
+  'part of another slot': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['partChosen'],
+    check: ({ state }, b) => (state.task[b.slot] === 'replace' ? undefined : [b.slot]),
+  }),
+  'identity data open': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['jobClosed'],
+    check: ({ state, index, methods }, b) =>
+      b.ending === 'handed over'
+        ? list(
+            dataDue(
+              effectsOf(
+                index,
+                replacedSlots(state),
+                methods,
+                state.remedy as Remedies,
+                flag(state, 'system')?.version,
+              ),
+            ).filter((s) => state.data[s] !== 'written' && state.data[s] !== 'declined'),
+          )
+        : undefined,
+  }),
+  'identity data unread': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceSetAside'],
+    check: ({ state, index }, b) => {
+      const slot = holderOf(b.piece);
+      return b.piece === originalPiece(slot) &&
+        state.data[slot] === undefined &&
+        dataDue(effectsOf(index, [slot], undefined, state.remedy as Remedies)).includes(slot)
+        ? [slot]
+        : undefined;
+    },
+  }),
+  'enrolment left': rule({
+    severity: 'stop',
+    passableBy: [],
+    on: ['jobClosed'],
+    check: ({ state }) => list(Object.keys(state.enrolment).filter((e) => state.enrolment[e] === 'made')),
+  }),
+} satisfies Record<string, Rule>;
