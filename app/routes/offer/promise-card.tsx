@@ -2,9 +2,12 @@ import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../../words/things';
 import { minutes, soon } from '../../../words/time';
-import { When } from '../../ui/when';
+import { later } from '../../ui/later';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
+
+// the calendar is a tenth of this page's script, and seldom opened
+const When = later(() => import('../../ui/when').then((m) => m.When));
 
 interface Props {
   earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined;
