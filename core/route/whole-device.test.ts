@@ -15,6 +15,7 @@ import {
   shippedModels,
   sprigModel,
 } from '../testing/demo-models';
+import { routeFaults } from '../testing/route-faults';
 import { checkRoutes } from './check-routes';
 import { poseFact, type Setting } from './facts';
 import { candidate, planJointly } from './joint';
@@ -46,6 +47,7 @@ describe.each(shippedModels.map((m) => [`${m.maker} ${m.name}`, m] as const))('%
           const tasks = [{ slot: slot.id, action }];
           const plan = route(model, { tasks }, v.id);
           expect(plan.optimal, `${slot.id} proved`).toBe(true);
+          expect(routeFaults(index, plan), `${v.id} ${action} ${slot.id}`).toEqual([]);
           const bench = new Bench(index, plan).open({ tasks, variant: v.id }).finish();
           const what = `${v.id} ${action} ${slot.id}`;
           expect(
@@ -96,6 +98,7 @@ function soundness(plan: Route, index: ReturnType<typeof indexed>): void {
   for (const c of plan.kit.consumables) expect(c.quantity).toBeCloseTo(used.get(c.item)!, 1);
   expect(new Set(plan.kit.tools)).toEqual(new Set(plan.steps.flatMap((s) => s.tools)));
   expect(new Set(plan.kit.bits)).toEqual(new Set(plan.steps.flatMap((s) => s.bit ?? [])));
+  expect(routeFaults(index, plan)).toEqual([]);
   expect(plan.lowerBound).toBeLessThanOrEqual(plan.searched);
   expect(plan.optimal).toBe(plan.lowerBound === plan.searched);
   const out = new Set(plan.steps.filter((s) => s.action === 'unscrew').flatMap((s) => s.targets));

@@ -1,0 +1,90 @@
+import { describe, expect, test } from 'vitest';
+import type { Step } from '../steps/route';
+import { indexed, mica9, route } from './demo-models';
+import { routeFaults } from './route-faults';
+
+const index = indexed(mica9);
+const { steps } = route(mica9, {
+  tasks: ['display', 'cell', 'camera'].map((slot) => ({ slot, action: 'replace' as const })),
+});
+const at = (wanted: (step: Step) => boolean) => {
+  const found = steps.findIndex(wanted);
+  if (found < 0) throw new Error('there is no such step');
+  return found;
+};
+const is = (action: Step['action'], target: string) => (step: Step) =>
+  step.action === action && step.targets.includes(target) && !step.trial;
+/** The route with one step done somewhere else. */
+const movedTo = (from: number, to: number): Step[] => {
+  const rest = steps.filter((_, k) => k !== from);
+  return [...rest.slice(0, to), steps[from]!, ...rest.slice(to)];
+};
+
+describe('the checker of routes finds what it is for', () => {
+  test('nothing in a whole route', () => expect(routeFaults(index, { steps })).toEqual([]));
+  const needed = steps
+    .map((step, k) => [k, step] as const)
+    .filter(
+      ([, step]) =>
+        !step.trial &&
+        // what is laid in folded may as well be laid in when what lies under it is there
+        !(step.action === 'fit' && step.pose === 'folded') &&
+        ['unscrew', 'disconnect', 'unhook', 'move', 'fasten', 'fit', 'apply seal', 'liner off'].includes(
+          step.action,
+        ),
+    );
+  test.each(needed.map(([k, s]) => [`${k} ${s.action} ${s.targets.join(',')}`, k] as const))(
+    'that a step is left out: %s',
+    (_name, k) => {
+      expect(routeFaults(index, { steps: steps.filter((_, n) => n !== k) })).not.toEqual([]);
+    },
+  );
+  test('a plug that moves while the cell is on', () => {
+    const live = movedTo(at(is('disconnect', 'K-cell')), at(is('disconnect', 'K-panel')));
+    expect(routeFaults(index, { steps: live }).join()).toContain('while the cell is on');
+  });
+  test('the cell before another plug', () => {
+    const first = movedTo(at(is('connect', 'K-cell')), at(is('connect', 'K-panel')));
+    expect(routeFaults(index, { steps: first }).join()).toMatch(/while the cell is on|comes before/);
+  });
+  test('a strip that comes after its piece', () => {
+    const late = movedTo(at(is('renew', 'strip-tl')), at(is('fit', 'cell')));
+    expect(routeFaults(index, { steps: late }).join()).toContain('comes after its piece');
+  });
+  test('a piece that goes over one which comes later', () => {
+    const over = movedTo(at(is('fit', 'camera-bracket')), at(is('fit', 'camera')));
+    expect(routeFaults(index, { steps: over })).not.toEqual([]);
+  });
+  test('a seal on a rim that is not clean', () => {
+    const dirty = movedTo(
+      at((s) => s.action === 'clean rim'),
+      at((s) => s.action === 'close'),
+    );
+    expect(routeFaults(index, { steps: dirty }).join()).toContain('not clean');
+  });
+  test('a screw that is fastened under what lies on it', () => {
+    const under = movedTo(at(is('fasten', 'B3')), at((s) => s.action === 'close') + 1);
+    expect(routeFaults(index, { steps: under })).not.toEqual([]);
+  });
+});
+
+test.each(['swollen', 'pierced'] as const)(
+  'a %s cell is out before any other part is changed, and nothing is warmed or pressed before that',
+  (condition) => {
+    const plan = route(mica9, {
+      tasks: ['camera', 'cell', 'display'].map((slot) => ({ slot, action: 'replace' as const })),
+      conditions: [condition],
+    });
+    expect(routeFaults(index, plan)).toEqual([]);
+    const out = plan.steps.findIndex(
+      (s) => s.action === 'move' && s.targets[0] === 'cell' && s.pose === 'out',
+    );
+    const before = plan.steps.slice(0, out);
+    expect(out).toBeGreaterThan(0);
+    expect(before.filter((s) => ['heat', 'press', 'set aside', 'compare', 'fit'].includes(s.action))).toEqual(
+      [],
+    );
+    expect(before.filter((s) => s.action === 'move' && s.targets[0] === 'camera')).toEqual([]);
+    expect(plan.steps.filter((s) => s.action === 'heat')).toEqual([]);
+  },
+);

@@ -1,0 +1,188 @@
+import { coveredBy } from '../model/covers';
+import type { IndexedModel } from '../model/index-model';
+import type { Pose } from '../vocabulary/trade';
+import type { Route, Step } from '../steps/route';
+import type { StepAction } from '../vocabulary/steps';
+
+/**
+ * What is wrong with a route, found by doing it on the model alone: screw by screw, plug by plug, there and back. It knows
+ * nothing of how routes are planned, nor of the interlocks. An empty list is a route that hands can follow.
+ */
+export function routeFaults(index: IndexedModel, route: Pick<Route, 'steps'>): string[] {
+  const device = new Device(index, route.steps);
+  for (const [k, step] of route.steps.entries()) device.take(step, k);
+  return [...device.faults, ...device.leftOver()];
+}
+
+class Device {
+  readonly faults: string[] = [];
+  readonly #screwsOut = new Set<string>();
+  readonly #plugsOff = new Set<string>();
+  readonly #bondsOpen = new Set<string>();
+  readonly #catchesFree = new Set<string>();
+  readonly #pose = new Map<string, Pose>();
+  /** The step at which each thing is put back last. */
+  readonly #backAt = new Map<string, number>();
+  #rimClean = false;
+  #seal: 'as it was' | 'open' | 'applied' | 'bare' = 'as it was';
+
+  constructor(
+    private readonly index: IndexedModel,
+    steps: readonly Step[],
+  ) {
+    for (const [k, step] of steps.entries())
+      if (['fasten', 'fit', 'renew', 'connect'].includes(step.action) && !step.trial)
+        for (const target of step.targets) this.#backAt.set(`${step.action} ${target}`, k);
+  }
+
+  #poseOf = (slot: string): Pose => this.#pose.get(slot) ?? 'in';
+  #away = (slot: string) => this.#poseOf(slot) !== 'in';
+  #later = (what: string, now: number) => (this.#backAt.get(what) ?? -1) > now;
+  #fault(step: Step, text: string): void {
+    this.faults.push(`${step.action} ${step.targets.join(',')}: ${text}`);
+  }
+  /** What lies over a thing must be away before hands get to it; what the new one brings stays on the old one. */
+  #reach(step: Step, target: string): void {
+    const leaves = this.index.slots.get(target)?.arrivesWith ?? [];
+    for (const over of coveredBy(this.index, target))
+      if (!this.#away(over) && !leaves.includes(over)) this.#fault(step, `${target} lies under ${over}`);
+  }
+
+  /** Does a step, target by target. */
+  take(step: Step, now: number): void {
+    const act = this.#acts[step.action];
+    if (act) for (const target of step.targets) act(step, target, now);
+  }
+  readonly #acts: Partial<Record<StepAction, (step: Step, target: string, now: number) => void>> = {
+    unscrew: (step, hole) => this.#unscrew(step, hole),
+    disconnect: (step, plug) => this.#unplug(step, plug),
+    connect: (step, plug) => this.#plug(step, plug),
+    release: (_step, bond) => this.#release(bond),
+    unhook: (_step, id) => {
+      this.#catchesFree.add(id);
+    },
+    move: (step, slot) => this.#move(step, slot, step.pose as Pose),
+    renew: (_step, bond) => {
+      this.#bondsOpen.delete(bond);
+    },
+    fit: (step, slot, now) => this.#fit(step, slot, now),
+    fasten: (step, hole) => this.#fasten(step, hole),
+    'clean rim': () => {
+      this.#rimClean = true;
+    },
+    'apply seal': (step) => {
+      if (!this.#rimClean) this.#fault(step, 'the rim is not clean');
+      this.#seal = 'applied';
+    },
+    'liner off': (step) => {
+      if (this.#seal !== 'applied') this.#fault(step, 'there is no seal with a liner');
+      this.#seal = 'bare';
+    },
+    close: (step, cover) => this.#close(step, cover),
+  };
+  #unscrew(step: Step, hole: string): void {
+    if (this.#screwsOut.has(hole)) this.#fault(step, `${hole} is out already`);
+    this.#reach(step, hole);
+    this.#screwsOut.add(hole);
+  }
+  #release(bond: string): void {
+    this.#bondsOpen.add(bond);
+    if (this.index.bonds.get(bond)?.kind !== 'perimeter-seal') return;
+    this.#seal = 'open';
+    this.#rimClean = false;
+  }
+  #unplug(step: Step, plug: string): void {
+    this.#cellIsOff(step, plug);
+    this.#reach(step, plug);
+    this.#plugsOff.add(plug);
+  }
+  #plug(step: Step, plug: string): void {
+    this.#cellIsOff(step, plug);
+    if (!this.#plugsOff.delete(plug)) this.#fault(step, `${plug} is on already`);
+    if (step.trial) return;
+    if (plug === this.index.cellConnector)
+      for (const other of this.#plugsOff) this.#fault(step, `the cell comes before ${other}`);
+    for (const slot of this.index.connectors.get(plug)?.joins ?? [])
+      if (this.#poseOf(slot) === 'out') this.#fault(step, `${slot} is not there`);
+  }
+  #cellIsOff(step: Step, plug: string): void {
+    const { cellConnector, cellSlot } = this.index;
+    if (!cellConnector || plug === cellConnector || this.#plugsOff.has(cellConnector)) return;
+    if (cellSlot && this.#poseOf(cellSlot) !== 'out') this.#fault(step, `${plug} moves while the cell is on`);
+  }
+  #move(step: Step, slot: string, pose: Pose): void {
+    const ways = (this.index.slots.get(slot)?.ways ?? []).filter((way) => way.to === pose);
+    const open = ways.some(
+      (way) =>
+        way.fasteners.every((f) => this.#screwsOut.has(f)) &&
+        way.connectors.every((c) => this.#plugsOff.has(c)) &&
+        way.bonds.every((b) => this.#bondsOpen.has(b)) &&
+        way.catches.every((c) => this.#catchesFree.has(c)) &&
+        way.needs.every((n) => this.#poseOf(n.slot) === n.pose || this.#poseOf(n.slot) === 'out'),
+    );
+    if (!open) this.#fault(step, `it is still held on every way`);
+    this.#reach(step, slot);
+    this.#pose.set(slot, pose);
+  }
+  #fit(step: Step, slot: string, now: number): void {
+    const before = this.#poseOf(slot);
+    if (before === 'in' || before === step.pose) this.#fault(step, `it is ${before} already`);
+    // what left by being folded first comes back that way
+    const folds = this.index.slots
+      .get(slot)
+      ?.ways.some((way) => way.to === 'out' && way.needs.some((n) => n.slot === slot && n.pose === 'folded'));
+    if (folds && before === 'out' && step.pose === 'in') this.#fault(step, 'it was not folded in first');
+    if (step.pose === 'in') {
+      for (const under of this.index.model.slots)
+        if (
+          this.#poseOf(under.id) === 'out' &&
+          coveredBy(this.index, under.id).includes(slot) &&
+          this.#later(`fit ${under.id}`, now)
+        )
+          this.#fault(step, `it goes over ${under.id}, which comes later`);
+      for (const hole of this.#screwsOut)
+        if (coveredBy(this.index, hole).includes(slot) && this.#later(`fasten ${hole}`, now))
+          this.#fault(step, `it goes over ${hole}, which comes later`);
+      for (const bond of this.#bondsOpen)
+        if (this.index.bonds.get(bond)?.holds.includes(slot) && this.#later(`renew ${bond}`, now))
+          this.#fault(step, `${bond} comes after its piece`);
+    }
+    this.#pose.set(slot, step.pose ?? 'in');
+    // what comes fitted on it is there with it
+    for (const brought of step.brings ?? []) this.#bring(brought);
+  }
+  #bring(piece: string): void {
+    const holder = piece.replace(/^screw:/, '').replace(/#\d+$/, '');
+    if (piece.startsWith('screw:')) this.#screwsOut.delete(holder);
+    else this.#pose.set(holder, 'in');
+  }
+  #fasten(step: Step, hole: string): void {
+    if (!this.#screwsOut.has(hole)) this.#fault(step, `${hole} was never out`);
+    this.#screwsOut.delete(hole);
+    for (const slot of this.index.fasteners.get(hole)?.holds ?? [])
+      if (this.#poseOf(slot) === 'out') this.#fault(step, `${hole} holds ${slot}, which is not there`);
+    this.#reachBack(step, hole);
+  }
+  /** Going back, a screw must still be got at: nothing has been put over it. */
+  #reachBack(step: Step, hole: string): void {
+    for (const over of coveredBy(this.index, hole))
+      if (!this.#away(over)) this.#fault(step, `${hole} is already under ${over}`);
+  }
+  #close(step: Step, cover: string): void {
+    if (this.#seal === 'open') this.#fault(step, 'no seal has been laid');
+    if (this.#seal === 'applied') this.#fault(step, 'the liner is still on the seal');
+    for (const plug of this.#plugsOff) this.#fault(step, `${plug} is still off`);
+    this.#pose.set(cover, 'in');
+    for (const id of this.index.catches.keys())
+      if (this.index.catches.get(id)?.holds.includes(cover)) this.#catchesFree.delete(id);
+  }
+  leftOver(): string[] {
+    return [
+      ...[...this.#screwsOut].map((hole) => `at the end ${hole} is out`),
+      ...[...this.#plugsOff].map((plug) => `at the end ${plug} is off`),
+      ...[...this.#pose]
+        .filter(([, pose]) => pose !== 'in')
+        .map(([slot, pose]) => `at the end ${slot} is ${pose}`),
+    ];
+  }
+}
