@@ -159,3 +159,48 @@ describe('what a process holds of who asks', () => {
     expect(await whoAsks(cookie)).toEqual(first);
   });
 });
+
+describe('a second person confirms what a trainee passes', () => {
+  /** A plug that is moved while the cell is on, with a reason, and somebody's login and password. */
+  const passed = async (by: Who, login: string, password = 'a-long-password') => {
+    const job = await openJob(world, tova);
+    const override = {
+      rules: ['cell first off'],
+      reason: 'its plug is broken',
+      confirm: { login, password },
+    };
+    const plug: Body = { type: 'connectorOff', connector: 'K-panel' };
+    await sendCommands(by, [cmd(by, job, plug, { override })]);
+    const log = (await eventsOf(tova, job)).map((e) => e.event);
+    const named = log.map((e) => e.body).find((body) => body.type === 'overridden');
+    return {
+      confirmedBy: (named as { confirmedBy?: string } | undefined)?.confirmedBy,
+      asks: log.some((e) => (e as { breach?: unknown[] }).breach?.length),
+    };
+  };
+  test('a lead does, and it is in the log by their id', async () => {
+    const [bo, marek] = [world.own.get('trainee')!, world.own.get('lead')!];
+    expect(await passed(bo, marek.login)).toEqual({ confirmedBy: marek.personId, asks: false });
+  });
+  test('oneself does not, nor another workshop’s lead, nor a password that is wrong: the rule is broken and asks', async () => {
+    const bo = world.own.get('trainee')!;
+    const marek = world.own.get('lead')!;
+    const nobodys = { confirmedBy: undefined, asks: true };
+    expect(await passed(bo, bo.login)).toEqual(nobodys);
+    expect(await passed(bo, world.other.get('lead')!.login)).toEqual(nobodys);
+    expect(await passed(bo, marek.login, 'something else')).toEqual(nobodys);
+  });
+  test('another trainee does not', async () => {
+    const [bo, second] = [world.own.get('trainee')!, world.own.get('technician')!];
+    await inShop(second.shopId, (em) =>
+      em.nativeUpdate(Person, { id: second.personId }, { role: 'trainee' }),
+    );
+    try {
+      expect(await passed(bo, second.login)).toEqual({ confirmedBy: undefined, asks: true });
+    } finally {
+      await inShop(second.shopId, (em) =>
+        em.nativeUpdate(Person, { id: second.personId }, { role: 'technician' }),
+      );
+    }
+  });
+});
