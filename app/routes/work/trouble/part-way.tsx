@@ -1,3 +1,4 @@
+import type { Body } from '../../../../core/log/events';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -62,25 +63,38 @@ function partsOfTrouble(
     .map((s) => s.id);
 }
 type PartTrouble = Pick<WayProps, 'state' | 'onReport'> & { slot: string; note: string };
-const withNote = (note: string) => (note.trim() ? { note: cut(note, 1000) } : {});
 
+/** Says that something is wrong with a part, and does at once what follows from it. */
+function TroubleButton({
+  kind,
+  then,
+  text,
+  slot,
+  note,
+  onReport,
+}: Omit<PartTrouble, 'state'> & { kind: 'broken' | 'wrong part'; then: Body | undefined; text: string }) {
+  const said = note.trim() ? { note: cut(note, 1000) } : {};
+  return (
+    <Button
+      danger
+      disabled={!slot}
+      onClick={() => onReport({ type: 'troubled', kind, thing: slot, ...said }, ...(then ? [then] : []))}
+    >
+      {text}
+    </Button>
+  );
+}
 function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
   return (
     <>
-      <Button
-        danger
-        disabled={!slot}
-        onClick={() =>
-          onReport(
-            { type: 'troubled', kind: 'broken', thing: slot, ...withNote(note) },
-            ...(state.task[slot] === 'replace'
-              ? []
-              : [{ type: 'taskSet' as const, slot, action: 'replace' as const }]),
-          )
-        }
-      >
-        It is to be replaced: price and route follow
-      </Button>
+      <TroubleButton
+        kind="broken"
+        then={state.task[slot] === 'replace' ? undefined : { type: 'taskSet', slot, action: 'replace' }}
+        text="It is to be replaced: price and route follow"
+        slot={slot}
+        note={note}
+        onReport={onReport}
+      />
       <Button
         disabled={!slot || !note.trim()}
         onClick={() =>
@@ -92,19 +106,13 @@ function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
     </>
   );
 }
-function WrongPart({ state, slot, note, onReport }: PartTrouble) {
-  return (
-    <Button
-      danger
-      disabled={!slot}
-      onClick={() =>
-        onReport(
-          { type: 'troubled', kind: 'wrong part', thing: slot, ...withNote(note) },
-          ...(state.part[slot] ? [{ type: 'partDropped' as const, slot }] : []),
-        )
-      }
-    >
-      It goes back to stock: choose another on the offer
-    </Button>
-  );
-}
+const WrongPart = ({ state, slot, note, onReport }: PartTrouble) => (
+  <TroubleButton
+    kind="wrong part"
+    then={state.part[slot] ? { type: 'partDropped', slot } : undefined}
+    text="It goes back to stock: choose another on the offer"
+    slot={slot}
+    note={note}
+    onReport={onReport}
+  />
+);
