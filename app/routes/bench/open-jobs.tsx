@@ -39,7 +39,7 @@ const columnsFor = (time: number, me: string): DataColumn<JobLine>[] => [
         </Link>{' '}
         <span className="muted small nowrap">{j.tag}</span>
         {j.summary.conditions.map((c) => (
-          <div key={c}>
+          <div key={c} className="under-6">
             <Tag color="error">{c}</Tag>
           </div>
         ))}

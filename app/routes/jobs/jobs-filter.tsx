@@ -36,7 +36,7 @@ export function JobsFilter({
   return (
     <SearchForm
       label="Search jobs"
-      hint="number, tag, model, owner, complaint, serial, lot"
+      hint="job, tag, owner, complaint, serial, lot"
       className="grow-260"
       words={q}
       onWords={(words) => onAsk({ q: words })}
