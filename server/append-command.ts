@@ -3,7 +3,15 @@ import { type Command, couldHavePassed } from '../core/rules/decide';
 import { type Body, needsServer } from '../core/log/events';
 import { empty, flag, type JobState } from '../core/log/state';
 import { afterOf, contextFor, judge, refusal } from './decide-command';
-import { appendToLog, type HeldJob, loadState, outcomeOf, stateAt, type Writing } from './db/job-log';
+import {
+  appendToLog,
+  type HeldJob,
+  loadState,
+  outcomeOf,
+  stateAt,
+  type Writing,
+  SignedOut,
+} from './db/job-log';
 import { privateOf } from './db/job-private';
 import { lockJob } from './db/jobs';
 import { indexOf } from './db/models';
@@ -28,13 +36,16 @@ export async function lockedJob(em: EntityManager, jobId: string): Promise<HeldJ
  * Decides and writes one command of which the stock, a signature or a route must know, too: all in the caller's transaction,
  * which has locked the job. A command that is known gets its stored outcome.
  * @param job the job at the head of its log
+ * @param session what the command hangs on, beside who asks
  * @returns the outcome, and the job as it stands then: to be held once the transaction has been committed
+ * @throws SignedOut where the session has ended: the transaction is undone
  */
 export async function appendCommand(
   em: EntityManager,
   who: Who,
   command: Command,
   job: HeldJob,
+  session?: string,
 ): Promise<Written> {
   const known = job.state.seq > 0 ? await outcomeOf(em, command.job, command.id) : undefined;
   if (known) return { outcome: known, job };
@@ -45,7 +56,9 @@ export async function appendCommand(
     events,
     ...(events.length ? { after: afterOf(judged.context, state, command.at) } : {}),
   };
-  const { answer } = await appendToLog({ shopId: shopOf(em), jobId: command.job }, job, writing, em);
+  const at = { shopId: shopOf(em), jobId: command.job, session };
+  const { answer } = await appendToLog(at, job, writing, em);
+  if (answer === 'signed out') throw new SignedOut();
   if (answer !== 'written') throw new Error(`the log of ${command.job} was not locked: ${answer}`);
   if (events.length) await settleStock(em, command.job, judged.body, state);
   return { outcome, job: { ...job, state } };

@@ -7,6 +7,7 @@ import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
 import { Person, Session } from './db/entities';
 import { appendToLog, heldJob, holdJob } from './db/job-log';
+import { keepPrivate, privateOf } from './db/job-private';
 import { databaseUrl, inShop } from './db/orm';
 import { cmd, endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
@@ -127,6 +128,12 @@ describe('what a process holds of who asks', () => {
     await expect(
       sendCommands(tova, [cmd(tova, job, out('A1')), cmd(tova, job, out('A2'))], session),
     ).rejects.toBeInstanceOf(SignedOut);
+    // nor what is decided with the stock and the papers of the job in one transaction: they stay as they were, too
+    await inShop(tova.shopId, (em) => keepPrivate(em, job, 'passcode', '1234'));
+    await expect(
+      sendCommands(tova, [cmd(tova, job, { type: 'jobClosed', ending: 'declined', note: 'x' })], session),
+    ).rejects.toBeInstanceOf(SignedOut);
+    expect(await inShop(tova.shopId, (em) => privateOf(em, job, 'passcode'))).toBe('1234');
     expect((await eventsOf(tova, job)).length).toBe(before);
   });
   test('is dropped when it changes: here at once, elsewhere when the database tells of it', async () => {

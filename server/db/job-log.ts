@@ -91,6 +91,9 @@ export interface Writing {
     promisedAt: number | null;
   };
 }
+/** The session that a command hangs on has ended: nothing of it was written. */
+export class SignedOut extends Error {}
+
 export type Appended =
   | { answer: 'written' }
   /** The log goes on from elsewhere: nothing was written. */

@@ -6,7 +6,7 @@ import { pathText } from '../../core/model/check-model';
 import { flag } from '../../core/log/state';
 import { appendCommand, lockedJob, type Written } from '../append-command';
 import { sessionKey } from '../auth/session';
-import { appendToLog, type HeldJob, heldJob, holdJob, type Writing } from '../db/job-log';
+import { appendToLog, type HeldJob, heldJob, holdJob, SignedOut, type Writing } from '../db/job-log';
 import { dropPrivate } from '../db/job-private';
 import { indexOf, knownIndex } from '../db/models';
 import { inShop, isDatabaseAway } from '../db/orm';
@@ -22,8 +22,8 @@ export { isDatabaseAway };
 /** Names the session of a request, on which what it sends hangs. */
 export { sessionKey };
 
-/** The session that a batch hangs on ended while it was decided: nothing of it was written. */
-export class SignedOut extends Error {}
+/** For the door, too: nothing of what a session sends is written once it has ended. */
+export { SignedOut };
 
 /**
  * Decides commands one after another, in the order given: those of one job that follow each other are written at once.
@@ -59,7 +59,7 @@ export async function sendCommands(
     const follows = run.length === 0 || run[0]!.command.job === command.job;
     if (!follows || !isPlain(command) || run.some((r) => r.command.id === command.id)) await finish();
     if (isPlain(command)) run.push({ at, command });
-    else outcomes[at] = await writeOne(who, command);
+    else outcomes[at] = await writeOne(who, command, session);
   }
   await finish();
   return commands.map((sent, at) => ({ id: sent.id, outcome: outcomes[at]! }));
@@ -98,9 +98,9 @@ async function writeRun(who: Who, run: readonly SentCommand[], session?: string)
   for (const command of run) outcomes.push(...(await writeRun(who, [command], session)));
   return outcomes;
 }
-async function writeOne(who: Who, command: SentCommand): Promise<Outcome> {
+async function writeOne(who: Who, command: SentCommand, session?: string): Promise<Outcome> {
   try {
-    return await writeWithOthers(who, command);
+    return await writeWithOthers(who, command, session);
   } catch (e) {
     if (!isItsOwn(e)) throw e;
     return failed(command, e);
@@ -216,13 +216,13 @@ async function groundsOf(shopId: string, { state, modelHash, variant }: HeldJob)
 }
 
 /** Writes a command of which the stock, a signature or a route must know, too. */
-async function writeWithOthers(who: Who, sent: SentCommand): Promise<Outcome> {
+async function writeWithOthers(who: Who, sent: SentCommand, session?: string): Promise<Outcome> {
   if (sent.person !== who.personId) return refuse('another person');
   const command = await asDecided(who, sent);
   const written = await inShop(who.shopId, async (em): Promise<Written | undefined> => {
     const job = await lockedJob(em, sent.job);
     if (!job) return undefined;
-    const done = await appendCommand(em, who, command, job);
+    const done = await appendCommand(em, who, command, job, session);
     // a passcode is there for the checks, and goes with the job
     if (done.outcome.status === 'recorded' && sent.body.type === 'jobClosed')
       await dropPrivate(em, sent.job, 'passcode');
