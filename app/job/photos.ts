@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/job';
 import { benchTime } from './clock';
 import { dropPhoto, keep, keepPhoto, keptPhotos } from './outbox';
 
@@ -24,7 +25,7 @@ export async function sendPhotos(owner: string, person: string): Promise<boolean
         ...p,
         error:
           ((await res.json().catch(() => ({}))) as { error?: string }).error ??
-          `the server answered ${res.status}`,
+          wording.theServerAnswered(res.status),
       });
       continue;
     }

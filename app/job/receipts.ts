@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/job';
 import { dropReceipt, keepReceipt, keptReceipts } from './outbox';
 
 type Answer = { ok: true; job: string } | { ok: false; errors: Record<string, string> };
@@ -24,7 +25,7 @@ export async function sendReceipts(owner: string): Promise<boolean> {
     else
       await keepReceipt({
         ...r,
-        error: Object.values(said?.errors ?? {}).join(' ') || `The server answered ${answer.status}.`,
+        error: Object.values(said?.errors ?? {}).join(' ') || wording.theServerAnsweredOf(answer.status),
       });
   }
   return true;

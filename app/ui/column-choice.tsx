@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { Button, Checkbox, Popover } from 'antd';
 import { type ReactNode, useEffect, useState } from 'react';
 
@@ -45,14 +46,14 @@ export function ColumnChoice({ titles, hidden, hide }: Omit<Shown<Column>, 'show
       content={
         <Checkbox.Group
           className="column"
-          aria-label="Columns"
+          aria-label={wording.columns}
           value={titles.filter((t) => !hidden.includes(t))}
           onChange={(shown) => hide(titles.filter((t) => !shown.includes(t)))}
           options={titles}
         />
       }
     >
-      <Button>Columns</Button>
+      <Button>{wording.columns}</Button>
     </Popover>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/csv-import';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Field } from './field';
@@ -17,17 +18,16 @@ export function CsvImport({
 }) {
   const [wrong, setWrong] = useState<string>();
   return (
-    <section className="card stack" aria-label="Import">
-      <h2>Import</h2>
+    <section className="card stack" aria-label={wording.importIt}>
+      <h2>{wording.importIt}</h2>
       <p className="small muted">{hint}</p>
-      <Field label="CSV file" htmlFor="csv">
+      <Field label={wording.csvFile} htmlFor="csv">
         <Upload
           id="csv"
           accept=".csv,text/csv"
           showUploadList={false}
           beforeUpload={(f) => {
-            if (f.size > most)
-              setWrong(`The file has ${Math.round(f.size / 1000)} kB; at most 900 kB at a time.`);
+            if (f.size > most) setWrong(wording.theFileHasKbAt(Math.round(f.size / 1000)));
             else {
               setWrong(undefined);
               void f.text().then(onCsv);
@@ -35,7 +35,7 @@ export function CsvImport({
             return false;
           }}
         >
-          <Button>Choose a file</Button>
+          <Button>{wording.chooseAFile}</Button>
         </Upload>
       </Field>
       {(wrong ?? error) && (

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { Table } from 'antd';
 import type { HTMLAttributes, ReactNode } from 'react';
 
@@ -113,7 +114,7 @@ export function DataTable<Row extends object>({
       pagination={
         rows.length > most ? { pageSize: most, showSizeChanger: false, placement: ['bottomEnd'] } : false
       }
-      locale={{ emptyText: empty ?? 'Nothing here.' }}
+      locale={{ emptyText: empty ?? wording.nothingHere }}
       onChange={(_page, _filters, sorter) => {
         const one = Array.isArray(sorter) ? sorter[0] : sorter;
         const by = one?.column && columns[Number(one.columnKey)]?.order;

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { memo, type Ref } from 'react';
 import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
@@ -47,7 +48,11 @@ export const DeviceMap = memo(function DeviceMap({
       ref={svg}
       viewBox={`${at.whole.x} ${at.whole.y} ${at.whole.w} ${at.whole.h}`}
       role="img"
-      aria-label={`Map of the ${index.model.name}, ${back ? 'back, ' : ''}${open ? `${cover?.name ?? 'it'} open` : 'closed'}`}
+      aria-label={wording.mapOfThe(
+        index.model.name,
+        back ? 'back, ' : '',
+        open ? `${cover?.name ?? 'it'} open` : 'closed',
+      )}
     >
       <Ruler widthMm={at.W} />
       <OpenCover scene={scene} />
@@ -63,7 +68,7 @@ export const DeviceMap = memo(function DeviceMap({
       />
       {bare && (
         <text x={at.W / 2} y={at.H / 2} fontSize={3.6} textAnchor="middle" fill="var(--muted)">
-          nothing comes off on this side
+          {wording.nothingComesOffOnThis}
         </text>
       )}
       {open ? (

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/error-card';
 import { Button } from 'antd';
 import { isRouteErrorResponse } from 'react-router';
 import { NoNetwork } from '../job/offline-page';
@@ -9,23 +10,23 @@ export function ErrorCard({ error }: { error: unknown }) {
   const unanswered = error instanceof TypeError && /fetch|network/i.test(error.message);
   const away = error instanceof NoNetwork || unanswered || (known && error.status === 503);
   const title = away
-    ? 'No network: this screen needs the server'
+    ? wording.noNetworkThisScreenNeeds
     : known
-      ? `${error.statusText || `Error ${error.status}`}`
-      : 'This page cannot be shown';
+      ? `${error.statusText || wording.error(error.status)}`
+      : wording.thisPageCannotBeShown;
   const what = away
-    ? 'What is kept in this browser stays kept and is sent when the server is back. Work, Checks and Log of a job that was opened here go on without it.'
+    ? wording.whatIsKeptInThis
     : known && error.status === 404
-      ? 'There is no such page in this workshop.'
-      : 'The fault is ours; nothing that was confirmed is lost. Load the page again.';
+      ? wording.thereIsNoSuchPage
+      : wording.theFaultIsOursNothing;
   return (
     <main className="page">
       <div className="card stack">
         <h1>{title}</h1>
         <p>{what}</p>
         <p className="row">
-          <Button href="/">To the bench</Button>
-          <Button onClick={() => window.location.reload()}>Load again</Button>
+          <Button href="/">{wording.toTheBench}</Button>
+          <Button onClick={() => window.location.reload()}>{wording.loadAgain}</Button>
         </p>
       </div>
     </main>

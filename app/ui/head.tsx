@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/head';
 import { Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { Form, Link, useLocation } from 'react-router';
@@ -73,7 +74,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
           </span>
         )}
       </span>
-      <span className="sub block">{`${s.tasks.join(', ') || 'fault open'} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="sub block">{`${s.tasks.join(', ') || wording.faultOpen} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">
         {stages.map((st, i) => (
           <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />
@@ -135,10 +136,10 @@ export const Head = memo(function Head({
   return (
     <header className="head">
       <Link to="/" className="brand">
-        snavek
+        {wording.snavek}
       </Link>
-      {current === undefined && <NavTabs className="nav" label="Main" here={here} tabs={mainTabs} />}
-      <nav className="strip" aria-label="Open devices">
+      {current === undefined && <NavTabs className="nav" label={wording.main} here={here} tabs={mainTabs} />}
+      <nav className="strip" aria-label={wording.openDevices}>
         {jobs.map((j, i) =>
           i < most || j.id === current ? (
             <Device key={j.id} job={j} n={i + 1} current={j.id === current} time={time} />
@@ -150,10 +151,10 @@ export const Head = memo(function Head({
             <span className="sub">
               {hidden ? (
                 <span className="due">
-                  {hidden.until > time ? left((hidden.until - time) / 1000) : 'over'}
+                  {hidden.until > time ? left((hidden.until - time) / 1000) : wording.over}
                 </span>
               ) : (
-                'more'
+                wording.more
               )}
             </span>
           </Link>
@@ -161,7 +162,11 @@ export const Head = memo(function Head({
       </nav>
       <div className="who">
         <div>
-          {kept > 0 && <strong className="due" role="status">{`${kept} kept · `}</strong>}
+          {kept > 0 && (
+            <strong className="due" role="status">
+              {wording.kept(kept)}
+            </strong>
+          )}
           {who.bench} · {who.name}
         </div>
         <Form
@@ -176,7 +181,7 @@ export const Head = memo(function Head({
             {time ? soon(time, time) : ''}
           </span>{' '}
           <Button htmlType="submit" type="link" className="signout">
-            Sign out
+            {wording.signOut}
           </Button>
         </Form>
       </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { Tag } from 'antd';
 import { type JobScreenPath, jobScreens } from '../screens';
 import { NavTabs } from './nav-tabs';
@@ -19,7 +20,7 @@ export function JobTabs({
   return (
     <NavTabs
       className="tabs noprint"
-      label="This job"
+      label={wording.thisJob}
       tabs={jobScreens.flatMap((s) => ('tab' in s ? [{ to: to(s.path), name: s.tab }] : []))}
       here={to(screen && 'within' in screen ? screen.within : here)}
     >

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/keys-sheet';
 import { Descriptions, Checkbox, Button } from 'antd';
 import { useState } from 'react';
 import { setPreferences, usePreferences } from './preferences';
@@ -5,19 +6,19 @@ import { Sheet } from './sheet';
 import { say } from './speech';
 
 const keys: [string, string][] = [
-  ['Space, Page Down', 'the next thing is done, by Enter too; the pedal is Page Down'],
-  ['A', 'all screws of this go at once'],
-  ['Backspace', 'take back the latest entry, if it is yours'],
-  ['1 – 9', 'change device; on Checks and at Receive 1, 2, 3 answer'],
-  ['0', 'all open devices'],
-  ['T', 'trouble: stripped, stuck, torn, lost, found, broken, …'],
-  ['N', 'note or photograph of what is in hand'],
-  ['S', 'say the instruction'],
-  ['V', 'turn the map over'],
-  ['+  −  Home  arrows', 'map: closer, away, to the step, move'],
-  ['/', 'find a screw, plug or piece of this device'],
-  ['?', 'these keys'],
-  ['calliper, scanner', 'what they type is a measurement or a code, never a shortcut'],
+  ['Space, Page Down', wording.theNextThingIsDone],
+  ['A', wording.allScrewsOfThisGo],
+  ['Backspace', wording.takeBackTheLatestEntry],
+  ['1 – 9', wording.changeDeviceOnChecksAnd],
+  ['0', wording.allOpenDevices],
+  ['T', wording.troubleStrippedStuckTornLost],
+  ['N', wording.noteOrPhotographOfWhat],
+  ['S', wording.sayTheInstruction],
+  ['V', wording.turnTheMapOver],
+  ['+  −  Home  arrows', wording.mapCloserAwayToThe],
+  ['/', wording.findAScrewPlugOr],
+  ['?', wording.theseKeys],
+  [wording.calliperScanner, wording.whatTheyTypeIsA],
 ];
 /** The keys, and how this bench shows things: kept in this browser. */
 export function KeysSheet({ onClose }: { onClose: () => void }) {
@@ -40,14 +41,14 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
       checked={p[k]}
       onChange={(e) => {
         setPreferences({ [k]: e.target.checked });
-        if (k === 'speak' && e.target.checked) setVoice(say('Snavek speaks.'));
+        if (k === 'speak' && e.target.checked) setVoice(say(wording.snavekSpeaks));
       }}
     >
       {label}
     </Checkbox>
   );
   return (
-    <Sheet title="Keys and view" onClose={onClose}>
+    <Sheet title={wording.keysAndView} onClose={onClose}>
       <Descriptions
         column={1}
         size="small"
@@ -56,21 +57,21 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
         items={keys.map(([k, t]) => ({ key: k, label: <kbd>{k}</kbd>, children: t }))}
       />
       <div className="row">
-        {pick('text', 'normal', 'Text: normal')}
+        {pick('text', 'normal', wording.textNormal)}
         {pick('text', 'large', 'larger')}
         {pick('theme', 'light', 'Light')}
-        {pick('theme', 'dark', 'Dark, for the microscope')}
+        {pick('theme', 'dark', wording.darkForTheMicroscope)}
       </div>
       <div>
-        {tick('letters', 'shortcuts of one letter or digit')}
-        {tick('speak', 'speak each instruction')}
-        {!voice && <p className="small brick">This browser has no voice.</p>}
-        {tick('sound', 'a sound when a timer is over')}
+        {tick('letters', wording.shortcutsOfOneLetterOr)}
+        {tick('speak', wording.speakEachInstruction)}
+        {!voice && <p className="small brick">{wording.thisBrowserHasNoVoice}</p>}
+        {tick('sound', wording.aSoundWhenATimer)}
       </div>
       {asked === 'default' && (
         <div>
           <Button onClick={() => void Notification.requestPermission().then(setAsked)}>
-            Notify me when a timer is over
+            {wording.notifyMeWhenATimer}
           </Button>
         </div>
       )}

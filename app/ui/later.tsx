@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { type ComponentType, useEffect, useState } from 'react';
 import { Note } from './note';
 
@@ -47,7 +48,7 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>): 
     if (Part) return <Part {...props} />;
     return away ? (
       <Note tone="warn" role="status">
-        No network: this part of the page has not come yet. It comes by itself when there is one.
+        {wording.noNetworkThisPartOf}
       </Note>
     ) : null;
   };

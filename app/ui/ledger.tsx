@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/ledger';
 import { type ReactNode, useMemo } from 'react';
 import { balance } from '../../core/rules/balance';
 import { flag, type JobState } from '../../core/log/state';
@@ -22,16 +23,19 @@ export function Ledger({
   const films = b.filmsOn.length + b.masksOn.length;
   const loose = b.adrift.length + b.strays.length;
   return (
-    <section className="ledger" aria-label="Ledger">
+    <section className="ledger" aria-label={wording.ledger}>
       <CellBox index={index} state={state} b={b} />
       <div className="counts">
-        <Count big={String(b.screwsOut.length)} of={b.screwsKnown} cap="screws out" />
+        <Count big={String(b.screwsOut.length)} of={b.screwsKnown} cap={wording.screwsOut} />
         <Count
           big={String(b.connectorsOff.length)}
-          cap={b.connectorsOff.length === 1 ? 'connector off' : 'connectors off'}
+          cap={b.connectorsOff.length === 1 ? wording.connectorOff : wording.connectorsOff}
         />
-        <Count big={String(b.piecesOut.length)} cap={b.piecesOut.length === 1 ? 'part out' : 'parts out'} />
-        {films > 0 && <Count big={String(films)} cap="films still on" />}
+        <Count
+          big={String(b.piecesOut.length)}
+          cap={b.piecesOut.length === 1 ? wording.partOut : wording.partsOut}
+        />
+        {films > 0 && <Count big={String(films)} cap={wording.filmsStillOn} />}
         {loose > 0 && (
           <Count
             big={String(loose)}
@@ -83,13 +87,15 @@ function CellBox({ index, state, b }: { index: IndexedModel; state: JobState; b:
         )}
       </svg>
       <div>
-        <div className="big size-18">{out ? 'Cell is out' : b.live ? 'Cell is on' : 'Cell unplugged'}</div>
+        <div className="big size-18">
+          {out ? wording.cellIsOut : b.live ? wording.cellIsOn : wording.cellUnplugged}
+        </div>
         <div className="cap">
           {shut
-            ? 'the device is closed'
+            ? wording.theDeviceIsClosed
             : b.live
-              ? 'board is live: no connector may move'
-              : 'connectors may move'}
+              ? wording.boardIsLiveNoConnector
+              : wording.connectorsMayMove}
         </div>
       </div>
     </div>
@@ -111,10 +117,10 @@ function SealBox({
   const others = bondsOpen.filter((x) => x !== rim?.id).length;
   return (
     <div>
-      <div className={`size-18 big ${word === 'broken' ? 'brick' : ''}`}>seal</div>
+      <div className={`size-18 big ${word === 'broken' ? 'brick' : ''}`}>{wording.seal}</div>
       <div className="cap">
-        {word === 'broken' ? 'broken, renew' : word}
-        {others > 0 && `; ${others} more`}
+        {word === 'broken' ? wording.brokenRenew : word}
+        {others > 0 && wording.more(others)}
       </div>
     </div>
   );
@@ -122,7 +128,7 @@ function SealBox({
 function sealWord(index: IndexedModel, state: JobState, rim: string | undefined): string {
   if (rim === undefined) return 'none';
   if (state.bond[rim] === undefined) return 'whole';
-  if (shutState(state, index) === 'closed' && flag(state, 'unsealed')) return 'left off';
+  if (shutState(state, index) === 'closed' && flag(state, 'unsealed')) return wording.leftOff;
   return flag(state, 'seal') === 'applied' ? 'new' : 'broken';
 }
 
@@ -130,18 +136,18 @@ function sealWord(index: IndexedModel, state: JobState, rim: string | undefined)
 function KeptBox({ send }: { send: SendState }) {
   return (
     <div role="status" className={send.link === 'ok' && !send.kept ? '' : 'alarm'} data-testid="kept">
-      <div className="big size-18">{send.kept} kept</div>
+      <div className="big size-18">{wording.keptHere(send.kept)}</div>
       <div className="cap">
         {send.link === 'no server' ? (
-          'server is away: kept here'
+          wording.serverIsAwayKeptHere
         ) : send.link === 'signed out' ? (
-          <a href="/sign-in">sign in to send</a>
+          <a href="/sign-in">{wording.signInToSend}</a>
         ) : send.kept ? (
-          'being confirmed'
+          wording.beingConfirmed
         ) : send.counted ? (
-          'all confirmed'
+          wording.allConfirmed
         ) : (
-          'looking'
+          wording.looking
         )}
       </div>
     </div>

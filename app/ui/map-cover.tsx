@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
 import { thingName } from '../../words/things';
 import { pieceLabel } from './map-labels';
@@ -25,16 +26,12 @@ export function OpenCover({ scene }: { scene: Scene }) {
         strokeDasharray="1.6 1.1"
       />
       <text x={x} y={y - 3} fontSize={4} textAnchor="middle" fill="var(--muted)">
-        {away ? `${cover.name} out` : open ? `${cover.name}, folded open` : 'opens to here'}
+        {away ? wording.coverOut(cover.name) : open ? wording.foldedOpen(cover.name) : wording.opensToHere}
       </text>
       {open && !away && (
-        <text
-          x={x}
-          y={y + 2.5}
-          fontSize={3.6}
-          textAnchor="middle"
-          fill="var(--muted)"
-        >{`propped at ${index.model.openMaxDeg}°`}</text>
+        <text x={x} y={y + 2.5} fontSize={3.6} textAnchor="middle" fill="var(--muted)">
+          {wording.proppedAt(index.model.openMaxDeg)}
+        </text>
       )}
       {open && <OnCover scene={scene} cover={cover.id} />}
     </g>
@@ -99,7 +96,7 @@ function OnCover({ scene, cover }: { scene: Scene; cover: string }) {
             key={f.id}
             screw={foldedPoint(f, onFlapY)}
             x={onFlap(f.at.x)}
-            title={`${thingName(index, f.id)}, ${f.lengthMm} mm`}
+            title={wording.mm(thingName(index, f.id), f.lengthMm)}
             shown={pieceInHole(state, f.id) !== undefined}
             now={f.id === now}
           />

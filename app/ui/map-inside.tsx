@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { isOn, pieceInHole, pieceInSlot } from '../../core/log/view';
 import { thingName } from '../../words/things';
 import { bondLook, isNamed, pieceLabels, plugsOf, type Scene, seen } from './map-scene';
@@ -109,7 +110,7 @@ export function Screws({ scene }: { scene: Scene }) {
           key={f.id}
           screw={f}
           x={at.X(f.at.x)}
-          title={`${thingName(index, f.id)}, ${f.lengthMm} mm, ${inHole ? 'in' : 'out'}`}
+          title={wording.mmOf(thingName(index, f.id), f.lengthMm, inHole ? 'in' : 'out')}
           shown={inHole && f.holds.every((h) => pieceInSlot(state, h) !== undefined)}
           now={f.id === now}
           onPick={onPick}

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { noGoOfMarks } from '../../core/rules/mark-rules';
 import type { Scene } from './map-scene';
 
@@ -20,7 +21,7 @@ export function Rim({ scene: { index, state, face, at, isLit } }: { scene: Scene
       strokeWidth={isLit(seal.id) ? 1.5 : 0.8}
       {...(look === 'broken' ? { strokeDasharray: '3 1.4' } : {})}
     >
-      <title>{`perimeter seal, ${look}`}</title>
+      <title>{wording.perimeterSeal(look)}</title>
     </rect>
   );
 }
@@ -58,7 +59,7 @@ export function NoGo({ scene: { index, state, at } }: { scene: Scene }) {
         stroke="var(--brick)"
         strokeWidth={0.3}
       >
-        <title>{`${n.depthMm} mm at most: ${n.why}`}</title>
+        <title>{wording.mmAtMost(n.depthMm, n.why)}</title>
       </rect>
     );
   });

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { memo } from 'react';
 import type { Bond, Connector, Fastener, Slot } from '../../core/model/schema';
 import { lineStep, type PieceLabel } from './map-labels';
@@ -143,7 +144,7 @@ export const Plug = memo(function Plug({
   const press = nameDy !== undefined && nameDy < 0 ? 4.6 : -4.6;
   return (
     <g {...picks(onPick, plug.id)}>
-      <title>{`${plug.name} connector, ${on ? 'on' : 'off'}`}</title>
+      <title>{wording.connectorIs(plug.name, on)}</title>
       {now &&
         !on &&
         (plug.press === 'ends' ? [-1, 1] : [0]).map((end, k) => (

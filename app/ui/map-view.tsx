@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { Button } from 'antd';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { DeviceMap, type MapProps } from './device-map';
@@ -49,18 +50,18 @@ export function MapView({ follow, title, onTurn, byItself = closestByItself, ...
   return (
     <>
       <div className="spread small muted mid">
-        <span title="Ticks at the top are 10 mm apart" className="fill shrinks">
+        <span title={wording.ticksAtTheTopAre} className="fill shrinks">
           {title}
         </span>
         <span className="row gap-4 one-line">
-          <Button onMouseDown={still} onClick={() => scale(closer)} aria-label="Closer">
+          <Button onMouseDown={still} onClick={() => scale(closer)} aria-label={wording.closer}>
             +
           </Button>
           <Button
             onMouseDown={still}
             onClick={() => scale(1 / closer)}
             disabled={!zoom.near}
-            aria-label="Further away"
+            aria-label={wording.furtherAway}
           >
             −
           </Button>
@@ -72,12 +73,12 @@ export function MapView({ follow, title, onTurn, byItself = closestByItself, ...
               if (auto) goTo(undefined, 1);
             }}
             aria-pressed={auto}
-            title={auto ? 'Show all of it' : 'Go where the step is, and with it'}
+            title={auto ? wording.showAllOfIt : wording.goWhereTheStepIs}
           >
-            follow
+            {wording.follow}
           </Button>
           <Button onMouseDown={still} onClick={onTurn}>
-            Turn over
+            {wording.turnOver}
           </Button>
         </span>
       </div>

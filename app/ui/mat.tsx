@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/map';
 import { memo } from 'react';
 import type { JobState } from '../../core/log/state';
 import { pieceInHole, piecesAt, screwSpec } from '../../core/log/view';
@@ -44,7 +45,9 @@ const MatPlace = memo(function MatPlace({
   const odd = lies === 'adrift' || lies === 'mixed';
   return (
     <g data-mat={id}>
-      <title>{`${id}, ${own} mm, ${lies === 'here' ? 'on the mat' : lies === 'mixed' ? 'mixed up' : lies}`}</title>
+      <title>
+        {wording.mm2(id, own, lies === 'here' ? wording.onTheMat : lies === 'mixed' ? wording.mixedUp : lies)}
+      </title>
       {lies === 'here' ? (
         <ScrewHead drive={drive} x={x} y={y - 1.5} r={2.7} tone={now ? 'now' : 'light'} />
       ) : (
@@ -99,7 +102,7 @@ export const Mat = memo(function Mat({
       viewBox={`0 0 ${widthMm} ${heightMm}`}
       className="mat"
       role="img"
-      aria-label="Mat: where the screws lie"
+      aria-label={wording.matWhereTheScrewsLie}
     >
       <rect width={widthMm} height={heightMm} rx={4} fill="var(--mat)" />
       {cells.map(({ id, x, y }) => {
@@ -107,7 +110,7 @@ export const Mat = memo(function Mat({
         if (!used.has(id) && !piece && !adrift && !mixed)
           return (
             <circle key={id} cx={x} cy={y - 1.5} r={0.8} fill="var(--mat-line)">
-              <title>{`${id}, not on this route`}</title>
+              <title>{wording.notOnThisRoute(id)}</title>
             </circle>
           );
         const screw = index.fasteners.get(id)!;
@@ -140,7 +143,7 @@ export const Trays = memo(function Trays({
 }) {
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
   return (
-    <ol className="list" aria-label="Trays: where the screws lie">
+    <ol className="list" aria-label={wording.traysWhereTheScrewsLie}>
       {trays.map((t, i) => {
         const here = t.screws.filter((s) => lying(state, s).piece).length;
         const lit = now !== undefined && t.screws.includes(now);

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { Button, Form, Input, type InputProps, type InputRef } from 'antd';
 import { type ReactNode, useRef } from 'react';
 import { useKeys } from './keys';
@@ -50,7 +51,7 @@ export function SearchForm({
         <SearchField {...field} />
       </Form.Item>
       {children}
-      <Button htmlType="submit">Search</Button>
+      <Button htmlType="submit">{wording.search}</Button>
       {after}
     </Form>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/send-notes';
 import { Button } from 'antd';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Sender, SendState } from '../job/sender';
@@ -23,13 +24,13 @@ export function SendNotes({
       {refused && (
         <Note tone="stop" className="flash" role="alert">
           {refusalText(index, refused.outcome.refused)}{' '}
-          <Button onClick={() => sender.dismiss(refused.id)}>Understood</Button>
+          <Button onClick={() => sender.dismiss(refused.id)}>{wording.understood}</Button>
         </Note>
       )}
       {photo && (
         <Note tone="stop" className="flash" role="alert">
-          {`A photograph was not taken: ${photo.error}`}{' '}
-          <Button onClick={() => void sender.forgetPhoto(photo.id)}>Let it go</Button>
+          {wording.aPhotographWasNotTaken(photo.error)}{' '}
+          <Button onClick={() => void sender.forgetPhoto(photo.id)}>{wording.letItGo}</Button>
         </Note>
       )}
     </>

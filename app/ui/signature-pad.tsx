@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/signature-pad';
 import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
 import type Pad from 'signature_pad';
@@ -66,13 +67,13 @@ export function SignaturePad({
     <div className="field">
       <div className="spread">
         <span className="label small">{label}</span>
-        {given && <Button onClick={() => onChange([])}>Sign again</Button>}
+        {given && <Button onClick={() => onChange([])}>{wording.signAgain}</Button>}
       </div>
       <canvas
         ref={canvas}
         className="signature"
         role="img"
-        aria-label={given ? 'Signature, given' : 'Signature, empty'}
+        aria-label={given ? wording.signatureGiven : wording.signatureEmpty}
         data-testid="signature"
       />
     </div>

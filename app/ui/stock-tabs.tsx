@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { useLocation } from 'react-router';
 import { NavTabs } from './nav-tabs';
 
@@ -5,11 +6,11 @@ import { NavTabs } from './nav-tabs';
 export const StockTabs = () => (
   <NavTabs
     className="tabs p-0"
-    label="Stock"
+    label={wording.stock}
     here={useLocation().pathname}
     tabs={[
       { to: '/stock', name: 'Parts' },
-      { to: '/stock/spares', name: 'Spares box' },
+      { to: '/stock/spares', name: wording.sparesBox },
     ]}
   />
 );

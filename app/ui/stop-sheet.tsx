@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/stop-sheet';
 import { Input, Form, Button } from 'antd';
 import type { Finding } from '../../core/rules/interlocks';
 import type { IndexedModel } from '../../core/model/index-model';
@@ -31,7 +32,7 @@ export function StopSheet({
   const may = findings.every((f) => f.severity !== 'forbid' && f.passableBy.includes(who.role));
   const forbid = findings.some((f) => f.severity === 'forbid');
   return (
-    <Sheet title={forbid ? 'This is not done' : 'Stop'} onClose={onBack}>
+    <Sheet title={forbid ? wording.thisIsNotDone : wording.stop} onClose={onBack}>
       {findings.map((f) => {
         const t = findingText(index, f);
         return (
@@ -44,11 +45,7 @@ export function StopSheet({
       {may ? (
         <PassForm findings={findings} second={who.role === 'trainee'} passLabel={passLabel} onPass={onPass} />
       ) : (
-        <p className="muted">
-          {forbid
-            ? 'Nobody passes this as long as it stands.'
-            : 'An owner or lead may pass this with a reason.'}
-        </p>
+        <p className="muted">{forbid ? wording.nobodyPassesThisAsLong : wording.anOwnerOrLeadMay}</p>
       )}
     </Sheet>
   );
@@ -79,19 +76,19 @@ function PassForm({
         })
       }
     >
-      <Field
-        label="Reason (it stays in the record and the report)"
-        name="reason"
-        rules={needed('Give the reason: it stays in the record.')}
-      >
+      <Field label={wording.reasonItStaysInThe} name="reason" rules={needed(wording.giveTheReasonItStays)}>
         <Input.TextArea rows={2} maxLength={1000} />
       </Field>
       {second && (
         <div className="row high">
-          <Field label="Second person: login" name="login" rules={needed('Who confirms it?')}>
+          <Field label={wording.secondPersonLogin} name="login" rules={needed(wording.whoConfirmsIt)}>
             <Input autoComplete="off" />
           </Field>
-          <Field label="their password" name="password" rules={needed('Their password, typed by them.')}>
+          <Field
+            label={wording.theirPassword}
+            name="password"
+            rules={needed(wording.theirPasswordTypedByThem)}
+          >
             <Input.Password autoComplete="off" />
           </Field>
         </div>

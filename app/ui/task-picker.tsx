@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/task-picker';
 import { Button, type RefSelectProps } from 'antd';
 import { useRef, useState } from 'react';
 import { type Task, taskActions } from '../../core/log/events';
@@ -62,37 +63,40 @@ export function TaskPicker({
     <div className="stack gap-6">
       {tasks.map((t) => (
         <div key={t.slot} className="spread mid">
-          <span>{`${taskName[t.action]} the ${name(t.slot)}`}</span>
+          <span>{wording.taskOf(taskName[t.action], name(t.slot))}</span>
           <Button
             disabled={tasks.length <= least}
             onClick={() => onSet(t.slot, 'none')}
-            aria-label={`Drop: ${taskName[t.action]} the ${name(t.slot)}`}
+            aria-label={wording.dropThe(taskName[t.action], name(t.slot))}
           >
-            Drop
+            {wording.drop}
           </Button>
         </div>
       ))}
       <div className="row gap-6">
         <Pick
-          aria-label="What to do"
+          aria-label={wording.whatToDo}
           value={action}
           onChange={(value) => setAction(value as Task['action'])}
           options={taskActions.map((a) => ({ value: a, label: taskName[a] }))}
         />
         <Pick
           ref={part}
-          aria-label="Part"
-          placeholder="a part…"
+          aria-label={wording.part}
+          placeholder={wording.aPart}
           className="grow"
           value={slot || undefined}
           onChange={setSlot}
           options={[
-            { label: 'often', options: optionsOf(sorted.filter((p) => rank(p) < often.length)) },
-            { label: 'smaller parts', options: optionsOf(sorted.filter((p) => rank(p) === often.length)) },
+            { label: wording.often, options: optionsOf(sorted.filter((p) => rank(p) < often.length)) },
+            {
+              label: wording.smallerParts,
+              options: optionsOf(sorted.filter((p) => rank(p) === often.length)),
+            },
           ]}
         />
         <Button disabled={!slot} onClick={() => add(slot)}>
-          Add
+          {wording.add}
         </Button>
       </div>
     </div>

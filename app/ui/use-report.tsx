@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { type ReactNode, useCallback, useState } from 'react';
 import type { Context } from '../../core/rules/decide';
 import type { Body } from '../../core/log/events';
@@ -68,7 +69,7 @@ export function useReport(
       findings={shut.findings}
       who={who}
       onBack={() => setShut(undefined)}
-      passLabel={shut.passLabel ?? 'Do it all the same'}
+      passLabel={shut.passLabel ?? wording.doItAllTheSame}
       onPass={(o) => {
         setShut(undefined);
         void run(shut.bodies, o, shut.passLabel);

@@ -1,3 +1,4 @@
+import * as wording from '../../words/screens/parts';
 import { DatePicker } from 'antd';
 import { useMemo } from 'react';
 import { dayjs } from './dayjs';
@@ -29,7 +30,7 @@ export function When({ id, value, now, disabled = false, invalid = false, onChan
       showNow={false}
       disabled={disabled}
       status={invalid ? 'error' : ''}
-      placeholder="day and time"
+      placeholder={wording.dayAndTime}
       value={at}
       presets={quickChoices(now).map(({ name, at }) => ({ label: name, value: dayjs(at) }))}
       // as soon as it is a time: nothing is typed that is not taken

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/bench';
 import { Link, useSearchParams } from 'react-router';
 import { draftsFor } from '../../../server/use-cases/bench-page';
 import type { JobLine } from '../../../core/wire/job-line';
@@ -37,23 +38,23 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
         <RunningAlone jobs={jobs} time={time} />
         <PromisedCard jobs={jobs} time={time} />
       </div>
-      <section className="card" aria-label="Open jobs">
+      <section className="card" aria-label={wording.openJobs}>
         <div className="spread under-6">
-          <h2>On the bench</h2>
+          <h2>{wording.onTheBench}</h2>
           <LinkButton type="primary" to="/receive">
-            Receive a device
+            {wording.receiveADevice}
           </LinkButton>
         </div>
         <OpenJobs jobs={jobs} time={time} me={who.name} />
       </section>
       {loaderData.drafts.length > 0 && (
-        <section className="card" aria-label="Drafts">
-          <h2>Not finished receiving</h2>
+        <section className="card" aria-label={wording.drafts}>
+          <h2>{wording.notFinishedReceiving}</h2>
           {loaderData.drafts.map((d) => (
             <p key={d.id}>
-              <Link to={`/receive/${d.id}`}>{d.tag || 'without a tag'}</Link>{' '}
+              <Link to={`/receive/${d.id}`}>{d.tag || wording.withoutATag}</Link>{' '}
               <span className="muted" suppressHydrationWarning>
-                kept {soon(d.updatedAt, time)}
+                {wording.keptSince(soon(d.updatedAt, time))}
               </span>
             </p>
           ))}
@@ -71,7 +72,7 @@ function HandsNow({ jobs, time }: CardProps) {
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
   const first = hands.find(isUrgent) ?? hands[0];
   return (
-    <section className="card first-thing" aria-label="Hands now">
+    <section className="card first-thing" aria-label={wording.handsNow}>
       <div className={first && isUrgent(first) ? 'brick strong' : 'muted'}>{urgentText(first)}</div>
       {first ? (
         <>
@@ -83,11 +84,12 @@ function HandsNow({ jobs, time }: CardProps) {
           </h1>
           <div className="muted">
             {first.tag}
-            {first.owner ? ` · ${first.owner}` : ''} · promised <Promised job={first} time={time} />
+            {first.owner ? ` · ${first.owner}` : ''} {wording.promisedFor}{' '}
+            <Promised job={first} time={time} />
           </div>
         </>
       ) : (
-        <h1>{jobs.length ? 'Nothing waits for hands' : 'The bench is empty'}</h1>
+        <h1>{jobs.length ? wording.nothingWaitsForHands : wording.theBenchIsEmpty}</h1>
       )}
     </section>
   );
@@ -95,25 +97,25 @@ function HandsNow({ jobs, time }: CardProps) {
 function RunningAlone({ jobs, time }: CardProps) {
   const running = jobs.filter((j) => j.summary.running);
   return (
-    <section className="card" aria-label="Running by itself">
-      <div className="muted">Running by itself</div>
+    <section className="card" aria-label={wording.runningByItself}>
+      <div className="muted">{wording.runningByItself}</div>
       {running.map((j) => (
         <h2 key={j.id}>{`${cap(runningText(j.summary.running!, time))} · ${shortModel(j)}`}</h2>
       ))}
-      {running.length === 0 && <h2>nothing</h2>}
+      {running.length === 0 && <h2>{wording.nothing}</h2>}
     </section>
   );
 }
 function PromisedCard({ jobs, time }: CardProps) {
   const late = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
   return (
-    <section className="card" aria-label="Promised">
-      <div className="muted">Promised</div>
-      <h2>{plural(jobs.length, 'open job')}</h2>
+    <section className="card" aria-label={wording.promisedLabel}>
+      <div className="muted">{wording.promisedLabel}</div>
+      <h2>{plural(jobs.length, wording.openJob)}</h2>
       {late.length ? (
-        <div className="brick strong">{`Past its time: ${late.map(shortModel).join(', ')}`}</div>
+        <div className="brick strong">{wording.pastItsTime(late.map(shortModel).join(', '))}</div>
       ) : (
-        <div className="muted">none is past its time</div>
+        <div className="muted">{wording.noneIsPastItsTime}</div>
       )}
     </section>
   );
@@ -126,7 +128,7 @@ function JustReceived() {
   if (!tag) return null;
   return (
     <Note role="status">
-      {`No network: ${tag} is kept here and received when the server is back.${params.has('passcode') ? ' Its passcode is not kept: write it on the slip.' : ''}`}
+      {wording.noNetworkIsKeptHere(tag, params.has('passcode') ? wording.itsPasscodeIsNotKept : '')}
     </Note>
   );
 }

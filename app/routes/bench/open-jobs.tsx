@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/bench';
 import { Tag } from 'antd';
 import { Link } from 'react-router';
 import { stages } from '../../../core/progress/stage';
@@ -10,16 +11,10 @@ import { soon } from '../../../words/time';
 
 /** The devices on the bench, the soonest promised first. */
 export function OpenJobs({ jobs, time, me }: { jobs: readonly JobLine[]; time: number; me: string }) {
-  if (jobs.length === 0)
-    return (
-      <p>
-        Every open repair stands here with its stage, what it waits for and when it is promised. Receive a
-        device to begin.
-      </p>
-    );
+  if (jobs.length === 0) return <p>{wording.everyOpenRepairStandsHere}</p>;
   return (
     <DataTable
-      name="Open devices"
+      name={wording.openDevices}
       rows={jobs}
       rowKey={(j) => j.id}
       onRow={(j) => ({ 'data-testid': `job-${j.tag}` })}
@@ -29,9 +24,9 @@ export function OpenJobs({ jobs, time, me }: { jobs: readonly JobLine[]; time: n
 }
 
 const columnsFor = (time: number, me: string): DataColumn<JobLine>[] => [
-  { title: 'key', cell: (_, i) => (i < 9 ? <kbd>{i + 1}</kbd> : '') },
+  { title: wording.key, cell: (_, i) => (i < 9 ? <kbd>{i + 1}</kbd> : '') },
   {
-    title: 'device',
+    title: wording.device,
     cell: (j) => (
       <>
         <Link to={screenFor(j)} className="strong">
@@ -46,31 +41,31 @@ const columnsFor = (time: number, me: string): DataColumn<JobLine>[] => [
       </>
     ),
   },
-  { title: 'owner', cell: (j) => j.owner ?? '' },
-  { title: 'task', cell: (j) => j.summary.tasks.join(', ') },
-  { title: 'stage', width: 210, cell: (j) => <StageBar job={j} /> },
+  { title: wording.owner, cell: (j) => j.owner ?? '' },
+  { title: wording.task, cell: (j) => j.summary.tasks.join(', ') },
+  { title: wording.stage, width: 210, cell: (j) => <StageBar job={j} /> },
   {
-    title: 'waits for',
+    title: wording.waitsFor,
     cell: (j) =>
       j.summary.running
         ? runningText(j.summary.running, time)
         : (waitsFor[j.summary.waits] ?? j.summary.waits),
   },
   {
-    title: 'at work',
+    title: wording.atWork,
     className: 'small',
     cell: (j) =>
       j.worker ? (
         <>
-          {j.worker === me ? 'you' : j.worker}
+          {j.worker === me ? wording.you : j.worker}
           <div className="muted">{j.summary.worker?.bench}</div>
         </>
       ) : (
-        <span className="muted">nobody</span>
+        <span className="muted">{wording.nobody}</span>
       ),
   },
   {
-    title: 'promised',
+    title: wording.promised,
     cell: (j) => (
       <>
         <Promised job={j} time={time} />
@@ -93,7 +88,7 @@ function StageBar({ job }: { job: JobLine }) {
     <>
       <span className="strong">{job.stage}</span>
       {job.summary.total > 0 && (
-        <span className="muted small">{` ${job.summary.done} / ${job.summary.total} steps`}</span>
+        <span className="muted small">{wording.steps(job.summary.done, job.summary.total)}</span>
       )}
       <div className="bars on-card" aria-hidden="true">
         {stages.map((s, i) => (

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/bench';
 import { Button } from 'antd';
 import { useSyncExternalStore } from 'react';
 import { dropReceipt, ownerKey } from '../../job/outbox';
@@ -14,14 +15,12 @@ export function WaitingReceipts() {
   return receipts.map((r) => (
     <Note key={r.id} tone={r.error ? 'stop' : 'warn'} layout="row" role={r.error ? 'alert' : 'status'}>
       <span className="fill">
-        {r.error
-          ? `${r.tag} was received without the server, which does not take it: ${r.error}`
-          : `${r.tag} waits in this browser to be received.`}
+        {r.error ? wording.wasReceivedWithoutTheServer(r.tag, r.error) : wording.waitsInThisBrowserTo(r.tag)}
       </span>
       {r.error && (
         <>
-          <LinkButton to={`/receive/${r.id}`}>Put it right</LinkButton>
-          <Button onClick={() => void dropReceipt(r.id).then(() => sender.count())}>Let it go</Button>
+          <LinkButton to={`/receive/${r.id}`}>{wording.putItRight}</LinkButton>
+          <Button onClick={() => void dropReceipt(r.id).then(() => sender.count())}>{wording.letItGo}</Button>
         </>
       )}
     </Note>

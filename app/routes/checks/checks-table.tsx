@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
 import type { DueCheck } from '../../../core/checks/due';
 import type { CheckResult } from '../../../core/log/events';
@@ -40,24 +41,24 @@ export function ChecksTable({
         'aria-current': may && r.fn === at ? 'true' : undefined,
       })}
       columns={[
-        { title: 'function', className: 'strong', cell: (r) => functionName[r.fn] },
-        { title: 'passes when', className: 'small muted', cell: (r) => functionHow[r.fn] },
+        { title: wording.functionChecked, className: 'strong', cell: (r) => functionName[r.fn] },
+        { title: wording.passesWhen, className: 'small muted', cell: (r) => functionHow[r.fn] },
         {
-          title: 'due because',
+          title: wording.dueBecause,
           className: 'small',
           cell: ({ any }) =>
             any.because.length
               ? list([...new Set(any.because.map((b) => thingName(index, b)))], 2)
-              : 'short list',
+              : wording.shortList,
         },
         {
-          title: 'before',
+          title: wording.before,
           cell: ({ fn, any }) => <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />,
         },
         later('mid'),
         later('after'),
         {
-          title: <span className="sr">answer</span>,
+          title: <span className="sr">{wording.answer}</span>,
           align: 'right',
           className: 'flush',
           cell: (row) =>
@@ -91,7 +92,7 @@ function Answers({
             onMouseDown={(e) => e.preventDefault()}
             onClick={() => onAnswer(row, r)}
           >
-            {r === 'same' ? 'as before, accepted' : answerText(row.fn, r)}
+            {r === 'same' ? wording.asBeforeAccepted : answerText(row.fn, r)}
           </Button>
         );
       })}
@@ -112,14 +113,14 @@ function Answer({
   stale?: boolean;
   note?: string | undefined;
 }) {
-  if (!r) return <span className="muted">open</span>;
+  if (!r) return <span className="muted">{wording.open}</span>;
   const changed = was !== undefined && was !== r && r !== 'same';
   const tone = stale ? 'muted' : r === 'fails' ? 'brick' : changed ? 'moss' : '';
   return (
     <span className={tone}>
       {answerText(fn, r)}
-      {stale ? ', moved since' : ''}
-      {changed && !stale && <strong>{r === 'fails' ? ' ▼ changed' : ' ▲ changed'}</strong>}
+      {stale ? wording.movedSince : ''}
+      {changed && !stale && <strong>{r === 'fails' ? wording.changed : wording.changed2}</strong>}
       {note && <span className="small muted">{` ${note}`}</span>}
     </span>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import type { CheckResult } from '../../../core/log/events';
@@ -52,13 +53,14 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
         <section className="card">
           {checks.may && (
             <p className="small muted noprint">
-              <kbd>1</kbd> works <kbd>2</kbd> does not{' '}
+              <kbd>1</kbd> {wording.works} <kbd>2</kbd> {wording.doesNot}{' '}
               {third && (
                 <>
                   <kbd>3</kbd> {third}{' '}
                 </>
               )}
-              <kbd>↑↓</kbd> or <kbd>J</kbd> <kbd>K</kbd> move <kbd>Space</kbd> goes on
+              <kbd>↑↓</kbd> {wording.or} <kbd>J</kbd> <kbd>K</kbd> {wording.move} <kbd>Space</kbd>{' '}
+              {wording.goesOn}
             </p>
           )}
           <ChecksTable checks={checks} at={at} onAnswer={answer} />
@@ -74,7 +76,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
             onClick={press.run}
             data-testid="go"
           >
-            <span className="cap">pedal / Space</span>
+            <span className="cap">{wording.pedalSpace}</span>
             <span>{press.text}</span>
           </Button>
         )}
@@ -85,9 +87,9 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
 
 /** What the third key answers, where anything has a third answer. */
 function thirdAnswer({ rows, round }: ChecksState): string | undefined {
-  if (round === 'before') return 'not tested';
+  if (round === 'before') return wording.notTested;
   return rows.some((r) => r.now && answersOf(round, r.now).length > 2)
-    ? 'as before, or not tested'
+    ? wording.asBeforeOrNotTested
     : undefined;
 }
 
@@ -97,7 +99,7 @@ function usePress(
   onAll: () => void,
 ): { text: string; run: () => void; byKey: () => void } | undefined {
   const { ended, settled, asBefore, answer, goOn, onward, stepIsThis } = checks;
-  const back = onward === 'work' && !stepIsThis ? 'Back to Work' : onwardText[onward];
+  const back = onward === 'work' && !stepIsThis ? wording.backToWork : onwardText[onward];
   const text = ended
     ? undefined
     : settled
@@ -164,7 +166,9 @@ function Passcode({ passcode }: { passcode: string | null }) {
   const [shown, setShown] = useState(false);
   return (
     passcode && (
-      <Button onClick={() => setShown(!shown)}>{shown ? `passcode ${passcode}` : 'show passcode'}</Button>
+      <Button onClick={() => setShown(!shown)}>
+        {shown ? wording.passcode(passcode) : wording.showPasscode}
+      </Button>
     )
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
 import { enrolments } from '../../../core/log/events';
 import { useJobFrame } from '../../ui/job-frame';
@@ -7,21 +8,21 @@ export function EnrolmentsCard() {
   const { state, ended, report } = useJobFrame();
   return (
     <section className="card row">
-      <span className="strong">Made for testing:</span>
+      <span className="strong">{wording.madeForTesting}</span>
       {enrolments.map((what) => (
         <span key={what} className="row gap-6">
           {state.enrolment[what] === 'made' ? (
             <Button danger onClick={() => void report({ type: 'unenrolled', what })}>
-              {`${what} unlock is enrolled: removed again`}
+              {wording.unlockIsEnrolledRemovedAgain(what)}
             </Button>
           ) : (
             <Button disabled={ended} onClick={() => void report({ type: 'enrolled', what })}>
-              {`enrolled a ${what}${state.enrolment[what] === 'removed' ? ' again' : ''}`}
+              {wording.enrolledA(what, state.enrolment[what] === 'removed' ? ' again' : '')}
             </Button>
           )}
         </span>
       ))}
-      <span className="muted small">an enrolment is removed before the owner gets the phone</span>
+      <span className="muted small">{wording.anEnrolmentIsRemovedBefore}</span>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
 import { useNavigation, useSubmit } from 'react-router';
 import { reseatFor } from '../../../core/checks/reseat';
@@ -14,11 +15,10 @@ export function FailedNote({ checks }: { checks: ChecksState }) {
   const look = reseatFor(index, state, functions);
   return (
     <Note tone="stop">
-      <div className="strong">{`Does not work now: ${list(functions.map((f) => functionName[f as 'touch']))}. The job goes back to Work.`}</div>
-      <p>
-        Cell off, reseat what was touched last, test again. If the old part shows the same fault, the new part
-        is innocent.
-      </p>
+      <div className="strong">
+        {wording.doesNotWorkNowThe(list(functions.map((f) => functionName[f as 'touch'])))}
+      </div>
+      <p>{wording.cellOffReseatWhatWas}</p>
       <div className="row top-6">
         <Button
           danger
@@ -30,7 +30,9 @@ export function FailedNote({ checks }: { checks: ChecksState }) {
               encType: 'application/json',
             });
           }}
-        >{`Plan the way to the ${list(look.map((t) => thingName(index, t.slot)))}`}</Button>
+        >
+          {wording.planTheWayToThe(list(look.map((t) => thingName(index, t.slot))))}
+        </Button>
       </div>
     </Note>
   );

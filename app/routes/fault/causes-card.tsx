@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Progress, Input, Form, Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { type Fault, guessJobs } from '../../../core/diagnose/fault';
@@ -36,13 +37,13 @@ export function Causes({
       .sort((x, y) => y.p - x.p);
   }, [fault, seen]);
   return (
-    <section className="card stack" aria-label="Causes">
+    <section className="card stack" aria-label={wording.causes}>
       <div className="spread">
-        <h2>What it may be</h2>
+        <h2>{wording.whatItMayBe}</h2>
         <span className="muted small">
           {fault.jobs
-            ? `rests on ${plural(fault.jobs, 'finished job')} and starting guesses (common practice, worth ${guessJobs.symptom} jobs)`
-            : 'starting guesses, common practice; no finished job of this kind yet'}
+            ? wording.restsOnAndStartingGuesses(plural(fault.jobs, wording.finishedJob), guessJobs.symptom)
+            : wording.startingGuessesCommonPracticeNo}
         </span>
       </div>
       <CausesTable
@@ -53,7 +54,9 @@ export function Causes({
       />
       {rows.length > shown && (
         <div>
-          <Button onClick={() => setAll(!all)}>{all ? 'Only the likeliest' : `All ${rows.length}`}</Button>
+          <Button onClick={() => setAll(!all)}>
+            {all ? wording.onlyTheLikeliest : wording.all(rows.length)}
+          </Button>
         </div>
       )}
       {stating && onState && (
@@ -124,8 +127,8 @@ function CausesTable({
           width: 96,
           cell: (c) =>
             onState && (
-              <Button aria-label={`This is it: ${c.name}`} onClick={() => onState(c.id)}>
-                This is it
+              <Button aria-label={wording.thisIsIt(c.name)} onClick={() => onState(c.id)}>
+                {wording.thisIsItLabel}
               </Button>
             ),
         },
@@ -152,19 +155,17 @@ function StateCause({
         onFinish={({ because }: { because: string }) => onState(because.trim())}
       >
         <Field
-          label={`${causeName(cause)}: what shows it?`}
+          label={wording.whatShowsIt(causeName(cause))}
           name="because"
           className="fill"
-          rules={[
-            { required: true, whitespace: true, message: 'Say what shows it: it stays in the record.' },
-          ]}
+          rules={[{ required: true, whitespace: true, message: wording.sayWhatShowsItIt }]}
         >
           <Input maxLength={1000} />
         </Field>
         <Button htmlType="submit" type="primary">
-          State it
+          {wording.stateIt}
         </Button>
-        <Button onClick={onBack}>Back</Button>
+        <Button onClick={onBack}>{wording.back}</Button>
       </Form>
     </Note>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { useMemo } from 'react';
 import type { Fault } from '../../../core/diagnose/fault';
 import type { FaultView } from '../../../core/diagnose/next';
@@ -15,13 +16,13 @@ export function CourseChart({ seen, rows }: { seen: FaultView; rows: readonly Ca
   const spoken = seen.course
     .map(
       (s) =>
-        `${s.seen ? `${testName(s.seen.test)}, ${s.seen.outcome}` : 'before any test'}: ${top.map((c) => `${c.name} ${percent(s.belief[c.i]!)}`).join(', ')}`,
+        `${s.seen ? `${testName(s.seen.test)}, ${s.seen.outcome}` : wording.beforeAnyTest}: ${top.map((c) => `${c.name} ${percent(s.belief[c.i]!)}`).join(', ')}`,
     )
     .join('; ');
   return (
     <>
-      <h2>How the tests moved it</h2>
-      <Chart option={option} height={230} label={`Chances after each test: ${spoken}`} />
+      <h2>{wording.howTheTestsMovedIt}</h2>
+      <Chart option={option} height={230} label={wording.chancesAfterEachTest(spoken)} />
       <ol className="small muted m-0 indent-22">
         {seen.course.slice(1).map((s) => (
           <li key={s.seen!.test}>

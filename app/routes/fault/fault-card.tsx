@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { knownCause } from '../../../core/diagnose/fault';
@@ -13,20 +14,19 @@ export function FaultCard({ state: s }: { state: FaultState }) {
   if (found) return <Found state={s} found={found} />;
   if (!fault)
     return (
-      <section className="card stack" aria-label="The fault">
-        <h1>What does the owner complain of?</h1>
+      <section className="card stack" aria-label={wording.theFault}>
+        <h1>{wording.whatDoesTheOwnerComplain}</h1>
         <p>
-          Choose the symptoms on the right. From then on this page says which causes are likely on this model,
-          and which test tells most for its cost: the harmless ones first. If you know already,{' '}
-          <Link to={`/jobs/${page.id}/offer`}>choose the tasks on Offer</Link>.
+          {wording.chooseTheSymptomsOnThe}{' '}
+          <Link to={`/jobs/${page.id}/offer`}>{wording.chooseTheTasksOnOffer}</Link>.
         </p>
       </section>
     );
   if (!seen)
     return (
-      <section className="card stack" aria-label="The fault">
-        <h1>What was seen fits no cause</h1>
-        <p>One of the outcomes below contradicts the others. Take the latest back, or answer it again.</p>
+      <section className="card stack" aria-label={wording.theFault}>
+        <h1>{wording.whatWasSeenFitsNo}</h1>
+        <p>{wording.oneOfTheOutcomesBelow}</p>
       </section>
     );
   return (
@@ -59,10 +59,10 @@ function Found({
   const known = knownCause(found.id);
   const nothingToDo = known?.task === 'none' && !Object.keys(state.task).length;
   return (
-    <section className="card stack" aria-label="The fault">
+    <section className="card stack" aria-label={wording.theFault}>
       <div className="spread high">
         <div>
-          <div className="muted">Found</div>
+          <div className="muted">{wording.found}</div>
           <h1 className="now-title">{cap(causeName(found.id))}</h1>
           <p>{found.because}</p>
           <p className="muted">{known?.remedy ?? ''}</p>
@@ -70,21 +70,23 @@ function Found({
         <div className="row one-line">
           {!ended && (
             <Button
-              onClick={() => void report({ type: 'causeStated', cause: 'none', because: 'looked at again' })}
+              onClick={() =>
+                void report({ type: 'causeStated', cause: 'none', because: wording.lookedAtAgain })
+              }
             >
-              Open again
+              {wording.openAgain}
             </Button>
           )}
           {nothingToDo ? (
             <>
-              <LinkButton to={`/jobs/${page.id}/offer`}>Offer</LinkButton>
+              <LinkButton to={`/jobs/${page.id}/offer`}>{wording.offer}</LinkButton>
               <LinkButton type="primary" to={`/jobs/${page.id}/checks`}>
-                Check it, hand it over
+                {wording.checkItHandItOver}
               </LinkButton>
             </>
           ) : (
             <LinkButton type="primary" to={`/jobs/${page.id}/offer`}>
-              To the offer
+              {wording.toTheOffer}
             </LinkButton>
           )}
         </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import type { InputRef } from 'antd';
 import { useRef } from 'react';
 import { noExperience } from '../../../core/diagnose/fault';
@@ -34,10 +35,7 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
   return (
     <main className="page stack">
       {state.condition.swollen && earlier.some((j) => j.backReplaced) && (
-        <Note>
-          A back was replaced here before. A crumb of glass left between back and cell presses into it for
-          months: look for it, and record both.
-        </Note>
+        <Note>{wording.aBackWasReplacedHere}</Note>
       )}
       <div className="cols main-side high">
         <div className="stack">

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Button } from 'antd';
 import { type Fault, knownCause } from '../../../core/diagnose/fault';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -26,19 +27,29 @@ export function NextRepair(props: NextProps) {
   const p = diagnosis.posterior[cause] ?? 0;
   // where nothing stands out, the cheap ones first: by chance over cost
   if (p < 0.5 && seen.tries.length > 1) return <Tries {...props} />;
-  const because = `${percent(p)} by ${Object.keys(state.test).length ? 'the tests' : 'what the owner says'}; no other test is worth its cost`;
+  const because = wording.byNoOtherTestIs(
+    percent(p),
+    Object.keys(state.test).length ? wording.theTests : wording.whatTheOwnerSays,
+  );
   return (
-    <section className="card stack first-thing" aria-label="Next">
-      <div className="muted">No further test pays</div>
+    <section className="card stack first-thing" aria-label={wording.next}>
+      <div className="muted">{wording.noFurtherTestPays}</div>
       <h1 className="now-title" data-testid="next">
         {remedyOf(index, fault, cause)}
       </h1>
-      <p>{`${cap(known.name)}: ${percent(p)}. Expected to cost ${money(diagnosis.expectedCost, currency)} from here${diagnosis.optimal ? ', and no plan costs less' : ''}.`}</p>
+      <p>
+        {wording.expectedToCostFromHere(
+          cap(known.name),
+          percent(p),
+          money(diagnosis.expectedCost, currency),
+          diagnosis.optimal ? wording.andNoPlanCostsLess : '',
+        )}
+      </p>
       <div className="row">
         <Button type="primary" disabled={disabled} onClick={() => onState(cause, because)}>
-          {known.task === 'none' ? 'That was it' : 'Take it as the fault'}
+          {known.task === 'none' ? wording.thatWasIt : wording.takeItAsTheFault}
         </Button>
-        <LinkButton to={offer}>Choose the tasks myself</LinkButton>
+        <LinkButton to={offer}>{wording.chooseTheTasksMyself}</LinkButton>
       </div>
     </section>
   );
@@ -46,10 +57,10 @@ export function NextRepair(props: NextProps) {
 
 function Tries({ index, fault, seen, currency, disabled, onState }: NextProps) {
   return (
-    <section className="card stack first-thing" aria-label="Next">
-      <div className="muted">No further test pays, and nothing stands out</div>
+    <section className="card stack first-thing" aria-label={wording.next}>
+      <div className="muted">{wording.noFurtherTestPaysAnd}</div>
       <h1 className="now-title" data-testid="next">
-        Try in this order
+        {wording.tryInThisOrder}
       </h1>
       <ol className="list">
         {seen.tries.map((t, i) => (
@@ -61,17 +72,15 @@ function Tries({ index, fault, seen, currency, disabled, onState }: NextProps) {
             <Button
               type={i ? 'default' : 'primary'}
               disabled={disabled}
-              aria-label={`Take it: ${causeName(t.cause)}`}
-              onClick={() => onState(t.cause, `${percent(t.p)}; tried first for its chance over its cost`)}
+              aria-label={wording.takeIt(causeName(t.cause))}
+              onClick={() => onState(t.cause, wording.triedFirstForItsChance(percent(t.p)))}
             >
-              Take it
+              {wording.takeItLabel}
             </Button>
           </li>
         ))}
       </ol>
-      <p className="small muted">
-        By chance over cost: that order costs least on average until the fault is found.
-      </p>
+      <p className="small muted">{wording.byChanceOverCostThat}</p>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { Fault } from '../../../core/diagnose/fault';
@@ -33,14 +34,14 @@ export function NextTest(props: NextProps) {
   if (!current) return <NextRepair {...props} />;
   const { test } = current;
   return (
-    <section className="card stack first-thing" aria-label="Next">
+    <section className="card stack first-thing" aria-label={wording.next}>
       <div className="spread">
         <div className="muted">
           {proposed
-            ? `Next: with it the whole, tests and repair, costs least on average (${money(seen.diagnosis.expectedCost, currency)})`
-            : 'Chosen instead of the proposed one'}
+            ? wording.nextWithItTheWhole(money(seen.diagnosis.expectedCost, currency))
+            : wording.chosenInsteadOfTheProposed}
         </div>
-        {!proposed && <Button onClick={onBack}>Back to the proposed one</Button>}
+        {!proposed && <Button onClick={onBack}>{wording.backToTheProposedOne}</Button>}
       </div>
       <h1 className="now-title" data-testid="next">
         {cap(test.name)}
@@ -51,10 +52,10 @@ export function NextTest(props: NextProps) {
         <Note tone="stop">
           {current.shut === 'consent' ? (
             <>
-              Only with the owner’s consent: <Link to={offer}>record it on Offer</Link>.
+              {wording.onlyWithTheOwnersConsent} <Link to={offer}>{wording.recordItOnOffer}</Link>.
             </>
           ) : (
-            'Harmless tests that could explain it stand before this one.'
+            wording.harmlessTestsThatCouldExplain
           )}
         </Note>
       )}
@@ -68,13 +69,17 @@ function TestTags({ view: { test, cost, gain }, currency }: { view: TestView; cu
   const opens = test.rung === 'open it';
   return (
     <div className="row gap-8">
-      <Tag>{`${minutesText(test.hands)} of hands`}</Tag>
-      {test.wait > 0 && <Tag>{`${minutesText(test.wait)} of waiting`}</Tag>}
-      <Tag color={test.erases ? 'error' : 'default'}>{test.erases ? 'erases all data' : 'data stay'}</Tag>
-      <Tag color={opens ? 'warning' : 'default'}>{opens ? 'the device is opened' : 'nothing is opened'}</Tag>
-      {test.risk > 0 && <Tag color="warning">{`risk ${percent(test.risk)}`}</Tag>}
-      {test.part && <Tag color="warning">needs a known-good part</Tag>}
-      <span className="muted">{`${money(cost, currency)} in all; leaves ${narrowing(gain)} on average`}</span>
+      <Tag>{wording.ofHands(minutesText(test.hands))}</Tag>
+      {test.wait > 0 && <Tag>{wording.ofWaiting(minutesText(test.wait))}</Tag>}
+      <Tag color={test.erases ? 'error' : 'default'}>
+        {test.erases ? wording.erasesAllData : wording.dataStay}
+      </Tag>
+      <Tag color={opens ? 'warning' : 'default'}>
+        {opens ? wording.theDeviceIsOpened : wording.nothingIsOpened}
+      </Tag>
+      {test.risk > 0 && <Tag color="warning">{wording.risk(percent(test.risk))}</Tag>}
+      {test.part && <Tag color="warning">{wording.needsAKnownGoodPart}</Tag>}
+      <span className="muted">{wording.inAllLeavesOnAverage(money(cost, currency), narrowing(gain))}</span>
     </div>
   );
 }

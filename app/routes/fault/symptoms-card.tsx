@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -27,8 +28,8 @@ export function Symptoms({
   const recorded = symptoms.filter((s) => state.symptom[s.id]);
   const rest = symptoms.filter((s) => !state.symptom[s.id] && !suggested.includes(s.id));
   return (
-    <section className="card stack" aria-label="Symptoms">
-      <h2>What the owner says</h2>
+    <section className="card stack" aria-label={wording.symptoms}>
+      <h2>{wording.whatTheOwnerSaysLabel}</h2>
       {complaint && (
         <p className="breaks">{`“${complaint.length > 400 ? `${complaint.slice(0, 400)}…` : complaint}”`}</p>
       )}
@@ -49,7 +50,7 @@ export function Symptoms({
       )}
       {suggested.length > 0 && (
         <div className="field">
-          <span className="label small">From these words and the before-check</span>
+          <span className="label small">{wording.fromTheseWordsAndThe}</span>
           <div className="row gap-6">
             {suggested.map((s) => (
               <Button
@@ -64,7 +65,7 @@ export function Symptoms({
       )}
       <div>
         <Button aria-expanded={all || !recorded.length} onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : 'All symptoms'}
+          {all ? wording.fewer : wording.allSymptoms}
         </Button>
       </div>
       {(all || (!recorded.length && !suggested.length)) && (
@@ -84,11 +85,11 @@ export function Symptoms({
 function HereBefore({ earlier }: { earlier: EarlierJob[] }) {
   return (
     <div className="field">
-      <span className="label small">Here before</span>
+      <span className="label small">{wording.hereBefore}</span>
       {earlier.map((j) => (
         <div key={j.id} className="small">
-          <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
-          {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.cause ? `; ${causeName(j.cause)}` : ''}`}
+          <Link to={`/jobs/${j.id}/report`}>{wording.job(j.number)}</Link>
+          {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || wording.nothingDone}${j.cause ? `; ${causeName(j.cause)}` : ''}`}
         </div>
       ))}
     </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { TestView } from '../../../core/diagnose/next';
@@ -28,7 +29,7 @@ export function TestAnswer({
         rowKey={(m) => m.outcome}
         columns={[
           {
-            title: 'what happens',
+            title: wording.whatHappens,
             width: 210,
             cell: (m) => (
               <Button
@@ -41,33 +42,33 @@ export function TestAnswer({
             ),
           },
           {
-            title: 'it would mean',
+            title: wording.itWouldMean,
             cell: (m) => (
               <>
                 {cap(test.outcomes.find((o) => o.id === m.outcome)!.says)}.{' '}
                 {m.chance > 0 && (
-                  <span className="muted">{`Then likeliest: ${causeName(m.cause)}, ${percent(m.p)}.`}</span>
+                  <span className="muted">{wording.thenLikeliest(causeName(m.cause), percent(m.p))}</span>
                 )}
               </>
             ),
           },
-          { title: 'expected', width: 110, cell: (m) => percent(m.chance) },
+          { title: wording.expected, width: 110, cell: (m) => percent(m.chance) },
         ]}
       />
       <div className="row low">
-        <Field label={declining ? 'Why it is not done' : 'Note'} htmlFor="note" className="grow-260">
+        <Field label={declining ? wording.whyItIsNotDone : wording.note} htmlFor="note" className="grow-260">
           <Input id="note" maxLength={300} value={note} onChange={(e) => setNote(e.target.value)} />
         </Field>
         {declining ? (
           <>
             <Button danger disabled={!note.trim() || disabled} onClick={() => onDecline(note.trim())}>
-              Declined
+              {wording.declined}
             </Button>
-            <Button onClick={() => setDeclining(false)}>Back</Button>
+            <Button onClick={() => setDeclining(false)}>{wording.back}</Button>
           </>
         ) : (
           <Button disabled={disabled} onClick={() => setDeclining(true)}>
-            Do not do this one
+            {wording.doNotDoThisOne}
           </Button>
         )}
       </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/fault';
 import { Input, Button, type InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
 import { refusedIn } from '../../../core/knowledge/refused';
@@ -30,22 +31,20 @@ export function Tests({
   const list = seen.tests.filter((t) => !said || `${t.test.name} ${t.test.how}`.toLowerCase().includes(said));
   const declined = Object.entries(state.test).filter(([, e]) => e.declined !== undefined);
   return (
-    <section className="card stack" aria-label="Tests">
+    <section className="card stack" aria-label={wording.tests}>
       <div className="spread">
-        <h2 className="nowrap">Other tests</h2>
-        <span className="muted small">
-          most told for its cost first; the proposed one is chosen for the cost of the whole
-        </span>
+        <h2 className="nowrap">{wording.otherTests}</h2>
+        <span className="muted small">{wording.mostToldForItsCost}</span>
       </div>
       <div>
         <label htmlFor="find-test" className="sr">
-          Find a test
+          {wording.findATest}
         </label>
         <Input
           ref={search}
           id="find-test"
           type="search"
-          placeholder="find a test  ( / )"
+          placeholder={wording.findATest2}
           value={words}
           maxLength={80}
           onChange={(e) => setWords(e.target.value)}
@@ -53,7 +52,7 @@ export function Tests({
       </div>
       {folk && (
         <Note tone="stop" role="alert">
-          <div className="strong">{`Never: ${folk.name}.`}</div>
+          <div className="strong">{wording.never(folk.name)}</div>
           {folk.why}
         </Note>
       )}
@@ -75,9 +74,7 @@ export function Tests({
         );
       })}
       {list.length === 0 && !folk && (
-        <p className="muted">
-          {said ? `No open test matches “${words.trim()}”.` : 'No test is left that would tell anything.'}
-        </p>
+        <p className="muted">{said ? wording.noOpenTestMatches(words.trim()) : wording.noTestIsLeftThat}</p>
       )}
       {declined.length > 0 && <NotDone declined={declined} />}
     </section>
@@ -105,7 +102,9 @@ function TestButton({
     >
       <span>
         {t.test.name}
-        {t.shut && <span className="small">{t.shut === 'consent' ? ' · needs consent' : ' · later'}</span>}
+        {t.shut && (
+          <span className="small">{t.shut === 'consent' ? wording.needsConsent : wording.later}</span>
+        )}
       </span>
       <span className="nowrap small">{`${money(t.cost, currency)} · ${narrowing(t.gain)}`}</span>
     </Button>
@@ -115,7 +114,7 @@ function TestButton({
 function NotDone({ declined }: { declined: readonly [id: string, test: JobState['test'][string]][] }) {
   return (
     <div className="field">
-      <span className="label small">not done</span>
+      <span className="label small">{wording.notDone}</span>
       {declined.map(([id, e]) => (
         <div key={id} className="small">{`${testName(id)}: ${e.declined}`}</div>
       ))}

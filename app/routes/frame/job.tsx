@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/frame';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
   isRouteErrorResponse,
@@ -105,7 +106,7 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
       <JobTabs
         id={page.id}
         here={screen.path}
-        title={`${index.model.maker} ${index.model.name} · ${flag(state, 'tag') ?? ''} · job ${page.number}`}
+        title={wording.job(index.model.maker, index.model.name, flag(state, 'tag') ?? '', page.number)}
         conditions={ended ? [] : conditionsOf(state)}
       />
       <Outlet context={frame} />
@@ -136,7 +137,7 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
 function useForeign(replica: Replica, people: Record<string, string>, say: (text: string) => void): void {
   const { lastForeign: e, context } = replica.view;
   useEffect(() => {
-    if (e) say(`${people[e.by] ?? 'Another bench'}: ${eventText(context.index, e.body)}`);
+    if (e) say(`${people[e.by] ?? wording.anotherBench}: ${eventText(context.index, e.body)}`);
   }, [e, context.index, people, say]);
 }
 

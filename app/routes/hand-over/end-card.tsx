@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/hand-over';
 import { Button, Form, Input, Radio } from 'antd';
 import { useState } from 'react';
 import { dueAtEnd } from '../../../core/rules/due-at-end';
@@ -36,19 +37,19 @@ export function EndCard({ note, onNote }: { note: string; onNote: (text: string)
       return;
     }
     const body = { type: 'jobClosed' as const, ending, note };
-    if (due.length) stopAt(due, [body], `${button} all the same`);
+    if (due.length) stopAt(due, [body], wording.allTheSame(button));
     else void report(body);
   };
   return (
     <Form className="stack" layout="vertical" onFinish={close}>
       <h1>
         {due.length
-          ? `${due.length} ${due.length === 1 ? 'thing is' : 'things are'} still due`
-          : 'Ready to hand over'}
+          ? wording.stillDue(due.length, due.length === 1 ? wording.thingIs : wording.thingsAre)
+          : wording.readyToHandOver}
       </h1>
       <div className="row">
         <Radio.Group
-          aria-label="How the job ends"
+          aria-label={wording.howTheJobEnds}
           optionType="button"
           buttonStyle="solid"
           value={ending}
@@ -62,10 +63,10 @@ export function EndCard({ note, onNote }: { note: string; onNote: (text: string)
       ))}
       {due.length === 0 && <AllDone />}
       <Field
-        label="Note for the report"
+        label={wording.noteForTheReport}
         htmlFor="note"
         {...(noReason && !note.trim() && ending !== 'handed over'
-          ? { validateStatus: 'error', help: 'Give the reason in the note: it stays in the record.' }
+          ? { validateStatus: 'error', help: wording.giveTheReasonInThe }
           : {})}
       >
         <Input.TextArea
@@ -110,7 +111,7 @@ function AllDone() {
   const { index, state } = useJobFrame();
   return (
     <Note tone="safe">
-      <strong>The ledger balances, checks are passed, nothing is open.</strong>
+      <strong>{wording.theLedgerBalancesChecksAre}</strong>
       <ul className="m-list indent-20">
         {handOverList(index, state).map((line) => (
           <li key={line}>{line}</li>

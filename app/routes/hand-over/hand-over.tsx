@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/hand-over';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { flag } from '../../../core/log/state';
@@ -16,17 +17,17 @@ export default function HandOver() {
         <section className="card stack">
           {ended ? (
             <>
-              <h1>{`Closed: ${flag(state, 'ending')}`}</h1>
-              <p>The record is complete. Passcode and session data of this job are gone; the log stays.</p>
+              <h1>{wording.closedAs(String(flag(state, 'ending')))}</h1>
+              <p>{wording.theRecordIsCompletePasscode}</p>
             </>
           ) : (
             <EndCard note={note} onNote={setNote} />
           )}
           <div className="row">
-            <LinkButton to={`/jobs/${page.id}/report`}>Report</LinkButton>
-            <Button href={`/jobs/${page.id}/report.pdf`}>Report as PDF</Button>
+            <LinkButton to={`/jobs/${page.id}/report`}>{wording.report}</LinkButton>
+            <Button href={`/jobs/${page.id}/report.pdf`}>{wording.reportAsPdf}</Button>
             <Button href={`/jobs/${page.id}/log.json`} download>
-              Log as JSON
+              {wording.logAsJson}
             </Button>
           </div>
         </section>

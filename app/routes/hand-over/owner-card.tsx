@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/hand-over';
 import { Button } from 'antd';
 import { agreedBy } from '../../../core/consents/consents';
 import { replacedSlots } from '../../../core/log/view';
@@ -21,37 +22,39 @@ export function OwnerCard({ note }: { note: string }) {
   const needed = consentsNeeded(effects);
   return (
     <section className="card stack">
-      <h2>What the owner was told</h2>
-      {needed.length === 0 && <p className="muted">Nothing changes for the owner.</p>}
+      <h2>{wording.whatTheOwnerWasTold}</h2>
+      {needed.length === 0 && <p className="muted">{wording.nothingChangesForTheOwner}</p>}
       {needed.map((e) => (
         <div key={e.id} className="spread mid">
           <span>{e.owner}</span>
           {state.consent[e.id] ? (
-            <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
+            <span className="moss strong nowrap">
+              {wording.agreed(agreedBy(state, page.signers, e.id) ?? '')}
+            </span>
           ) : (
             <Button
               disabled={ended}
               onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}
             >
-              Owner agrees
+              {wording.ownerAgrees}
             </Button>
           )}
         </div>
       ))}
       {dataDue(effects).map((slot) => (
         <div key={slot} className="spread mid">
-          <span>{`Identity data of the ${thingName(index, slot)}: ${state.data[slot] ?? 'open'}`}</span>
+          <span>{wording.identityDataOfThe(thingName(index, slot), state.data[slot] ?? 'open')}</span>
           {!state.data[slot] && (
             <Button
               onClick={() =>
                 void report({
                   type: 'dataDeclined',
                   slot,
-                  reason: note.trim() || 'owner accepts the notice',
+                  reason: note.trim() || wording.ownerAcceptsTheNotice,
                 })
               }
             >
-              Declined
+              {wording.declined}
             </Button>
           )}
         </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/jobs';
 import { Button, DatePicker } from 'antd';
 import { dayjs, type Dayjs } from '../../ui/dayjs';
 import { endings } from '../../../core/log/events';
@@ -10,10 +11,10 @@ import { SearchForm } from '../../ui/search-field';
 const spans = (): { label: string; value: [Dayjs, Dayjs] }[] => {
   const now = dayjs();
   return [
-    { label: 'today', value: [now, now] },
-    { label: 'this week', value: [now.startOf('week'), now] },
-    { label: 'this month', value: [now.startOf('month'), now] },
-    { label: 'last three months', value: [now.subtract(3, 'month'), now] },
+    { label: wording.today, value: [now, now] },
+    { label: wording.thisWeek, value: [now.startOf('week'), now] },
+    { label: wording.thisMonth, value: [now.startOf('month'), now] },
+    { label: wording.lastThreeMonths, value: [now.subtract(3, 'month'), now] },
   ];
 };
 const isoDay = 'YYYY-MM-DD';
@@ -35,41 +36,41 @@ export function JobsFilter({
   const { at, model, person, from, to, q } = query;
   return (
     <SearchForm
-      label="Search jobs"
-      hint="job, tag, owner, complaint, serial, lot"
+      label={wording.searchJobs}
+      hint={wording.jobTagOwnerComplaintSerial}
       className="grow-260"
       words={q}
       onWords={(words) => onAsk({ q: words })}
-      after={narrowed && <Button onClick={() => onAsk(jobsQuery.parse({}))}>All jobs</Button>}
+      after={narrowed && <Button onClick={() => onAsk(jobsQuery.parse({}))}>{wording.allJobs}</Button>}
     >
       <Pick
-        aria-label="Stands at"
+        aria-label={wording.standsAt}
         value={at}
         onChange={(value) => onAsk({ at: value as JobsQuery['at'] })}
         options={[
-          { value: '', label: 'at any stage' },
-          { value: 'open', label: 'open' },
+          { value: '', label: wording.atAnyStage },
+          { value: 'open', label: wording.open },
           ...[...stages, ...endings].map((s) => ({ value: s as string, label: s as string })),
         ]}
       />
       <Pick
-        aria-label="Model"
+        aria-label={wording.model}
         value={model}
         onChange={(value) => onAsk({ model: value })}
-        options={[{ value: '', label: 'any model' }, ...models.map((m) => ({ value: m, label: m }))]}
+        options={[{ value: '', label: wording.anyModel }, ...models.map((m) => ({ value: m, label: m }))]}
       />
       <Pick
-        aria-label="Worked on by"
+        aria-label={wording.workedOnBy}
         value={person}
         onChange={(value) => onAsk({ person: value })}
         options={[
-          { value: '', label: 'by anybody' },
-          ...people.map((p) => ({ value: p.id, label: `by ${p.name}` })),
+          { value: '', label: wording.byAnybody },
+          ...people.map((p) => ({ value: p.id, label: wording.by(p.name) })),
         ]}
       />
       <DatePicker.RangePicker
-        aria-label="Received between"
-        placeholder={['received from', 'to']}
+        aria-label={wording.receivedBetween}
+        placeholder={[wording.receivedFrom, 'to']}
         format={['D MMM YYYY', 'D/M/YYYY', isoDay]}
         presets={spans()}
         allowEmpty={[true, true]}

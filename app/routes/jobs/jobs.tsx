@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/jobs';
 import { Button } from 'antd';
 import { Link, useNavigation, useSearchParams } from 'react-router';
 import type { JobLine } from '../../../core/wire/job-line';
@@ -30,29 +31,25 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   const narrowed = addressOf(jobsQuery, { ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
   return (
     <main className="page stack">
-      <section className="card stack" aria-label="Jobs">
+      <section className="card stack" aria-label={wording.jobs}>
         <div className="spread">
           <div>
-            <h1>Jobs</h1>
+            <h1>{wording.jobs}</h1>
             <span className="muted">{`${plural(total, 'job')}${narrowed ? ' found' : ''}`}</span>
           </div>
           <div className="row one-line">
             <ColumnChoice {...choice} />
             <Button href={`/jobs.csv?${addressOf(jobsQuery, { ...query, page: 0 })}`} download>
-              CSV
+              {wording.csv}
             </Button>
           </div>
         </div>
         <JobsFilter query={query} models={models} people={people} narrowed={narrowed} onAsk={ask} />
         {jobs.length === 0 ? (
-          <p>
-            {narrowed
-              ? 'No job matches all of this. Leave something out.'
-              : 'Every repair of this workshop stands here once it has been received.'}
-          </p>
+          <p>{narrowed ? wording.noJobMatchesAllOf : wording.everyRepairOfThisWorkshop}</p>
         ) : (
           <DataTable
-            name="Jobs found"
+            name={wording.jobsFound}
             rows={jobs}
             rowKey={(j) => j.id}
             columns={choice.shown}
@@ -64,10 +61,12 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
         )}
         <div className="row">
           {query.page > 0 && (
-            <Button onClick={() => ask({ page: query.page - 1 })}>The {jobsPerPage} before</Button>
+            <Button onClick={() => ask({ page: query.page - 1 })}>
+              {wording.theOnesBefore(jobsPerPage)}
+            </Button>
           )}
           {(query.page + 1) * jobsPerPage < total && (
-            <Button onClick={() => ask({ page: query.page + 1 })}>The next {jobsPerPage}</Button>
+            <Button onClick={() => ask({ page: query.page + 1 })}>{wording.theNext(jobsPerPage)}</Button>
           )}
         </div>
       </section>
@@ -76,9 +75,9 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
 }
 
 const columns: DataColumn<JobLine>[] = [
-  { title: 'job', order: 'number', always: true, cell: (j) => j.number },
+  { title: wording.job, order: 'number', always: true, cell: (j) => j.number },
   {
-    title: 'device',
+    title: wording.device,
     order: 'model',
     always: true,
     cell: (j) => (
@@ -90,15 +89,15 @@ const columns: DataColumn<JobLine>[] = [
       </>
     ),
   },
-  { title: 'owner', cell: (j) => j.owner },
-  { title: 'task', cell: (j) => j.summary.tasks?.join(', ') },
-  { title: 'worked on by', cell: (j) => j.worker ?? <span className="muted">–</span> },
-  { title: 'received', order: 'received', cell: (j) => dayAndClock(j.openedAt) },
+  { title: wording.owner, cell: (j) => j.owner },
+  { title: wording.task, cell: (j) => j.summary.tasks?.join(', ') },
+  { title: wording.workedOnBy2, cell: (j) => j.worker ?? <span className="muted">–</span> },
+  { title: wording.received, order: 'received', cell: (j) => dayAndClock(j.openedAt) },
   {
-    title: 'promised',
+    title: wording.promised,
     order: 'promised',
     cell: (j) => (j.promisedAt === null ? <span className="muted">–</span> : dayAndClock(j.promisedAt)),
   },
-  { title: 'stands at', order: 'stage', cell: (j) => j.ending ?? j.stage },
-  { title: 'record', cell: (j) => <Link to={`/jobs/${j.id}/report`}>report</Link> },
+  { title: wording.standsAt2, order: 'stage', cell: (j) => j.ending ?? j.stage },
+  { title: wording.record, cell: (j) => <Link to={`/jobs/${j.id}/report`}>{wording.report}</Link> },
 ];

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/log';
 import { Button } from 'antd';
 import type { JobEvent } from '../../../core/log/events';
 import { DataTable } from '../../ui/data-table';
@@ -20,7 +21,7 @@ export function EntriesTable({
   const { page, index, state } = useJobFrame();
   const name = (id: string) => page.people[id] ?? 'somebody';
   const latest = state.trail.at(-1)?.event;
-  if (shown.length === 0) return <p>Nothing in the log matches.</p>;
+  if (shown.length === 0) return <p>{wording.nothingInTheLogMatches}</p>;
   return (
     <>
       <DataTable
@@ -33,36 +34,34 @@ export function EntriesTable({
         columns={[
           { title: '#', className: 'muted', cell: (e) => e.seq },
           {
-            title: 'when',
+            title: wording.when,
             className: 'nowrap',
             cell: (e) => (
               <span suppressHydrationWarning>
                 {`${day(e.at)} ${clock(e.at)}`}
-                {!e.clockKnown && <span className="brick small"> clock not known</span>}
+                {!e.clockKnown && <span className="brick small"> {wording.clockNotKnown}</span>}
               </span>
             ),
           },
-          { title: 'who', cell: (e) => name(e.by) },
+          { title: wording.who, cell: (e) => name(e.by) },
           {
-            title: 'what',
+            title: wording.what,
             cell: (e) => <EntryText e={e} index={index} gone={state.retracted[e.id]} name={name} />,
           },
           {
-            title: <span className="sr">take back</span>,
+            title: <span className="sr">{wording.takeBack}</span>,
             align: 'right',
             cell: (e) =>
               e.id !== latest &&
               state.trail.some((x) => x.event === e.id) && (
-                <Button onClick={() => onBack(e)} aria-label={`Back to entry ${e.seq}`}>
-                  Back to here
+                <Button onClick={() => onBack(e)} aria-label={wording.backToEntry(e.seq)}>
+                  {wording.backToHere}
                 </Button>
               ),
           },
         ]}
       />
-      {shown.length > most && (
-        <p className="muted">{`The latest ${most} of ${shown.length} are shown; narrow it by words, kind or person.`}</p>
-      )}
+      {shown.length > most && <p className="muted">{wording.theLatestOfAreShown(most, shown.length)}</p>}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/log';
 import type { JobEvent } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { eventText } from '../../../words/events';
@@ -18,8 +19,10 @@ export function EntryText({
   return (
     <>
       {gone ? <s className="muted">{text}</s> : text}
-      {gone && <span className="small muted">{` taken back by ${name(gone.by)} at #${gone.seq}`}</span>}
-      {e.breach && <div className="brick small">{`against: ${e.breach.map((b) => b.rule).join(', ')}`}</div>}
+      {gone && <span className="small muted">{wording.takenBackByAt(name(gone.by), gone.seq)}</span>}
+      {e.breach && (
+        <div className="brick small">{wording.against(e.breach.map((b) => b.rule).join(', '))}</div>
+      )}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/log';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { JobEvent } from '../../../core/log/events';
@@ -29,10 +30,15 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   const [asked, setAsked] = useState<JobEvent>();
   return (
     <main className="page stack">
-      <section className="card stack" aria-label="Log">
+      <section className="card stack" aria-label={wording.log}>
         <div className="spread">
-          <h1>Log</h1>
-          <span className="muted">{`${plural(entries.events.length, 'entry', 'entries')}, ${Object.keys(state.retracted).length} taken back`}</span>
+          <h1>{wording.log}</h1>
+          <span className="muted">
+            {wording.takenBack(
+              plural(entries.events.length, 'entry', 'entries'),
+              Object.keys(state.retracted).length,
+            )}
+          </span>
         </div>
         <Narrow entries={entries} />
         {asked && <TakeBack to={asked} onClose={() => setAsked(undefined)} />}
@@ -54,25 +60,28 @@ function Narrow({ entries }: { entries: Entries }) {
   return (
     <div className="row">
       <SearchField
-        label="Search the log, or # and a number"
-        hint="words, or # and a number"
+        label={wording.searchTheLogOrAnd}
+        hint={wording.wordsOrAndANumber}
         className="w-260"
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
       <Pick
-        aria-label="Kind"
+        aria-label={wording.kind}
         value={kind}
         onChange={setKind}
         options={logKinds.map((k) => ({ value: k.id, label: k.name }))}
       />
       <Pick
-        aria-label="Person"
+        aria-label={wording.person}
         value={person}
         onChange={setPerson}
         options={[
-          { value: '', label: 'everybody' },
-          ...[...new Set(events.map((e) => e.by))].map((p) => ({ value: p, label: people[p] ?? 'somebody' })),
+          { value: '', label: wording.everybody },
+          ...[...new Set(events.map((e) => e.by))].map((p) => ({
+            value: p,
+            label: people[p] ?? wording.somebody,
+          })),
         ]}
       />
     </div>
@@ -87,17 +96,17 @@ function TakeBack({ to, onClose }: { to: JobEvent; onClose: () => void }) {
   const takeBack = async () => {
     onClose();
     if (await report({ type: 'retracted', event: reach.at(-1)!, entries: reach.length }))
-      say(`${plural(reach.length, 'entry was', 'entries were')} taken back; the log keeps them.`);
+      say(wording.takenBackTheLogKeeps(plural(reach.length, wording.entryWas, wording.entriesWere)));
   };
   return (
     <Note layout="row" role="alert">
       <span className="fill">{wayBackText(way, to.seq, who.personId)}</span>
       {reach.length > 0 && (
         <Button danger onClick={() => void takeBack()}>
-          Take them back
+          {wording.takeThemBack}
         </Button>
       )}
-      <Button onClick={onClose}>Leave it</Button>
+      <Button onClick={onClose}>{wording.leaveIt}</Button>
     </Note>
   );
 }

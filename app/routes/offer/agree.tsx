@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { useState } from 'react';
 import type { Consent } from '../../../core/consents/consents';
 import type { Body } from '../../../core/log/events';
@@ -13,7 +14,7 @@ export function Agree({ offer }: { offer: OfferState }) {
     // name and hand stand with the job's private data; the log knows their id only
     const signature = crypto.randomUUID();
     if (!(await keepSignature(page.id, signature, given))) {
-      offer.say('No network: the name could not be kept. Nothing was recorded; try again.');
+      offer.say(wording.noNetworkTheNameCould);
       return;
     }
     offer.addSigner(signature, given.name);

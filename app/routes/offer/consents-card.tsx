@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button, Input, Radio } from 'antd';
 import { useState } from 'react';
 import { agreedBy, type Consent } from '../../../core/consents/consents';
@@ -45,9 +46,9 @@ export function ConsentsCard({
     onAgree(which, { name: name.trim(), strokes }, answers);
   };
   return (
-    <section className="card stack" aria-label="Consents">
+    <section className="card stack" aria-label={wording.consents}>
       <div className="spread">
-        <h2>Tell the owner, and have it agreed</h2>
+        <h2>{wording.tellTheOwnerAndHave}</h2>
         <span
           className={open.length ? 'strong' : 'moss strong'}
         >{`${due.length - open.length} / ${due.length}`}</span>
@@ -71,18 +72,20 @@ export function ConsentsCard({
       {open.length > 0 && !disabled && (
         <div className="row low gap-16">
           <div className="grow-240">
-            <SignaturePad strokes={strokes} onChange={setStrokes} label="Signature (or the name alone)" />
+            <SignaturePad strokes={strokes} onChange={setStrokes} label={wording.signatureOrTheNameAlone} />
           </div>
           <div className="stack grow-200">
-            <Field label="Agreed by" htmlFor="agreed-by">
+            <Field label={wording.agreedBy} htmlFor="agreed-by">
               <Input id="agreed-by" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
             </Field>
-            {unanswered.length > 0 && <span className="small muted">Old parts: back or recycled?</span>}
+            {unanswered.length > 0 && <span className="small muted">{wording.oldPartsBackOrRecycled}</span>}
             <Button
               type="primary"
               disabled={!name.trim() || unanswered.length > 0 || busy}
               onClick={() => agree(open)}
-            >{`All ${open.length} agreed`}</Button>
+            >
+              {wording.allAgreed(open.length)}
+            </Button>
           </div>
         </div>
       )}
@@ -118,10 +121,10 @@ function ConsentRow({
     <li className="spread mid" data-testid={`consent-${id}`}>
       <span className="fill">
         {text}
-        {consent.optional && <span className="muted small"> Only if it comes to that.</span>}
+        {consent.optional && <span className="muted small"> {wording.onlyIfItComesTo}</span>}
       </span>
       {given ? (
-        <span className="moss strong">{`agreed: ${given}`}</span>
+        <span className="moss strong">{wording.agreed(given)}</span>
       ) : consent.answers ? (
         <Radio.Group
           className="one-line"
@@ -134,8 +137,8 @@ function ConsentRow({
           options={consent.answers.map((a) => ({ value: a, label: a }))}
         />
       ) : (
-        <Button disabled={disabled || !may} aria-label={`Agreed: ${text}`} onClick={onAgree}>
-          Agreed
+        <Button disabled={disabled || !may} aria-label={wording.agreedOf(text)} onClick={onAgree}>
+          {wording.agreedLabel}
         </Button>
       )}
     </li>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button, Form, Input } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../ui/field';
@@ -8,7 +9,7 @@ export function DeclinedCard() {
   const { report } = useJobFrame();
   const [declining, setDeclining] = useState(false);
   return (
-    <section className="card stack" aria-label="Not repaired">
+    <section className="card stack" aria-label={wording.notRepaired}>
       {declining ? (
         <Form
           className="stack"
@@ -18,23 +19,23 @@ export function DeclinedCard() {
           }
         >
           <Field
-            label="Why it is not repaired"
+            label={wording.whyItIsNotRepaired}
             name="why"
-            rules={[{ required: true, whitespace: true, message: 'Say why: it stays in the record.' }]}
+            rules={[{ required: true, whitespace: true, message: wording.sayWhyItStaysIn }]}
           >
             <Input maxLength={1000} />
           </Field>
           <div className="row">
             <Button htmlType="submit" danger>
-              Close as declined
+              {wording.closeAsDeclined}
             </Button>
-            <Button onClick={() => setDeclining(false)}>Back</Button>
+            <Button onClick={() => setDeclining(false)}>{wording.back}</Button>
           </div>
         </Form>
       ) : (
         <div className="spread mid">
-          <span className="muted">The owner does not want it repaired?</span>
-          <Button onClick={() => setDeclining(true)}>Declined…</Button>
+          <span className="muted">{wording.theOwnerDoesNotWant}</span>
+          <Button onClick={() => setDeclining(true)}>{wording.declined}</Button>
         </div>
       )}
     </section>

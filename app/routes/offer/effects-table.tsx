@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -39,17 +40,16 @@ export function Effects({
 }) {
   const [wide, setWide] = useState(false);
   const changed = compared.rows.filter((r) => r.becomes.some((b) => b !== 'kept'));
-  if (!changed.length)
-    return <p className="small moss m-0">Nothing changes for the owner, whichever part it is.</p>;
+  if (!changed.length) return <p className="small moss m-0">{wording.nothingChangesForTheOwner}</p>;
   const rows = wide ? compared.rows : changed;
   return (
     <>
       <DataTable
-        name={`Effects of a new ${thingName(index, slot)}`}
+        name={wording.effectsOfANew(thingName(index, slot))}
         rows={rows}
         rowKey={(r) => r.function}
         columns={[
-          { title: 'function', width: 150, cell: (r) => <FunctionAt row={r} /> },
+          { title: wording.functionChecked, width: 150, cell: (r) => <FunctionAt row={r} /> },
           ...compared.remedies.map(
             (r, i): DataColumn<(typeof rows)[number]> => ({
               title: (
@@ -83,7 +83,7 @@ export function Effects({
         </span>
         {compared.rows.length > changed.length && (
           <Button onClick={() => setWide(!wide)}>
-            {wide ? 'Only what changes' : `All ${compared.rows.length} functions`}
+            {wide ? wording.onlyWhatChanges : wording.allFunctions(compared.rows.length)}
           </Button>
         )}
       </div>
@@ -91,10 +91,14 @@ export function Effects({
   );
 }
 
-const tone: Partial<Record<EffectKind, string>> = { lost: 'brick strong', notice: 'strong', kept: 'muted' };
+const tone: Partial<Record<EffectKind, string>> = {
+  lost: wording.brickStrong,
+  notice: 'strong',
+  kept: 'muted',
+};
 /** What becomes of one function: said in words, and in weight. */
 function Becomes({ effect }: { effect: EffectKind }) {
-  return <span className={tone[effect] ?? ''}>{effect === 'lost' ? '✗ lost' : becomesName[effect]}</span>;
+  return <span className={tone[effect] ?? ''}>{effect === 'lost' ? wording.lost : becomesName[effect]}</span>;
 }
 
 /** The original is what nothing is lost with: shown to compare, not to choose where another part is wanted. */
@@ -132,7 +136,7 @@ function Programming({ text, onBroken }: { text: string; onBroken: (() => void) 
       <span className="small">{text}</span>
       {onBroken && (
         <Button size="small" onClick={onBroken}>
-          Too broken to read
+          {wording.tooBrokenToRead}
         </Button>
       )}
     </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button } from 'antd';
 import { flag } from '../../../core/log/state';
 import { offerPage } from '../../../server/use-cases/offer-page';
@@ -82,7 +83,7 @@ function Parts({ offer }: { offer: OfferState }) {
       onRemedy={(slot, remedy) => void report({ type: 'remedySet', slot, remedy })}
       onBroken={(thing) =>
         void report(
-          { type: 'noted', text: 'Too broken to be read: nothing to copy.', thing, finding: true },
+          { type: 'noted', text: wording.tooBrokenToBeRead, thing, finding: true },
           { type: 'remedySet', slot: thing, remedy: 'accept' },
         )
       }
@@ -98,7 +99,7 @@ function PriceMoved({ offer }: { offer: OfferState }) {
   return (
     <Note layout="row" role="status">
       <span className="fill">{recordedText(recorded, who.settings.currency)}</span>
-      <Button onClick={() => void report(quote)}>Record this price</Button>
+      <Button onClick={() => void report(quote)}>{wording.recordThisPrice}</Button>
     </Note>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import type { Task } from '../../../core/log/events';
 import type { JobState, PartEntry } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -50,7 +51,7 @@ export function optionsOf(
           }),
         )
       : [];
-  return [make('whole', none ? 'at list price' : 'as chosen', state), ...others, ...alone];
+  return [make('whole', none ? wording.atListPrice : wording.asChosen, state), ...others, ...alone];
 }
 
 export const entryOf = (p: StockPart): PartEntry => ({

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { compareRemedies } from '../../../core/pairing/compare';
@@ -30,14 +31,12 @@ interface Props {
 export function PartsCard(props: Props) {
   const { slots } = props;
   return (
-    <section className="card stack" aria-label="Parts">
-      <h2>Parts, and what the owner will notice</h2>
+    <section className="card stack" aria-label={wording.parts}>
+      <h2>{wording.partsAndWhatTheOwner}</h2>
       {slots.map((slot) => (
         <NewPart key={slot} slot={slot} {...props} />
       ))}
-      {slots.length === 0 && (
-        <p className="muted">No part is replaced: nothing changes for the owner but what was asked for.</p>
-      )}
+      {slots.length === 0 && <p className="muted">{wording.noPartIsReplacedNothing}</p>}
     </section>
   );
 }
@@ -64,8 +63,8 @@ function NewPart(props: Props & { slot: string }) {
         <span className="strong">{cap(thingName(index, slot))}</span>
         <span className="muted small">
           {chosen
-            ? `chosen: ${chosen.provenance}${chosen.serial ? `, serial ${chosen.serial}` : ''}`
-            : `list price ${money(price, currency)}`}
+            ? wording.chosenOf(chosen.provenance, chosen.serial ? `, serial ${chosen.serial}` : '')
+            : wording.listPrice(money(price, currency))}
         </span>
       </div>
       <PartsList

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -27,11 +28,11 @@ export function PartsList({
   if (parts.length === 0)
     return (
       <p className="muted small m-0">
-        None in the stock: counted at the list price with its spread. <Link to="/stock">To the stock</Link>
+        {wording.noneInTheStockCounted} <Link to="/stock">{wording.toTheStock}</Link>
       </p>
     );
   return (
-    <ul className="list" aria-label={`Parts for the ${thingName(index, slot)}`}>
+    <ul className="list" aria-label={wording.partsForThe(thingName(index, slot))}>
       {parts.map((p) => {
         const mine = chosen === p.id;
         return (
@@ -52,7 +53,7 @@ export function PartsList({
               </span>
               {p.released === 'locked' && (
                 <Tag color="error" className="before-8">
-                  locked to an account
+                  {wording.lockedToAnAccount}
                 </Tag>
               )}
             </span>
@@ -65,7 +66,7 @@ export function PartsList({
               disabled={disabled || p.released === 'locked'}
               onClick={() => onPart(mine ? undefined : p)}
             >
-              {mine ? 'Chosen' : 'Choose'}
+              {mine ? wording.chosen : wording.choose}
             </Button>
           </li>
         );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Progress, Input, Button } from 'antd';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
@@ -31,31 +32,27 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
   const whole = main && 'distribution' in main ? main : undefined;
   const { limit } = figures;
   return (
-    <section className="card stack" aria-label="Price">
+    <section className="card stack" aria-label={wording.price}>
       <div className="spread">
-        <h2>Price</h2>
+        <h2>{wording.price}</h2>
         {quoting.busy && (
           <span className="row one-line w-200" role="status">
             <Progress
-              aria-label="How far the price is worked out"
+              aria-label={wording.howFarThePriceIs}
               percent={Math.round(100 * quoting.progress)}
               showInfo={false}
               size="small"
             />
-            <Button onClick={quoting.stop}>Stop</Button>
+            <Button onClick={quoting.stop}>{wording.stop}</Button>
           </span>
         )}
       </div>
       {whole ? (
         <PriceRange whole={whole} limit={limit} currency={currency} begun={begun} />
       ) : main ? (
-        <Note tone="stop">There is no safe way to this part as things stand; see Route.</Note>
+        <Note tone="stop">{wording.thereIsNoSafeWay}</Note>
       ) : (
-        <p className="muted">
-          {quoting.busy
-            ? 'Working it out…'
-            : 'Choose what is to be done: the price follows from the route, the parts and the risk.'}
-        </p>
+        <p className="muted">{quoting.busy ? wording.workingItOut : wording.chooseWhatIsToBe}</p>
       )}
       <div className="row high gap-8">
         {fields.map((f) => (
@@ -73,17 +70,17 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
       )}
       {quoting.options && rows.length > 1 && (
         <DataTable
-          name="Options side by side"
+          name={wording.optionsSideBySide}
           rows={optionRows(quoting.options, rows, figures.replacement, limit, currency)}
           rowKey={(o) => o.id}
           columns={[
             {
-              title: 'option',
+              title: wording.option,
               cell: (o) => <span className={o.id === rows[0]!.id ? 'strong' : ''}>{o.name}</span>,
             },
-            { title: 'from, to', cell: (o) => o.range },
-            { title: 'hands', className: 'nowrap', cell: (o) => o.hands },
-            { title: 'within the limit', cell: (o) => o.within },
+            { title: wording.fromTo, cell: (o) => o.range },
+            { title: wording.hands, className: 'nowrap', cell: (o) => o.hands },
+            { title: wording.withinTheLimit, cell: (o) => o.within },
           ]}
         />
       )}
@@ -91,10 +88,10 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
   );
 }
 const fields: { name: FigureName; label: string; hint: string }[] = [
-  { name: 'limit', label: 'Owner’s limit', hint: 'none' },
-  { name: 'replacement', label: 'Another phone', hint: 'not known' },
-  { name: 'elsewhere', label: 'Other offer', hint: 'none' },
-  { name: 'extra', label: 'Extra minutes', hint: '0' },
+  { name: 'limit', label: wording.ownersLimit, hint: 'none' },
+  { name: 'replacement', label: wording.anotherPhone, hint: wording.notKnown },
+  { name: 'elsewhere', label: wording.otherOffer, hint: 'none' },
+  { name: 'extra', label: wording.extraMinutes, hint: '0' },
 ];
 function FigureField({
   name,
@@ -145,14 +142,13 @@ function optionRows(
   const shown = options.flatMap((o): OptionShown[] => {
     const row = names.find((r) => r.id === o.id);
     if (!row) return [];
-    if (!('distribution' in o))
-      return [{ ...row, range: 'no safe way as things stand', hands: '', within: '' }];
+    if (!('distribution' in o)) return [{ ...row, range: wording.noSafeWayAsThings, hands: '', within: '' }];
     return [
       {
         ...row,
         range: `${money(o.distribution.p10, currency)} – ${money(o.distribution.p90, currency)}`,
         hands: minutes(o.hands.likely / 60),
-        within: limit === null ? 'no limit' : percent(chanceWithin(o.distribution, limit)),
+        within: limit === null ? wording.noLimit : percent(chanceWithin(o.distribution, limit)),
       },
     ];
   });
@@ -160,6 +156,12 @@ function optionRows(
   const within = limit === null ? '' : replacement <= limit ? 'yes' : 'no';
   return [
     ...shown,
-    { id: 'another phone', name: 'another phone', range: money(replacement, currency), hands: '–', within },
+    {
+      id: 'another phone',
+      name: wording.anotherPhone2,
+      range: money(replacement, currency),
+      hands: '–',
+      within,
+    },
   ];
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { useMemo } from 'react';
 import { Chart } from '../../ui/chart';
 import { axisLook, chartBase } from '../../ui/chart-theme';
@@ -23,18 +24,37 @@ export function PriceRange({
   return (
     <>
       <div>
-        <div
-          className="now-title m-0"
-          data-testid="range"
-        >{`${money(whole.distribution.p10, currency)} to ${money(whole.distribution.p90, currency)}`}</div>
-        <div className="muted small">{`${begun ? 'what is still to come, ' : ''}eight of ten such repairs; half of them up to ${money(whole.distribution.p50, currency)}, on average ${money(whole.distribution.mean, currency)}${whole.trouble > 0.005 ? `; in ${percent(whole.trouble)} of such repairs a worn or glued part has to be renewed on the way, and that is in the average` : ''}`}</div>
+        <div className="now-title m-0" data-testid="range">
+          {wording.fromToPrice(
+            money(whole.distribution.p10, currency),
+            money(whole.distribution.p90, currency),
+          )}
+        </div>
+        <div className="muted small">
+          {wording.eightOfTenSuchRepairs(
+            begun ? wording.whatIsStillToCome : '',
+            money(whole.distribution.p50, currency),
+            money(whole.distribution.mean, currency),
+            whole.trouble > 0.005 ? wording.inOfSuchRepairsA(percent(whole.trouble)) : '',
+          )}
+        </div>
       </div>
       <Chart
         option={option}
         height={150}
-        label={`Distribution of the cost: one in ten below ${money(whole.distribution.p10, currency)}, half below ${money(whole.distribution.p50, currency)}, nine in ten below ${money(whole.distribution.p90, currency)}`}
+        label={wording.distributionOfTheCostOne(
+          money(whole.distribution.p10, currency),
+          money(whole.distribution.p50, currency),
+          money(whole.distribution.p90, currency),
+        )}
       />
-      <div className="muted small">{`${whole.distribution.trials} trials; adding up means and variances gives ${money(whole.expected.mean, currency)} ± ${money(whole.expected.sd, currency)}. The last bar holds all that is dearer.`}</div>
+      <div className="muted small">
+        {wording.trialsAddingUpMeansAnd(
+          whole.distribution.trials,
+          money(whole.expected.mean, currency),
+          money(whole.expected.sd, currency),
+        )}
+      </div>
     </>
   );
 }

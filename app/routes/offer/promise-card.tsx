@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../../words/things';
@@ -37,33 +38,37 @@ export function PromiseCard({
   const past = typed !== null && typed < now;
   const tight = !past && typed !== null && earliest !== undefined && typed < earliest.lateAt;
   return (
-    <section className="card stack" aria-label="Promise">
-      <h2>Promise</h2>
+    <section className="card stack" aria-label={wording.promise}>
+      <h2>{wording.promise}</h2>
       {earliest ? (
         <p suppressHydrationWarning>
-          Ready about <strong>{soon(earliest.likelyAt, now)}</strong>, at the latest{' '}
-          <strong>{soon(earliest.lateAt, now)}</strong>.{' '}
+          {wording.readyAbout} <strong>{soon(earliest.likelyAt, now)}</strong>
+          {wording.atTheLatest} <strong>{soon(earliest.lateAt, now)}</strong>.{' '}
           <span className="muted">
             {earliest.queueS > 0
-              ? `${plural(devices, 'other device')} before it take ${minutes(earliest.queueS / 60)} at ${plural(benches, 'bench', 'benches')}.`
-              : 'Nothing stands before it.'}
+              ? wording.beforeItTakeAt(
+                  plural(devices, wording.otherDevice),
+                  minutes(earliest.queueS / 60),
+                  plural(benches, 'bench', 'benches'),
+                )
+              : wording.nothingStandsBeforeIt}
           </span>
         </p>
       ) : (
-        <p className="muted">Known when the route is.</p>
+        <p className="muted">{wording.knownWhenTheRouteIs}</p>
       )}
       <div className="row low">
-        <Field label="Promised for" htmlFor="promise-at">
+        <Field label={wording.promisedFor} htmlFor="promise-at">
           <When id="promise-at" disabled={disabled} value={typed} now={now} invalid={past} onChange={setAt} />
         </Field>
-        <Field label="because of" htmlFor="promise-as" className="grow-100">
+        <Field label={wording.becauseOf} htmlFor="promise-as" className="grow-100">
           <Input
             id="promise-as"
             className="shrinks"
             disabled={disabled}
             maxLength={60}
             value={as}
-            placeholder="a sailing, say"
+            placeholder={wording.aSailingSay}
             onChange={(e) => setAs(e.target.value)}
           />
         </Field>
@@ -76,16 +81,20 @@ export function PromiseCard({
             }
           }}
         >
-          Promise
+          {wording.promise}
         </Button>
       </div>
       {past && (
         <span className="brick" role="alert">
-          This time is past: give a later one.
+          {wording.thisTimeIsPastGive}
         </span>
       )}
       {tight && (
-        <Note role="status">{`That is before the time at which it is ready at the latest. ${typed! < earliest!.likelyAt ? 'It will most likely be late.' : 'It can just be done.'}`}</Note>
+        <Note role="status">
+          {wording.thatIsBeforeTheTime(
+            typed! < earliest!.likelyAt ? wording.itWillMostLikelyBe : wording.itCanJustBeDone,
+          )}
+        </Note>
       )}
     </section>
   );

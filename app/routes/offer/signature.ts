@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { z } from 'zod';
 import { keepSignature, signatureSchema } from '../../../server/use-cases/signatures';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
@@ -12,11 +13,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const read = ids.safeParse(params);
   const signature = signatureSchema.safeParse(await jsonBody(request));
   if (!read.success) return Response.json({ error: 'no such job' }, { status: 404 });
-  if (!signature.success)
-    return Response.json(
-      { error: 'That is not a signature: sign in the box, and give a name.' },
-      { status: 400 },
-    );
+  if (!signature.success) return Response.json({ error: wording.thatIsNotASignature }, { status: 400 });
   return (await keepSignature(who, read.data.job, read.data.signature, signature.data))
     ? Response.json({ ok: true })
     : Response.json({ error: 'no such job' }, { status: 404 });

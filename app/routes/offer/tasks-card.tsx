@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { openConsents } from '../../../core/consents/consents';
@@ -13,36 +14,37 @@ export function TasksCard({ offer }: { offer: OfferState }) {
   const open = openConsents(consents, state);
   const because = flag(state, 'cause')?.because ?? `“${(flag(state, 'complaint') ?? '').slice(0, 160)}”`;
   return (
-    <section className="card stack" aria-label="Tasks">
+    <section className="card stack" aria-label={wording.tasks}>
       <div className="spread high">
         <div>
           <h1>
             {ended
-              ? `Closed: ${flag(state, 'ending')}`
+              ? wording.closedAs(String(flag(state, 'ending')))
               : tasks.length
                 ? tasksText(index, tasks)
-                : 'What is to be done?'}
+                : wording.whatIsToBeDone}
           </h1>
           <p className="muted">
             {tasks.length ? (
               because
             ) : (
               <>
-                Choose the tasks, or <Link to={`/jobs/${page.id}/fault`}>find the fault first</Link>.
+                {wording.chooseTheTasksOr}{' '}
+                <Link to={`/jobs/${page.id}/fault`}>{wording.findTheFaultFirst}</Link>.
               </>
             )}
           </p>
         </div>
         {!ended && (
           <div className="row one-line">
-            {recorded && <Button href={`/jobs/${page.id}/offer.pdf`}>PDF</Button>}
+            {recorded && <Button href={`/jobs/${page.id}/offer.pdf`}>{wording.pdf}</Button>}
             {tasks.length > 0 && (
               <LinkButton
                 type={open.length ? 'default' : 'primary'}
                 to={`/jobs/${page.id}/route`}
                 reloadDocument
               >
-                {open.length ? 'See the route' : 'Agreed: to the route'}
+                {open.length ? wording.seeTheRoute : wording.agreedToTheRoute}
               </LinkButton>
             )}
           </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/offer';
 import { useEffect, useState } from 'react';
 import { amountProblem, readAmount } from '../../../core/quote/amount';
 
@@ -51,8 +52,8 @@ export function useFigures(
   };
   const [limit, replacement, elsewhere] = [read('limit'), read('replacement'), read('elsewhere')];
   const min = text.extra.trim() === '' ? 0 : Number(text.extra.trim().replace(',', '.'));
-  if (Number.isNaN(min)) error.extra = 'Give minutes, such as 15.';
-  else if (min < 0) error.extra = 'Minutes are 0 or more.';
-  else if (min > 600) error.extra = 'At most 600 minutes.';
+  if (Number.isNaN(min)) error.extra = wording.giveMinutesSuchAs15;
+  else if (min < 0) error.extra = wording.minutesAre0OrMore;
+  else if (min > 600) error.extra = wording.atMost600Minutes;
   return { text, set, limit, replacement, elsewhere, extraMin: error.extra ? 0 : min, error };
 }

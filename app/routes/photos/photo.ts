@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/photos';
 import { z } from 'zod';
 import { photoLimitBytes } from '../../../core/log/photo-limit';
 import { dropPhoto, keepPhoto, photoOf } from '../../../server/use-cases/photos';
@@ -5,7 +6,7 @@ import { bodyWithin, requirePersonForData, requireSameOrigin } from '../../conte
 import type { Route } from './+types/photo';
 
 const ids = z.object({ job: z.uuid(), photo: z.uuid() });
-const none = () => Response.json({ error: 'no such photograph' }, { status: 404 });
+const none = () => Response.json({ error: wording.noSuchPhotograph }, { status: 404 });
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const who = requirePersonForData(context);
@@ -32,11 +33,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (request.method === 'DELETE')
     return (await dropPhoto(who, read.data.job, read.data.photo))
       ? Response.json({ ok: true })
-      : Response.json({ error: 'It is part of the record of a received device and stays.' }, { status: 409 });
+      : Response.json({ error: wording.itIsPartOfThe }, { status: 409 });
   const bytes = await bodyWithin(
     request,
     photoLimitBytes,
-    `The photograph is larger than ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`,
+    wording.thePhotographIsLargerThan(photoLimitBytes / 1e6),
   );
   const kept = await keepPhoto(who, read.data.job, read.data.photo, bytes);
   return kept.ok ? Response.json(kept) : Response.json({ error: kept.error }, { status: kept.status });

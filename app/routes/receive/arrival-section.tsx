@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { Note } from '../../ui/note';
 import { PhotoButton } from '../../ui/photo-button';
@@ -9,9 +10,9 @@ import type { ReceiveState } from './use-receive';
 export function ArrivalSection({ form }: { form: ReceiveState }) {
   const { draft, change, model, photos, photoUrl, dropPhoto, upload } = form;
   return (
-    <section className="card stack" aria-label="State on arrival">
+    <section className="card stack" aria-label={wording.stateOnArrival}>
       <div className="spread mid">
-        <h2>State on arrival</h2>
+        <h2>{wording.stateOnArrival}</h2>
         {model && (
           <span className="row gap-6">
             {photos
@@ -21,13 +22,13 @@ export function ArrivalSection({ form }: { form: ReceiveState }) {
                   <img
                     className="thumb"
                     src={photoUrl(p.id)}
-                    alt="The device on arrival"
+                    alt={wording.theDeviceOnArrival}
                     width={44}
                     height={44}
                   />
                 </a>
               ))}
-            <PhotoButton label="Photograph the device" text="Photo" onFiles={(f) => upload.add(f)} />
+            <PhotoButton label={wording.photographTheDevice} text="Photo" onFiles={(f) => upload.add(f)} />
           </span>
         )}
       </div>
@@ -47,7 +48,7 @@ export function ArrivalSection({ form }: { form: ReceiveState }) {
           onPhoto={(f, mark) => upload.add(f, mark)}
         />
       ) : (
-        <p className="muted">Choose the model: its outlines stand here to be marked.</p>
+        <p className="muted">{wording.chooseTheModelItsOutlines}</p>
       )}
     </section>
   );
@@ -71,11 +72,14 @@ function UploadNote({
       layout="spread"
       role={failed ? 'alert' : 'status'}
     >
-      <span>{failed ? u.error : `Sending ${u.file.name ?? 'a photograph'}…`}</span>
+      <span>{failed ? u.error : wording.sending(u.file.name ?? 'a photograph')}</span>
       {failed && (
         <span className="row gap-6 one-line">
-          <Button onClick={() => onAgain(u.id)}>Again</Button>
-          <Button aria-label={`Forget ${u.file.name ?? 'the photograph'}`} onClick={() => onDrop(u.id)}>
+          <Button onClick={() => onAgain(u.id)}>{wording.again}</Button>
+          <Button
+            aria-label={wording.forget(u.file.name ?? wording.thePhotograph2)}
+            onClick={() => onDrop(u.id)}
+          >
             ×
           </Button>
         </span>

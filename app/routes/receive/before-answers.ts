@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import type { DraftBody } from '../../../core/forms/receipt-fields';
 import { whyUntestable } from '../../../core/checks/untestable';
 import type { FunctionId } from '../../../core/vocabulary/trade';
@@ -6,7 +7,7 @@ import { functionName } from '../../../words/things';
 export type Before = NonNullable<DraftBody['before']>;
 export const beforeResults = ['works', 'fails', 'untested'] as const;
 export type BeforeResult = (typeof beforeResults)[number];
-const becauseOf = 'because of: ';
+const becauseOf = wording.becauseOf;
 
 /**
  * The answers with one more. What this fault keeps from being tested is said so at once with the reason, and taken back

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button, Input } from 'antd';
 import { type Ref, useRef, useState } from 'react';
 import type { FunctionId } from '../../../core/vocabulary/trade';
@@ -5,7 +6,11 @@ import { Field } from '../../ui/field';
 import { functionHow, functionName } from '../../../words/things';
 import { type Before, type BeforeResult, beforeResults, othersWork, withAnswer } from './before-answers';
 
-const shown: Record<BeforeResult, string> = { works: 'works', fails: 'does not', untested: 'not tested' };
+const shown: Record<BeforeResult, string> = {
+  works: 'works',
+  fails: wording.doesNot,
+  untested: wording.notTested,
+};
 const tone: Record<BeforeResult, string> = { works: '', fails: 'bad', untested: 'dim' };
 
 type KeyDid = { answer: BeforeResult } | { by: 1 | -1 } | { what: 'note' | 'all' };
@@ -71,7 +76,7 @@ export function BeforeCheck({
   return (
     <>
       <Legend />
-      <div role="list" aria-label="Before: what works">
+      <div role="list" aria-label={wording.beforeWhatWorks}>
         {list.map((f, i) => (
           <div key={f} role="listitem">
             <CheckRow
@@ -106,7 +111,7 @@ export function BeforeCheck({
           </div>
         ))}
       </div>
-      {open > 0 && <Button onClick={allWork}>All others work</Button>}
+      {open > 0 && <Button onClick={allWork}>{wording.allOthersWork}</Button>}
     </>
   );
 }
@@ -167,7 +172,7 @@ function CheckRow({
 
 function NoteField({ fn, note, onNote }: { fn: FunctionId; note: string; onNote: (note: string) => void }) {
   return (
-    <Field label={`Note on ${functionName[fn]}`} htmlFor={`note-${fn}`} className="p-line">
+    <Field label={wording.noteOn(functionName[fn])} htmlFor={`note-${fn}`} className="p-line">
       <Input
         id={`note-${fn}`}
         maxLength={500}
@@ -187,7 +192,7 @@ function NoteField({ fn, note, onNote }: { fn: FunctionId; note: string; onNote:
 
 const Legend = () => (
   <p className="small muted m-0">
-    <kbd>1</kbd> works <kbd>2</kbd> does not <kbd>3</kbd> not tested <kbd>↑↓</kbd> <kbd>N</kbd> note{' '}
-    <kbd>A</kbd> all others work
+    <kbd>1</kbd> {wording.works} <kbd>2</kbd> {wording.doesNot} <kbd>3</kbd> {wording.notTested} <kbd>↑↓</kbd>{' '}
+    <kbd>N</kbd> {wording.note} <kbd>A</kbd> {wording.allOthersWork2}
   </p>
 );

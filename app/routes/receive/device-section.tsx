@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
 import { Pick } from '../../ui/pick';
@@ -18,7 +19,7 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
   }, []);
   const seen = useSeen(id, draft.tag ?? '');
   return (
-    <section className="card stack" aria-label="Device and owner" ref={first}>
+    <section className="card stack" aria-label={wording.deviceAndOwner} ref={first}>
       <WhichDevice form={form} />
       <SeenBefore
         seen={seen}
@@ -32,7 +33,7 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
           });
         }}
       />
-      <ReceiveField label="Owner’s name" field="owner" errors={errors}>
+      <ReceiveField label={wording.ownersName} field="owner" errors={errors}>
         <Input
           {...marked(errors, 'owner')}
           value={draft.owner ?? ''}
@@ -44,7 +45,7 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
       <Symptoms draft={draft} change={change} />
       {model && (
         <div className="field">
-          <span className="label">Tasks, if they are known</span>
+          <span className="label">{wording.tasksIfTheyAreKnown}</span>
           <div {...marked(errors, 'tasks')} tabIndex={-1}>
             <TaskPicker
               least={0}
@@ -65,7 +66,7 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
       )}
       <WantedFor form={form} now={now} />
       <PhoneAsked draft={draft} change={change} errors={errors} />
-      <ReceiveField label="Passcode for the checks" field="passcode" errors={errors}>
+      <ReceiveField label={wording.passcodeForTheChecks} field="passcode" errors={errors}>
         <Input
           {...marked(errors, 'passcode')}
           value={passcode}
@@ -73,7 +74,7 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
           autoComplete="off"
           onChange={(e) => setPasscode(e.target.value)}
         />
-        <span className="muted small">never part of a draft; deleted when the job is closed</span>
+        <span className="muted small">{wording.neverPartOfADraft}</span>
       </ReceiveField>
     </section>
   );
@@ -83,7 +84,7 @@ function WhichDevice({ form: { models, draft, change, errors, model } }: { form:
   return (
     <>
       <div className="row gap-8 high">
-        <ReceiveField label="Serial or own tag" field="tag" errors={errors} className="grow-150">
+        <ReceiveField label={wording.serialOrOwnTag} field="tag" errors={errors} className="grow-150">
           <Input
             {...marked(errors, 'tag')}
             value={draft.tag ?? ''}
@@ -92,11 +93,11 @@ function WhichDevice({ form: { models, draft, change, errors, model } }: { form:
             onChange={(e) => change({ tag: e.target.value })}
           />
         </ReceiveField>
-        <ReceiveField label="Model" field="modelHash" errors={errors} className="grow-120">
+        <ReceiveField label={wording.model} field="modelHash" errors={errors} className="grow-120">
           <Pick
             {...marked(errors, 'modelHash')}
             className="shrinks"
-            placeholder="choose…"
+            placeholder={wording.choose}
             value={draft.modelHash || undefined}
             onChange={(value) => {
               const m = models.find((x) => x.hash === value);
@@ -109,7 +110,7 @@ function WhichDevice({ form: { models, draft, change, errors, model } }: { form:
       </div>
       {model && model.variants.length > 1 && (
         <div className="field">
-          <span className="label">Variant</span>
+          <span className="label">{wording.variant}</span>
           <div className="row gap-6" {...marked(errors, 'variant')}>
             {model.variants.map((v) => (
               <Button
@@ -134,7 +135,7 @@ const most = 4000;
 function Complaint({ form: { draft, change, errors } }: { form: ReceiveState }) {
   const { length } = draft.complaint ?? '';
   return (
-    <ReceiveField label="What the owner says is wrong" field="complaint" errors={errors}>
+    <ReceiveField label={wording.whatTheOwnerSaysIs} field="complaint" errors={errors}>
       <Input.TextArea
         {...marked(errors, 'complaint')}
         rows={2}
@@ -142,10 +143,9 @@ function Complaint({ form: { draft, change, errors } }: { form: ReceiveState }) 
         onChange={(e) => change({ complaint: e.target.value })}
       />
       {length > most && (
-        <span
-          className="error"
-          role="status"
-        >{`${length} characters; at most 4 000 are taken. Keep what matters for the repair.`}</span>
+        <span className="error" role="status">
+          {wording.charactersAtMost4000(length)}
+        </span>
       )}
     </ReceiveField>
   );
@@ -156,7 +156,7 @@ function WantedFor({ form: { draft, change, errors }, now }: { form: ReceiveStat
   const past = at !== null && at < now;
   return (
     <div className="row gap-8 high">
-      <ReceiveField label="Wanted for" field="promisedAt" errors={errors} className="grow-170">
+      <ReceiveField label={wording.wantedFor} field="promisedAt" errors={errors} className="grow-170">
         <When
           id="promisedAt"
           value={at}
@@ -166,16 +166,16 @@ function WantedFor({ form: { draft, change, errors }, now }: { form: ReceiveStat
         />
         {past && !errors.promisedAt && (
           <span className="error" role="status">
-            This time is past.
+            {wording.thisTimeIsPast}
           </span>
         )}
       </ReceiveField>
-      <ReceiveField label="because of" field="promisedAs" errors={errors} className="grow-110">
+      <ReceiveField label={wording.becauseOf2} field="promisedAs" errors={errors} className="grow-110">
         <Input
           {...marked(errors, 'promisedAs')}
           value={draft.promisedAs ?? ''}
           maxLength={60}
-          placeholder="a sailing, say"
+          placeholder={wording.aSailingSay}
           onChange={(e) => change({ promisedAs: e.target.value })}
         />
       </ReceiveField>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { z } from 'zod';
 import { pathText } from '../../../core/model/check-model';
 import { saveDraft } from '../../../server/use-cases/drafts';
@@ -12,7 +13,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   const body = await jsonBody(request);
   if (!z.uuid().safeParse(params.draft).success)
-    return Response.json({ error: 'no such draft' }, { status: 404 });
+    return Response.json({ error: wording.noSuchDraft }, { status: 404 });
   if (request.method === 'POST') {
     const done = await receiveJob(who, params.draft, body, Date.now());
     return Response.json(done, { status: done.ok ? 200 : 422 });
@@ -21,7 +22,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!read.success)
     return Response.json(
       {
-        error: 'not a draft',
+        error: wording.notADraft,
         problems: read.error.issues.map((i) => ({ path: pathText(i.path), text: i.message })),
       },
       { status: 400 },

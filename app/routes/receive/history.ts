@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { z } from 'zod';
 import { receivingNow } from '../../../server/use-cases/device-history';
 import { requirePersonForData } from '../../context';
@@ -12,6 +13,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     draft: params.draft,
     tag: new URL(request.url).searchParams.get('tag') ?? '',
   });
-  if (!read.success) return Response.json({ error: 'not a tag' }, { status: 400 });
+  if (!read.success) return Response.json({ error: wording.notATag }, { status: 400 });
   return Response.json(await receivingNow(who, read.data.tag, read.data.draft));
 }

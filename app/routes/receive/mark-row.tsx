@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import type { Mark } from '../../../core/log/events';
 import { PhotoButton } from '../../ui/photo-button';
@@ -32,7 +33,7 @@ export function MarkRow({
     <li className="row gap-6 one-line">
       <Button
         className="fill to-left begin shrinks"
-        aria-label={`${m.kind} on the ${m.side}: arrow keys move it`}
+        aria-label={wording.onTheArrowKeysMove(m.kind, m.side)}
         onKeyDown={(e) => {
           const by = steps[e.key];
           if (!by) return;
@@ -42,11 +43,11 @@ export function MarkRow({
       >
         <span>
           <span className="strong">{m.kind}</span>
-          <span className="muted small">{` ${m.side}, ${Math.round(m.x)} × ${Math.round(m.y)} mm`}</span>
+          <span className="muted small">{wording.mm(m.side, Math.round(m.x), Math.round(m.y))}</span>
         </span>
       </Button>
       <Pick
-        aria-label={`How bad: ${m.kind}`}
+        aria-label={wording.howBad(m.kind)}
         value={m.severity ?? 2}
         onChange={(value) => onSeverity(Number(value) as 1 | 2 | 3)}
         options={([1, 2, 3] as const).map((s) => ({ value: s, label: severityName[s] }))}
@@ -56,8 +57,8 @@ export function MarkRow({
           <img className="thumb" src={src} alt={`${m.kind}, ${m.side}`} width={44} height={44} />
         </a>
       ))}
-      <PhotoButton label={`Photograph: ${m.kind}`} onFiles={onPhoto} />
-      <Button aria-label={`Remove ${m.kind}`} onClick={onRemove}>
+      <PhotoButton label={wording.photograph(m.kind)} onFiles={onPhoto} />
+      <Button aria-label={wording.remove(m.kind)} onClick={onRemove}>
         ×
       </Button>
     </li>

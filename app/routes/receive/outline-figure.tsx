@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import type { Mark } from '../../../core/log/events';
 import type { noGoOfMarks } from '../../../core/rules/mark-rules';
@@ -26,7 +27,7 @@ export function OutlineFigure({
         viewBox={`-4 -4 ${W + 8} ${H + 8}`}
         width="100%"
         role="img"
-        aria-label={`Outline, ${side}`}
+        aria-label={wording.outline(side)}
         onClick={(e) => {
           const r = e.currentTarget.getBoundingClientRect();
           const s = (W + 8) / r.width;
@@ -60,7 +61,7 @@ export function OutlineFigure({
         ))}
       </svg>
       <figcaption className="to-middle top-4">
-        <Button aria-label={`mark ${side}`} onClick={() => onAdd(side === 'frame' ? W : W / 2, H / 2)}>
+        <Button aria-label={wording.mark(side)} onClick={() => onAdd(side === 'frame' ? W : W / 2, H / 2)}>
           {side}
         </Button>
       </figcaption>
@@ -104,7 +105,7 @@ function SideLook({
         strokeWidth={0.5}
       />
       <text x={W / 2} y={H / 2} textAnchor="middle" fontSize={7} fill="var(--muted)">
-        seen from front
+        {wording.seenFromFront}
       </text>
     </>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { conditionOfMark } from '../../../core/rules/condition-rules';
@@ -40,12 +41,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         ))}
       </div>
       <ul className="list">
-        {marks.length === 0 && (
-          <li className="muted small">
-            No marks: click where the device is damaged, or record that it is not by leaving this empty. A
-            panel standing proud sets the device to “swollen” until a lead clears it.
-          </li>
-        )}
+        {marks.length === 0 && <li className="muted small">{wording.noMarksClickWhereThe}</li>}
         {marks.map((m) => (
           <MarkRow
             key={m.id}
@@ -59,13 +55,14 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
         ))}
       </ul>
       {sets.length > 0 && (
-        <Note
-          tone="stop"
-          className="small"
-        >{`Sets the device to ${sets.map((c) => `“${c}”`).join(' and ')} until an owner or lead clears it.`}</Note>
+        <Note tone="stop" className="small">
+          {wording.setsTheDeviceToUntil(sets.map((c) => `“${c}”`).join(' and '))}
+        </Note>
       )}
       {noGo.length > 0 && (
-        <Note className="small">{`No pick goes in at the ${[...new Set(noGo.map((n) => n.edge))].join(' and ')} edge where glass is missing.`}</Note>
+        <Note className="small">
+          {wording.noPickGoesInAt([...new Set(noGo.map((n) => n.edge))].join(' and '))}
+        </Note>
       )}
     </div>
   );
@@ -75,7 +72,7 @@ export function OutlineMarks({ outline, marks, photos, photoUrl, onChange, onPho
 function MarkKinds({ kind, onKind }: { kind: Mark['kind']; onKind: (k: Mark['kind']) => void }) {
   const steps: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
   return (
-    <div role="radiogroup" aria-label="Kind of mark" className="grid thirds gap-4">
+    <div role="radiogroup" aria-label={wording.kindOfMark} className="grid thirds gap-4">
       {markKinds.map((k) => (
         <Button
           key={k}

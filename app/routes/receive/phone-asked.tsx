@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Checkbox, Input } from 'antd';
 import { type Known, known } from '../../../core/log/events';
 import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
@@ -5,7 +6,7 @@ import { Pick } from '../../ui/pick';
 import { Field } from '../../ui/field';
 import { ReceiveField } from './receive-field';
 
-const shown: Record<Known, string> = { yes: 'yes', no: 'no', unknown: 'not known' };
+const shown: Record<Known, string> = { yes: 'yes', no: 'no', unknown: wording.notKnown };
 
 /** What is asked at the counter about the phone itself: boot rules, notices, prying and calibration depend on it. */
 export function PhoneAsked({
@@ -31,10 +32,10 @@ export function PhoneAsked({
   return (
     <>
       <div className="row gap-8 high">
-        <ReceiveField label="System" field="system" errors={errors} className="grow-80">
+        <ReceiveField label={wording.system} field="system" errors={errors} className="grow-80">
           <Input
             id="system"
-            aria-label="System version"
+            aria-label={wording.systemVersion}
             placeholder="14.2"
             inputMode="decimal"
             maxLength={11}
@@ -43,7 +44,7 @@ export function PhoneAsked({
             onChange={(e) => change({ system: e.target.value.trim() })}
           />
         </ReceiveField>
-        <ReceiveField label="Charge, %" field="charge" errors={errors} className="grow-70">
+        <ReceiveField label={wording.charge} field="charge" errors={errors} className="grow-70">
           <Input
             id="charge"
             inputMode="numeric"
@@ -59,20 +60,20 @@ export function PhoneAsked({
       </div>
       <div className="row gap-8 high">
         {pick('backup', 'Backup')}
-        {pick('locked', 'Locked to account')}
+        {pick('locked', wording.lockedToAccount)}
       </div>
       <div className="row gap-14">
         <Checkbox
           checked={draft.preRelease ?? false}
           onChange={(e) => change({ preRelease: e.target.checked })}
         >
-          a pre-release system
+          {wording.aPreReleaseSystem}
         </Checkbox>
         <Checkbox
           checked={draft.displayOriginal ?? false}
           onChange={(e) => change({ displayOriginal: e.target.checked })}
         >
-          shows a feature that only the factory display has
+          {wording.showsAFeatureThatOnly}
         </Checkbox>
       </div>
     </>

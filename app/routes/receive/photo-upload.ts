@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { photoLimitBytes } from '../../../core/log/photo-limit';
 import { listen } from '../../job/channel';
@@ -11,11 +12,15 @@ export interface Upload {
   file: Blob & { name?: string };
 }
 
-const away = 'The server is away: it is kept here and sent when it is back.';
+const away = wording.theServerIsAwayIt;
 /** Keeps a photograph in this browser and sends it. @returns why it was not taken */
 async function sendPhoto(draft: string, owner: string, u: Upload): Promise<string | undefined> {
   if (u.file.size > photoLimitBytes)
-    return `${u.file.name ?? 'The photograph'} has ${Math.round(u.file.size / 1e6)} MB; at most ${photoLimitBytes / 1e6} MB. Take it smaller, or crop it.`;
+    return wording.hasMbAtMostMb(
+      u.file.name ?? wording.thePhotograph,
+      Math.round(u.file.size / 1e6),
+      photoLimitBytes / 1e6,
+    );
   // without this browser's store it is sent all the same
   await keepPhoto({
     id: u.id,
@@ -33,7 +38,7 @@ async function sendPhoto(draft: string, owner: string, u: Upload): Promise<strin
     });
     if (res.ok) return undefined;
     const said = (await res.json().catch(() => ({}))) as { error?: string };
-    return said.error ?? `The server answered ${res.status}.`;
+    return said.error ?? wording.theServerAnswered(res.status);
   } catch {
     return away;
   }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button, Form } from 'antd';
 import { redirect } from 'react-router';
 import { z } from 'zod';
@@ -71,10 +72,10 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   return (
     <main className="page stack gap-8">
       <div className="spread">
-        <h1>Receive a device</h1>
+        <h1>{wording.receiveADevice}</h1>
         <span className="row">
           <span className="muted small">
-            <kbd>F2</kbd> next part <kbd>Ctrl ↵</kbd> receive
+            <kbd>F2</kbd> {wording.nextPart} <kbd>Ctrl ↵</kbd> {wording.receive}
           </span>
           <span className="muted" role="status">
             {form.keeping}
@@ -85,17 +86,16 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
             loading={form.busy}
             disabled={form.sending}
             onClick={form.send}
-            title="Ctrl + Enter"
+            title={wording.ctrlEnter}
           >
-            Receive
+            {wording.receiveLabel}
           </Button>
         </span>
       </div>
       {wrong > 0 && (
-        <Note
-          tone="stop"
-          role="alert"
-        >{`${plural(wrong, 'thing is', 'things are')} missing or wrong below. Nothing you typed is lost.`}</Note>
+        <Note tone="stop" role="alert">
+          {wording.missingOrWrongBelowNothing(plural(wrong, wording.thingIs, wording.thingsAre))}
+        </Note>
       )}
       {/* no form of the browser's: the Enter that a scanner types after a serial must not send it */}
       <Form component={false} layout="vertical">
@@ -112,9 +112,9 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
 function BeforeSection({ form: { model, list, draft, change, errors } }: { form: ReceiveState }) {
   const before = draft.before ?? {};
   return (
-    <section className="card stack gap-6" aria-label="Before-check">
+    <section className="card stack gap-6" aria-label={wording.beforeCheck}>
       <div className="spread">
-        <h2>Before: what works</h2>
+        <h2>{wording.beforeWhatWorks}</h2>
         {model && (
           <span className="strong">
             {list.filter((f) => before[f]).length} / {list.length}
@@ -127,9 +127,7 @@ function BeforeSection({ form: { model, list, draft, change, errors } }: { form:
           <BeforeCheck list={list} before={before} onChange={(b) => change({ before: b })} />
         </div>
       ) : (
-        <p className="muted">
-          Cold, before anything is warmed: the list that belongs to the model stands here.
-        </p>
+        <p className="muted">{wording.coldBeforeAnythingIsWarmed}</p>
       )}
     </section>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
@@ -42,28 +43,28 @@ export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (
   return (
     <>
       {seen.others.map((o) => (
-        <Note
-          key={o.name}
-          tone="stop"
-          role="status"
-        >{`${o.name} is receiving a device with this tag, too.`}</Note>
+        <Note key={o.name} tone="stop" role="status">
+          {wording.isReceivingADeviceWith(o.name)}
+        </Note>
       ))}
       {open && (
         <Note tone="stop" role="status">
-          {`It is here already: job ${open.number}, at ${open.stage}. `}
-          <Link to={`/jobs/${open.id}/offer`}>Go on there</Link>
+          {wording.itIsHereAlreadyJob(open.number, open.stage)}
+          <Link to={`/jobs/${open.id}/offer`}>{wording.goOnThere}</Link>
         </Note>
       )}
       {last && !open && (
         <Note role="status">
           <div className="spread mid">
-            <span className="strong">{`Here before: ${seen.earlier.length} ${seen.earlier.length === 1 ? 'job' : 'jobs'}`}</span>
-            <Button onClick={() => onAsLastTime(last)}>As last time</Button>
+            <span className="strong">
+              {wording.hereBefore(seen.earlier.length, seen.earlier.length === 1 ? 'job' : 'jobs')}
+            </span>
+            <Button onClick={() => onAsLastTime(last)}>{wording.asLastTime}</Button>
           </div>
           {seen.earlier.map((j) => (
             <div key={j.id} className="small">
-              <Link to={`/jobs/${j.id}/report`}>{`job ${j.number}`}</Link>
-              {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || 'nothing done'}${j.ending === 'handed over' ? '' : `, ${j.ending}`}${j.cause ? `; fault: ${causeName(j.cause)}` : ''}. “${j.complaint.slice(0, 80)}”`}
+              <Link to={`/jobs/${j.id}/report`}>{wording.job(j.number)}</Link>
+              {`, ${day(j.openedAt)}: ${j.tasks.join(', ') || wording.nothingDone}${j.ending === 'handed over' ? '' : `, ${j.ending}`}${j.cause ? `; fault: ${causeName(j.cause)}` : ''}. “${j.complaint.slice(0, 80)}”`}
             </div>
           ))}
         </Note>

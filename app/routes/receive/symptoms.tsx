@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { DraftBody } from '../../../core/forms/receipt-fields';
@@ -10,7 +11,7 @@ export function Symptoms({ draft, change }: { draft: DraftBody; change: (c: Part
   const chosen = draft.symptoms ?? [];
   const suggested = symptomsIn(draft.complaint ?? '');
   return (
-    <div className="field" role="group" aria-label="Symptoms">
+    <div className="field" role="group" aria-label={wording.symptoms}>
       <div className="row gap-5">
         {symptomIds
           .filter((s) => all || chosen.includes(s) || suggested.includes(s))
@@ -29,7 +30,7 @@ export function Symptoms({ draft, change }: { draft: DraftBody; change: (c: Part
           })}
         {!all && (
           <Button aria-expanded={false} onClick={() => setAll(true)}>
-            symptoms…
+            {wording.symptoms2}
           </Button>
         )}
       </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/report';
 import { Button, Collapse } from 'antd';
 import { z } from 'zod';
 import { reportData } from '../../../server/report/report-data';
@@ -51,18 +52,18 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
   return (
     <>
       <div className="noprint row report-bar">
-        <LinkButton to="/">Bench</LinkButton>
-        <LinkButton to={`/jobs/${d.page.id}/hand-over`}>Hand over</LinkButton>
-        <Button onClick={() => window.print()}>Print</Button>
-        <Button href={`/jobs/${d.page.id}/report.pdf`}>PDF</Button>
+        <LinkButton to="/">{wording.bench}</LinkButton>
+        <LinkButton to={`/jobs/${d.page.id}/hand-over`}>{wording.handOver}</LinkButton>
+        <Button onClick={() => window.print()}>{wording.print}</Button>
+        <Button href={`/jobs/${d.page.id}/report.pdf`}>{wording.pdf}</Button>
         <Button href={`/jobs/${d.page.id}/log.json`} download>
-          Log as JSON
+          {wording.logAsJson}
         </Button>
       </div>
       <main className="page stack max-w-860">
         <div className="spread">
           <div>
-            <h1>{`Repair report, job ${d.page.number}`}</h1>
+            <h1>{wording.repairReportJob(d.page.number)}</h1>
             <p className="muted">{d.shop}</p>
           </div>
           <div className="to-right">
@@ -72,18 +73,18 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
         </div>
         <CameIn d={d} />
         <section className="card stack">
-          <h2>{d.ending ? `What was done: ${d.ending}` : 'What has been done so far'}</h2>
+          <h2>{d.ending ? wording.whatWasDone(d.ending) : wording.whatHasBeenDoneSo}</h2>
           {d.lines.map((l) => (
             <p key={l}>{l}</p>
           ))}
           {d.closingNote && <p>{d.closingNote}</p>}
           <p>{waterText[d.water]}</p>
-          {d.leak?.lost && <p>{`Leak test: ${d.leak.lost.value} ${d.leak.lost.unit} lost in the hold.`}</p>}
+          {d.leak?.lost && <p>{wording.leakTestLostInThe(d.leak.lost.value, d.leak.lost.unit)}</p>}
         </section>
         <Checked d={d} />
         <Said d={d} />
         <section className="card stack">
-          <h2>Who, when and on what terms</h2>
+          <h2>{wording.whoWhenAndOnWhat}</h2>
           {d.terms.map((l) => (
             <p key={l} suppressHydrationWarning>
               {l}
@@ -91,7 +92,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           ))}
         </section>
         <section className="card stack">
-          <h2>Advice</h2>
+          <h2>{wording.advice}</h2>
           {cautionLines.map((c) => (
             <p key={c}>{c}</p>
           ))}
@@ -101,7 +102,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           items={[
             {
               key: 'log',
-              label: <span className="strong">{`The log: ${d.events.length} entries`}</span>,
+              label: <span className="strong">{wording.theLogEntries(d.events.length)}</span>,
               children: <Entries d={d} />,
             },
           ]}
@@ -114,14 +115,18 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
 function CameIn({ d }: { d: Shown }) {
   return (
     <section className="card stack">
-      <h2>What came in</h2>
+      <h2>{wording.whatCameIn}</h2>
       <p
         suppressHydrationWarning
       >{`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`}</p>
       {d.marks.length ? (
-        <p>{`Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`}</p>
+        <p>
+          {wording.marksOnArrival(
+            d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; '),
+          )}
+        </p>
       ) : (
-        <p>No marks on arrival.</p>
+        <p>{wording.noMarksOnArrival}</p>
       )}
       {d.faultLine && <p>{d.faultLine}</p>}
       {d.photos.length > 0 && (
@@ -130,7 +135,7 @@ function CameIn({ d }: { d: Shown }) {
             <a key={p} href={`/jobs/${d.page.id}/photos/${p}`} target="_blank" rel="noreferrer">
               <img
                 src={`/jobs/${d.page.id}/photos/${p}`}
-                alt={`On arrival, ${i + 1} of ${d.photos.length}`}
+                alt={wording.onArrivalOf(i + 1, d.photos.length)}
                 width={88}
                 height={88}
                 className="report-photo"
@@ -149,14 +154,14 @@ function CameIn({ d }: { d: Shown }) {
 function Checked({ d }: { d: Shown }) {
   return (
     <section className="card">
-      <h2>Checks</h2>
+      <h2>{wording.checks}</h2>
       <DataTable
         rows={d.checks}
         rowKey={(c) => c.function}
         columns={[
-          { title: 'function', cell: (c) => checkName(c.function) },
+          { title: wording.functionChecked, cell: (c) => checkName(c.function) },
           {
-            title: 'before',
+            title: wording.before,
             cell: (c) => (
               <>
                 {checkWord(c.function, c.before)}
@@ -164,11 +169,11 @@ function Checked({ d }: { d: Shown }) {
               </>
             ),
           },
-          { title: 'before closing', cell: (c) => checkWord(c.function, c.mid) },
-          { title: 'after', cell: (c) => checkWord(c.function, c.after) },
+          { title: wording.beforeClosing, cell: (c) => checkWord(c.function, c.mid) },
+          { title: wording.after, cell: (c) => checkWord(c.function, c.after) },
           {
-            title: <span className="sr">changed</span>,
-            cell: (c) => c.changed && <strong>changed</strong>,
+            title: <span className="sr">{wording.changed}</span>,
+            cell: (c) => c.changed && <strong>{wording.changed}</strong>,
           },
         ]}
       />
@@ -182,31 +187,31 @@ function Said({ d }: { d: Shown }) {
     <>
       {d.effects.length > 0 && (
         <section className="card stack">
-          <h2>Notices to expect</h2>
+          <h2>{wording.noticesToExpect}</h2>
           {d.effects.map((e) => (
             <p key={e.id}>
-              {e.owner} {e.agreed && <span className="muted">{`Agreed: ${e.agreed}.`}</span>}
+              {e.owner} {e.agreed && <span className="muted">{wording.agreed(e.agreed)}</span>}
             </p>
           ))}
         </section>
       )}
       {d.overrides.length > 0 && (
         <section className="card stack">
-          <h2>Passed with a reason</h2>
+          <h2>{wording.passedWithAReason}</h2>
           {d.overrides.map((o) => (
             <p key={`${o.rule}${o.at}`}>
               <strong>{o.rule}</strong>: {o.reason}{' '}
               <span
                 className="muted"
                 suppressHydrationWarning
-              >{`${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)}`}</span>
+              >{`${o.by}${o.confirmedBy ? wording.confirmedBy(o.confirmedBy) : ''}, ${dayAndClock(o.at)}`}</span>
             </p>
           ))}
         </section>
       )}
       {d.notes.length > 0 && (
         <section className="card stack">
-          <h2>Notes</h2>
+          <h2>{wording.notes}</h2>
           {d.notes.map((n) => (
             <p key={`${n.at}${n.text}`}>
               {n.text}{' '}
@@ -239,7 +244,7 @@ function Entries({ d }: { d: Shown }) {
           cell: (e) => (
             <>
               {e.gone ? <s>{e.text}</s> : e.text}
-              {e.breach.length > 0 && <span className="brick"> {`broke: ${e.breach.join(', ')}`}</span>}
+              {e.breach.length > 0 && <span className="brick"> {wording.broke(e.breach.join(', '))}</span>}
             </>
           ),
         },

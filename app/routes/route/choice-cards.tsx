@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Radio, Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -25,13 +26,13 @@ export function WaysCard({
 }) {
   if (!plan.choices.length) return null;
   return (
-    <section className="card stack" aria-label="Other ways">
-      <h2>Other ways</h2>
+    <section className="card stack" aria-label={wording.otherWays}>
+      <h2>{wording.otherWays}</h2>
       {plan.choices.map((c) => (
         <fieldset key={c.fact} className="bare">
           <legend className="strong p-0">
             {`${thingName(index, c.slot)} ${c.pose === 'out' ? 'out' : c.pose}`}
-            {c.forced && <span className="muted small"> insisted on</span>}
+            {c.forced && <span className="muted small"> {wording.insistedOn}</span>}
           </legend>
           <Radio.Group
             className="ways"
@@ -45,10 +46,14 @@ export function WaysCard({
                     {o.note ?? wayText(index, c, o.way)}
                     <span className="small muted block">
                       {!o.against
-                        ? 'no safe way as things stand'
+                        ? wording.noSafeWayAsThings
                         : o.chosen
-                          ? 'taken'
-                          : `${signedMinutes(o.against.minutes)}, risk ${signedMoney(o.against.risk, currency)}, consumables ${signedMoney(o.against.consumables, currency)}`}
+                          ? wording.taken
+                          : wording.riskConsumables(
+                              signedMinutes(o.against.minutes),
+                              signedMoney(o.against.risk, currency),
+                              signedMoney(o.against.consumables, currency),
+                            )}
                     </span>
                   </span>
                   {o.against && !o.chosen && (
@@ -59,7 +64,7 @@ export function WaysCard({
             ))}
           </Radio.Group>
           {c.forced && onForce && (
-            <Button onClick={() => onForce(c, undefined)}>Let the figures decide</Button>
+            <Button onClick={() => onForce(c, undefined)}>{wording.letTheFiguresDecide}</Button>
           )}
         </fieldset>
       ))}
@@ -69,14 +74,14 @@ export function WaysCard({
 function wayText(index: IndexedModel, c: Choice, way: string): string {
   const w = index.slots.get(c.slot)!.ways.find((x) => x.id === way && x.to === c.pose)!;
   const before = w.needs.map((n) => `${thingName(index, n.slot)} ${n.pose}`);
-  return before.length ? `with the ${before.join(', ')}` : 'as it lies';
+  return before.length ? wording.withThe(before.join(', ')) : wording.asItLies;
 }
 
 /** Why a chosen method is not followed. */
 const blockText = (index: IndexedModel, why: MethodBlock): string =>
   why.code === 'station'
-    ? `not followed: the workshop has no ${stationName(index, why.station)}`
-    : `not followed: the device is ${why.ids.join(', ')}`;
+    ? wording.notFollowedTheWorkshopHas(stationName(index, why.station))
+    : wording.notFollowedTheDeviceIs(why.ids.join(', '));
 
 /** The house methods that this route shows, each to be changed for this job alone. */
 export function MethodsCard({
@@ -99,11 +104,11 @@ export function MethodsCard({
       (concerns(index, r.id) && methodBlock(plan.input, r.id, plan.input.methods[r.id])),
   );
   return (
-    <section className="card stack" aria-label="House methods">
+    <section className="card stack" aria-label={wording.houseMethods}>
       <div className="spread">
-        <h2>House methods in force</h2>
+        <h2>{wording.houseMethodsInForce}</h2>
         <Button aria-pressed={all} onClick={() => setAll(!all)}>
-          {all ? 'only these' : 'all'}
+          {all ? wording.onlyThese : wording.all}
         </Button>
       </div>
       <div className="methods">
@@ -123,7 +128,7 @@ export function MethodsCard({
                   onChange={(value) => onChoose(r.id, value)}
                   options={r.options.map((o) => ({
                     value: o.id,
-                    label: `${o.name}${methodBlock(plan.input, r.id, o.id) ? ' (not here)' : ''}`,
+                    label: `${o.name}${methodBlock(plan.input, r.id, o.id) ? wording.notHere : ''}`,
                   }))}
                 />
                 {why && <span className="small brick block">{blockText(index, why)}</span>}

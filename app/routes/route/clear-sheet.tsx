@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Button, Form, Input } from 'antd';
 import { Field } from '../../ui/field';
 import { Sheet } from '../../ui/sheet';
@@ -13,23 +14,20 @@ export function ClearSheet({
   onClear: (reason: string) => void;
 }) {
   return (
-    <Sheet title={`Clear “${condition}”`} onClose={onClose}>
-      <p>
-        An owner or lead clears this after looking at the device. The reason stays in the record, and the
-        route is planned again.
-      </p>
+    <Sheet title={wording.clear(condition)} onClose={onClose}>
+      <p>{wording.anOwnerOrLeadClears}</p>
       <Form className="stack" layout="vertical" onFinish={({ why }: { why: string }) => onClear(why.trim())}>
         <Field
-          label="What was seen"
+          label={wording.whatWasSeen}
           name="why"
-          rules={[
-            { required: true, whitespace: true, message: 'Say what was seen: it stays in the record.' },
-          ]}
+          rules={[{ required: true, whitespace: true, message: wording.sayWhatWasSeenIt }]}
         >
           <Input.TextArea rows={3} maxLength={1000} />
         </Field>
         <div className="row">
-          <Button htmlType="submit" danger>{`Clear “${condition}”`}</Button>
+          <Button htmlType="submit" danger>
+            {wording.clear(condition)}
+          </Button>
         </div>
       </Form>
     </Sheet>

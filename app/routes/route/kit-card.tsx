@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Tag } from 'antd';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
@@ -38,7 +39,7 @@ export function Kit({ index, plan }: { index: IndexedModel; plan: Route }) {
           kit.tools.map((t) => toolName(index, t)),
         )}
         {row(
-          'use up',
+          wording.useUp,
           kit.consumables.map((c) => itemAmount(index, c)),
           '; ',
         )}

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Button, Progress } from 'antd';
 import { targetsLeft } from '../../../core/rules/step-of-event';
 import type { Route, Step } from '../../../core/steps/route';
@@ -21,12 +22,12 @@ export function PlanCard({
   const { index, state, tasks, adopted, planning, ended, inForce, plan, shown, stop, setStop, take, who } =
     route;
   const what = adopted
-    ? 'The route in force.'
+    ? wording.theRouteInForce
     : ended
-      ? 'This job is closed.'
+      ? wording.thisJobIsClosed
       : inForce
-        ? 'Planned again from where the device stands now; what is out stays out.'
-        : 'Computed from the model and this device’s condition.';
+        ? wording.plannedAgainFromWhereThe
+        : wording.computedFromTheModelAnd;
   return (
     <section className="card">
       <div className="spread under-6">
@@ -46,7 +47,7 @@ export function PlanCard({
           onPoint={onPoint}
         />
       ) : (
-        !plan.busy && <p>{ended ? 'No route was taken.' : 'No route.'}</p>
+        !plan.busy && <p>{ended ? wording.noRouteWasTaken : wording.noRoute}</p>
       )}
       {stop && (
         <StopSheet
@@ -54,7 +55,7 @@ export function PlanCard({
           findings={stop}
           who={who}
           onBack={() => setStop(undefined)}
-          passLabel="Take the route all the same"
+          passLabel={wording.takeTheRouteAllThe}
           onPass={(o) => {
             setStop(undefined);
             take(o);
@@ -70,16 +71,16 @@ function PlanButtons({ route: { adopted, ended, again, page, shown, busy, take }
     return (
       shown && (
         <Button type="primary" disabled={busy} onClick={() => take()}>
-          Take this route
+          {wording.takeThisRoute}
         </Button>
       )
     );
   return (
     <div className="row one-line">
-      {!ended && <Button href={again}>Plan again</Button>}
-      <Button href={`/jobs/${page.id}/route/print`}>Print</Button>
+      {!ended && <Button href={again}>{wording.planAgain}</Button>}
+      <Button href={`/jobs/${page.id}/route/print`}>{wording.print}</Button>
       <Button type="primary" href={`/jobs/${page.id}/work`}>
-        To the bench
+        {wording.toTheBench}
       </Button>
     </div>
   );
@@ -91,16 +92,16 @@ function Looking({ shown, route: { plan, who } }: { shown: Route | undefined; ro
     <Note layout="row" role="status" className="under-8">
       <span className="fill">
         {!shown
-          ? 'Planning…'
-          : `An answer stands below, at most ${money(shown.searched - shown.lowerBound, who.settings.currency)} from the least; looking further.`}
+          ? wording.planning
+          : wording.anAnswerStandsBelowAt(money(shown.searched - shown.lowerBound, who.settings.currency))}
         <Progress
-          aria-label="How far the search has come"
+          aria-label={wording.howFarTheSearchHas}
           percent={Math.round((100 * plan.stage) / Math.max(1, plan.stages))}
           showInfo={false}
           size="small"
         />
       </span>
-      <Button onClick={plan.stop}>Stop here</Button>
+      <Button onClick={plan.stop}>{wording.stopHere}</Button>
     </Note>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Button } from 'antd';
 import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
@@ -22,28 +23,40 @@ export default function PrintRoute({ loaderData: { page } }: Route.ComponentProp
   return (
     <>
       <div className="noprint row report-bar">
-        <LinkButton to={`/jobs/${page.id}/route`}>Route</LinkButton>
+        <LinkButton to={`/jobs/${page.id}/route`}>{wording.route}</LinkButton>
         <Button type="primary" onClick={() => window.print()}>
-          Print
+          {wording.print}
         </Button>
         <Button href={`/jobs/${page.id}/route.json`} download>
-          Route as JSON
+          {wording.routeAsJson}
         </Button>
       </div>
       <main className="page sheet-print">
         {!plan ? (
-          <p>This job has no route yet: take one on its Route screen, then print it.</p>
+          <p>{wording.thisJobHasNoRoute}</p>
         ) : (
           <>
             <div className="spread">
-              <h1>{`Job ${page.number}: ${list(
-                plan.input.tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`),
-                3,
-              )}`}</h1>
+              <h1>
+                {wording.job(
+                  page.number,
+                  list(
+                    plan.input.tasks.map((t) => `${taskName[t.action]} the ${thingName(index, t.slot)}`),
+                    3,
+                  ),
+                )}
+              </h1>
               <span className="strong">{`${index.model.maker} ${index.model.name} · ${flag(page.state, 'tag') ?? ''}`}</span>
             </div>
-            <p className="muted">{`About ${minutes(plan.minutes.hands.likely)} of hands and ${minutes(plan.minutes.wait)} of waiting, ${plural(plan.changes, 'bit change')}, ${plural(plan.turnings, 'turning')}. Local codes, the makers’ sheets and licensed practice come first.`}</p>
-            <section className="stack kit-print" aria-label="Lay out first">
+            <p className="muted">
+              {wording.aboutOfHandsAndOf(
+                minutes(plan.minutes.hands.likely),
+                minutes(plan.minutes.wait),
+                plural(plan.changes, wording.bitChange),
+                plural(plan.turnings, 'turning'),
+              )}
+            </p>
+            <section className="stack kit-print" aria-label={wording.layOutFirst}>
               <Kit index={index} plan={plan} />
             </section>
             <RouteSheet index={index} plan={plan} />

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { useState } from 'react';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -20,9 +21,9 @@ export function RouteMap({
   const own = step?.face ?? 'front';
   const face = turned === (step?.id ?? '') ? (own === 'front' ? 'back' : 'front') : own;
   return (
-    <section className="card route-map" aria-label="Map">
+    <section className="card route-map" aria-label={wording.map}>
       <MapView
-        title={step ? faceText(face) : 'point at a step to see where it is'}
+        title={step ? faceText(face) : wording.pointAtAStepTo}
         onTurn={() => setTurned(turned === (step?.id ?? '') ? undefined : (step?.id ?? ''))}
         index={index}
         state={revealed(state, index)}

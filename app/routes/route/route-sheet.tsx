@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
@@ -24,7 +25,9 @@ export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }
             <div>
               <span className="strong">{stepTitle(index, s)}</span>
               {s.waitS > 0 && (
-                <span className="small">{` (wait ${s.waitS < 90 ? `${s.waitS} s` : `${Math.round(s.waitS / 60)} min`})`}</span>
+                <span className="small">
+                  {wording.waitOf(s.waitS < 90 ? `${s.waitS} s` : `${Math.round(s.waitS / 60)} min`)}
+                </span>
               )}
               {screws.length > 0 && (
                 <div className="small row gap-10">

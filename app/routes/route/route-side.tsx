@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { agreedBy } from '../../../core/consents/consents';
@@ -39,7 +40,7 @@ export function RouteSide({ route }: { route: RouteState }) {
             }
           />
           <section className="card stack">
-            <h2>Lay out first</h2>
+            <h2>{wording.layOutFirst}</h2>
             <Kit index={index} plan={shown} />
           </section>
           <MethodsCard
@@ -58,7 +59,7 @@ export function RouteSide({ route }: { route: RouteState }) {
       {adopted && (
         <p className="row">
           <a className="tap" href={`/jobs/${page.id}/route.json`} download>
-            Route as JSON
+            {wording.routeAsJson}
           </a>
         </p>
       )}
@@ -76,11 +77,9 @@ function Conditions({ route: { conditions, state, reportAndPlan } }: { route: Ro
         <Note key={c} tone="stop" layout="spread">
           <div>
             <strong>{c}</strong>: {state.condition[c]!.because}.{' '}
-            {c === 'swollen'
-              ? 'No heat, no sweep under the panel, cell out as soon as it can be reached.'
-              : ''}
+            {c === 'swollen' ? wording.noHeatNoSweepUnder : ''}
           </div>
-          <Button onClick={() => setClearing(c)}>Clear…</Button>
+          <Button onClick={() => setClearing(c)}>{wording.clearLabel}</Button>
         </Note>
       ))}
       {clearing && (
@@ -102,19 +101,25 @@ function Cost({ shown, currency }: { shown: Route; currency: string }) {
   return (
     <section className="card stack">
       <div className="spread">
-        <h2>{`About ${minutes(hands.likely)} of hands`}</h2>
-        <span className="muted nowrap">{`${Math.round(hands.low)}–${Math.round(hands.high)} min`}</span>
+        <h2>{wording.aboutOfHands(minutes(hands.likely))}</h2>
+        <span className="muted nowrap">{wording.min(Math.round(hands.low), Math.round(hands.high))}</span>
       </div>
-      <p>{`and ${minutes(wait)} of waiting. ${provedText(shown, currency)}`}</p>
-      <p className="muted small">{`Hands ${money(shown.cost.time, currency)}, risk ${money(shown.cost.risk, currency)}, consumables ${money(shown.cost.consumables, currency)}; parts come on top.`}</p>
+      <p>{wording.andOfWaiting(minutes(wait), provedText(shown, currency))}</p>
+      <p className="muted small">
+        {wording.handsRiskConsumablesPartsCome(
+          money(shown.cost.time, currency),
+          money(shown.cost.risk, currency),
+          money(shown.cost.consumables, currency),
+        )}
+      </p>
     </section>
   );
 }
 
 function Tasks({ route: { index, tasks, adopted, report, reportAndPlan } }: { route: RouteState }) {
   return (
-    <section className="card stack" aria-label="Tasks">
-      <h2>Tasks</h2>
+    <section className="card stack" aria-label={wording.tasks}>
+      <h2>{wording.tasks}</h2>
       <TaskPicker
         parts={index.model.slots}
         tasks={tasks}
@@ -129,7 +134,7 @@ function OwnerTold({ route: { state, page, report }, shown }: { route: RouteStat
   if (!needed.length) return null;
   return (
     <section className="card stack">
-      <h2>Tell the owner</h2>
+      <h2>{wording.tellTheOwner}</h2>
       {needed.map((e) => (
         <div key={e.id} className="spread mid">
           <span>
@@ -137,10 +142,12 @@ function OwnerTold({ route: { state, page, report }, shown }: { route: RouteStat
             <span className="muted small"> {e.remedy}</span>
           </span>
           {state.consent[e.id] ? (
-            <span className="moss strong nowrap">{`agreed: ${agreedBy(state, page.signers, e.id)}`}</span>
+            <span className="moss strong nowrap">
+              {wording.agreed(agreedBy(state, page.signers, e.id) ?? '')}
+            </span>
           ) : (
             <Button onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}>
-              Owner agrees
+              {wording.ownerAgrees}
             </Button>
           )}
         </div>

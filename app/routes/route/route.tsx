@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { useState } from 'react';
 import { Link, redirect } from 'react-router';
 import { z } from 'zod';
@@ -58,17 +59,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   );
   if (!done.ok && done.code === 'no such job')
     throw new Response(null, { status: 404, statusText: 'No such job' });
-  if (!done.ok)
-    return { error: `There is no safe way to the ${list('because' in done ? done.because : [])}.` };
+  if (!done.ok) return { error: wording.thereIsNoSafeWay(list('because' in done ? done.because : [])) };
   if (done.outcome.status === 'refused') {
     const { refused } = done.outcome;
     return refused.code === 'interlock'
       ? { findings: refused.findings }
       : {
-          error:
-            refused.code === 'closed'
-              ? 'The job is closed: no route can be taken.'
-              : 'The route was not taken.',
+          error: refused.code === 'closed' ? wording.theJobIsClosedNo : wording.theRouteWasNotTaken,
         };
   }
   throw redirect(`/jobs/${params.job}/work`);
@@ -77,8 +74,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 /** A route is adopted on the server and nowhere else. */
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) =>
   fromServerOr(serverAction, () => ({
-    error:
-      'No network: the rest is planned on the server. Leave the device as it is, cool and open to the air, and try again when it is back.',
+    error: wording.noNetworkTheRestIs,
   }));
 
 /** The way to the parts: what is done in which order and why, what other ways there are, what it takes. */
@@ -109,19 +105,26 @@ function Before({ route: { answer, index, planning, inForce, unasked, page } }: 
   return (
     <>
       {answer && 'infeasible' in answer && (
-        <Note
-          tone="stop"
-          role="alert"
-        >{`As things stand there is no safe way to the ${list(answer.because.flatMap((b) => b.ids).map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)))}. Another house method or a station may open one; a condition is cleared by a lead after looking at the device.`}</Note>
+        <Note tone="stop" role="alert">
+          {wording.asThingsStandThereIs(
+            list(
+              answer.because
+                .flatMap((b) => b.ids)
+                .map((i) => thingName(index, i.replace('loose:', '').split('@')[0]!)),
+            ),
+          )}
+        </Note>
       )}
       {planning && !inForce && unasked.length > 0 && (
         <Note>
-          <span className="strong">{`Before it is opened, try ${unasked.length} more: `}</span>
-          {`${list(
-            unasked.map((f) => functionName[f]),
-            6,
-          )}. These tasks touch them, and afterwards nobody can say what they were. `}
-          <Link to={`/jobs/${page.id}/checks`}>Answer them</Link>
+          <span className="strong">{wording.beforeItIsOpenedTry(unasked.length)}</span>
+          {wording.theseTasksTouchThemAnd(
+            list(
+              unasked.map((f) => functionName[f]),
+              6,
+            ),
+          )}
+          <Link to={`/jobs/${page.id}/checks`}>{wording.answerThem}</Link>
         </Note>
       )}
     </>

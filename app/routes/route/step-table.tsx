@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/route';
 import { Collapse } from 'antd';
 import { useMemo, useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -78,18 +79,23 @@ export function StepTable(props: Props) {
 function StageTable({ index, left, pointed, onPoint, phase, rows }: Props & { phase: string; rows: Row[] }) {
   return (
     <DataTable
-      name={`The route: ${phase}`}
+      name={wording.theRoute(phase)}
       rows={rows}
       most={rows.length}
       rowKey={({ s }) => s.id}
       rowClassName={({ s }) => (pointed?.id === s.id ? 'hot' : '')}
       onRow={({ s }) => ({ onMouseEnter: () => onPoint(s), onClick: () => onPoint(s) })}
       columns={[
-        { title: 'nr', width: 44, className: 'muted', cell: ({ nr }) => nr },
-        { title: 'do', cell: (row) => <Doing {...row} index={index} done={left(row.s) === 0} /> },
-        { title: 'because it', width: '24%', className: 'small', cell: ({ s }) => becauseText(index, s) },
+        { title: wording.nr, width: 44, className: 'muted', cell: ({ nr }) => nr },
+        { title: wording.doIt, cell: (row) => <Doing {...row} index={index} done={left(row.s) === 0} /> },
         {
-          title: 'bit',
+          title: wording.becauseIt,
+          width: '24%',
+          className: 'small',
+          cell: ({ s }) => becauseText(index, s),
+        },
+        {
+          title: wording.bit,
           width: 92,
           cell: ({ s, bit }) =>
             s.bit && (
@@ -100,14 +106,14 @@ function StageTable({ index, left, pointed, onPoint, phase, rows }: Props & { ph
             ),
         },
         {
-          title: 'time',
+          title: wording.time,
           width: 96,
           align: 'right',
           className: 'nowrap small',
           cell: ({ s }) => (
             <>
               {span(s.handsS.likely)}
-              {s.waitS > 0 && <div className="muted">{`+ ${span(s.waitS)} wait`}</div>}
+              {s.waitS > 0 && <div className="muted">{wording.wait(span(s.waitS))}</div>}
             </>
           ),
         },
@@ -120,8 +126,8 @@ const becauseText = (index: IndexedModel, s: Step): string =>
   s.action !== 'check'
     ? stepWhy(index, s)
     : s.round === 'after'
-      ? 'proves the repair'
-      : 'is the last cheap moment';
+      ? wording.provesTheRepair
+      : wording.isTheLastCheapMoment;
 
 /** What is done in a step, with how and with what care. */
 function Doing({

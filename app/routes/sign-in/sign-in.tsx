@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sign-in';
 import { Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
@@ -8,8 +9,8 @@ import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
 
 const form = z.object({
-  login: z.string().trim().min(1, 'Give your login name.').max(80, 'At most 80 characters.'),
-  password: z.string().min(1, 'Give your password.').max(200, 'At most 200 characters.'),
+  login: z.string().trim().min(1, wording.giveYourLogin).max(80, wording.atMostCharacters(80)),
+  password: z.string().min(1, wording.giveYourPassword).max(200, wording.atMostCharacters(200)),
 });
 export async function loader({ request, context }: Route.LoaderArgs) {
   const asked = context.get(whoContext);
@@ -27,7 +28,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (typeof demo === 'string') {
     const done = await demoSignIn(demo, request);
     if (done.ok) throw redirect(to, { headers: { 'Set-Cookie': done.cookie } });
-    return { errors: { form: 'Demo sign-in works on this machine only, with demo data.' }, login: '' };
+    return { errors: { form: wording.demoSignInWorksOn }, login: '' };
   }
   const login = String(data.get('login') ?? '');
   const read = form.safeParse({ login, password: data.get('password') ?? '' });
@@ -43,8 +44,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (done.ok) throw redirect(to, { headers: { 'Set-Cookie': done.cookie } });
   const text =
     done.code === 'wrong'
-      ? 'Login or password is wrong.'
-      : `Too many attempts. Try again in ${Math.ceil(done.seconds / 60)} min.`;
+      ? wording.loginOrPasswordIsWrong
+      : wording.tooManyAttemptsTryAgain(Math.ceil(done.seconds / 60));
   return { errors: { form: text } as Record<string, string>, login };
 }
 
@@ -53,14 +54,12 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
   return (
     <main className="sign-in">
       <div className="sign-in-word">
-        <h1 className="size-44">snavek</h1>
-        <p className="size-20 top-12">Every screw, connector and step of the repair, computed and kept.</p>
+        <h1 className="size-44">{wording.snavek}</h1>
+        <p className="size-20 top-12">{wording.everyScrewConnectorAndStep}</p>
       </div>
       <div className="sign-in-forms">
         <div className="stack">
-          {away && (
-            <Note tone="stop">The database cannot be reached. Signing in works again when it is back.</Note>
-          )}
+          {away && <Note tone="stop">{wording.theDatabaseCannotBeReached}</Note>}
           <LoginForm to={to} errors={actionData?.errors ?? {}} login={actionData?.login ?? ''} />
           {people.length > 0 && <DemoPeople to={to} people={people} />}
         </div>
@@ -75,14 +74,14 @@ function LoginForm({ to, errors, login }: { to: string; errors: Record<string, s
     errors[field] ? { validateStatus: 'error' as const, help: errors[field] } : {};
   return (
     <Form method="post" className="card stack" noValidate>
-      <h2>Sign in</h2>
+      <h2>{wording.signIn}</h2>
       <input type="hidden" name="to" value={to} />
       {errors.form && (
         <Note tone="stop" role="alert">
           {errors.form}
         </Note>
       )}
-      <Field label="Login" htmlFor="login" {...wrong('login')}>
+      <Field label={wording.login} htmlFor="login" {...wrong('login')}>
         <Input
           id="login"
           name="login"
@@ -91,7 +90,7 @@ function LoginForm({ to, errors, login }: { to: string; errors: Record<string, s
           aria-invalid={!!errors.login}
         />
       </Field>
-      <Field label="Password" htmlFor="password" {...wrong('password')}>
+      <Field label={wording.password} htmlFor="password" {...wrong('password')}>
         <Input.Password
           id="password"
           name="password"
@@ -100,7 +99,7 @@ function LoginForm({ to, errors, login }: { to: string; errors: Record<string, s
         />
       </Field>
       <Button type="primary" htmlType="submit" loading={busy}>
-        Sign in
+        {wording.signIn}
       </Button>
     </Form>
   );
@@ -115,8 +114,8 @@ function DemoPeople({
 }) {
   return (
     <Form method="post" className="card stack">
-      <h2>Demo people</h2>
-      <p className="muted small">Offered on this machine only, with demo data.</p>
+      <h2>{wording.demoPeople}</h2>
+      <p className="muted small">{wording.offeredOnThisMachineOnly}</p>
       <input type="hidden" name="to" value={to} />
       <div className="cols halves">
         {people.map((p) => (

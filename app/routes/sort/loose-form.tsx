@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sort';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Body } from '../../../core/log/events';
@@ -23,22 +24,18 @@ export function LooseForm({
   const pieces = index.model.fasteners.filter((f) => on.includes(f.holds[0]!)).map((f) => piece(f.id));
   const lying = Object.keys(state.place).filter((p) => state.place[p]!.startsWith('mat/'));
   return (
-    <section className="card stack" aria-label="Which screws are mixed">
-      <h1>Sort screws</h1>
-      <p>
-        When a mat was knocked, or a device comes with its screws in a bag: each screw is measured once, and
-        the lengths tell which hole it is from. Say first which screws the heap is made of.
-      </p>
+    <section className="card stack" aria-label={wording.whichScrewsAreMixed}>
+      <h1>{wording.sortScrews}</h1>
+      <p>{wording.whenAMatWasKnocked}</p>
       {lying.length > 0 && (
         <div>
-          <Button
-            type="primary"
-            onClick={() => onReport({ type: 'spilled', pieces: lying })}
-          >{`All ${plural(lying.length, 'screw')} of the mat`}</Button>
+          <Button type="primary" onClick={() => onReport({ type: 'spilled', pieces: lying })}>
+            {wording.allOfTheMat(plural(lying.length, 'screw'))}
+          </Button>
         </div>
       )}
       <div className="field">
-        <span className="label">Screws that came loose with the device, of</span>
+        <span className="label">{wording.screwsThatCameLooseWith}</span>
         <div className="row gap-6">
           {brackets.map((b) => (
             <Button
@@ -49,15 +46,14 @@ export function LooseForm({
             >{`${thingName(index, b)} (${index.model.fasteners.filter((f) => f.holds[0] === b).length})`}</Button>
           ))}
           <Button onClick={() => setOn(on.length === brackets.length ? [] : brackets)}>
-            {on.length === brackets.length ? 'none' : 'all of the device'}
+            {on.length === brackets.length ? wording.none : wording.allOfTheDevice}
           </Button>
         </div>
       </div>
       <div>
-        <Button
-          disabled={!pieces.length}
-          onClick={() => onReport({ type: 'spilled', pieces })}
-        >{`${plural(pieces.length, 'screw')} in the heap`}</Button>
+        <Button disabled={!pieces.length} onClick={() => onReport({ type: 'spilled', pieces })}>
+          {wording.inTheHeap(plural(pieces.length, 'screw'))}
+        </Button>
       </div>
     </section>
   );

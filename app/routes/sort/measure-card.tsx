@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sort';
 import { Button, Checkbox, Form, Input, type InputRef } from 'antd';
 import { useState, type RefObject } from 'react';
 import { Field } from '../../ui/field';
@@ -12,10 +13,10 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
   const left = (d: string) =>
     holes.filter((h) => h.drive === d).length - screws.filter((s) => s.drive === d).length;
   return (
-    <section className="card stack" aria-label="Measure">
+    <section className="card stack" aria-label={wording.measure}>
       <div className="spread">
-        <h1>Sort screws</h1>
-        <span className="strong">{`${screws.length} measured of ${holes.length}`}</span>
+        <h1>{wording.sortScrews}</h1>
+        <span className="strong">{wording.measuredOf(screws.length, holes.length)}</span>
       </div>
       <Form
         className="row low"
@@ -25,7 +26,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
         }}
         layout="vertical"
       >
-        <Field label={headOf ? `Head of ${headOf}, mm` : 'Length, mm'} htmlFor="mm">
+        <Field label={headOf ? wording.headOfMm(headOf) : wording.lengthMm} htmlFor="mm">
           <Input
             ref={input}
             id="mm"
@@ -40,7 +41,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
           />
         </Field>
         <fieldset className="row gap-6 bare">
-          <legend className="sr">Drive</legend>
+          <legend className="sr">{wording.drive}</legend>
           {[undefined, ...kinds].map((d) => (
             <Button
               key={d ?? 'any'}
@@ -52,7 +53,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
               }}
             >
               {d && <Recess drive={d} size={22} />}
-              {d ? `${d} · ${Math.max(0, left(d))}` : 'any drive'}
+              {d ? `${d} · ${Math.max(0, left(d))}` : wording.anyDrive}
             </Button>
           ))}
         </fieldset>
@@ -64,7 +65,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
             back();
           }}
         >
-          heads, too
+          {wording.headsToo}
         </Checkbox>
       </Form>
       {wrong && (
@@ -72,10 +73,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
           {wrong}
         </div>
       )}
-      <p className="muted small">
-        In any order, by calliper or by hand, Enter after each. Saying the drive first tells more of them
-        apart.
-      </p>
+      <p className="muted small">{wording.inAnyOrderByCalliper}</p>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sort';
 import { Button, Tag } from 'antd';
 import { DataTable } from '../../ui/data-table';
 import type { HeapState } from './use-heap';
@@ -7,38 +8,38 @@ import type { Measured } from './use-measured-screws';
 export function MeasuredTable({ heap, onMeasure }: { heap: HeapState; onMeasure: () => void }) {
   const { screws, setScrews, headOf, setHeadOf } = heap;
   return (
-    <section className="card" aria-label="Measured">
+    <section className="card" aria-label={wording.measured}>
       <DataTable
-        name="Measured screws"
+        name={wording.measuredScrews}
         rows={screws.toReversed()}
         rowKey={(s) => s.id}
         columns={[
-          { title: 'screw', className: 'strong', cell: (s) => s.id },
-          { title: 'drive', cell: (s) => <DriveOf screw={s} heap={heap} /> },
-          { title: 'length', className: 'nowrap', cell: (s) => `${s.lengthMm} mm` },
+          { title: wording.screw, className: 'strong', cell: (s) => s.id },
+          { title: wording.drive2, cell: (s) => <DriveOf screw={s} heap={heap} /> },
+          { title: wording.length, className: 'nowrap', cell: (s) => `${s.lengthMm} mm` },
           {
-            title: 'head',
+            title: wording.head,
             cell: (s) =>
               s.headMm === undefined ? (
                 <Button
-                  aria-label={`Measure the head of ${s.id}`}
+                  aria-label={wording.measureTheHeadOf(s.id)}
                   onClick={() => {
                     setHeadOf(s.id);
                     onMeasure();
                   }}
                 >
-                  {headOf === s.id ? '…' : 'measure'}
+                  {headOf === s.id ? '…' : wording.measure2}
                 </Button>
               ) : (
                 `${s.headMm} mm`
               ),
           },
-          { title: 'most likely from', cell: (s) => <HoleOf screw={s} heap={heap} /> },
+          { title: wording.mostLikelyFrom, cell: (s) => <HoleOf screw={s} heap={heap} /> },
           {
-            title: <span className="sr">remove</span>,
+            title: <span className="sr">{wording.remove}</span>,
             cell: (s) => (
               <Button
-                aria-label={`Remove ${s.id}`}
+                aria-label={wording.removeOf(s.id)}
                 onClick={() => setScrews(screws.filter((x) => x.id !== s.id))}
               >
                 ×
@@ -57,12 +58,14 @@ function DriveOf({ screw, heap }: { screw: Measured; heap: HeapState }) {
   if (screw.drive) return screw.drive;
   return (
     <>
-      <span className="muted">{hole ? `${ofHole.get(hole)!.drive}?` : 'not said'}</span>
+      <span className="muted">{hole ? `${ofHole.get(hole)!.drive}?` : wording.notSaid}</span>
       {chosen && (
         <Button
           className="beside"
           onClick={() => setScrews(screws.map((x) => (x.id === screw.id ? { ...x, drive: chosen } : x)))}
-        >{`it is ${chosen}`}</Button>
+        >
+          {wording.itIs(chosen)}
+        </Button>
       )}
     </>
   );
@@ -74,13 +77,13 @@ function HoleOf({ screw, heap: { heap, holeOf } }: { screw: Measured; heap: Heap
   const risk = heap?.sorted.dangerous.find((d) => d.screw === screw.id && d.hole === hole);
   return (
     <>
-      <span className={hole ? 'strong' : 'brick strong'}>{hole ?? 'no hole: a stray'}</span>
+      <span className={hole ? 'strong' : 'brick strong'}>{hole ?? wording.noHoleAStray}</span>
       {doubt && (
         <Tag className="beside" color="warning">
-          {doubt.instead ? `or ${doubt.instead}` : 'in doubt'}
+          {doubt.instead ? wording.or(doubt.instead) : wording.inDoubt}
         </Tag>
       )}
-      {risk && <div className="brick small">{`too long: ${risk.why}`}</div>}
+      {risk && <div className="brick small">{wording.tooLong(risk.why)}</div>}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sort';
 import type { InputRef } from 'antd';
 import { useEffect, useRef } from 'react';
 import type { JobState } from '../../../core/log/state';
@@ -36,7 +37,7 @@ export default function Sort() {
         </div>
         <div className="stack">
           <HeapResult state={state} heap={heap} />
-          <section className="card stack mid" aria-label="Mat">
+          <section className="card stack mid" aria-label={wording.mat}>
             <div className="w-250">
               <Mat
                 index={index}

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/sort';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Body } from '../../../core/log/events';
@@ -31,7 +32,7 @@ export function useHeap() {
   const take = (text: string) => {
     const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, ''));
     if (!(mm > 0 && mm < 50)) {
-      setWrong(`“${text.slice(0, 20)}” is no length in mm.`);
+      setWrong(wording.isNoLengthInMm(text.slice(0, 20)));
       return;
     }
     setWrong(undefined);
@@ -97,7 +98,7 @@ function entriesOf(
   const strays = Object.keys(state.stray).length;
   const foreign = heap.sorted.strays.flatMap((s, k): Body[] => {
     const stray = `stray ${strays + k + 1}`;
-    const note = `among the mixed screws: ${screws.find((x) => x.id === s)!.lengthMm} mm, of no hole of this device`;
+    const note = wording.amongTheMixedScrewsMm(screws.find((x) => x.id === s)!.lengthMm);
     return [
       { type: 'strayFound', stray, note },
       { type: 'strayRemoved', stray, note },

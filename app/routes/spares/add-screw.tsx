@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/spares';
 import { Button, Form, Input, type InputProps } from 'antd';
 import { useEffect, useState } from 'react';
 import { screwFields } from '../../../core/forms/screw-fields';
@@ -35,7 +36,7 @@ export function AddScrew({
     setSent(false);
   }, [said, sent, form]);
   return (
-    <section className="card" aria-label="Add a screw">
+    <section className="card" aria-label={wording.addAScrew}>
       <Form
         form={form}
         layout="vertical"
@@ -47,21 +48,26 @@ export function AddScrew({
           ask({ do: 'add', screw });
         }}
       >
-        <h2>Add screws</h2>
+        <h2>{wording.addScrews}</h2>
         <div className="fields">
-          <Field name="drive" htmlFor="screw-drive" label="Drive" rules={[ruleOf(screwFields.shape.drive)]}>
+          <Field
+            name="drive"
+            htmlFor="screw-drive"
+            label={wording.driveLabel}
+            rules={[ruleOf(screwFields.shape.drive)]}
+          >
             <Pick id="screw-drive" options={drives.map((d) => ({ value: d, label: d }))} />
           </Field>
-          <Typed name="thread" label="Thread" maxLength={12} />
+          <Typed name="thread" label={wording.threadLabel} maxLength={12} />
         </div>
         <div className="fields">
-          <Typed name="length_mm" label="Length, mm" inputMode="decimal" maxLength={8} />
-          <Typed name="head_mm" label="Head, mm" inputMode="decimal" maxLength={8} />
-          <Typed name="count" label="How many" inputMode="numeric" maxLength={6} />
+          <Typed name="length_mm" label={wording.lengthMm} inputMode="decimal" maxLength={8} />
+          <Typed name="head_mm" label={wording.headMm} inputMode="decimal" maxLength={8} />
+          <Typed name="count" label={wording.howManyLabel} inputMode="numeric" maxLength={6} />
         </div>
-        <Typed name="note" label="Note" maxLength={200} />
+        <Typed name="note" label={wording.noteLabel} maxLength={200} />
         <Button htmlType="submit" type="primary" disabled={busy}>
-          Add
+          {wording.add}
         </Button>
       </Form>
     </section>

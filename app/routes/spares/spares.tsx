@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/spares';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { changeSpares, sparesPage } from '../../../server/use-cases/spares';
@@ -8,7 +9,6 @@ import { LengthBar, Recess } from '../../ui/recess';
 import { SearchField } from '../../ui/search-field';
 import { StockTabs } from '../../ui/stock-tabs';
 import { useStock } from '../../ui/use-stock';
-import { plural } from '../../../words/things';
 import type { Route } from './+types/spares';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { AddScrew } from './add-screw';
@@ -46,36 +46,32 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
     <main className="page stack">
       <StockTabs />
       <div className="cols main-narrow high">
-        <section className="card" aria-label="Spares box">
+        <section className="card" aria-label={wording.sparesBox}>
           <div className="spread under-8">
             <div>
-              <h1>Spares box</h1>
-              <span className="muted">{`${plural(total, 'screw')} of ${plural(screws.length, 'kind')}`}</span>
+              <h1>{wording.sparesBox}</h1>
+              <span className="muted">{wording.screwsOfKinds(total, screws.length)}</span>
             </div>
             <div className="row">
               <SearchField
-                label="Search the box"
-                hint="drive, thread, length"
+                label={wording.searchTheBox}
+                hint={wording.driveThreadLength}
                 className="w-240"
                 value={text}
                 onChange={(e) => setText(e.target.value)}
               />
               <Button href="/stock/spares.csv" download>
-                CSV
+                {wording.csv}
               </Button>
             </div>
           </div>
           {screws.length === 0 ? (
-            <p>
-              Screws that are left over or come in kits lie here by drive, thread, length and head. When one
-              is lost or stripped at the bench, Trouble offers those that fit its hole. Add a few, or import a
-              CSV file.
-            </p>
+            <p>{wording.screwsThatAreLeftOver}</p>
           ) : shown.length === 0 ? (
-            <p>{`Nothing in the box matches “${text}”.`}</p>
+            <p>{wording.nothingInTheBoxMatches(text)}</p>
           ) : (
             <DataTable
-              name="Screws in the box"
+              name={wording.screwsInTheBox}
               rows={shown}
               rowKey={(s) => s.id}
               columns={columnsOf(longest, may, ask)}
@@ -85,8 +81,8 @@ export default function Spares({ loaderData }: Route.ComponentProps) {
         <StockSide
           said={said}
           may={may}
-          hint="A CSV file whose first line names the columns: drive, thread, length_mm and head_mm; count and note where they are known."
-          whoMay="An owner or a lead fills the box. Everybody takes from it, under Trouble at the bench."
+          hint={wording.aCsvFileWhoseFirst}
+          whoMay={wording.anOwnerOrALead}
           onCsv={(csv) => ask({ do: 'import', csv })}
         >
           <AddScrew said={said} busy={busy} ask={ask} />
@@ -103,7 +99,7 @@ const columnsOf = (
   ask: (b: Record<string, unknown>) => void,
 ): DataColumn<SpareRow>[] => [
   {
-    title: 'drive',
+    title: wording.drive,
     kind: (s) => s.drive,
     sort: (s) => s.drive,
     className: 'nowrap',
@@ -114,22 +110,22 @@ const columnsOf = (
       </span>
     ),
   },
-  { title: 'thread', kind: (s) => s.thread, sort: (s) => s.thread, cell: (s) => s.thread },
+  { title: wording.thread, kind: (s) => s.thread, sort: (s) => s.thread, cell: (s) => s.thread },
   {
-    title: 'length',
+    title: wording.length,
     sort: (s) => s.lengthMm,
     className: 'nowrap',
     cell: (s) => (
       <span className="row gap-8 one-line">
         <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
-        {`${s.lengthMm} mm`}
+        {wording.inMm(s.lengthMm)}
       </span>
     ),
   },
-  { title: 'head', sort: (s) => s.headMm, className: 'nowrap', cell: (s) => `${s.headMm} mm` },
-  { title: 'note', className: 'small', cell: (s) => s.note },
+  { title: wording.head, sort: (s) => s.headMm, className: 'nowrap', cell: (s) => wording.inMm(s.headMm) },
+  { title: wording.note, className: 'small', cell: (s) => s.note },
   {
-    title: 'how many',
+    title: wording.howMany,
     className: 'nowrap',
     align: 'right',
     sort: (s) => s.count,
@@ -150,7 +146,7 @@ function HowMany({
     <>
       {may && (
         <Button
-          aria-label={`One less: ${s.drive} ${s.lengthMm} mm`}
+          aria-label={wording.oneLessMm(s.drive, s.lengthMm)}
           disabled={s.count === 0}
           onClick={() => ask({ do: 'count', id: s.id, by: -1 })}
         >
@@ -163,13 +159,13 @@ function HowMany({
       {may && (
         <>
           <Button
-            aria-label={`One more: ${s.drive} ${s.lengthMm} mm`}
+            aria-label={wording.oneMoreMm(s.drive, s.lengthMm)}
             onClick={() => ask({ do: 'count', id: s.id, by: 1 })}
           >
             +
           </Button>{' '}
           <Button
-            aria-label={`Take out of the box: ${s.drive} ${s.thread} ${s.lengthMm} mm`}
+            aria-label={wording.takeOutOfTheBox(s.drive, s.thread, s.lengthMm)}
             onClick={() => ask({ do: 'remove', id: s.id })}
           >
             ×

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/stock';
 import { Button, Collapse, Form, Input, type InputProps, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { partFields } from '../../../core/forms/part-fields';
@@ -43,7 +44,7 @@ export function AddPart({ models, currency, said, busy, ask }: Props) {
   const model = models.find((m) => m.id === chosen);
   const released = Form.useWatch('released', form);
   return (
-    <section className="card" aria-label="Add a part">
+    <section className="card" aria-label={wording.addAPart}>
       <Form
         form={form}
         layout="vertical"
@@ -55,33 +56,37 @@ export function AddPart({ models, currency, said, busy, ask }: Props) {
           ask({ do: 'add', part: form.getFieldsValue(true) });
         }}
       >
-        <h2>Add a part</h2>
+        <h2>{wording.addAPart}</h2>
         <div className="fields">
-          <Chosen name="model" label="Model" options={models.map((m) => ({ value: m.id, label: m.name }))} />
+          <Chosen
+            name="model"
+            label={wording.model}
+            options={models.map((m) => ({ value: m.id, label: m.name }))}
+          />
           <Chosen
             name="slot"
-            label="Place"
+            label={wording.place}
             options={(model?.slots ?? []).map((s) => ({ value: s.id, label: s.name }))}
           />
         </div>
         <div className="fields">
-          <Chosen name="provenance" label="Where from" options={plain(provenances)} />
-          <Typed name="price" label={`Price, ${currency}`} inputMode="decimal" maxLength={16} />
+          <Chosen name="provenance" label={wording.whereFromLabel} options={plain(provenances)} />
+          <Typed name="price" label={wording.priceOf(currency)} inputMode="decimal" maxLength={16} />
         </div>
         <div className="fields">
-          <Typed name="supplier" label="Supplier" maxLength={120} />
-          <Typed name="lot" label="Lot" maxLength={60} />
-          <Typed name="serial" label="Serial" maxLength={60} />
+          <Typed name="supplier" label={wording.supplier} maxLength={120} />
+          <Typed name="lot" label={wording.lot} maxLength={60} />
+          <Typed name="serial" label={wording.serial} maxLength={60} />
         </div>
         {model && <ComesWith model={model} />}
         <div className="fields">
-          <Chosen name="released" label="Former account" options={plain(releases)} />
+          <Chosen name="released" label={wording.formerAccount} options={plain(releases)} />
           {released === 'proof seen' && (
-            <Typed name="proof" label="What proves the release" maxLength={200} />
+            <Typed name="proof" label={wording.whatProvesTheRelease} maxLength={200} />
           )}
         </div>
         <Button htmlType="submit" type="primary" disabled={busy}>
-          Add
+          {wording.add}
         </Button>
       </Form>
     </section>
@@ -114,7 +119,7 @@ function Chosen({
       // nothing chosen shows the hint, not an empty line
       getValueProps={(value: string) => ({ value: value || undefined })}
     >
-      <Pick id={`part-${name}`} placeholder="choose…" options={options} />
+      <Pick id={`part-${name}`} placeholder={wording.choose} options={options} />
     </Field>
   );
 }
@@ -133,10 +138,10 @@ function ComesWith({ model }: { model: StockModel }) {
       items={[
         {
           key: 'with',
-          label: `Comes fitted with${on.length ? `: ${on.length}` : ' …'}`,
+          label: wording.comesFittedWith(on.length ? `: ${on.length}` : ' …'),
           children: (
             <Select<string[]>
-              aria-label="Comes fitted with"
+              aria-label={wording.comesFittedWithLabel}
               mode="multiple"
               className="wide"
               virtual={false}

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/stock';
 import { Button, Form, Input, Tag } from 'antd';
 import { useState } from 'react';
 import { proofField } from '../../../core/forms/part-fields';
@@ -24,8 +25,8 @@ export function Locked({
   if (!open)
     return (
       <span className="row">
-        <Tag color="error">locked to an account</Tag>
-        {may && <Button onClick={() => setOpen(true)}>Released…</Button>}
+        <Tag color="error">{wording.lockedToAnAccount}</Tag>
+        {may && <Button onClick={() => setOpen(true)}>{wording.released}</Button>}
       </span>
     );
   return (
@@ -36,10 +37,15 @@ export function Locked({
       initialValues={{ proof: '' }}
       onFinish={({ proof }) => ask({ do: 'change', id: part.id, released: 'proof seen', proof })}
     >
-      <Field name="proof" htmlFor={`proof-${part.id}`} label="What proves it?" rules={[ruleOf(proofField)]}>
+      <Field
+        name="proof"
+        htmlFor={`proof-${part.id}`}
+        label={wording.whatProvesIt}
+        rules={[ruleOf(proofField)]}
+      >
         <Input id={`proof-${part.id}`} maxLength={200} />
       </Field>
-      <Button htmlType="submit">Keep</Button>
+      <Button htmlType="submit">{wording.keep}</Button>
     </Form>
   );
 }

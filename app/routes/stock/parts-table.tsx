@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/stock';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { StockPart } from '../../../core/wire/stock';
@@ -18,25 +19,25 @@ interface Looks {
 /** What is shown of a part, each with the order that the server can put it in. */
 export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
   {
-    title: 'part',
+    title: wording.part,
     order: 'name',
     always: true,
     cell: (p) => <PartName part={p} models={looks.models} />,
   },
   {
-    title: 'where from',
+    title: wording.whereFrom,
     order: 'provenance',
     cell: (p) => (
       <>
         {p.provenance}
         <span className="small muted">{` ${p.supplier}`}</span>
         {p.released === 'locked' && <Locked part={p} may={looks.may} ask={looks.ask} said={looks.said} />}
-        {p.released === 'proof seen' && <div className="small muted">{`released: ${p.proof}`}</div>}
+        {p.released === 'proof seen' && <div className="small muted">{wording.releasedOf(p.proof)}</div>}
       </>
     ),
   },
   {
-    title: 'lot, serial',
+    title: wording.lotSerial,
     order: 'lot',
     className: 'small',
     cell: (p) => (
@@ -47,14 +48,14 @@ export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
     ),
   },
   {
-    title: 'price',
+    title: wording.price,
     order: 'price',
     className: 'nowrap',
     align: 'right',
     cell: (p) => money(p.priceMinor, looks.currency),
   },
   {
-    title: 'where it is',
+    title: wording.whereItIs,
     order: 'place',
     className: 'small nowrap',
     cell: (p) => <Whereabouts part={p} may={looks.may} ask={looks.ask} />,
@@ -70,7 +71,7 @@ function PartName({ part: p, models }: { part: StockPart; models: readonly Stock
       <span className="muted nowrap">{model?.name.split(' ').slice(1).join(' ') ?? p.modelId}</span>
       {p.arrivesWith.length > 0 && (
         <div className="small muted">
-          {`with ${p.arrivesWith.map((s) => things.find((x) => x.id === s)?.name ?? s).join(', ')}`}
+          {wording.withWhat(p.arrivesWith.map((s) => things.find((x) => x.id === s)?.name ?? s).join(', '))}
         </div>
       )}
     </>
@@ -80,19 +81,19 @@ function PartName({ part: p, models }: { part: StockPart; models: readonly Stock
 function Whereabouts({ part: p, may, ask }: { part: StockPart } & Pick<Looks, 'may' | 'ask'>) {
   if (p.jobId)
     return (
-      <Link
-        to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}
-      >{`${p.jobEnding ? 'used by' : 'chosen for'} job ${p.jobNumber}`}</Link>
+      <Link to={`/jobs/${p.jobId}/${p.jobEnding ? 'report' : 'offer'}`}>
+        {p.jobEnding ? wording.usedByJob(p.jobNumber!) : wording.chosenForJob(p.jobNumber!)}
+      </Link>
     );
-  if (!may) return <span className="moss">free</span>;
+  if (!may) return <span className="moss">{wording.free}</span>;
   return (
     <span className="row one-line">
-      <span className="moss">free</span>
+      <span className="moss">{wording.free}</span>
       <Button
-        aria-label={`Take out of the stock: ${p.name} ${p.serial}`}
+        aria-label={wording.takeOutOfTheStock(p.name, p.serial)}
         onClick={() => ask({ do: 'remove', ids: [p.id] })}
       >
-        Take out
+        {wording.takeOut}
       </Button>
     </span>
   );

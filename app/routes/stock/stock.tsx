@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/stock';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigation, useSearchParams } from 'react-router';
@@ -44,8 +45,8 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
         <StockSide
           said={stock.said}
           may={may}
-          hint="A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known."
-          whoMay="An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer."
+          hint={wording.aCsvFileWhoseFirst}
+          whoMay={wording.anOwnerOrALead}
           onCsv={(csv) => stock.ask({ do: 'import', csv })}
         >
           <AddPart models={models} currency={currency} said={stock.said} busy={stock.busy} ask={stock.ask} />
@@ -67,34 +68,30 @@ function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState;
   const choice = useShownColumns('stock', columnsOf({ models, currency, may, ...stock }));
   const chosen = picked.filter((id) => parts.some((p) => p.id === id && p.jobId === null));
   return (
-    <section className="card stack" aria-label="Parts">
+    <section className="card stack" aria-label={wording.parts}>
       <div className="spread">
         <div>
-          <h1>Stock</h1>
-          <span className="muted">{`${plural(free, 'part')} free, ${total - free} chosen or used up`}</span>
+          <h1>{wording.stock}</h1>
+          <span className="muted">{wording.freeChosenOrUsedUp(plural(free, 'part'), total - free)}</span>
         </div>
         <div className="row one-line">
           {chosen.length > 0 && (
             <Button danger onClick={() => stock.ask({ do: 'remove', ids: chosen })}>
-              {`Take ${chosen.length} out`}
+              {wording.takeOutOf(chosen.length)}
             </Button>
           )}
           <ColumnChoice {...choice} />
           <Button href={`/stock.csv?${addressOf(stockQuery, query)}`} download>
-            CSV
+            {wording.csv}
           </Button>
         </div>
       </div>
       <StockFilter query={query} onAsk={ask} />
       {parts.length === 0 ? (
-        <p>
-          {addressOf(stockQuery, query)
-            ? 'No part matches all of this. Leave something out.'
-            : 'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.'}
-        </p>
+        <p>{addressOf(stockQuery, query) ? wording.noPartMatchesAllOf : wording.partsWithWhereTheyCame}</p>
       ) : (
         <DataTable
-          name="Parts in stock"
+          name={wording.partsInStock}
           rows={parts}
           rowKey={(p) => p.id}
           onRow={(p) => ({ 'data-testid': `part-${p.serial || p.id}` })}
@@ -107,41 +104,41 @@ function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState;
       )}
       <div className="row">
         {query.page > 0 && (
-          <Button onClick={() => ask({ page: query.page - 1 })}>The {partsPerPage} before</Button>
+          <Button onClick={() => ask({ page: query.page - 1 })}>{wording.theOnesBefore(partsPerPage)}</Button>
         )}
         {(query.page + 1) * partsPerPage < total && (
-          <Button onClick={() => ask({ page: query.page + 1 })}>The next {partsPerPage}</Button>
+          <Button onClick={() => ask({ page: query.page + 1 })}>{wording.theNext(partsPerPage)}</Button>
         )}
       </div>
     </section>
   );
 }
 
-const placeName = { free: 'free', chosen: 'chosen for a job', used: 'used up' } as const;
+const placeName = { free: 'free', chosen: wording.chosenForAJob, used: wording.usedUp } as const;
 function StockFilter({ query, onAsk }: { query: StockQuery; onAsk: (c: Partial<StockQuery>) => void }) {
   return (
     <SearchForm
-      label="Search the stock"
-      hint="part, model, supplier, serial"
+      label={wording.searchTheStock}
+      hint={wording.partModelSupplierSerial}
       className="grow-200"
       words={query.q}
       onWords={(q) => onAsk({ q })}
     >
       <Pick
-        aria-label="Where from"
+        aria-label={wording.whereFromLabel}
         value={query.from}
         onChange={(value) => onAsk({ from: value as StockQuery['from'] })}
         options={[
-          { value: '', label: 'from anywhere' },
+          { value: '', label: wording.fromAnywhere },
           ...provenances.map((p) => ({ value: p as string, label: p as string })),
         ]}
       />
       <Pick
-        aria-label="Where it is"
+        aria-label={wording.whereItIsLabel}
         value={query.at}
         onChange={(value) => onAsk({ at: value as StockQuery['at'] })}
         options={[
-          { value: '', label: 'wherever it is' },
+          { value: '', label: wording.whereverItIs },
           ...partPlaces.map((p) => ({ value: p as string, label: placeName[p] })),
         ]}
       />

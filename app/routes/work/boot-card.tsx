@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Tag } from 'antd';
 import { flag, type JobState } from '../../../core/log/state';
 import { isOn } from '../../../core/log/view';
@@ -20,7 +21,7 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
   const rules = bootRulesFor(index, system);
   if (!rules.length) return null;
   return (
-    <section className="stack gap-6 top-10" aria-label="For a picture">
+    <section className="stack gap-6 top-10" aria-label={wording.forAPicture}>
       {rules.map((r) => {
         const missing = r.connectors.filter((c) => !isOn(state, c));
         return (
@@ -32,16 +33,18 @@ export function BootCard({ index, state, step }: { index: IndexedModel; state: J
                   <Tag
                     key={c}
                     color={on ? 'default' : 'error'}
-                  >{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : ' is off'}`}</Tag>
+                  >{`${on ? '●' : '○'} ${index.connectors.get(c)?.name ?? c}${on ? '' : wording.isOff}`}</Tag>
                 );
               })}
             </div>
             <p className="small">
               {missing.length
-                ? `Without it: ${r.otherwise}`
-                : `All on${r.systemFrom ? `, as systems from ${r.systemFrom} ask` : ''}. Without one of them: ${r.otherwise}`}
-              {counts(r, system) === undefined &&
-                ' The system version is not known: an older one shows a picture all the same.'}
+                ? wording.withoutIt(r.otherwise)
+                : wording.allOnWithoutOneOf(
+                    r.systemFrom ? wording.asSystemsFromAsk(r.systemFrom) : '',
+                    r.otherwise,
+                  )}
+              {counts(r, system) === undefined && wording.theSystemVersionIsNot}
             </p>
           </Note>
         );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { pathText } from '../../../core/model/check-model';
 import { isDatabaseAway, sendCommands, sessionKey, SignedOut } from '../../../server/use-cases/send-commands';
 import { commandsSchema } from '../../../core/wire/commands';
@@ -15,7 +16,7 @@ export async function action({
   if (!read.success)
     return Response.json(
       {
-        error: 'not a list of commands',
+        error: wording.notAListOfCommands,
         problems: read.error.issues.slice(0, 20).map((i) => ({ path: pathText(i.path), text: i.message })),
       },
       { status: 400 },
@@ -23,8 +24,9 @@ export async function action({
   try {
     return Response.json({ answers: await sendCommands(who, read.data.commands, sessionKey(request)) });
   } catch (e) {
-    if (e instanceof SignedOut) throw Response.json({ error: 'sign in first' }, { status: 401 });
-    if (isDatabaseAway(e)) throw Response.json({ error: 'the database cannot be reached' }, { status: 503 });
+    if (e instanceof SignedOut) throw Response.json({ error: wording.signInFirst }, { status: 401 });
+    if (isDatabaseAway(e))
+      throw Response.json({ error: wording.theDatabaseCannotBeReached }, { status: 503 });
     throw e;
   }
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -40,7 +41,7 @@ export function FindSheet({
         .slice(0, 8)
     : [];
   return (
-    <Sheet title="Find" onClose={onClose}>
+    <Sheet title={wording.find} onClose={onClose}>
       <Form
         className="field"
         onFinish={() => {
@@ -48,7 +49,7 @@ export function FindSheet({
         }}
         layout="vertical"
       >
-        <label htmlFor="find">A screw, plug, piece or bond</label>
+        <label htmlFor="find">{wording.aScrewPlugPieceOr}</label>
         <Input
           id="find"
           data-first
@@ -64,9 +65,7 @@ export function FindSheet({
             {thingName(index, id)}
           </Button>
         ))}
-        {want && !found.length && (
-          <span className="muted">{`This device has nothing called “${text}”.`}</span>
-        )}
+        {want && !found.length && <span className="muted">{wording.thisDeviceHasNothingCalled(text)}</span>}
       </div>
     </Sheet>
   );

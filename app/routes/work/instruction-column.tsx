@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { progressOf } from '../../../core/progress/stage';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
@@ -45,7 +46,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
             act({
               type: 'dataDeclined',
               slot: step.targets[0]!,
-              reason: 'the programmer could not; the notice is accepted',
+              reason: wording.theProgrammerCouldNotThe,
             })
           }
         />

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Tag, Button } from 'antd';
 import { Link } from 'react-router';
 import { type Body, holds } from '../../../core/log/events';
@@ -48,11 +49,11 @@ export function InstructionPanel(p: InstructionProps) {
   if (now.kind === 'no route')
     return (
       <>
-        <h1 className="now-title">No route yet</h1>
-        <p>The route is computed from the model and this device’s condition.</p>
+        <h1 className="now-title">{wording.noRouteYet}</h1>
+        <p>{wording.theRouteIsComputedFrom}</p>
         <p className="top-12">
           <LinkButton type="primary" to={`/jobs/${p.jobId}/route`}>
-            Plan the route
+            {wording.planTheRoute}
           </LinkButton>
         </p>
       </>
@@ -60,18 +61,18 @@ export function InstructionPanel(p: InstructionProps) {
   if (now.kind === 'ended')
     return (
       <>
-        <h1 className="now-title">This job is closed</h1>
+        <h1 className="now-title">{wording.thisJobIsClosed}</h1>
         <p>
-          <Link to={`/jobs/${p.jobId}/report`}>Its report</Link>
+          <Link to={`/jobs/${p.jobId}/report`}>{wording.itsReport}</Link>
         </p>
       </>
     );
   if (now.kind === 'finished')
     return (
       <>
-        <p className="muted">Prove · all steps done</p>
-        <h1 className="now-title">Everything is back</h1>
-        <p>The ledger balances below. What is left is the hand-over.</p>
+        <p className="muted">{wording.proveAllStepsDone}</p>
+        <h1 className="now-title">{wording.everythingIsBack}</h1>
+        <p>{wording.theLedgerBalancesBelowWhat}</p>
       </>
     );
   if (now.kind === 'stop now') return <StopNow what={now.what} ids={now.ids} />;
@@ -88,7 +89,7 @@ export function InstructionPanel(p: InstructionProps) {
         busy={p.planning.busy}
       />
     );
-  if (now.kind === 'question') return <h1 className="now-title">A question is open</h1>;
+  if (now.kind === 'question') return <h1 className="now-title">{wording.aQuestionIsOpen}</h1>;
   return <StepNow {...p} now={now} step={now.step} />;
 }
 
@@ -99,7 +100,9 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
   const cautions = cautionsOf(p, step);
   return (
     <>
-      <p className="muted">{`${step.phase} · step ${p.done + 1} of ${p.steps.length} · ${about(step.handsS.likely)}`}</p>
+      <p className="muted">
+        {wording.stepOf(step.phase, p.done + 1, p.steps.length, about(step.handsS.likely))}
+      </p>
       {/* what stands against it is the first thing seen, in large text too */}
       {now.kind === 'do' && now.findings.map((f) => <FindingNote key={f.rule} {...p} finding={f} />)}
       {p.measured !== undefined && now.kind === 'do' && (
@@ -132,11 +135,16 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
       )}
       {now.kind === 'checks' && (
         <Note>
-          <div className="strong">{`${now.open.length} to be answered: ${list(
-            now.open.map((f) => functionName[f as FunctionId]),
-            5,
-          )}`}</div>
-          <Link to={`/jobs/${p.jobId}/checks`}>Open the checks</Link>
+          <div className="strong">
+            {wording.toBeAnswered(
+              now.open.length,
+              list(
+                now.open.map((f) => functionName[f as FunctionId]),
+                5,
+              ),
+            )}
+          </div>
+          <Link to={`/jobs/${p.jobId}/checks`}>{wording.openTheChecks}</Link>
         </Note>
       )}
       {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
@@ -154,9 +162,9 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
         </Note>
       )}
       {stepWhy(index, step) && step.action !== 'check' && (
-        <p className="muted top-10">{`Because it ${stepWhy(index, step)}.`}</p>
+        <p className="muted top-10">{wording.becauseIt(stepWhy(index, step))}</p>
       )}
-      {p.nextUp && <p className="muted top-10">{`Then: ${lower(stepTitle(index, p.nextUp))}.`}</p>}
+      {p.nextUp && <p className="muted top-10">{wording.thenComes(lower(stepTitle(index, p.nextUp)))}</p>}
     </>
   );
 }
@@ -179,9 +187,9 @@ function FindingNote({ finding: f, ...p }: InstructionProps & { finding: Finding
               })
             }
           >
-            {`It is on the heat again: ${span(f.seconds ?? soak.ofS)}`}
+            {wording.itIsOnTheHeat(span(f.seconds ?? soak.ofS))}
           </Button>{' '}
-          <Link to={`/jobs/${p.jobId}/route?again=1`}>Another way</Link>
+          <Link to={`/jobs/${p.jobId}/route?again=1`}>{wording.anotherWay}</Link>
         </p>
       )}
     </Note>

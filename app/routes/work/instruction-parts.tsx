@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button, Tag } from 'antd';
 import { holds } from '../../../core/log/events';
 import { bodyFor, stillToDo } from '../../../core/rules/step-of-event';
@@ -21,7 +22,11 @@ export function BitChip({ steps, at, step }: Props & { step: Step }) {
       <Recess drive={step.bit!} size={26} />
       <span className="strong nowrap size-18">{driveName[step.bit!]}</span>
       <span>
-        {change ? (inHand ? `take it up, ${driveName[inHand]} down` : 'take it up') : 'stays in hand'}
+        {change
+          ? inHand
+            ? wording.takeItUpOtherDown(driveName[inHand] ?? inHand)
+            : wording.takeItUp
+          : wording.staysInHand}
       </span>
     </Tag>
   );
@@ -38,13 +43,13 @@ export function Targets({
 }: Props & { step: Step; target: string }) {
   if (step.action === 'check') return null;
   if (step.action === 'heat' || holds.has(step.action))
-    return step.waitS > 0 ? <p className="size-17">{`${span(step.waitS)}; it runs by itself.`}</p> : null;
+    return step.waitS > 0 ? <p className="size-17">{wording.itRunsByItself(span(step.waitS))}</p> : null;
   const screws = step.action === 'unscrew' || step.action === 'fasten';
   if (!screws && step.targets.length < 2) return null;
   const longest = Math.max(...index.model.fasteners.map((f) => f.lengthMm).filter((l) => l < 4));
   const left = stillToDo(index, state, step);
   return (
-    <table className="targets" aria-label="Things of this step">
+    <table className="targets" aria-label={wording.thingsOfThisStep}>
       <tbody>
         {step.targets.map((t) => (
           <TargetRow
@@ -63,7 +68,7 @@ export function Targets({
             <td colSpan={5}>
               <Button type="text" block onMouseDown={(e) => e.preventDefault()} onClick={onAll}>
                 <kbd>A</kbd>
-                {` all ${left.length} are ${step.action === 'fasten' ? 'in' : 'out'}`}
+                {wording.allAre(left.length, step.action === 'fasten' ? 'in' : 'out')}
               </Button>
             </td>
           </tr>
@@ -104,7 +109,7 @@ function TargetRow({
           <td>
             <LengthBar lengthMm={f.lengthMm} longestMm={longest} {...(tone ? { tone } : {})} />
           </td>
-          <td className="nowrap">{f.lengthMm.toFixed(1)} mm</td>
+          <td className="nowrap">{wording.lengthIs(f.lengthMm.toFixed(1))}</td>
         </>
       ) : (
         <td colSpan={4}>{thingName(index, id.split('/')[0]!.split('#')[0]!)}</td>
@@ -113,7 +118,7 @@ function TargetRow({
         {done ? (
           <span className="strong">✓ {f ? id : ''}</span>
         ) : (
-          <Button type="text" block onClick={onDone} aria-label={`${thingName(index, id)}: done`}>
+          <Button type="text" block onClick={onDone} aria-label={wording.done(thingName(index, id))}>
             {f ? id : doneWord(step.action)}
           </Button>
         )}
@@ -134,16 +139,14 @@ export function Waiting({
   return (
     <div className="stack">
       <div className="big-timer" role="timer">
-        {known ? left((until - time) / 1000) : 'clock not known'}
+        {known ? left((until - time) / 1000) : wording.clockNotKnown}
       </div>
-      {!known && (
-        <Note tone="stop">
-          Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.
-        </Note>
-      )}
+      {!known && <Note tone="stop">{wording.twoClocksDisagreeSoThis}</Note>}
       {onEarly && (
         <div>
-          <Button onClick={onEarly}>{step?.action === 'heat' ? 'Taken off early' : 'Ended early'}</Button>
+          <Button onClick={onEarly}>
+            {step?.action === 'heat' ? wording.takenOffEarly : wording.endedEarly}
+          </Button>
         </div>
       )}
     </div>
@@ -156,7 +159,7 @@ export function OpenBy({ by, firstAt }: { by: { until: number; clockKnown: boole
   if (!by.clockKnown || time > by.until) return null;
   return (
     <Tag color="warning" role="timer">
-      {`warm: begin within ${left((by.until - time) / 1000)}`}
+      {wording.warmBeginWithin(left((by.until - time) / 1000))}
     </Tag>
   );
 }
@@ -166,15 +169,18 @@ const asWell = 0.15;
 
 export function Measured({ index, target, mm }: { index: IndexedModel; target: string; mm: number }) {
   const f = index.fasteners.get(target);
-  if (!f) return <Tag>{`measured ${mm} mm`}</Tag>;
+  if (!f) return <Tag>{wording.measuredMm(mm)}</Tag>;
   const off = Math.abs(mm - f.lengthMm);
   const long = isTooLong(mm, f);
   if (!long && off <= asWell)
-    return <Note tone="safe" role="status">{`${mm} mm: right for ${target}.`}</Note>;
+    return (
+      <Note tone="safe" role="status">
+        {wording.mmRightFor(mm, target)}
+      </Note>
+    );
   return (
-    <Note
-      tone="stop"
-      role="alert"
-    >{`${mm} here, this hole takes ${f.lengthMm.toFixed(1)}${long ? ': it would reach what lies below' : ''}. Another screw belongs here.`}</Note>
+    <Note tone="stop" role="alert">
+      {wording.hereThisHoleTakesAnother(mm, f.lengthMm.toFixed(1), long ? wording.itWouldReachWhatLies : '')}
+    </Note>
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { type BodyOf, pressureUnits } from '../../../core/log/events';
@@ -35,9 +36,9 @@ export function LeakCard({
     onReport({ type: 'leakTested', holds, ...(read ? { lost: { value: lost, unit } } : {}) });
   };
   return (
-    <Note role="region" className="below" layout="stack" aria-label="Leak test">
+    <Note role="region" className="below" layout="stack" aria-label={wording.leakTest}>
       <div className="row low">
-        <Field label="Under-pressure lost in the hold" htmlFor="leak-lost">
+        <Field label={wording.underPressureLostInThe} htmlFor="leak-lost">
           <Input
             id="leak-lost"
             className="w-110"
@@ -53,7 +54,7 @@ export function LeakCard({
             }}
           />
         </Field>
-        <Field label="unit of the tester" htmlFor="leak-unit">
+        <Field label={wording.unitOfTheTester} htmlFor="leak-unit">
           <Pick
             id="leak-unit"
             letGo
@@ -63,21 +64,18 @@ export function LeakCard({
           />
         </Field>
         <Button danger onClick={() => report(false)}>
-          It does not hold
+          {wording.itDoesNotHold}
         </Button>
         <Button disabled={holding} onClick={() => report(true)}>
-          It holds
+          {wording.itHolds}
         </Button>
       </div>
       {wrong && (
         <p className="brick" role="alert">
-          Give what the tester shows as a number, such as 1.8: a failed test keeps its reading.
+          {wording.giveWhatTheTesterShows}
         </p>
       )}
-      <p className="small muted">
-        A fast loss that flattens is settling; 1 K of cooling moves the pressure by about a 295th of its
-        absolute value. What counts as holding is your tester’s setting.
-      </p>
+      <p className="small muted">{wording.aFastLossThatFlattens}</p>
     </Note>
   );
 }

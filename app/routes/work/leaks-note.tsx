@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import type { Task } from '../../../core/log/events';
 import { leaks } from '../../../core/rules/interlocks/closing';
@@ -21,13 +22,14 @@ export function LeaksNote({
   const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
   return (
     <Note tone="stop" role="status" className="top-10">
-      <p className="strong">{`It does not hold${leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : ''}. Nothing is claimed about water.`}</p>
-      <p>
-        Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the
-        owner.
+      <p className="strong">
+        {wording.itDoesNotHoldNothing(leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : '')}
       </p>
+      <p>{wording.lookForAProudCorner}</p>
       {cover && (
-        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>Open it and seal it anew</Button>
+        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>
+          {wording.openItAndSealIt}
+        </Button>
       )}
     </Note>
   );

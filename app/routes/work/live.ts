@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { ending as signal, holdStreamOf, isSignedIn, watchShop } from '../../../server/use-cases/live';
 import { requirePersonForData } from '../../context';
 import type { Route } from './+types/live';
@@ -18,9 +19,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
         }
       };
       const off = watchShop(who, (m) =>
-        send(
-          m === 'resync' ? 'event: resync\ndata: {}\n\n' : `event: change\ndata: ${JSON.stringify(m)}\n\n`,
-        ),
+        send(m === 'resync' ? wording.eventResyncData : wording.eventChangeData(JSON.stringify(m))),
       );
       // signed out in another process: the stream ends with the next beat
       const beat = setInterval(
@@ -45,7 +44,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       release = holdStreamOf(request, stop);
       request.signal.addEventListener('abort', stop);
       signal.addEventListener('abort', stop);
-      send(`retry: 1000\nevent: hello\ndata: {}\n\n`);
+      send(wording.retry1000EventHelloData);
     },
     cancel() {
       stop();

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { fates, type Body } from '../../../core/log/events';
@@ -10,7 +11,7 @@ import { thingName } from '../../../words/things';
 import { Pick } from '../../ui/pick';
 import { Note } from '../../ui/note';
 
-const said = { model: 'by the model', part: 'by the part’s own list', seen: 'seen' } as const;
+const said = { model: wording.byTheModel, part: wording.byThePartsOwnList, seen: 'seen' } as const;
 
 /** Old assembly against new one, piece by piece: what moves over, what the new one has already, what becomes of the rest. */
 export function ManifestCard({
@@ -37,40 +38,40 @@ export function ManifestCard({
   // what was seen here may ask for other moves than were planned
   const stale = JSON.stringify(arrivalsToPlan(index, state)) !== JSON.stringify(route?.input.arrives ?? {});
   return (
-    <section aria-label="Moves" className="top-10">
+    <section aria-label={wording.moves} className="top-10">
       <div className="spread small muted">
-        <span>{`piece on the old ${thingName(index, slot)}`}</span>
-        <span>what becomes of it</span>
+        <span>{wording.pieceOnTheOld(thingName(index, slot))}</span>
+        <span>{wording.whatBecomesOfIt}</span>
       </div>
       <ul className="list">
         {rows.map((r) => (
           <Fateful
             key={r.rider}
             name={thingName(index, r.rider)}
-            how={r.fate === 'move over' && !r.still ? 'off the old one ✓' : said[r.by]}
+            how={r.fate === 'move over' && !r.still ? wording.offTheOldOne : said[r.by]}
           >
             <Pick
               letGo
-              aria-label={`What becomes of the ${thingName(index, r.rider)}`}
+              aria-label={wording.whatBecomesOfThe(thingName(index, r.rider))}
               value={r.fate}
               onChange={(fate) => onReport({ type: 'fated', slot, rider: r.rider, fate })}
               options={fates.map((f) => ({
                 value: f,
-                label: f === 'on the new one' ? 'the new one has it' : f,
+                label: f === 'on the new one' ? wording.theNewOneHasIt : f,
               }))}
             />
           </Fateful>
         ))}
         {seals.map((b) => (
-          <Fateful key={b.id} name={b.name} how="on the new one, look along its edge">
+          <Fateful key={b.id} name={b.name} how={wording.onTheNewOneLook}>
             <Pick<'scrap' | 'on the new one'>
               letGo
-              aria-label={`Where the ${b.name} comes from`}
+              aria-label={wording.whereTheComesFrom(b.name)}
               value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
               onChange={(fate) => onReport({ type: 'fated', slot, rider: b.id, fate })}
               options={[
-                { value: 'scrap', label: 'a new one is laid' },
-                { value: 'on the new one', label: 'the new one has it' },
+                { value: 'scrap', label: wording.aNewOneIsLaid },
+                { value: 'on the new one', label: wording.theNewOneHasIt },
               ]}
             />
           </Fateful>
@@ -78,7 +79,7 @@ export function ManifestCard({
       </ul>
       {stale && (
         <Note tone="stop" className="top-8">
-          The route was planned with other moves. <Link to={`/jobs/${jobId}/route`}>Plan it again</Link>
+          {wording.theRouteWasPlannedWith} <Link to={`/jobs/${jobId}/route`}>{wording.planItAgain}</Link>
         </Note>
       )}
     </section>

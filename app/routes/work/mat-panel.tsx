@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { JobState } from '../../../core/log/state';
@@ -35,7 +36,7 @@ export function MatPanel({
   const count = (test: (p: string) => boolean) => at.filter(test).length;
   const adrift = count((p) => p === 'adrift');
   const mixed = count((p) => p === 'mixed');
-  const lies = school === 'mat' ? 'on it' : 'in them';
+  const lies = school === 'mat' ? wording.onIt : wording.inThem;
   return (
     <>
       <div className="spread small mid">
@@ -48,14 +49,14 @@ export function MatPanel({
               onMouseDown={noFocus}
               onClick={() => setPreferences({ school: s })}
             >
-              {s === 'mat' ? 'Mat' : 'Trays'}
+              {s === 'mat' ? wording.mat : wording.trays}
             </Button>
           ))}
           {school === 'mat' && look.pages.length > 1 && (
             <Button
               onMouseDown={noFocus}
               onClick={look.turn}
-              aria-label={`Page ${look.pages.indexOf(look.page) + 1} of ${look.pages.length}, turn`}
+              aria-label={wording.pageOfTurn(look.pages.indexOf(look.page) + 1, look.pages.length)}
             >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</Button>
           )}
         </span>
@@ -63,7 +64,9 @@ export function MatPanel({
       </div>
       {mixed > 0 && (
         <Note tone="stop">
-          <Link className="tap" to={`/jobs/${jobId}/sort`}>{`${mixed} mixed up: sort them`}</Link>
+          <Link className="tap" to={`/jobs/${jobId}/sort`}>
+            {wording.mixedUpSortThem(mixed)}
+          </Link>
         </Note>
       )}
       {school === 'mat' ? (
@@ -81,10 +84,10 @@ export function MatPanel({
       )}
       <div className="spread small">
         <Link className="tap" to={`/jobs/${jobId}/mat`}>
-          Print the mat
+          {wording.printTheMat}
         </Link>
         <Link className="tap" to={`/jobs/${jobId}/sort`}>
-          Sort screws
+          {wording.sortScrews}
         </Link>
       </div>
       <Tray index={index} state={state} lit={lit} />

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -26,21 +27,21 @@ export default function MatPrint({ loaderData: { page } }: Route.ComponentProps)
   return (
     <main className="page stack mat-print">
       <div className="row noprint">
-        <Link to={`/jobs/${page.id}/work`}>Back to Work</Link>
+        <Link to={`/jobs/${page.id}/work`}>{wording.backToWork}</Link>
         <Button type="primary" onClick={() => window.print()}>
-          Print
+          {wording.print}
         </Button>
         {route.size > 0 && (
           <Checkbox checked={all} onChange={(e) => setAll(e.target.checked)}>
-            every screw of the model, not only of this route
+            {wording.everyScrewOfTheModel}
           </Checkbox>
         )}
-        <span className="muted">Print at 100 %, not fitted to the page. A4 and Letter will both do.</span>
+        <span className="muted">{wording.printAt100NotFitted}</span>
       </div>
       <div className="spread small">
-        <span className="strong">{`${index.model.name} · ${flag(page.state, 'tag') ?? ''} · mat`}</span>
+        <span className="strong">{wording.matOf(index.model.name, flag(page.state, 'tag') ?? '')}</span>
         <span className="row gap-6">
-          50 mm:
+          {wording.n50Mm}
           <Ruler />
         </span>
       </div>
@@ -62,7 +63,7 @@ export default function MatPrint({ loaderData: { page } }: Route.ComponentProps)
 /** By which one sees that it was printed at 100 %. */
 function Ruler() {
   return (
-    <svg width="50mm" height="3mm" viewBox="0 0 50 3" role="img" aria-label="50 mm ruler">
+    <svg width="50mm" height="3mm" viewBox="0 0 50 3" role="img" aria-label={wording.n50MmRuler}>
       {Array.from({ length: 6 }, (_, i) => (
         <line
           key={`r${i * 10}`}
@@ -97,7 +98,7 @@ function MatSheet({
       height={`${matPage.heightMm}mm`}
       viewBox={`0 0 ${matPage.widthMm} ${matPage.heightMm}`}
       role="img"
-      aria-label={`Mat, page ${nr} of ${of}`}
+      aria-label={wording.matPageOf(nr, of)}
     >
       <rect
         x={0.2}

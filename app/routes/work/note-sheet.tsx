@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Checkbox, Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import type { Body } from '../../../core/log/events';
@@ -22,7 +23,7 @@ export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props)
   const [text, setText] = useState('');
   const [finding, setFinding] = useState(false);
   return (
-    <Sheet title="Note" onClose={onClose}>
+    <Sheet title={wording.note} onClose={onClose}>
       <Form
         className="stack"
         onFinish={() => {
@@ -37,19 +38,19 @@ export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props)
         layout="vertical"
       >
         {things.length > 0 && (
-          <Field label="About" htmlFor="note-thing">
+          <Field label={wording.about} htmlFor="note-thing">
             <Pick
               id="note-thing"
               value={thing}
               onChange={(value) => setThing(value)}
               options={[
                 ...things.map((t) => ({ value: t, label: thingName(index, t) })),
-                { value: '', label: 'the device' },
+                { value: '', label: wording.theDevice },
               ]}
             />
           </Field>
         )}
-        <Field label="What is to be remembered" htmlFor="note-text">
+        <Field label={wording.whatIsToBeRemembered} htmlFor="note-text">
           <Input.TextArea
             id="note-text"
             data-first
@@ -61,16 +62,16 @@ export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props)
         </Field>
         {thing && (
           <Checkbox checked={finding} onChange={(e) => setFinding(e.target.checked)}>
-            It is not as the model says: keep it as a finding for the model
+            {wording.itIsNotAsThe}
           </Checkbox>
         )}
         <div className="row">
           <Button htmlType="submit" type="primary" disabled={!text.trim()}>
-            Keep the note
+            {wording.keepTheNote}
           </Button>
           {thing && (
             <PhotoButton
-              label="Photograph it"
+              label={wording.photographIt}
               text="Photograph"
               onFiles={(files) => {
                 onPhotos(files, thing);

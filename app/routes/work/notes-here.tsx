@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/steps/route';
@@ -56,7 +57,7 @@ export function NotesHere({
   const photos = [
     ...Object.entries(state.photo)
       .filter(([, at]) => at.startsWith('@') && things.includes(at.slice(1)))
-      .map(([id, at]) => ({ id, job: page.id, of: at.slice(1), from: 'this job' })),
+      .map(([id, at]) => ({ id, job: page.id, of: at.slice(1), from: wording.thisJob })),
     ...page.lore
       .filter((l) => l.photo && things.includes(l.thing))
       .slice(0, 4)
@@ -66,11 +67,11 @@ export function NotesHere({
   const named = (n: Said) =>
     n.thing === step?.about || things.length < 2 ? '' : `${thingName(index, n.thing)}: `;
   return (
-    <Note role="region" className="below" aria-label="Notes here">
+    <Note role="region" className="below" aria-label={wording.notesHere}>
       {[...own, ...before].map((n) => (
         <p key={n.key}>
           <span className={n.finding ? 'strong' : ''}>{`${named(n)}${n.text}`}</span>{' '}
-          <span className="small muted">{`${n.who}${n.finding ? ', not as the model says' : ''}`}</span>
+          <span className="small muted">{`${n.who}${n.finding ? wording.notAsTheModelSays : ''}`}</span>
         </p>
       ))}
       {photos.length > 0 && (
@@ -79,7 +80,7 @@ export function NotesHere({
             <a key={p.id} href={`/jobs/${p.job}/photos/${p.id}`} target="_blank" rel="noreferrer">
               <img
                 src={`/jobs/${p.job}/photos/${p.id}`}
-                alt={`of the ${thingName(index, p.of)}, ${p.from}`}
+                alt={wording.ofThe(thingName(index, p.of), p.from)}
                 title={p.from}
                 height={64}
                 className="thumb"

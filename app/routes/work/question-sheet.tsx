@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Input, Form, Button } from 'antd';
 import { useState } from 'react';
 import { otherTruths } from '../../../core/log/claims';
@@ -25,7 +26,7 @@ export function QuestionSheet(p: Props) {
   const [answer, setAnswer] = useState('');
   const { claims } = p.question;
   return (
-    <Sheet title={claims ? 'Which is true?' : 'What happened?'}>
+    <Sheet title={claims ? wording.whichIsTrue : wording.whatHappened}>
       <Note tone="stop">
         <div className="strong">{p.text.what}</div>
         <div>{p.text.instead}</div>
@@ -40,8 +41,10 @@ export function QuestionSheet(p: Props) {
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value: c.value })
               }
             >
-              {`I have looked: ${claimText(p.index, p.question.ids[0]!, c.value)}`}
-              <span className="small muted plain">{`as ${p.people[c.by] ?? 'another bench'} said`}</span>
+              {wording.iHaveLooked(claimText(p.index, p.question.ids[0]!, c.value))}
+              <span className="small muted plain">
+                {wording.asSaid(p.people[c.by] ?? wording.anotherBench)}
+              </span>
             </Button>
           ))}
           {otherTruths(
@@ -55,7 +58,9 @@ export function QuestionSheet(p: Props) {
               onClick={() =>
                 p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value })
               }
-            >{`Neither: ${claimText(p.index, p.question.ids[0]!, value)}`}</Button>
+            >
+              {wording.neither(claimText(p.index, p.question.ids[0]!, value))}
+            </Button>
           ))}
         </div>
       ) : (
@@ -66,7 +71,7 @@ export function QuestionSheet(p: Props) {
           }}
           layout="vertical"
         >
-          <Field label={`How does it stand now${p.about ? ` with the ${p.about}` : ''}?`} htmlFor="answer">
+          <Field label={wording.howDoesItStandNow(p.about ? wording.withThe(p.about) : '')} htmlFor="answer">
             <Input.TextArea
               id="answer"
               data-first
@@ -79,9 +84,9 @@ export function QuestionSheet(p: Props) {
           </Field>
           <div className="row">
             <Button htmlType="submit" type="primary">
-              That is how it stands
+              {wording.thatIsHowItStands}
             </Button>
-            {p.onUndo && <Button onClick={p.onUndo}>It did not happen: take it back</Button>}
+            {p.onUndo && <Button onClick={p.onUndo}>{wording.itDidNotHappenTake}</Button>}
           </div>
         </Form>
       )}

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import type { Body } from '../../../core/log/events';
 import type { JobState } from '../../../core/log/state';
@@ -14,50 +15,50 @@ function reportsOf(index: IndexedModel, state: JobState, id: string): Report[] {
   if (index.connectors.has(id))
     return isOn(state, id)
       ? [
-          ['it is off', { type: 'connectorOff', connector: id }],
+          [wording.itIsOff, { type: 'connectorOff', connector: id }],
           ['reseated', { type: 'reseated', connector: id }],
         ]
-      : [['it is on', { type: 'connectorOn', connector: id }]];
+      : [[wording.itIsOn, { type: 'connectorOn', connector: id }]];
   if (index.bonds.has(id))
     return isWhole(state, id)
       ? [
-          ['it came away whole', { type: 'bondReleased', bond: id, torn: false }],
-          ['it tore', { type: 'bondReleased', bond: id, torn: true }],
+          [wording.itCameAwayWhole, { type: 'bondReleased', bond: id, torn: false }],
+          [wording.itTore, { type: 'bondReleased', bond: id, torn: true }],
         ]
-      : [['it is renewed', { type: 'bondRenewed', bond: id }]];
+      : [[wording.itIsRenewed, { type: 'bondRenewed', bond: id }]];
   if (index.catches.has(id))
     return isHooked(state, id)
-      ? [['it is free', { type: 'catchFreed', catch: id }]]
-      : [['it is hooked', { type: 'catchHooked', catch: id }]];
+      ? [[wording.itIsFree, { type: 'catchFreed', catch: id }]]
+      : [[wording.itIsHooked, { type: 'catchHooked', catch: id }]];
   return index.slots.has(id) ? ofPiece(index, state, id) : [];
 }
 function ofScrew(state: JobState, id: string): Report[] {
   const own = Object.keys(state.place).find((p) => state.place[p] === `mat/${id}`) ?? originalPiece(id);
   const inside = pieceInHole(state, id);
   const moves: Report[] = inside
-    ? [[`${id} is out`, { type: 'screwOut', fastener: id, piece: inside }]]
+    ? [[wording.isOut(id), { type: 'screwOut', fastener: id, piece: inside }]]
     : [
-        [`${id} is in`, { type: 'screwIn', fastener: id, piece: own }],
-        [`another screw is in ${id}`, { type: 'screwIn', fastener: id, piece: newPiece(id) }],
+        [wording.isIn(id), { type: 'screwIn', fastener: id, piece: own }],
+        [wording.anotherScrewIsIn(id), { type: 'screwIn', fastener: id, piece: newPiece(id) }],
       ];
   return state.place[own] === 'adrift'
     ? moves
-    : [...moves, [`${id} is lost`, { type: 'lost', piece: inside ?? own }]];
+    : [...moves, [wording.isLost(id), { type: 'lost', piece: inside ?? own }]];
 }
 function ofPiece(index: IndexedModel, state: JobState, id: string): Report[] {
   const here = pieceInSlot(state, id);
   const pose = poseOf(state, id);
   if (!here) {
     const loose = Object.keys(state.place).find((p) => p.startsWith(`${id}#`) && state.place[p] === 'tray');
-    return loose ? [['it is back', { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]] : [];
+    return loose ? [[wording.itIsBack, { type: 'pieceFitted', slot: id, piece: loose, pose: 'in' }]] : [];
   }
   const away = index.slots
     .get(id)!
     .ways.filter((w) => w.to !== pose)
-    .map((w): Report => [`it is ${w.to}`, { type: 'pieceMoved', slot: id, pose: w.to }]);
+    .map((w): Report => [wording.itIs(w.to), { type: 'pieceMoved', slot: id, pose: w.to }]);
   return pose === 'in'
     ? away
-    : [...away, ['it is back in place', { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]];
+    : [...away, [wording.itIsBackInPlace, { type: 'pieceFitted', slot: id, piece: here, pose: 'in' }]];
 }
 
 /** What can be reported of one thing on the map, in whatever order it happened: facts are always taken. */
@@ -82,20 +83,36 @@ export function ThingSheet({
   return (
     <Sheet title={thingName(index, id)} onClose={onClose}>
       {f && (
-        <p className="muted">{`${f.name}, ${f.drive}, ${f.lengthMm} mm, holds the ${f.holds.map((h) => thingName(index, h)).join(' and the ')}`}</p>
+        <p className="muted">
+          {wording.mmHoldsThe(
+            f.name,
+            f.drive,
+            f.lengthMm,
+            f.holds.map((h) => thingName(index, h)).join(wording.andThe),
+          )}
+        </p>
       )}
       {connector && (
-        <p className="muted">{`${connector.press === 'ends' ? 'Wide: press one end, then the other, never the middle.' : connector.press === 'middle' ? 'Press its middle, straight down.' : 'Press straight down until it clicks.'} Joins ${connector.joins.map((j) => `the ${thingName(index, j)}`).join(' and ')}.`}</p>
+        <p className="muted">
+          {wording.joins(
+            connector.press === 'ends'
+              ? wording.widePressOneEndThen
+              : connector.press === 'middle'
+                ? wording.pressItsMiddleStraightDown
+                : wording.pressStraightDownUntilIt,
+            connector.joins.map((j) => `the ${thingName(index, j)}`).join(' and '),
+          )}
+        </p>
       )}
-      <p>Report what has happened, also out of order: it is a fact and is recorded.</p>
+      <p>{wording.reportWhatHasHappenedAlso}</p>
       <div className="row">
         {options.map(([label, body]) => (
           <Button key={label} onClick={() => onReport(body)}>
             {label}
           </Button>
         ))}
-        {options.length === 0 && <span className="muted">Nothing to report for it.</span>}
-        <Button onClick={onNote}>Note…</Button>
+        {options.length === 0 && <span className="muted">{wording.nothingToReportForIt}</span>}
+        <Button onClick={onNote}>{wording.noteLabel}</Button>
       </div>
     </Sheet>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import type { JobState } from '../../../core/log/state';
 import { holderOf } from '../../../core/vocabulary/pieces';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -20,9 +21,9 @@ export function Tray({
   );
   return (
     <div>
-      <div className="small muted under-4">Tray</div>
+      <div className="small muted under-4">{wording.tray}</div>
       <div className="grid halves gap-6">
-        {pieces.length === 0 && <span className="muted small">no part is out</span>}
+        {pieces.length === 0 && <span className="muted small">{wording.noPartIsOut}</span>}
         {pieces.map((p) => {
           const aside = state.place[p]!.startsWith('aside/');
           return (

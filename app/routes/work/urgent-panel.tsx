@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Link, useFetcher } from 'react-router';
 import type { MustStop } from '../../../core/progress/running';
 import type { Task } from '../../../core/log/events';
@@ -15,7 +16,7 @@ export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
       <h1 className="now-title" data-testid="instruction">
         {text.title}
       </h1>
-      <p className="strong">{`The device is ${list([...ids])}.`}</p>
+      <p className="strong">{wording.theDeviceIs(list([...ids]))}</p>
       <p>{text.how}</p>
     </Note>
   );
@@ -63,26 +64,26 @@ export function FailedCheck({
   return (
     <>
       <h1 className="now-title" data-testid="instruction">
-        {`Does not work: ${list(functions.map((f) => functionName[f as 'touch']))}`}
+        {wording.doesNotWork(list(functions.map((f) => functionName[f as 'touch'])))}
       </h1>
       <Note tone="stop">
-        <p className="strong">Cell off, reseat what was touched last, cell on, test that alone again.</p>
+        <p className="strong">{wording.cellOffReseatWhatWas}</p>
         <ol className="m-list indent-20">
           {tasks.map((t) => (
-            <li key={t.slot}>{`${taskName[t.action]} the ${thingName(index, t.slot)}`}</li>
+            <li key={t.slot}>{wording.taskOf(taskName[t.action], thingName(index, t.slot))}</li>
           ))}
         </ol>
-        <p>If the old part shows the same fault, the new part is innocent.</p>
+        <p>{wording.ifTheOldPartShows}</p>
       </Note>
-      {busy && <p role="status">Planning…</p>}
+      {busy && <p role="status">{wording.planning}</p>}
       {error && (
         <Note tone="stop" role="alert">
           {error}
         </Note>
       )}
       <p className="top-10">
-        <Link to={`/jobs/${jobId}/checks`}>Answer it again</Link> ·{' '}
-        <Link to={`/jobs/${jobId}/fault`}>What else it can be</Link>
+        <Link to={`/jobs/${jobId}/checks`}>{wording.answerItAgain}</Link> ·{' '}
+        <Link to={`/jobs/${jobId}/fault`}>{wording.whatElseItCanBe}</Link>
       </p>
     </>
   );
@@ -103,23 +104,19 @@ export function PlanAgain({
   return (
     <>
       <h1 className="now-title" data-testid="instruction">
-        Plan the rest again
+        {wording.planTheRestAgain}
       </h1>
       <Note tone="stop">
-        <p className="strong">{`The device is ${list([...ids])} since this route was taken.`}</p>
-        <p>
-          Its instructions are not given any more: no heat, no press, no charging. What is out stays out; the
-          way on is planned from here without them.
-        </p>
+        <p className="strong">{wording.theDeviceIsSinceThis(list([...ids]))}</p>
+        <p>{wording.itsInstructionsAreNotGiven}</p>
       </Note>
-      {busy && <p role="status">Planning…</p>}
+      {busy && <p role="status">{wording.planning}</p>}
       {error && (
         <Note tone="stop" role="alert">
           <p>{error}</p>
           <p>
-            Leave it as it is, in a fire-safe place, and{' '}
-            <Link to={`/jobs/${jobId}/route?again=1`}>look at the route</Link>: another house method may open
-            a way.
+            {wording.leaveItAsItIs} <Link to={`/jobs/${jobId}/route?again=1`}>{wording.lookAtTheRoute}</Link>
+            {wording.anotherHouseMethodMayOpen}
           </p>
         </Note>
       )}

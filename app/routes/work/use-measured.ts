@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { useEffect, useState } from 'react';
 import type { WorkState } from './use-work';
 
@@ -12,7 +13,7 @@ export function useMeasured({ now, step, target, index, act, say }: WorkState): 
   const typed = (text: string) => {
     const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, ''));
     if (!(Number.isFinite(mm) && mm > 0 && mm < 50)) {
-      say(`Typed by an instrument: ${text}`);
+      say(wording.typedByAnInstrument(text));
       return;
     }
     setMeasured(mm);

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { useEffect } from 'react';
 import { usePreferences } from '../../ui/preferences';
 import { say } from '../../ui/speech';
@@ -20,6 +21,6 @@ export function useSpoken({ now, step, index, say: show }: WorkState): () => voi
     if (prefs.speak && spoken) say(spoken);
   }, [prefs.speak, step?.id, now.kind]);
   return () => {
-    if (spoken && !say(spoken)) show('This browser has no voice.');
+    if (spoken && !say(spoken)) show(wording.thisBrowserHasNoVoice);
   };
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import { pedalLabel, waitsForNoPress } from '../../../words/pedal';
 import type { WorkState } from './use-work';
@@ -27,7 +28,7 @@ export function WorkKeys({ work }: { work: WorkState }) {
         disabled={planning.busy || waitsForNoPress.has(now.kind)}
         data-testid="go"
       >
-        <span className="cap">{blocked ? 'stop: see why' : 'pedal / Space'}</span>
+        <span className="cap">{blocked ? wording.stopSeeWhy : wording.pedalSpace}</span>
         <span>{pedalLabel(index, now, programmer !== undefined)}</span>
       </Button>
     </>

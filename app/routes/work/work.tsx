@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/log/state';
@@ -57,13 +58,13 @@ export default function Work() {
       />
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
       <main className="work no-outline" ref={main} tabIndex={-1} onMouseDown={noFocus}>
-        <section className="fit" aria-label="Map">
+        <section className="fit" aria-label={wording.map}>
           <WorkMap work={work} side={side} lit={lit} />
         </section>
-        <section aria-label="Instruction" aria-live="polite">
+        <section aria-label={wording.instruction} aria-live="polite">
           <InstructionColumn work={work} measured={measured} />
         </section>
-        <section aria-label="Mat" className="column gap-8">
+        <section aria-label={wording.mat} className="column gap-8">
           <MatPanel
             index={index}
             state={state}
@@ -81,7 +82,7 @@ export default function Work() {
       <OpenQuestion work={work} />
       {work.sheet && <WorkSheets work={work} />}
       <p className="sr">
-        <Link to="/">Bench</Link>
+        <Link to="/">{wording.bench}</Link>
       </p>
     </>
   );
@@ -119,7 +120,7 @@ function WorkMap({ work, side, lit }: { work: WorkState; side: Side; lit: string
   const variant = index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '';
   return (
     <MapView
-      title={`${variant} · ${faceText(side.face)}, hinge ${index.model.hinge}`}
+      title={wording.hinge(variant, faceText(side.face), index.model.hinge)}
       onTurn={side.turn}
       index={index}
       state={state}

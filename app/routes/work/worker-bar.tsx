@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import { flag, type JobState } from '../../../core/log/state';
 import type { JobPage } from '../../../core/wire/job-page';
@@ -21,9 +22,15 @@ export function WorkerBar({
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
   return (
     <Note layout="row" role="status" className="worker-bar">
-      <span className="fill">{`${page.people[w.by] ?? 'Somebody'} works on this${w.bench ? ` at ${w.bench}` : ''}, since ${soon(w.at, page.now)}.`}</span>
+      <span className="fill">
+        {wording.worksOnThisSince(
+          page.people[w.by] ?? 'Somebody',
+          w.bench ? ` at ${w.bench}` : '',
+          soon(w.at, page.now),
+        )}
+      </span>
       <Button onMouseDown={(e) => e.preventDefault()} onClick={onTake}>
-        Take it over
+        {wording.takeItOver}
       </Button>
     </Note>
   );

@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/workshop';
 import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
 import { hourlyRateMinor, warrantyMonths, waitFields } from '../../../core/forms/workshop-fields';
 import { readAmount } from '../../../core/quote/amount';
@@ -15,12 +16,12 @@ const minorOf = (text: unknown): number => {
 export function Money({ settings, may }: { settings: ShopSettings; may: boolean }) {
   return (
     <section className="card stack">
-      <h2>Rate, warranty and waits</h2>
+      <h2>{wording.rateWarrantyAndWaits}</h2>
       <OneFigure
         name="warrantyMonths"
         id="warranty"
-        label="Warranty on the work, months"
-        placeholder="not said on the report"
+        label={wording.warrantyOnTheWorkMonths}
+        placeholder={wording.notSaidOnTheReport}
         maxLength={4}
         shown={settings.warrantyMonths === undefined ? '' : String(settings.warrantyMonths)}
         rule={ruleOf(warrantyMonths, typedNumber)}
@@ -30,7 +31,7 @@ export function Money({ settings, may }: { settings: ShopSettings; may: boolean 
       <OneFigure
         name="hourlyRateMinor"
         id="rate"
-        label={`An hour of hands, ${settings.currency}`}
+        label={wording.anHourOfHands(settings.currency)}
         inputMode="decimal"
         maxLength={12}
         shown={(settings.hourlyRateMinor / 100).toFixed(2)}
@@ -79,7 +80,7 @@ function OneFigure({
           <NumberInput id={id} {...input} />
         </Field>
         <Button htmlType="submit" loading={busy}>
-          Keep
+          {wording.keep}
         </Button>
       </div>
       <Kept said={said} />
@@ -105,7 +106,7 @@ function Waits({ waits, may }: { waits: ShopSettings['waits']; may: boolean }) {
       <Field
         name="solventFlashS"
         htmlFor="flash"
-        label="Alcohol flashes off before heat, s"
+        label={wording.alcoholFlashesOffBeforeHeat}
         rules={[ruleOf(waitFields.shape.solventFlashS, typedNumber)]}
       >
         <NumberInput id="flash" maxLength={5} />
@@ -113,18 +114,18 @@ function Waits({ waits, may }: { waits: ShopSettings['waits']; may: boolean }) {
       <Field
         name="coolingS"
         htmlFor="cool"
-        label="Device cools before alcohol, s"
+        label={wording.deviceCoolsBeforeAlcoholS}
         rules={[ruleOf(waitFields.shape.coolingS, typedNumber)]}
       >
         <NumberInput id="cool" maxLength={5} />
       </Field>
       <div className="row">
         <Button htmlType="submit" loading={busy}>
-          Keep
+          {wording.keep}
         </Button>
         <Kept said={said} />
       </div>
-      <p className="muted small">Shipped minimums: 60 s and 120 s; longer is always allowed.</p>
+      <p className="muted small">{wording.shippedMinimums60SAnd}</p>
     </Form>
   );
 }

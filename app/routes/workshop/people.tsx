@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/workshop';
 import { Button, Collapse, Form, Input, type InputProps } from 'antd';
 import { useEffect } from 'react';
 import { personFields } from '../../../core/forms/workshop-fields';
@@ -17,7 +18,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
   return (
     <section className="card stack">
       <div className="spread">
-        <h2>People</h2>
+        <h2>{wording.people}</h2>
         <Kept said={said} />
       </div>
       <DataTable
@@ -27,7 +28,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
         bare
         columns={[
           {
-            title: 'who',
+            title: wording.who,
             cell: (p) => (
               <>
                 <span className="strong">{p.name}</span>{' '}
@@ -36,12 +37,12 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
             ),
           },
           {
-            title: 'role',
+            title: wording.role,
             align: 'right',
             cell: (p) =>
               may && p.id !== self ? (
                 <Pick<Role>
-                  aria-label={`Role of ${p.name}`}
+                  aria-label={wording.roleOf(p.name)}
                   value={p.role}
                   onChange={(role) => change({ do: 'role', person: p.id, role })}
                   options={roleOptions}
@@ -53,7 +54,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
         ]}
       />
       {may && (
-        <Collapse size="small" items={[{ key: 'add', label: 'Add a person', children: <AddPerson /> }]} />
+        <Collapse size="small" items={[{ key: 'add', label: wording.addAPerson, children: <AddPerson /> }]} />
       )}
     </section>
   );
@@ -75,18 +76,23 @@ function AddPerson() {
       className="stack"
       initialValues={blank}
       validateTrigger="onBlur"
-      onFinish={(person) => change({ do: 'add person', ...person })}
+      onFinish={(person) => change({ do: wording.addPerson, ...person })}
     >
-      <Typed name="name" label="Name" />
-      <Typed name="login" label="Login name" autoComplete="off" />
-      <Typed name="bench" label="Bench" />
-      <Typed name="password" label="First password" type="password" autoComplete="new-password" />
-      <Field name="role" htmlFor="new-role" label="Role" rules={[ruleOf(personFields.shape.role)]}>
+      <Typed name="name" label={wording.name} />
+      <Typed name="login" label={wording.loginName} autoComplete="off" />
+      <Typed name="bench" label={wording.bench} />
+      <Typed name="password" label={wording.firstPassword} type="password" autoComplete="new-password" />
+      <Field
+        name="role"
+        htmlFor="new-role"
+        label={wording.roleLabel}
+        rules={[ruleOf(personFields.shape.role)]}
+      >
         <Pick id="new-role" options={roleOptions} />
       </Field>
       <div className="row">
         <Button type="primary" htmlType="submit" loading={busy}>
-          Add
+          {wording.add}
         </Button>
         <Kept said={said} />
       </div>

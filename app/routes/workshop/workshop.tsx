@@ -1,3 +1,4 @@
+import * as wording from '../../../words/screens/workshop';
 import { Checkbox } from 'antd';
 import { generalStations } from '../../../core/methods/catalogue';
 import { methodRows, methodsOf } from '../../../core/methods/methods';
@@ -33,10 +34,10 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
         <h1>{name}</h1>
         <span className="muted">
           {may.means
-            ? 'Changes are kept at once and count for routes planned from then on.'
+            ? wording.changesAreKeptAtOnce
             : may.methods
-              ? 'As lead you change the methods; the rest is the owner’s.'
-              : 'Only an owner, or for the methods a lead, changes this page.'}
+              ? wording.asLeadYouChangeThe
+              : wording.onlyAnOwnerOrFor}
         </span>
       </div>
       <div className="cols main-side high">
@@ -56,20 +57,22 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
   return (
     <section className="card">
       <div className="spread under-4">
-        <h2>House methods</h2>
+        <h2>{wording.houseMethods}</h2>
         <Kept said={said} />
       </div>
-      <p className="muted small under-8">
-        Where the trade disagrees, the workshop chooses; any job can choose otherwise on its Route screen.
-      </p>
+      <p className="muted small under-8">{wording.whereTheTradeDisagreesThe}</p>
       <DataTable
-        name="House methods"
+        name={wording.houseMethods}
         rows={methodRows}
         rowKey={(r) => r.id}
         columns={[
-          { title: 'question', width: '26%', cell: (r) => <label htmlFor={`m-${r.id}`}>{r.question}</label> },
           {
-            title: 'here',
+            title: wording.question,
+            width: '26%',
+            cell: (r) => <label htmlFor={`m-${r.id}`}>{r.question}</label>,
+          },
+          {
+            title: wording.here,
             width: '34%',
             cell: (r) => (
               <Pick
@@ -83,7 +86,7 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
             ),
           },
           {
-            title: 'default, and why',
+            title: wording.defaultAndWhy,
             className: 'small muted',
             cell: (r) =>
               `${chosen[r.id] === r.default ? '' : `default: ${r.options.find((o) => o.id === r.default)!.name}; `}${r.why}`,
@@ -99,10 +102,10 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
   return (
     <section className="card stack gap-4">
       <div className="spread">
-        <h2>Stations</h2>
+        <h2>{wording.stations}</h2>
         <Kept said={said} />
       </div>
-      <p className="muted small">A route uses only what stands here.</p>
+      <p className="muted small">{wording.aRouteUsesOnlyWhat}</p>
       {generalStations.map((s) => (
         <Checkbox
           key={s.id}

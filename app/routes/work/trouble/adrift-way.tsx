@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { originalPiece } from '../../../../core/vocabulary/pieces';
 import { pieceInHole } from '../../../../core/log/view';
@@ -12,15 +13,15 @@ import { Spares } from './spares-list';
 const whereText = (index: IndexedModel, s: SearchPlace): string => {
   switch (s.where) {
     case 'in its hole still':
-      return `still in hole ${s.thing}: wiggle it`;
+      return wording.stillInHoleWiggleIt(s.thing);
     case 'on the bit':
-      return `on the ${driveName[s.thing] ?? s.thing} bit`;
+      return wording.onTheBit(driveName[s.thing] ?? s.thing);
     case 'under the piece':
-      return `under or on the ${thingName(index, s.thing)} in the tray`;
+      return wording.underOrOnTheIn(thingName(index, s.thing));
     case 'on a magnet':
-      return `on the ${thingName(index, s.thing)}, magnetic, ${s.awayMm} mm away`;
+      return wording.onTheMagneticMmAway(thingName(index, s.thing), s.awayMm);
     case 'on tacky edge':
-      return `on the sticky ${thingName(index, s.thing)}, ${s.awayMm} mm away`;
+      return wording.onTheStickyMmAway(thingName(index, s.thing), s.awayMm);
   }
 };
 /** Lost and found: a search list from the model, by identity. */
@@ -41,7 +42,7 @@ export function AdriftWay(p: WayProps) {
         const hole = piece.slice(0, piece.lastIndexOf('#'));
         return (
           <div key={piece} className="field">
-            <span className="label">{`${pieceName(index, piece)} is adrift: look here, in this order`}</span>
+            <span className="label">{wording.isAdriftLookHereIn(pieceName(index, piece))}</span>
             <ol className="m-0 indent-20">
               {searchPlaces(index, state, hole).map((s) => (
                 <li key={`${s.where} ${s.thing}`}>{whereText(index, s)}</li>
@@ -57,21 +58,20 @@ export function AdriftWay(p: WayProps) {
                     ...(index.fasteners.has(hole) ? {} : { tray: true as const }),
                   })
                 }
-              >{`${pieceName(index, piece)} is found`}</Button>
+              >
+                {wording.isFound(pieceName(index, piece))}
+              </Button>
             </div>
             {index.fasteners.has(hole) && <Spares {...p} fastener={hole} />}
-            <span className="small muted">
-              A screw from the box fills the hole; the lost one stays adrift and stops closing until it is
-              found.
-            </span>
+            <span className="small muted">{wording.aScrewFromTheBox}</span>
           </div>
         );
       })}
       {losable.length > 0 && (
-        <Field label="Lost: which piece is not where it should be?" htmlFor="lost">
+        <Field label={wording.lostWhichPieceIsNot} htmlFor="lost">
           <Pick<string>
             id="lost"
-            placeholder="choose…"
+            placeholder={wording.choose}
             onChange={(value) => onReport({ type: 'lost', piece: value })}
             options={[...losable.map((x) => ({ value: x, label: pieceName(index, x) }))]}
           />

@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import type { Body, TroubleKind } from '../../../../core/log/events';
 import { noHeat } from '../../../../core/vocabulary/conditions';
@@ -10,21 +11,9 @@ import { Spares } from './spares-list';
 
 const screwAdvice: Record<'stripped head' | 'stuck' | 'bad thread', readonly string[]> = {
   // common practice
-  'stripped head': [
-    'A fresh bit, straight down, more weight than turn.',
-    'A strip of rubber or film between bit and head; then a bit one size up.',
-    'Last: a bit glued on, or the head filed away. Cover the board and take up every chip of metal.',
-  ],
-  stuck: [
-    'Thread-lock: touch the head with a hot iron tip for a few seconds, then turn. Never near the cell, never on a marked cell.',
-    'A drop of alcohol, wait, a short turn to tighten, then out.',
-    'It turns but stays in the hole: wiggle it out with tweezers.',
-  ],
-  'bad thread': [
-    'Start it by hand, backwards until it drops in, then forwards.',
-    'A screw a little longer that is still safe reaches whole thread.',
-    'Never glue a screw of the board.',
-  ],
+  'stripped head': [wording.aFreshBitStraightDown, wording.aStripOfRubberOr, wording.lastABitGluedOn],
+  stuck: [wording.threadLockTouchTheHead, wording.aDropOfAlcoholWait, wording.itTurnsButStaysIn],
+  'bad thread': [wording.startItByHandBackwards, wording.aScrewALittleLonger, wording.neverGlueAScrewOf],
 };
 /** A screw that will not come, or a hole that does not hold: short advice, then what became of it. */
 export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
@@ -45,9 +34,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
           <li key={t}>{t}</li>
         ))}
       </ol>
-      {kind === 'stuck' && hot.length > 0 && (
-        <Note tone="stop">{`The cell is marked ${list(hot)}: no iron, no heat.`}</Note>
-      )}
+      {kind === 'stuck' && hot.length > 0 && <Note tone="stop">{wording.theCellIsMarkedNo(list(hot))}</Note>}
       <div className="row">
         {kind !== 'bad thread' && inside && (
           <Button
@@ -66,21 +53,21 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
               )
             }
           >
-            {kind === 'stripped head' ? `${f} is out, scrap it` : `${f} is out`}
+            {kind === 'stripped head' ? wording.isOutScrapIt(f) : wording.isOut(f)}
           </Button>
         )}
         {state.trouble[`${kind} ${f}`] ? (
           <Button onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}>
-            It is settled
+            {wording.itIsSettled}
           </Button>
         ) : (
           <Button onClick={() => onReport({ type: 'troubled', kind, thing: f })}>
-            It stands for now: record it
+            {wording.itStandsForNowRecord}
           </Button>
         )}
       </div>
       {(kind !== 'stuck' || !inside) && <Spares {...p} fastener={f} />}
-      <p className="small muted">{`${thingName(index, f)}: closing the device waits until it is settled.`}</p>
+      <p className="small muted">{wording.closingTheDeviceWaitsUntil(thingName(index, f))}</p>
     </>
   );
 }

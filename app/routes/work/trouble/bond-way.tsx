@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import type { Body } from '../../../../core/log/events';
 import { isWhole } from '../../../../core/log/view';
@@ -13,34 +14,30 @@ export function BondWay({ index, state, step, target, onReport }: WayProps) {
     <>
       {now && (
         <div className="row">
-          <Button
-            danger
-            onClick={() => onReport({ type: 'bondReleased', bond: now, torn: true })}
-          >{`${thingName(index, now)} tore`}</Button>
+          <Button danger onClick={() => onReport({ type: 'bondReleased', bond: now, torn: true })}>
+            {wording.hasTorn(thingName(index, now))}
+          </Button>
         </div>
       )}
       {torn.map((b) => (
         <div key={b} className="stack gap-8">
-          <span className="label strong">{`${thingName(index, b)} is torn`}</span>
+          <span className="label strong">{wording.isTorn(thingName(index, b))}</span>
           {index.bonds.get(b)!.tornThen === 'solvent' ? (
             <>
-              <p>
-                Alcohol along the edge, 30 to 60 s, then a wide flat plastic tool; never bend the cell, never
-                near heat.
-              </p>
+              <p>{wording.alcoholAlongTheEdge30}</p>
               <div className="row">
                 <Button onClick={() => onReport(dissolve(b))}>
                   {state.acted[`solvent ${b}`] === undefined
-                    ? 'Alcohol is on: start the 60 s'
-                    : 'Once more: start the 60 s'}
+                    ? wording.alcoholIsOnStartThe
+                    : wording.onceMoreStartThe60}
                 </Button>
               </div>
             </>
           ) : (
             <p>
               {index.bonds.get(b)!.tornThen === 'heat'
-                ? 'Warm it again where the model says, then lift slowly.'
-                : 'Cut it with a plastic tool, flat along the frame.'}
+                ? wording.warmItAgainWhereThe
+                : wording.cutItWithAPlastic}
             </p>
           )}
         </div>

@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import type { Body } from '../../../../core/log/events';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -21,7 +22,7 @@ export function PartWay({
   const slots = partsOfTrouble(index, state, kind);
   const [slot, setSlot] = useState(step?.about && slots.includes(step.about) ? step.about : (slots[0] ?? ''));
   const [note, setNote] = useState('');
-  const how = kind === 'broken' ? 'replaced or repaired' : 'another part is here';
+  const how = kind === 'broken' ? wording.replacedOrRepaired : wording.anotherPartIsHere;
   const Ways = kind === 'broken' ? BrokenPart : WrongPart;
   return (
     <>
@@ -30,11 +31,13 @@ export function PartWay({
         .map((s) => (
           <div key={s} className="row">
             <span>{`${thingName(index, s)}: ${kind}`}</span>
-            <Button onClick={() => onReport({ type: 'eased', kind, thing: s, how })}>Settled</Button>
-            <Link to={`/jobs/${jobId}/offer`}>Offer</Link>
+            <Button onClick={() => onReport({ type: 'eased', kind, thing: s, how })}>
+              {wording.settled}
+            </Button>
+            <Link to={`/jobs/${jobId}/offer`}>{wording.offer}</Link>
           </div>
         ))}
-      <Field label={kind === 'broken' ? 'What broke?' : 'Which part?'} htmlFor="trouble-slot">
+      <Field label={kind === 'broken' ? wording.whatBroke : wording.whichPart} htmlFor="trouble-slot">
         <Pick
           id="trouble-slot"
           value={slot}
@@ -42,7 +45,7 @@ export function PartWay({
           options={slots.map((s) => ({ value: s, label: thingName(index, s) }))}
         />
       </Field>
-      <Words label="How, and how bad?" value={note} set={setNote} />
+      <Words label={wording.howAndHowBad} value={note} set={setNote} />
       <div className="row">
         <Ways state={state} slot={slot} note={note} onReport={onReport} />
       </div>
@@ -90,7 +93,7 @@ function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
       <TroubleButton
         kind="broken"
         then={state.task[slot] === 'replace' ? undefined : { type: 'taskSet', slot, action: 'replace' }}
-        text="It is to be replaced: price and route follow"
+        text={wording.itIsToBeReplaced}
         slot={slot}
         note={note}
         onReport={onReport}
@@ -98,10 +101,10 @@ function BrokenPart({ state, slot, note, onReport }: PartTrouble) {
       <Button
         disabled={!slot || !note.trim()}
         onClick={() =>
-          onReport({ type: 'noted', thing: slot, text: `broken, left as it is: ${cut(note, 900)}` })
+          onReport({ type: 'noted', thing: slot, text: wording.brokenLeftAsItIs(cut(note, 900)) })
         }
       >
-        It stays as it is; the owner is told
+        {wording.itStaysAsItIs}
       </Button>
     </>
   );
@@ -110,7 +113,7 @@ const WrongPart = ({ state, slot, note, onReport }: PartTrouble) => (
   <TroubleButton
     kind="wrong part"
     then={state.part[slot] ? { type: 'partDropped', slot } : undefined}
-    text="It goes back to stock: choose another on the offer"
+    text={wording.itGoesBackToStock}
     slot={slot}
     note={note}
     onReport={onReport}

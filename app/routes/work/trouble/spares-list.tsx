@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { newPiece } from '../../../../core/vocabulary/pieces';
 import { safeLengthMm } from '../../../../core/screws/safe-length';
@@ -11,7 +12,7 @@ function nextPiece(state: WayProps['state'], fastener: string): string {
   for (let n = 1; ; n++) if (state.place[newPiece(fastener, n)] === undefined) return newPiece(fastener, n);
 }
 const goodText: Record<Substitute['why'][number], string> = {
-  'same in everything': 'the same in everything',
+  'same in everything': wording.theSameInEverything,
   shorter: 'shorter',
   'longer, still safe': 'longer, still safe',
   'smaller head': 'smaller head',
@@ -24,17 +25,31 @@ export function Spares({ index, state, spares, fastener, onReport }: WayProps & 
   const { fit, not } = substitutesFor(f, spares);
   return (
     <div className="field">
-      <span className="label">{`From the spares box for ${fastener} (${driveName[f.drive]}, ${f.thread}, ${f.lengthMm} mm, at most ${safeLengthMm(f)} mm)`}</span>
+      <span className="label">
+        {wording.fromTheBoxFor(
+          fastener,
+          driveName[f.drive] ?? f.drive,
+          f.thread,
+          f.lengthMm,
+          safeLengthMm(f),
+        )}
+      </span>
       {fit.length === 0 ? (
-        <span className="muted">{`Nothing in the box fits${not.length ? `: ${plural(not.length, 'kind')} looked at, none with this thread, length and head` : ''}. Order one; until then the hole stays empty and closing is stopped.`}</span>
+        <span className="muted">
+          {wording.nothingInTheBoxFits(
+            not.length ? wording.lookedAtNoneWithThis(plural(not.length, 'kind')) : '',
+          )}
+        </span>
       ) : (
         <ul className="list">
           {fit.slice(0, 4).map(({ spare, why }) => (
             <li key={spare.id} className="row">
               <Recess drive={spare.drive as 'P2'} size={22} />
               <span className="fill">
-                {`${spare.drive} ${spare.thread} × ${spare.lengthMm} mm, head ${spare.headMm}`}
-                <span className="small muted">{` · ${why.map((w) => goodText[w]).join(', ')} · ${spare.count} left`}</span>
+                {wording.mmHead(spare.drive, spare.thread, spare.lengthMm, spare.headMm)}
+                <span className="small muted">
+                  {wording.left(why.map((w) => goodText[w]).join(', '), spare.count)}
+                </span>
               </span>
               <Button
                 onClick={() =>
@@ -50,7 +65,7 @@ export function Spares({ index, state, spares, fastener, onReport }: WayProps & 
                   })
                 }
               >
-                Take it
+                {wording.takeIt}
               </Button>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { plural } from '../../../../words/things';
 import type { WayProps } from './way';
@@ -9,19 +10,17 @@ export function SpillWay({ state, jobId, onReport }: WayProps) {
   const mixed = Object.values(state.place).filter((at) => at === 'mixed').length;
   return (
     <>
-      <p>
-        Leave them where they fell and take them up with a magnet. Each is measured once; the lengths tell
-        which hole it is from.
-      </p>
+      <p>{wording.leaveThemWhereTheyFell}</p>
       <div className="row">
         {lying.length > 0 && (
-          <Button
-            danger
-            onClick={() => onReport({ type: 'spilled', pieces: lying })}
-          >{`${plural(lying.length, 'screw')} on the mat ${lying.length === 1 ? 'is' : 'are'} mixed up`}</Button>
+          <Button danger onClick={() => onReport({ type: 'spilled', pieces: lying })}>
+            {wording.onTheMatMixedUp(plural(lying.length, 'screw'), lying.length === 1 ? 'is' : 'are')}
+          </Button>
         )}
         {mixed > 0 && (
-          <LinkButton type="primary" to={`/jobs/${jobId}/sort`}>{`Sort the ${mixed}`}</LinkButton>
+          <LinkButton type="primary" to={`/jobs/${jobId}/sort`}>
+            {wording.sortThe(mixed)}
+          </LinkButton>
         )}
       </div>
     </>

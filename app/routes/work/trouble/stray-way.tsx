@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { list, pieceName } from '../../../../words/things';
@@ -13,16 +14,25 @@ export function StrayWay({ index, state, onReport }: WayProps) {
   return (
     <>
       {adrift.length > 0 && (
-        <Note>{`${list(adrift.map((x) => pieceName(index, x)))} ${adrift.length > 1 ? 'are' : 'is'} adrift. Is it one of these? Measure it: only then is it found.`}</Note>
+        <Note>
+          {wording.adriftIsItOneOf(
+            list(adrift.map((x) => pieceName(index, x))),
+            adrift.length > 1 ? 'are' : 'is',
+          )}
+        </Note>
       )}
       {inside.map((s) => (
         <div key={s} className="row">
           <Button
-            onClick={() => onReport({ type: 'strayRemoved', stray: s, note: note.trim() || 'taken out' })}
-          >{`${s} is out of the device`}</Button>
+            onClick={() =>
+              onReport({ type: 'strayRemoved', stray: s, note: note.trim() || wording.takenOut })
+            }
+          >
+            {wording.isOutOfTheDevice(s)}
+          </Button>
         </div>
       ))}
-      <Words label="What is it, and where?" value={note} set={setNote} />
+      <Words label={wording.whatIsItAndWhere} value={note} set={setNote} />
       <div className="row">
         <Button
           disabled={!note.trim()}
@@ -34,7 +44,7 @@ export function StrayWay({ index, state, onReport }: WayProps) {
             })
           }
         >
-          A loose piece is inside that is not this device’s
+          {wording.aLoosePieceIsInside}
         </Button>
       </div>
     </>

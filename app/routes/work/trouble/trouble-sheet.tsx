@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { TroubleKind } from '../../../../core/log/events';
@@ -29,38 +30,38 @@ const screw =
   (p) => <BadScrewWay key={kind} {...p} kind={kind} />;
 /** What can go wrong, in the order in which hands ask for it. Each leads to a short way; what does not apply here is left out. */
 const troubles: readonly Trouble[] = [
-  { id: 'danger', name: 'Swollen, pierced, wet, too hot', way: (p) => <DangerWay {...p} /> },
-  { id: 'stripped', name: 'Head is stripped', way: screw('stripped head'), when: screwInHand },
-  { id: 'stuck', name: 'It will not turn', way: screw('stuck'), when: screwInHand },
-  { id: 'thread', name: 'Thread does not hold', way: screw('bad thread'), when: screwInHand },
+  { id: 'danger', name: wording.swollenPiercedWetTooHot, way: (p) => <DangerWay {...p} /> },
+  { id: 'stripped', name: wording.headIsStripped, way: screw('stripped head'), when: screwInHand },
+  { id: 'stuck', name: wording.itWillNotTurn, way: screw('stuck'), when: screwInHand },
+  { id: 'thread', name: wording.threadDoesNotHold, way: screw('bad thread'), when: screwInHand },
   {
     id: 'wrong-screw',
-    name: 'Screw too long or wrong',
+    name: wording.screwTooLongOrWrong,
     way: (p) => <WrongScrewWay {...p} />,
     when: screwInHand,
   },
-  { id: 'lost', name: 'A screw or piece is lost', way: (p) => <AdriftWay {...p} /> },
+  { id: 'lost', name: wording.aScrewOrPieceIs, way: (p) => <AdriftWay {...p} /> },
   {
     id: 'torn',
-    name: 'It tore',
+    name: wording.itTore,
     way: (p) => <BondWay {...p} />,
     when: (p) => p.step?.action === 'release' || Object.values(p.state.bond).includes('torn'),
   },
-  { id: 'stray', name: 'A screw too many', way: (p) => <StrayWay {...p} /> },
+  { id: 'stray', name: wording.aScrewTooMany, way: (p) => <StrayWay {...p} /> },
   {
     id: 'spill',
-    name: 'The mat was knocked',
+    name: wording.theMatWasKnocked,
     way: (p) => <SpillWay {...p} />,
     when: (p) => Object.values(p.state.place).some((at) => at.startsWith('mat/') || at === 'mixed'),
   },
-  { id: 'broken', name: 'Something broke', way: (p) => <PartWay key="broken" {...p} kind="broken" /> },
+  { id: 'broken', name: wording.somethingBroke, way: (p) => <PartWay key="broken" {...p} kind="broken" /> },
   {
     id: 'wrong',
-    name: 'Wrong or bad new part',
+    name: wording.wrongOrBadNewPart,
     way: (p) => <PartWay key="wrong" {...p} kind="wrong part" />,
     when: (p) => Object.values(p.state.task).includes('replace'),
   },
-  { id: 'words', name: 'Something else', way: (p) => <WordsWay {...p} /> },
+  { id: 'words', name: wording.somethingElse, way: (p) => <WordsWay {...p} /> },
 ];
 
 /** Something is not as it should be. */
@@ -71,22 +72,26 @@ export function TroubleSheet(p: WayProps) {
   const [chosen, setChosen] = useState('');
   const now = offered.find((t) => t.id === chosen);
   return (
-    <Sheet title={now ? now.name : 'Trouble'} onClose={p.onClose}>
+    <Sheet title={now ? now.name : wording.trouble} onClose={p.onClose}>
       {!now && standing.length + adrift.length > 0 && (
-        <Note tone="stop">{`Open: ${list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5)}.`}</Note>
+        <Note tone="stop">
+          {wording.open(list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5))}
+        </Note>
       )}
       {!now && adrift.length > 0 && (
         <div className="row">
           {adrift.map((piece) => (
-            <Button
-              key={piece}
-              onClick={() => setChosen('lost')}
-            >{`Look for ${pieceName(p.index, piece)}`}</Button>
+            <Button key={piece} onClick={() => setChosen('lost')}>
+              {wording.lookFor(pieceName(p.index, piece))}
+            </Button>
           ))}
         </div>
       )}
       {!now && (
-        <p className="muted">{p.target ? `In hand: ${thingName(p.index, p.target)}. ` : ''}What is it?</p>
+        <p className="muted">
+          {p.target ? wording.inHand(thingName(p.index, p.target)) : ''}
+          {wording.whatIsIt}
+        </p>
       )}
       {!now && (
         <div className="grid halves gap-8">
@@ -101,7 +106,7 @@ export function TroubleSheet(p: WayProps) {
         <>
           {now.way(p)}
           <div>
-            <Button onClick={() => setChosen('')}>Other trouble</Button>
+            <Button onClick={() => setChosen('')}>{wording.otherTrouble}</Button>
           </div>
         </>
       )}

@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { thingName } from '../../../../words/things';
@@ -11,23 +12,25 @@ export function WordsWay({ index, state, step, target, onReport }: WayProps) {
   const masked = state.mask.tape === 'on';
   return (
     <>
-      <Words label="In words" value={note} set={setNote} />
+      <Words label={wording.inWords} value={note} set={setNote} />
       <div className="row">
         <Button disabled={!note.trim()} onClick={() => onReport({ type: 'noted', text: note.trim() })}>
-          Keep as a note
+          {wording.keepAsANote}
         </Button>
         {thing && (
           <Button
             disabled={!note.trim()}
             onClick={() => onReport({ type: 'noted', text: note.trim(), thing, finding: true })}
-          >{`Not as the model says, at the ${thingName(index, thing)}`}</Button>
+          >
+            {wording.notAsTheModelSays(thingName(index, thing))}
+          </Button>
         )}
         {step?.action === 'apply seal' && (
           <Button
             disabled={!note.trim()}
             onClick={() => onReport({ type: 'leftUnsealed', reason: cut(note, 1000) })}
           >
-            The seal is left off on purpose, for this reason
+            {wording.theSealIsLeftOff}
           </Button>
         )}
         <Button
@@ -35,7 +38,7 @@ export function WordsWay({ index, state, step, target, onReport }: WayProps) {
             onReport(masked ? { type: 'maskOff', mask: 'tape' } : { type: 'maskOn', mask: 'tape' })
           }
         >
-          {masked ? 'Masking tape is off again' : 'Masking tape is on'}
+          {masked ? wording.maskingTapeIsOffAgain : wording.maskingTapeIsOn}
         </Button>
       </div>
     </>

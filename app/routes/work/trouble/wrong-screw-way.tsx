@@ -1,3 +1,4 @@
+import * as wording from '../../../../words/screens/trouble';
 import { Button } from 'antd';
 import { safeLengthMm } from '../../../../core/screws/safe-length';
 import { pieceName, thingName } from '../../../../words/things';
@@ -12,13 +13,12 @@ export function WrongScrewWay(p: WayProps) {
   const safe = safeLengthMm(index.fasteners.get(hole)!);
   return (
     <>
-      <p>{`${thingName(index, hole)} takes ${safe} mm at most. Measure once more: a burr or a tilted jaw adds a tenth. If it stands, this screw goes back to the owner, not into the phone.`}</p>
+      <p>{wording.takesMmAtMostMeasure(thingName(index, hole), safe)}</p>
       <div className="row">
         {here.map((piece) => (
-          <Button
-            key={piece}
-            onClick={() => onReport({ type: 'pieceSetAside', piece, to: 'owner' })}
-          >{`${pieceName(index, piece)} goes into the owner’s bag`}</Button>
+          <Button key={piece} onClick={() => onReport({ type: 'pieceSetAside', piece, to: 'owner' })}>
+            {wording.goesIntoTheOwnersBag(pieceName(index, piece))}
+          </Button>
         ))}
       </div>
       <Spares {...p} fastener={hole} />

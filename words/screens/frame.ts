@@ -1,0 +1,3 @@
+export const job = (maker: string, name: string, text: string, number: number): string =>
+  `${maker} ${name} · ${text} · job ${number}`;
+export const anotherBench = 'Another bench';

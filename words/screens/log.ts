@@ -1,0 +1,25 @@
+export const takenBackByAt = (name: string, seq: number): string => ` taken back by ${name} at #${seq}`;
+export const against = (text: string): string => `against: ${text}`;
+export const nothingInTheLogMatches = 'Nothing in the log matches.';
+export const when = 'when';
+export const clockNotKnown = 'clock not known';
+export const who = 'who';
+export const what = 'what';
+export const takeBack = 'take back';
+export const backToEntry = (seq: number): string => `Back to entry ${seq}`;
+export const backToHere = 'Back to here';
+export const theLatestOfAreShown = (most: number, count: number): string =>
+  `The latest ${most} of ${count} are shown; narrow it by words, kind or person.`;
+export const log = 'Log';
+export const takenBack = (plural: string, count: number): string => `${plural}, ${count} taken back`;
+export const searchTheLogOrAnd = 'Search the log, or # and a number';
+export const wordsOrAndANumber = 'words, or # and a number';
+export const kind = 'Kind';
+export const person = 'Person';
+export const everybody = 'everybody';
+export const somebody = 'somebody';
+export const entryWas = 'entry was';
+export const entriesWere = 'entries were';
+export const takenBackTheLogKeeps = (plural: string): string => `${plural} taken back; the log keeps them.`;
+export const takeThemBack = 'Take them back';
+export const leaveIt = 'Leave it';

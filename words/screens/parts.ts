@@ -1,0 +1,10 @@
+export const noNetworkThisPartOf =
+  'No network: this part of the page has not come yet. It comes by itself when there is one.';
+export const nothingHere = 'Nothing here.';
+export const thisJob = 'This job';
+export const doItAllTheSame = 'Do it all the same';
+export const search = 'Search';
+export const columns = 'Columns';
+export const dayAndTime = 'day and time';
+export const stock = 'Stock';
+export const sparesBox = 'Spares box';

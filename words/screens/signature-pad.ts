@@ -1,0 +1,3 @@
+export const signAgain = 'Sign again';
+export const signatureGiven = 'Signature, given';
+export const signatureEmpty = 'Signature, empty';

@@ -1,0 +1,53 @@
+export const lockedToAnAccount = 'locked to an account';
+export const released = 'Released…';
+export const whatProvesIt = 'What proves it?';
+export const keep = 'Keep';
+export const part = 'part';
+export const whereFrom = 'where from';
+export const releasedOf = (proof: string): string => `released: ${proof}`;
+export const lotSerial = 'lot, serial';
+export const price = 'price';
+export const whereItIs = 'where it is';
+export const withWhat = (text: string): string => `with ${text}`;
+export const free = 'free';
+export const takeOutOfTheStock = (name: string, serial: string): string =>
+  `Take out of the stock: ${name} ${serial}`;
+export const takeOut = 'Take out';
+export const aCsvFileWhoseFirst =
+  'A CSV file whose first line names the columns: model, slot, provenance and price; name, supplier, lot, serial, arrives_with, released and proof where they are known.';
+export const anOwnerOrALead = 'An owner or a lead adds parts. Everybody chooses from them, on a job’s Offer.';
+export const parts = 'Parts';
+export const stock = 'Stock';
+export const freeChosenOrUsedUp = (plural: string, text: number): string =>
+  `${plural} free, ${text} chosen or used up`;
+export const takeOutOf = (count: number): string => `Take ${count} out`;
+export const csv = 'CSV';
+export const noPartMatchesAllOf = 'No part matches all of this. Leave something out.';
+export const partsWithWhereTheyCame =
+  'Parts with where they came from, their price and serial lie here; they are chosen for a job on its Offer and used up by it. Add one, or import a CSV file.';
+export const partsInStock = 'Parts in stock';
+export const chosenForAJob = 'chosen for a job';
+export const usedUp = 'used up';
+export const searchTheStock = 'Search the stock';
+export const partModelSupplierSerial = 'part, model, supplier, serial';
+export const whereFromLabel = 'Where from';
+export const fromAnywhere = 'from anywhere';
+export const whereItIsLabel = 'Where it is';
+export const whereverItIs = 'wherever it is';
+export const addAPart = 'Add a part';
+export const model = 'Model';
+export const place = 'Place';
+export const priceOf = (currency: string): string => `Price, ${currency}`;
+export const supplier = 'Supplier';
+export const lot = 'Lot';
+export const serial = 'Serial';
+export const formerAccount = 'Former account';
+export const whatProvesTheRelease = 'What proves the release';
+export const add = 'Add';
+export const choose = 'choose…';
+export const comesFittedWith = (text: string): string => `Comes fitted with${text}`;
+export const comesFittedWithLabel = 'Comes fitted with';
+export const theOnesBefore = (count: number): string => `The ${count} before`;
+export const theNext = (count: number): string => `The next ${count}`;
+export const usedByJob = (number: number): string => `used by job ${number}`;
+export const chosenForJob = (number: number): string => `chosen for job ${number}`;

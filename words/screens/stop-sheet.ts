@@ -1,0 +1,10 @@
+export const thisIsNotDone = 'This is not done';
+export const stop = 'Stop';
+export const nobodyPassesThisAsLong = 'Nobody passes this as long as it stands.';
+export const anOwnerOrLeadMay = 'An owner or lead may pass this with a reason.';
+export const reasonItStaysInThe = 'Reason (it stays in the record and the report)';
+export const giveTheReasonItStays = 'Give the reason: it stays in the record.';
+export const secondPersonLogin = 'Second person: login';
+export const whoConfirmsIt = 'Who confirms it?';
+export const theirPassword = 'their password';
+export const theirPasswordTypedByThem = 'Their password, typed by them.';
