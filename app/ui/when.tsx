@@ -7,22 +7,22 @@ import { dayjs } from './dayjs';
 const formats = ['ddd D MMM YYYY HH:mm', 'D MMM YYYY HH:mm', 'D/M/YYYY HH:mm', 'YYYY-MM-DD HH:mm', 'HH:mm'];
 
 interface Props {
-  id: string;
+  id?: string;
   /** Milliseconds since 1970; null where nothing is chosen. */
-  value: number | null;
+  value?: number | null;
   /** The time of now, for the quick choices. */
   now: number;
   disabled?: boolean;
   invalid?: boolean;
-  onChange: (ms: number | null) => void;
+  onChange?: (ms: number | null) => void;
 }
 /** A day and a time of it, 24 hours, with the quick choices of a counter. */
-export function When({ id, value, now, disabled = false, invalid = false, onChange }: Props) {
+export function When({ id, value = null, now, disabled = false, invalid = false, onChange }: Props) {
   // the same object as long as it is the same time: with another one what is being typed would be thrown away
   const at = useMemo(() => (value === null ? null : dayjs(value)), [value]);
   return (
     <DatePicker
-      id={id}
+      {...(id ? { id } : {})}
       className="when"
       format={formats}
       showTime={{ format: 'HH:mm', minuteStep: 5 }}
@@ -35,9 +35,9 @@ export function When({ id, value, now, disabled = false, invalid = false, onChan
       presets={quickChoices(now).map(({ name, at }) => ({ label: name, value: dayjs(at) }))}
       // as soon as it is a time: nothing is typed that is not taken
       onCalendarChange={(chosen) => {
-        if (chosen && !Array.isArray(chosen)) onChange(chosen.valueOf());
+        if (chosen && !Array.isArray(chosen)) onChange?.(chosen.valueOf());
       }}
-      onChange={(chosen) => onChange(chosen ? chosen.valueOf() : null)}
+      onChange={(chosen) => onChange?.(chosen ? chosen.valueOf() : null)}
     />
   );
 }

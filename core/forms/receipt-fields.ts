@@ -86,6 +86,8 @@ export const receiptSchema = z.strictObject({
   passcode: z.string().max(60, 'At most 60 characters.').optional(),
 });
 export type Receipt = z.output<typeof receiptSchema>;
+/** Every field that a receipt can have. */
+export const receiptFieldNames = Object.keys(receiptSchema.shape) as (keyof Receipt)[];
 export type FieldErrors = Record<string, string>;
 
 /** What of a model a receipt is held against. */

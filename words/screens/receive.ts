@@ -86,3 +86,4 @@ export const missingOrWrongBelowNothing = (plural: string): string =>
 export const beforeCheck = 'Before-check';
 export const coldBeforeAnythingIsWarmed =
   'Cold, before anything is warmed: the list that belongs to the model stands here.';
+export const backup = 'Backup';

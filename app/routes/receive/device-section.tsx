@@ -1,18 +1,20 @@
 import * as wording from '../../../words/screens/receive';
 import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
+import type { Task } from '../../../core/log/events';
+import type { ModelChoice } from '../../../core/wire/model-choice';
 import { Pick } from '../../ui/pick';
-import { TaskPicker } from '../../ui/task-picker';
+import { type Part, TaskPicker } from '../../ui/task-picker';
 import { When } from '../../ui/when';
 import { PhoneAsked } from './phone-asked';
-import { marked, Problem, ReceiveField } from './receive-field';
+import { type Control, ReceiveField } from './receive-field';
 import { SeenBefore, useSeen } from './seen-before';
 import { Symptoms } from './symptoms';
 import type { ReceiveState } from './use-receive';
 
 /** Which device, whose, what is wrong with it, what is to be done until when. */
 export function DeviceSection({ form, now }: { form: ReceiveState; now: number }) {
-  const { id, models, draft, change, errors, model, passcode, setPasscode } = form;
+  const { id, models, draft, change, model } = form;
   const first = useRef<HTMLElement>(null);
   useEffect(() => {
     first.current?.querySelector('input')?.focus();
@@ -33,77 +35,61 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
           });
         }}
       />
-      <ReceiveField label={wording.ownersName} field="owner" errors={errors}>
-        <Input
-          {...marked(errors, 'owner')}
-          value={draft.owner ?? ''}
-          maxLength={80}
-          onChange={(e) => change({ owner: e.target.value })}
-        />
+      <ReceiveField label={wording.ownersName} field="owner">
+        <Input maxLength={80} />
       </ReceiveField>
       <Complaint form={form} />
       <Symptoms draft={draft} change={change} />
       {model && (
         <div className="field">
           <span className="label">{wording.tasksIfTheyAreKnown}</span>
-          <div {...marked(errors, 'tasks')} tabIndex={-1}>
-            <TaskPicker
-              least={0}
-              parts={model.parts}
-              tasks={draft.tasks ?? []}
-              onSet={(slot, action) =>
-                change({
-                  tasks: [
-                    ...(draft.tasks ?? []).filter((t) => t.slot !== slot),
-                    ...(action === 'none' ? [] : [{ slot, action }]),
-                  ],
-                })
-              }
-            />
-          </div>
-          <Problem errors={errors} field="tasks" />
+          <ReceiveField field="tasks">
+            <Tasks parts={model.parts} />
+          </ReceiveField>
         </div>
       )}
       <WantedFor form={form} now={now} />
-      <PhoneAsked draft={draft} change={change} errors={errors} />
-      <ReceiveField label={wording.passcodeForTheChecks} field="passcode" errors={errors}>
-        <Input
-          {...marked(errors, 'passcode')}
-          value={passcode}
-          maxLength={60}
-          autoComplete="off"
-          onChange={(e) => setPasscode(e.target.value)}
-        />
-        <span className="muted small">{wording.neverPartOfADraft}</span>
+      <PhoneAsked />
+      <ReceiveField
+        label={wording.passcodeForTheChecks}
+        field="passcode"
+        extra={<span className="muted small">{wording.neverPartOfADraft}</span>}
+      >
+        <Input maxLength={60} autoComplete="off" />
       </ReceiveField>
     </section>
   );
 }
 
-function WhichDevice({ form: { models, draft, change, errors, model } }: { form: ReceiveState }) {
+function Tasks({ parts, id, value = [], onChange, ...said }: { parts: Part[] } & Control<Task[]>) {
+  return (
+    <div id={id} {...said} role="group" aria-label={wording.tasksIfTheyAreKnown} tabIndex={-1}>
+      <TaskPicker
+        least={0}
+        parts={parts}
+        tasks={value}
+        onSet={(slot, action) =>
+          onChange?.([
+            ...value.filter((t) => t.slot !== slot),
+            ...(action === 'none' ? [] : [{ slot, action }]),
+          ])
+        }
+      />
+    </div>
+  );
+}
+
+function WhichDevice({ form: { models, model } }: { form: ReceiveState }) {
   return (
     <>
       <div className="row gap-8 high">
-        <ReceiveField label={wording.serialOrOwnTag} field="tag" errors={errors} className="grow-150">
-          <Input
-            {...marked(errors, 'tag')}
-            value={draft.tag ?? ''}
-            maxLength={60}
-            autoComplete="off"
-            onChange={(e) => change({ tag: e.target.value })}
-          />
+        <ReceiveField label={wording.serialOrOwnTag} field="tag" className="grow-150">
+          <Input maxLength={60} autoComplete="off" />
         </ReceiveField>
-        <ReceiveField label={wording.model} field="modelHash" errors={errors} className="grow-120">
+        <ReceiveField label={wording.model} field="modelHash" className="grow-120">
           <Pick
-            {...marked(errors, 'modelHash')}
             className="shrinks"
             placeholder={wording.choose}
-            value={draft.modelHash || undefined}
-            onChange={(value) => {
-              const m = models.find((x) => x.hash === value);
-              if (m)
-                change({ modelHash: m.hash, variant: m.variants[0]!.id, tasks: [], before: {}, marks: [] });
-            }}
             options={models.map((m) => ({ value: m.hash, label: m.name }))}
           />
         </ReceiveField>
@@ -111,73 +97,81 @@ function WhichDevice({ form: { models, draft, change, errors, model } }: { form:
       {model && model.variants.length > 1 && (
         <div className="field">
           <span className="label">{wording.variant}</span>
-          <div className="row gap-6" {...marked(errors, 'variant')}>
-            {model.variants.map((v) => (
-              <Button
-                key={v.id}
-                aria-pressed={v.id === draft.variant}
-                type={v.id === draft.variant ? 'primary' : 'default'}
-                onClick={() => change({ variant: v.id })}
-              >
-                {v.name}
-              </Button>
-            ))}
-          </div>
-          <Problem errors={errors} field="variant" />
+          <ReceiveField field="variant">
+            <Variants variants={model.variants} />
+          </ReceiveField>
         </div>
       )}
     </>
   );
 }
+function Variants({
+  variants,
+  id,
+  value,
+  onChange,
+  ...said
+}: { variants: ModelChoice['variants'] } & Control<string>) {
+  return (
+    <div className="row gap-6" id={id} {...said} role="group" aria-label={wording.variant} tabIndex={-1}>
+      {variants.map((v) => (
+        <Button
+          key={v.id}
+          aria-pressed={v.id === value}
+          type={v.id === value ? 'primary' : 'default'}
+          onClick={() => onChange?.(v.id)}
+        >
+          {v.name}
+        </Button>
+      ))}
+    </div>
+  );
+}
 
 /** As many characters as a job takes. */
 const most = 4000;
-function Complaint({ form: { draft, change, errors } }: { form: ReceiveState }) {
+function Complaint({ form: { draft, errors } }: { form: ReceiveState }) {
   const { length } = draft.complaint ?? '';
   return (
-    <ReceiveField label={wording.whatTheOwnerSaysIs} field="complaint" errors={errors}>
-      <Input.TextArea
-        {...marked(errors, 'complaint')}
-        rows={2}
-        value={draft.complaint ?? ''}
-        onChange={(e) => change({ complaint: e.target.value })}
-      />
-      {length > most && (
-        <span className="error" role="status">
-          {wording.charactersAtMost4000(length)}
-        </span>
-      )}
+    <ReceiveField
+      label={wording.whatTheOwnerSaysIs}
+      field="complaint"
+      extra={
+        length > most &&
+        !errors.complaint && (
+          <span className="error" role="status">
+            {wording.charactersAtMost4000(length)}
+          </span>
+        )
+      }
+    >
+      <Input.TextArea rows={2} />
     </ReceiveField>
   );
 }
 
-function WantedFor({ form: { draft, change, errors }, now }: { form: ReceiveState; now: number }) {
+function WantedFor({ form: { draft, errors }, now }: { form: ReceiveState; now: number }) {
   const at = draft.promisedAt ?? null;
   const past = at !== null && at < now;
   return (
     <div className="row gap-8 high">
-      <ReceiveField label={wording.wantedFor} field="promisedAt" errors={errors} className="grow-170">
-        <When
-          id="promisedAt"
-          value={at}
-          now={now}
-          invalid={past || !!errors.promisedAt}
-          onChange={(promisedAt) => change({ promisedAt })}
-        />
-        {past && !errors.promisedAt && (
-          <span className="error" role="status">
-            {wording.thisTimeIsPast}
-          </span>
-        )}
+      <ReceiveField
+        label={wording.wantedFor}
+        field="promisedAt"
+        className="grow-170"
+        extra={
+          past &&
+          !errors.promisedAt && (
+            <span className="error" role="status">
+              {wording.thisTimeIsPast}
+            </span>
+          )
+        }
+      >
+        <When now={now} invalid={past || !!errors.promisedAt} />
       </ReceiveField>
-      <ReceiveField label={wording.becauseOf2} field="promisedAs" errors={errors} className="grow-110">
-        <Input
-          {...marked(errors, 'promisedAs')}
-          value={draft.promisedAs ?? ''}
-          maxLength={60}
-          placeholder={wording.aSailingSay}
-          onChange={(e) => change({ promisedAs: e.target.value })}
-        />
+      <ReceiveField label={wording.becauseOf2} field="promisedAs" className="grow-110">
+        <Input maxLength={60} placeholder={wording.aSailingSay} />
       </ReceiveField>
     </div>
   );

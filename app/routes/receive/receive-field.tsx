@@ -1,44 +1,21 @@
-import type { ReactNode } from 'react';
+import type { FormItemProps } from 'antd';
+import type { Receipt } from '../../../core/forms/receipt-fields';
 import { Field } from '../../ui/field';
-import type { ReceiveState } from './use-receive';
 
-/** What a control of the form says of itself when its field is wrong. */
-export const marked = (errors: ReceiveState['errors'], field: string) => ({
-  id: field,
-  'aria-invalid': !!errors[field],
-  ...(errors[field] ? { 'aria-describedby': `${field}-error` } : {}),
-});
-/** What is wrong with something that is no single field, below it. */
-export const Problem = ({ errors, field }: { errors: ReceiveState['errors']; field: string }) =>
-  errors[field] && (
-    <span className="error" id={`${field}-error`} role="alert">
-      {errors[field]}
-    </span>
-  );
-/** A labelled control of the form with what is wrong with it. */
+/** What stands in the form: a receipt's fields, the passcode, too, which no draft ever holds. */
+export type ReceiveFields = Partial<Receipt>;
+/** A control of the form under its own name: what is wrong with it stands below it. */
 export function ReceiveField({
-  label,
   field,
-  errors,
-  className,
-  children,
-}: {
-  label: string;
-  field: string;
-  errors: ReceiveState['errors'];
-  className?: string;
-  children: ReactNode;
-}) {
-  return (
-    <Field
-      label={label}
-      htmlFor={field}
-      {...(className ? { className } : {})}
-      {...(errors[field]
-        ? { validateStatus: 'error', help: <span id={`${field}-error`}>{errors[field]}</span> }
-        : {})}
-    >
-      {children}
-    </Field>
-  );
+  ...item
+}: { field: keyof ReceiveFields & string } & Omit<FormItemProps, 'name'>) {
+  return <Field name={field} {...item} />;
+}
+/** What a control that is no single field takes from its place in the form. */
+export interface Control<Value> {
+  id?: string;
+  value?: Value;
+  onChange?: (value: Value) => void;
+  'aria-invalid'?: boolean | 'true' | 'false';
+  'aria-describedby'?: string;
 }

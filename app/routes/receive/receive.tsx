@@ -2,6 +2,8 @@ import * as wording from '../../../words/screens/receive';
 import { Button, Form } from 'antd';
 import { redirect } from 'react-router';
 import { z } from 'zod';
+import type { DraftBody } from '../../../core/forms/receipt-fields';
+import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { ModelChoice } from '../../../core/wire/model-choice';
 import { receivePage } from '../../../server/use-cases/drafts';
 import { receiveJob } from '../../../server/use-cases/receive-job';
@@ -15,7 +17,7 @@ import type { Route } from './+types/receive';
 import { ArrivalSection } from './arrival-section';
 import { BeforeCheck } from './before-check';
 import { DeviceSection } from './device-section';
-import { marked, Problem } from './receive-field';
+import { type Control, ReceiveField, type ReceiveFields } from './receive-field';
 import { useFormKeys } from './use-form-keys';
 import { type ReceiveState, useReceive } from './use-receive';
 
@@ -98,7 +100,13 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
         </Note>
       )}
       {/* no form of the browser's: the Enter that a scanner types after a serial must not send it */}
-      <Form component={false} layout="vertical">
+      <Form<ReceiveFields>
+        component={false}
+        layout="vertical"
+        form={form.form}
+        initialValues={form.loaded}
+        onValuesChange={form.typed}
+      >
         <div className="cols three high">
           <DeviceSection form={form} now={loaderData.now} />
           <ArrivalSection form={form} />
@@ -109,7 +117,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function BeforeSection({ form: { model, list, draft, change, errors } }: { form: ReceiveState }) {
+function BeforeSection({ form: { model, list, draft } }: { form: ReceiveState }) {
   const before = draft.before ?? {};
   return (
     <section className="card stack gap-6" aria-label={wording.beforeCheck}>
@@ -121,14 +129,26 @@ function BeforeSection({ form: { model, list, draft, change, errors } }: { form:
           </span>
         )}
       </div>
-      <Problem errors={errors} field="before" />
       {model ? (
-        <div {...marked(errors, 'before')} tabIndex={-1}>
-          <BeforeCheck list={list} before={before} onChange={(b) => change({ before: b })} />
-        </div>
+        <ReceiveField field="before" className="error-above">
+          <Before list={list} />
+        </ReceiveField>
       ) : (
         <p className="muted">{wording.coldBeforeAnythingIsWarmed}</p>
       )}
     </section>
+  );
+}
+function Before({
+  list,
+  id,
+  value = {},
+  onChange,
+  ...said
+}: { list: FunctionId[] } & Control<NonNullable<DraftBody['before']>>) {
+  return (
+    <div id={id} {...said} role="group" aria-label={wording.beforeWhatWorks} tabIndex={-1}>
+      <BeforeCheck list={list} before={value} onChange={(before) => onChange?.(before)} />
+    </div>
   );
 }

@@ -9,14 +9,22 @@ export type Keeping =
   | 'server is away: kept here'
   | 'kept here only: the server does not take it as it is';
 
-/** A draft: in this browser at every key, on the server within two seconds, neither ever with a passcode. */
+/**
+ * A draft: in this browser at every key, on the server within two seconds, neither ever with a passcode.
+ * @param onFound is told what this browser had kept of it
+ */
 export function useDraft(
   id: string,
   loaded: DraftBody,
+  onFound: (draft: DraftBody) => void,
 ): { draft: DraftBody; change: (c: Partial<DraftBody>) => void; keeping: Keeping } {
   const [draft, setDraft] = useState<DraftBody>(loaded);
   const [keeping, setKeeping] = useState<Keeping>('as loaded');
   const latest = useRef(draft);
+  const found = useRef(onFound);
+  useEffect(() => {
+    found.current = onFound;
+  });
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const send = useCallback(async () => {
     const body = JSON.stringify(latest.current);
@@ -44,6 +52,7 @@ export function useDraft(
     try {
       latest.current = { ...loaded, ...(JSON.parse(local) as DraftBody) };
       setDraft(latest.current);
+      found.current(latest.current);
       setKeeping('kept here');
     } catch {
       localStorage.removeItem(draftKey(id));

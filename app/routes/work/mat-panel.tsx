@@ -36,32 +36,9 @@ export function MatPanel({
   const count = (test: (p: string) => boolean) => at.filter(test).length;
   const adrift = count((p) => p === 'adrift');
   const mixed = count((p) => p === 'mixed');
-  const lies = school === 'mat' ? wording.onIt : wording.inThem;
   return (
     <>
-      <div className="spread small mid">
-        <span className="row gap-4">
-          {(['mat', 'trays'] as const).map((s) => (
-            <Button
-              key={s}
-              type={school === s ? 'primary' : 'default'}
-              aria-pressed={school === s}
-              onMouseDown={noFocus}
-              onClick={() => setPreferences({ school: s })}
-            >
-              {s === 'mat' ? wording.mat : wording.trays}
-            </Button>
-          ))}
-          {school === 'mat' && look.pages.length > 1 && (
-            <Button
-              onMouseDown={noFocus}
-              onClick={look.turn}
-              aria-label={wording.pageOfTurn(look.pages.indexOf(look.page) + 1, look.pages.length)}
-            >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</Button>
-          )}
-        </span>
-        <span className="strong nowrap">{`${count((p) => p.startsWith('mat/'))} ${lies}${adrift ? `, ${adrift} adrift` : ''}`}</span>
-      </div>
+      <MatHead school={school} look={look} lying={count((p) => p.startsWith('mat/'))} adrift={adrift} />
       {mixed > 0 && (
         <Note tone="stop">
           <Link className="tap" to={`/jobs/${jobId}/sort`}>
@@ -92,5 +69,45 @@ export function MatPanel({
       </div>
       <Tray index={index} state={state} lit={lit} />
     </>
+  );
+}
+
+/** On a mat or in trays, which page of it, and how many lie there. */
+function MatHead({
+  school,
+  look,
+  lying,
+  adrift,
+}: {
+  school: 'mat' | 'trays';
+  look: MatLook;
+  lying: number;
+  adrift: number;
+}) {
+  const lies = school === 'mat' ? wording.onIt : wording.inThem;
+  return (
+    <div className="spread small mid">
+      <span className="row gap-4">
+        {(['mat', 'trays'] as const).map((s) => (
+          <Button
+            key={s}
+            type={school === s ? 'primary' : 'default'}
+            aria-pressed={school === s}
+            onMouseDown={noFocus}
+            onClick={() => setPreferences({ school: s })}
+          >
+            {s === 'mat' ? wording.mat : wording.trays}
+          </Button>
+        ))}
+        {school === 'mat' && look.pages.length > 1 && (
+          <Button
+            onMouseDown={noFocus}
+            onClick={look.turn}
+            aria-label={wording.pageOfTurn(look.pages.indexOf(look.page) + 1, look.pages.length)}
+          >{`${look.pages.indexOf(look.page) + 1} / ${look.pages.length}`}</Button>
+        )}
+      </span>
+      <span className="strong nowrap">{`${lying} ${lies}${adrift ? `, ${adrift} adrift` : ''}`}</span>
+    </div>
   );
 }
