@@ -5,7 +5,7 @@ import type { IndexedModel } from '../../core/model/index-model';
 import type { Who } from '../../core/wire/who';
 import { findingText } from '../../words/findings';
 import { Sheet } from './sheet';
-import { Field } from './field';
+import { Field, needed } from './field';
 import { Note } from './note';
 
 export interface OverrideGiven {
@@ -63,7 +63,6 @@ function PassForm({
   passLabel: string;
   onPass: (o: OverrideGiven) => void;
 }) {
-  const needed = (message: string) => [{ required: true, whitespace: true, message }];
   return (
     <Form
       className="stack"

@@ -208,3 +208,4 @@ export const hinge = (variant: string, faceText: string, hinge: string): string 
 export const takeItUpOtherDown = (drive: string): string => `take it up, ${drive} down`;
 export const lengthIs = (mm: string): string => `${mm} mm`;
 export const taskOf = (action: string, part: string): string => `${action} the ${part}`;
+export const sayHowItStands = 'Say how it stands: the answer stays in the record.';

@@ -6,7 +6,7 @@ import type { FaultView } from '../../../core/diagnose/next';
 import { causeName, percent } from '../../../words/fault';
 import { plural } from '../../../words/things';
 import { money } from '../../../words/time';
-import { Field } from '../../ui/field';
+import { Field, needed } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
 import { Note } from '../../ui/note';
 import { type CauseRow, CourseChart } from './course-chart';
@@ -158,7 +158,7 @@ function StateCause({
           label={wording.whatShowsIt(causeName(cause))}
           name="because"
           className="fill"
-          rules={[{ required: true, whitespace: true, message: wording.sayWhatShowsItIt }]}
+          rules={needed(wording.sayWhatShowsItIt)}
         >
           <Input maxLength={1000} />
         </Field>

@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/offer';
 import { Button, Form, Input } from 'antd';
 import { useState } from 'react';
-import { Field } from '../../ui/field';
+import { Field, needed } from '../../ui/field';
 import { useJobFrame } from '../../ui/job-frame';
 
 /** The owner does not want it repaired: why, and the job is closed. */
@@ -18,11 +18,7 @@ export function DeclinedCard() {
             void report({ type: 'jobClosed', ending: 'declined', note: why.trim() })
           }
         >
-          <Field
-            label={wording.whyItIsNotRepaired}
-            name="why"
-            rules={[{ required: true, whitespace: true, message: wording.sayWhyItStaysIn }]}
-          >
+          <Field label={wording.whyItIsNotRepaired} name="why" rules={needed(wording.sayWhyItStaysIn)}>
             <Input maxLength={1000} />
           </Field>
           <div className="row">

@@ -1,6 +1,6 @@
 import * as wording from '../../../words/screens/route';
 import { Button, Form, Input } from 'antd';
-import { Field } from '../../ui/field';
+import { Field, needed } from '../../ui/field';
 import { Sheet } from '../../ui/sheet';
 
 /** A condition is cleared by whoever has looked at the device, with what was seen. */
@@ -17,11 +17,7 @@ export function ClearSheet({
     <Sheet title={wording.clear(condition)} onClose={onClose}>
       <p>{wording.anOwnerOrLeadClears}</p>
       <Form className="stack" layout="vertical" onFinish={({ why }: { why: string }) => onClear(why.trim())}>
-        <Field
-          label={wording.whatWasSeen}
-          name="why"
-          rules={[{ required: true, whitespace: true, message: wording.sayWhatWasSeenIt }]}
-        >
+        <Field label={wording.whatWasSeen} name="why" rules={needed(wording.sayWhatWasSeenIt)}>
           <Input.TextArea rows={3} maxLength={1000} />
         </Field>
         <div className="row">

@@ -1,6 +1,6 @@
 import * as wording from '../../../words/screens/sort';
 import { Button, Checkbox, Form, Input, type InputRef } from 'antd';
-import { useState, type RefObject } from 'react';
+import type { RefObject } from 'react';
 import { Field } from '../../ui/field';
 import { Recess } from '../../ui/recess';
 import type { HeapState } from './use-heap';
@@ -8,7 +8,7 @@ import type { HeapState } from './use-heap';
 /** One number after the other, by calliper or by hand; a drive that is said first tells more of them apart. */
 export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject<InputRef | null> }) {
   const { screws, holes, kinds, chosen, setDrive, heads, setHeads, headOf, setHeadOf, wrong, take } = heap;
-  const [typed, setTyped] = useState('');
+  const [form] = Form.useForm<{ mm?: string }>();
   const back = () => input.current?.focus();
   const left = (d: string) =>
     holes.filter((h) => h.drive === d).length - screws.filter((s) => s.drive === d).length;
@@ -19,25 +19,26 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
         <span className="strong">{wording.measuredOf(screws.length, holes.length)}</span>
       </div>
       <Form
+        form={form}
         className="row low"
-        onFinish={() => {
-          if (typed.trim()) take(typed);
-          setTyped('');
-        }}
         layout="vertical"
+        onFinish={({ mm }: { mm?: string }) => {
+          if (mm?.trim()) take(mm);
+          form.resetFields();
+          back();
+        }}
       >
-        <Field label={headOf ? wording.headOfMm(headOf) : wording.lengthMm} htmlFor="mm">
+        <Field
+          label={headOf ? wording.headOfMm(headOf) : wording.lengthMm}
+          name="mm"
+          {...(wrong ? { validateStatus: 'error', help: wrong } : {})}
+        >
           <Input
             ref={input}
-            id="mm"
             className="size-24 w-150"
             inputMode="decimal"
             autoComplete="off"
             maxLength={12}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-            aria-invalid={!!wrong}
-            status={wrong ? 'error' : ''}
           />
         </Field>
         <fieldset className="row gap-6 bare">
@@ -68,11 +69,6 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
           {wording.headsToo}
         </Checkbox>
       </Form>
-      {wrong && (
-        <div className="error brick" role="alert">
-          {wrong}
-        </div>
-      )}
       <p className="muted small">{wording.inAnyOrderByCalliper}</p>
     </section>
   );

@@ -1,6 +1,5 @@
 import * as wording from '../../../words/screens/work';
 import { Checkbox, Input, Form, Button } from 'antd';
-import { useState } from 'react';
 import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { PhotoButton } from '../../ui/photo-button';
@@ -17,56 +16,51 @@ interface Props {
   onPhotos: (files: readonly File[], thing: string) => void;
 }
 
+interface Written {
+  thing: string;
+  text: string;
+  finding: boolean;
+}
+
 /** A note or a photograph of what is in hand: shown again at refitting, and the next time with this model. */
 export function NoteSheet({ index, things, onClose, onReport, onPhotos }: Props) {
-  const [thing, setThing] = useState(things[0] ?? '');
-  const [text, setText] = useState('');
-  const [finding, setFinding] = useState(false);
+  const [form] = Form.useForm<Written>();
+  const thing = Form.useWatch('thing', form) ?? '';
+  const empty = !Form.useWatch('text', form)?.trim();
   return (
     <Sheet title={wording.note} onClose={onClose}>
-      <Form
+      <Form<Written>
+        form={form}
         className="stack"
-        onFinish={() => {
-          if (text.trim())
+        layout="vertical"
+        initialValues={{ thing: things[0] ?? '', text: '', finding: false }}
+        onFinish={(written) => {
+          if (written.text.trim())
             onReport({
               type: 'noted',
-              text: text.trim(),
-              ...(thing ? { thing } : {}),
-              ...(finding && thing ? { finding: true } : {}),
+              text: written.text.trim(),
+              ...(written.thing ? { thing: written.thing } : {}),
+              ...(written.finding && written.thing ? { finding: true } : {}),
             });
         }}
-        layout="vertical"
       >
-        {things.length > 0 && (
-          <Field label={wording.about} htmlFor="note-thing">
-            <Pick
-              id="note-thing"
-              value={thing}
-              onChange={(value) => setThing(value)}
-              options={[
-                ...things.map((t) => ({ value: t, label: thingName(index, t) })),
-                { value: '', label: wording.theDevice },
-              ]}
-            />
-          </Field>
-        )}
-        <Field label={wording.whatIsToBeRemembered} htmlFor="note-text">
-          <Input.TextArea
-            id="note-text"
-            data-first
-            rows={3}
-            maxLength={4000}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
+        <Field label={wording.about} name="thing" htmlFor="note-thing" hidden={things.length === 0}>
+          <Pick
+            id="note-thing"
+            options={[
+              ...things.map((t) => ({ value: t, label: thingName(index, t) })),
+              { value: '', label: wording.theDevice },
+            ]}
           />
         </Field>
-        {thing && (
-          <Checkbox checked={finding} onChange={(e) => setFinding(e.target.checked)}>
-            {wording.itIsNotAsThe}
-          </Checkbox>
-        )}
+        <Field label={wording.whatIsToBeRemembered} name="text" htmlFor="note-text">
+          <Input.TextArea id="note-text" data-first rows={3} maxLength={4000} />
+        </Field>
+        <Field name="finding" valuePropName="checked" hidden={!thing}>
+          <Checkbox>{wording.itIsNotAsThe}</Checkbox>
+        </Field>
         <div className="row">
-          <Button htmlType="submit" type="primary" disabled={!text.trim()}>
+          <Button htmlType="submit" type="primary" disabled={empty}>
             {wording.keepTheNote}
           </Button>
           {thing && (

@@ -1,13 +1,12 @@
 import * as wording from '../../../words/screens/work';
 import { Input, Form, Button } from 'antd';
-import { useState } from 'react';
 import { otherTruths } from '../../../core/log/claims';
 import type { QuestionEntry } from '../../../core/log/state';
 import type { Body } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { Sheet } from '../../ui/sheet';
 import { claimText } from '../../../words/events';
-import { Field } from '../../ui/field';
+import { Field, needed } from '../../ui/field';
 import { Note } from '../../ui/note';
 
 interface Props {
@@ -23,7 +22,6 @@ interface Props {
 
 /** After a fact that broke a rule: a question that must be answered, in words that stay in the record. */
 export function QuestionSheet(p: Props) {
-  const [answer, setAnswer] = useState('');
   const { claims } = p.question;
   return (
     <Sheet title={claims ? wording.whichIsTrue : wording.whatHappened}>
@@ -66,21 +64,17 @@ export function QuestionSheet(p: Props) {
       ) : (
         <Form
           className="stack"
-          onFinish={() => {
-            if (answer.trim()) p.onReport({ type: 'answered', question: p.id, answer: answer.trim() });
-          }}
+          onFinish={({ answer }: { answer: string }) =>
+            p.onReport({ type: 'answered', question: p.id, answer: answer.trim() })
+          }
           layout="vertical"
         >
-          <Field label={wording.howDoesItStandNow(p.about ? wording.withThe(p.about) : '')} htmlFor="answer">
-            <Input.TextArea
-              id="answer"
-              data-first
-              rows={2}
-              required
-              maxLength={1000}
-              value={answer}
-              onChange={(e) => setAnswer(e.target.value)}
-            />
+          <Field
+            label={wording.howDoesItStandNow(p.about ? wording.withThe(p.about) : '')}
+            name="answer"
+            rules={needed(wording.sayHowItStands)}
+          >
+            <Input.TextArea data-first rows={2} maxLength={1000} />
           </Field>
           <div className="row">
             <Button htmlType="submit" type="primary">
