@@ -55,11 +55,6 @@ export async function setAside(k: Kept): Promise<void> {
 export async function confirmed(n: number): Promise<void> {
   await (await db()).delete('outbox', n);
 }
-/** How much other people have kept in this browser: it waits until they sign in. */
-export async function keptByOthers(owner: string): Promise<number> {
-  return ((await (await db()).getAll('outbox')) as Kept[]).filter((k) => k.owner !== owner).length;
-}
-
 interface Remembered<T> {
   owner: string;
   page: T;

@@ -2,7 +2,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { preferences } from './preferences';
 
 /** Characters closer together than this come from a calliper or a scanner, not from fingers. */
-export const burstGapMs = 35;
+const burstGapMs = 35;
 /** The same after a digit: callipers over a radio link take longer between two, and changing device has a tenth of a second. */
 const numberGapMs = 100;
 const gapAfter = (key: string) => (/[\d.,]/.test(key) ? numberGapMs : burstGapMs);

@@ -104,4 +104,3 @@ export const foldedShape = <T extends { shape: { y: number; h: number } }>(thing
   y ? { ...thing, shape: { ...thing.shape, y: y(thing.shape.y, thing.shape.h) } } : thing;
 export const foldedPoint = <T extends { at: { y: number } }>(thing: T, y: FoldedY): T =>
   y ? { ...thing, at: { ...thing.at, y: y(thing.at.y) } } : thing;
-export type Placing = ReturnType<typeof placing>;

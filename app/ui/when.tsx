@@ -44,7 +44,7 @@ export function When({ id, value = null, now, disabled = false, invalid = false,
 
 const minute = 60_000;
 /** What people at a counter say: in an hour, today at five, tomorrow at noon. Those that are past already are left out. */
-export function quickChoices(now: number): { name: string; at: number }[] {
+function quickChoices(now: number): { name: string; at: number }[] {
   const on = (days: number, hour: number) => {
     const d = new Date(now);
     d.setDate(d.getDate() + days);

@@ -3,7 +3,7 @@ import { endings } from '../log/events';
 import { stages } from '../progress/stage';
 
 /** What the jobs can be ordered by. */
-export const jobOrders = ['number', 'model', 'received', 'promised', 'stage'] as const;
+const jobOrders = ['number', 'model', 'received', 'promised', 'stage'] as const;
 export type JobOrder = (typeof jobOrders)[number];
 export const jobsPerPage = 50;
 

@@ -57,7 +57,7 @@ export const draftSchema = z.strictObject({
 export type DraftBody = z.output<typeof draftSchema>;
 
 /** What Receive needs before a job can be opened; every problem is said at its field. */
-export const receiptSchema = z.strictObject({
+const receiptSchema = z.strictObject({
   modelHash: z.string({ error: 'Choose the device model.' }).min(1, 'Choose the device model.'),
   variant: z.string({ error: 'Choose the variant.' }).min(1, 'Choose the variant.'),
   tag: z

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { provenances } from '../log/events';
 
 /** What the parts can be ordered by. */
-export const partOrders = ['place', 'name', 'provenance', 'price', 'lot'] as const;
+const partOrders = ['place', 'name', 'provenance', 'price', 'lot'] as const;
 export type PartOrder = (typeof partOrders)[number];
 export const partsPerPage = 100;
 /** Where a part is: in the drawer, taken for a job that is open, or used up by one. */

@@ -27,9 +27,9 @@ export interface AdviceGiven {
 }
 
 /** A repair at more than this share of another phone's price is money into an old phone; common practice says half to two thirds. */
-export const shareOfReplacement = 0.6;
+const shareOfReplacement = 0.6;
 /** The chance of staying within the owner's limit that is taken for a yes. */
-export const likelyEnough = 0.8;
+const likelyEnough = 0.8;
 const unlikely = 0.3;
 
 /**

@@ -8,26 +8,12 @@ import { bootConnectors } from '../model/system';
 import { effectsOf } from '../pairing/effects';
 import { bringsSeal, priceOf, type Setting } from './facts';
 import type { Candidate } from './joint';
-import {
-  chipCautions,
-  chipSteps,
-  chipTools,
-  checkStep,
-  dataSteps,
-  type Draft,
-  faceOf,
-  holdStep,
-  merge,
-  type PhasedDraft,
-  plainStep,
-  pressed,
-  pressS,
-  rimStep,
-  stepsBack,
-  stepsOut,
-  toolsOf,
-  wetOnce,
-} from './steps';
+import { chipCautions, chipSteps, chipTools, dataSteps } from './identity-steps';
+import { checkStep, type Draft, faceOf, holdStep, type PhasedDraft, plainStep, toolsOf } from './draft';
+import { merge, wetOnce } from './merge-steps';
+import { pressed, pressS, rimStep } from './seal-steps';
+import { stepsBack } from './steps-back';
+import { stepsOut } from './steps-out';
 import { cellIsIn, trialEnd, trialPlugs, trialSteps } from './trial';
 import type { Work } from './tasks';
 import { around, handsS, times } from './times';

@@ -5,7 +5,7 @@ import type { Role } from '../vocabulary/roles';
 const metal = 'fine-tweezers';
 
 /** Whether a person works with metal at connectors: practised hands only, and nobody at the cell (common practice). */
-export const mayUseMetal = (role: Role): boolean => role !== 'trainee';
+const mayUseMetal = (role: Role): boolean => role !== 'trainee';
 
 /** The tools and cautions of a step for the person who does it. */
 export function forLevel(

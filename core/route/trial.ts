@@ -2,7 +2,7 @@ import { newPiece } from '../vocabulary/pieces';
 import { ridersOf } from '../model/riders';
 import { bootConnectors, bootRulesFor } from '../model/system';
 import type { Setting } from './facts';
-import { type Draft, plainStep } from './steps';
+import { type Draft, plainStep } from './draft';
 import { handsS, times } from './times';
 import type { Operation } from './way-out';
 

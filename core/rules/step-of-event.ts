@@ -12,7 +12,7 @@ import { holderOf, newPiece, originalPiece } from '../vocabulary/pieces';
 import { conditionsOf, pieceInHole, pieceInSlot, piecesAt } from '../log/view';
 
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
-export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
+function doneBy(body: Body): { action: StepAction; target: string } | undefined {
   switch (body.type) {
     case 'screwOut':
       return { action: 'unscrew', target: body.fastener };

@@ -4,7 +4,7 @@ import { flag, type JobState } from '../log/state';
 import { isWhole, shutState } from '../log/view';
 
 /** What can be said about water of a device as it stands, no more than was done and tested. */
-export const waters = [
+const waters = [
   'not opened',
   'open',
   'sealed, leak tested',

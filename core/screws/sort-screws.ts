@@ -51,7 +51,7 @@ export interface Sorted {
 export type SortAnswer = Sorted | { infeasible: true; because: string[] };
 
 /** Twice the odds and more: e to the 2 is about 7 to 1. */
-export const usualDoubt = 2;
+const usualDoubt = 2;
 const halfLogTwoPi = 0.5 * Math.log(2 * Math.PI);
 
 /** Minus the log of a normal density: 0.5 ((x - m) / sd)^2 + log sd + 0.5 log 2 pi. */

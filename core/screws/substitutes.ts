@@ -34,7 +34,7 @@ export interface Judged {
 }
 
 /** A screw that is this many turns shorter still holds (common practice, from memory). */
-export const turnsShort = 2;
+const turnsShort = 2;
 /** A head may be this much wider than the hole's own and still sit, mm: what a calliper cannot tell. */
 const headPlayMm = 0.05;
 const round = (mm: number) => Math.round(mm * 100) / 100;

@@ -30,7 +30,7 @@ export function planFor(course: Course, bench: Bench): Route {
 }
 
 /** A bench at which the job has been received and its first route taken. */
-export function benchFor(course: Course): Bench {
+function benchFor(course: Course): Bench {
   const bench = new Bench(course.index, undefined);
   bench.open({ tasks: course.tasks });
   for (const condition of course.conditions)

@@ -21,11 +21,11 @@ export const acts = [
   'calibrate',
 ] as const;
 export type Act = (typeof acts)[number];
-export const phases = ['Open', 'Strip', 'Swap', 'Refit', 'Prove'] as const;
+const phases = ['Open', 'Strip', 'Swap', 'Refit', 'Prove'] as const;
 export type Phase = (typeof phases)[number];
 export type StepAction = Act | (typeof movingActions)[number];
 /** Actions that change a piece, a bond or the device's data; the others are acts. */
-export const movingActions = [
+const movingActions = [
   'heat',
   'solvent',
   'release',

@@ -24,7 +24,7 @@ function cookie(value: string, maxAgeS: number, secure: boolean): string {
     secure,
   });
 }
-export const behindTls = (request: Request) =>
+const behindTls = (request: Request) =>
   new URL(request.url).protocol === 'https:' || process.env.SNAVEK_TLS === '1';
 
 /** Opens a session and gives the cookie for it. Only a digest of the token is stored. */

@@ -4,7 +4,7 @@ import { appRole, appSecret, appUrl } from './app-role';
 import { entities, PostgresNames, SignInAttempt } from './entities';
 import { migrationsList } from './migrations';
 
-export function ormConfig(clientUrl: string, pool = 10) {
+function ormConfig(clientUrl: string, pool = 10) {
   return defineConfig({
     clientUrl,
     entities,

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { createServer, type Server } from 'node:net';
 import { crc32 } from 'node:zlib';
 /** Identity data of a part: 64 bytes, as hex. */
-export const dataBytes = 64;
+const dataBytes = 64;
 const dataOf = (serial: string) => createHash('sha512').update(`identity ${serial}`).digest('hex');
 const crcOf = (hex: string) => crc32(Buffer.from(hex, 'hex'));
 
