@@ -3,7 +3,8 @@ import { contentHash } from '../model/canonical-json';
 import type { IndexedModel } from '../model/index-model';
 import { withArrivals } from '../rules/manifest';
 import { effectsOf } from '../pairing/effects';
-import { assemble, kitOf } from './assemble';
+import { assemble } from './assemble';
+import { kitOf } from './kit';
 import { choicesOf } from './choices';
 import { choiceFrom, type Support, supportOf } from './support';
 import {

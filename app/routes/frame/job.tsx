@@ -3,7 +3,6 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
   isRouteErrorResponse,
   Outlet,
-  PrefetchPageLinks,
   type ShouldRevalidateFunctionArgs,
   useLocation,
   useOutletContext,
@@ -27,6 +26,7 @@ import { useFlash } from '../../ui/use-flash';
 import { useReport } from '../../ui/use-report';
 import { eventText } from '../../../words/events';
 import { loadJob } from '../job-loader';
+import { ScreenScripts } from './screen-scripts';
 import type { Route } from './+types/job';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -127,8 +127,8 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
             />
           ),
       )}
-      {settled && <PrefetchPageLinks page={`/jobs/${page.id}/checks`} />}
-      {settled && <PrefetchPageLinks page={`/jobs/${page.id}/work`} />}
+      {settled && <ScreenScripts path="checks" />}
+      {settled && <ScreenScripts path="work" />}
     </div>
   );
 }

@@ -31,7 +31,7 @@ export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject
         <Field
           label={headOf ? wording.headOfMm(headOf) : wording.lengthMm}
           name="mm"
-          {...(wrong ? { validateStatus: 'error', help: wrong } : {})}
+          {...(wrong ? { validateStatus: 'error', help: <span role="alert">{wrong}</span> } : {})}
         >
           <Input
             ref={input}
