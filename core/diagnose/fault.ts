@@ -2,7 +2,6 @@ import { conditionsOf } from '../log/view';
 import type { JobState } from '../log/state';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
-import type { Condition } from '../vocabulary/trade';
 import type { Problem, Seen, Test } from './problem';
 import { causes, comebackMinutes, type KnownCause, otherWeight, past } from '../knowledge/causes';
 import { type SymptomId, symptomIds, symptoms } from '../knowledge/symptoms';
@@ -113,17 +112,7 @@ export function faultOf(
   const minute = hourlyRateMinor / 60;
   const display = Math.max(0, ...index.model.slots.filter((s) => s.kind === 'display').map((s) => s.price));
   const fitted = more.includes('here before') || Object.keys(state.place).some((p) => !p.endsWith('#1'));
-  const allowed = tests.filter(
-    (t) =>
-      !(t.never ?? []).some((n) => conditions.includes(n as Condition)) &&
-      (!t.for || t.for.some((x) => state.symptom[x])) &&
-      (t.id !== 'original-back' || fitted) &&
-      !(
-        t.needs &&
-        (state.check[`before ${t.needs}`]?.result === 'fails' ||
-          state.check['before power']?.result === 'fails')
-      ),
-  );
+  const allowed = tests.filter((t) => isAllowed(t, state, conditions, fitted));
   const seen: Seen[] = Object.entries(state.test)
     .filter(([t, e]) => e.outcome !== undefined && testById.get(t)?.outcomes.some((o) => o.id === e.outcome))
     .sort(([, a], [, b]) => a.seq - b.seq)
@@ -160,6 +149,17 @@ export function faultOf(
       ),
     },
   };
+}
+
+/** Whether a test may be done: nothing forbids it, it is for what the owner says, and what it needs works. */
+function isAllowed(t: KnownTest, state: JobState, conditions: readonly string[], fitted: boolean): boolean {
+  const fails = (what: string) => state.check[`before ${what}`]?.result === 'fails';
+  return (
+    !(t.never ?? []).some((n) => conditions.includes(n)) &&
+    (!t.for || t.for.some((x) => state.symptom[x])) &&
+    (t.id !== 'original-back' || fitted) &&
+    !(t.needs && (fails(t.needs) || fails('power')))
+  );
 }
 
 /** The share of a symptom's jobs that come from a cause: guess and count together; 0 for one that cannot show it. */

@@ -2,6 +2,7 @@ import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { Way } from '../model/schema';
 import type { Setting } from './facts';
+import type { Face } from '../vocabulary/trade';
 import type { Operation } from './way-out';
 
 /** What is loose or away when the way back begins. */
@@ -14,6 +15,17 @@ export interface Loose {
   moves: { slot: string; way: Way }[];
 }
 
+/** A way back while it is planned: what is loose, what closes the device, and the operations. */
+interface Back {
+  s: Setting;
+  loose: Loose;
+  ops: readonly Operation[];
+  /** The move of the folded cover that closes the device: its own pose, catches and seal are planned as gates. */
+  shut: Loose['moves'][number] | undefined;
+  covers: ReadonlySet<string>;
+}
+type Pairs = [before: string, after: string][];
+
 /**
  * The operations of the way back and what must come before what: not merely the reverse.
  * What a piece covers is done before it goes back; its screws and connectors come after it; bonds are renewed before;
@@ -22,129 +34,19 @@ export interface Loose {
 export function wayBack(
   s: Setting,
   loose: Loose,
-): { ops: Operation[]; precedences: [string, string][]; cover: Operation | undefined } {
+): { ops: Operation[]; precedences: Pairs; cover: Operation | undefined } {
   const { index } = s;
-  const ops: Operation[] = [];
   const covers = new Set(index.coverSlots);
-  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal')?.id;
-  // the folded display (or else the back) is what closes the device: its own pose, catches and seal are planned as gates
+  // the folded display, or else the back, is what closes the device
   const folded = loose.moves.filter((m) => covers.has(m.slot) && m.way.to !== 'out');
   const shut = folded.find((m) => index.slots.get(m.slot)!.kind === 'display') ?? folded[0];
   const last: { slot: string; way?: Way } | undefined =
     shut ??
     loose.moves.find((m) => covers.has(m.slot)) ??
     (s.standing.openCover ? { slot: s.standing.openCover } : undefined);
-  const foldedToo = (slot: string) => loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
-  const groups = new Map<string, string[]>();
-  for (const id of loose.fasteners) {
-    const f = index.fasteners.get(id)!;
-    if (f.holds.some((h) => covers.has(h))) continue;
-    const key = `${f.holds[0]} ${f.drive} ${f.face} ${coveredBy(index, id).join()}`;
-    groups.set(key, [...(groups.get(key) ?? []), id]);
-  }
-  for (const ids of groups.values()) {
-    const f = index.fasteners.get(ids[0]!)!;
-    ops.push({
-      id: `in:${ids.join('+')}`,
-      kind: 'fasteners',
-      things: ids,
-      slot: f.holds[0]!,
-      tool: f.drive,
-      face: f.face,
-    });
-  }
-  for (const c of loose.connectors)
-    ops.push({
-      id: `on:${c}`,
-      kind: 'connector',
-      things: [c],
-      slot: index.connectors.get(c)!.joins[0],
-      tool: null,
-      face: index.connectors.get(c)!.face,
-    });
-  for (const b of loose.bonds)
-    if (b !== seal)
-      ops.push({
-        id: `renew:${b}`,
-        kind: 'bond',
-        things: [b],
-        slot: index.bonds.get(b)!.holds[0]!,
-        tool: null,
-        face: index.bonds.get(b)!.face,
-      });
-  for (const m of loose.moves)
-    if (m !== shut)
-      ops.push({
-        id: `fit:${m.slot}@${m.way.to}`,
-        kind: 'move',
-        things: [m.slot],
-        slot: m.slot,
-        way: m.way,
-        tool: null,
-        face: index.slots.get(m.slot)!.face,
-      });
-
-  const fits = (slot: string) => ops.filter((o) => o.kind === 'move' && o.slot === slot);
-  // a new frame is first: all that sits in a frame goes into it
-  const frame = ops.find((o) => o.kind === 'move' && index.slots.get(o.slot)!.kind === 'frame');
-  /** A piece that only goes back to folded hides nothing yet. */
-  const hides = (f: Operation) =>
-    !(f.way!.to === 'out' && index.slots.get(f.slot)!.uncoversAt === 'folded' && foldedToo(f.slot));
-  const out: [string, string][] = [];
-  for (const o of ops) {
-    const carrier = o.kind === 'connector' ? undefined : index.slots.get(o.slot)?.carrier;
-    // what sits on an assembly is on it before the assembly goes in; its plugs come after
-    if (carrier) for (const f of fits(carrier)) if (f.way!.to === 'out') out.push([o.id, f.id]);
-    if (o.kind === 'connector')
-      for (const j of index.connectors.get(o.things[0]!)!.joins) {
-        const c = index.slots.get(j)?.carrier;
-        if (c && !index.connectors.get(o.things[0]!)!.joins.includes(c))
-          for (const f of fits(c)) if (f.way!.to === 'out') out.push([f.id, o.id]);
-      }
-    if (frame && o !== frame && !carrier) out.push([frame.id, o.id]);
-    // a second cover closes the device from its other side: after the cell is on
-    if (
-      o.kind === 'move' &&
-      covers.has(o.slot) &&
-      o.slot !== shut?.slot &&
-      !(o.way!.to === 'out' && foldedToo(o.slot)) &&
-      index.cellConnector &&
-      loose.connectors.includes(index.cellConnector)
-    )
-      out.push([`on:${index.cellConnector}`, o.id]);
-    // what lies under a piece is done before the piece goes back
-    for (const t of o.things)
-      for (const c of coveredBy(index, t))
-        for (const f of fits(c)) if (f !== o && hides(f)) out.push([o.id, f.id]);
-    if (o.kind === 'fasteners')
-      for (const h of index.fasteners.get(o.things[0]!)!.holds)
-        for (const f of fits(h)) out.push([f.id, o.id]);
-    if (o.kind === 'connector') {
-      const c = o.things[0]!;
-      // a plug goes on when both ends are there; a cover is plugged in while it is still folded open
-      for (const j of index.connectors.get(c)!.joins)
-        for (const f of fits(j)) if (f.way!.to !== 'folded') out.push([f.id, o.id]);
-      for (const n of needsBefore(index, { type: 'connectorOn', connector: c }))
-        if ('on' in n)
-          for (const p of ops) if (p.kind === 'connector' && p.things[0] === n.on) out.push([p.id, o.id]);
-    }
-    if (o.kind === 'bond')
-      for (const h of index.bonds.get(o.things[0]!)!.holds) for (const f of fits(h)) out.push([o.id, f.id]);
-    if (o.kind === 'move') {
-      for (const n of o.way!.needs) {
-        // what was only folded for it is unfolded after it; a piece that came right out goes back as its own needs say
-        const undone = fits(n.slot).filter((f) => f !== o);
-        const same = undone.filter((f) => f.way!.to === n.pose);
-        for (const f of same.length || n.slot === o.slot ? same : undone) out.push([o.id, f.id]);
-      }
-      const rule = index.slots.get(o.slot)!.install;
-      for (const id of rule?.after ?? [])
-        for (const p of ops)
-          if (p.things.includes(id) && p !== o && (p.kind === 'move' || p.kind === 'connector'))
-            out.push([p.id, o.id]);
-      for (const id of rule?.under ?? []) for (const f of fits(id)) out.push([o.id, f.id]);
-    }
-  }
+  const ops = operationsBack(s, loose, shut);
+  const back: Back = { s, loose, ops, shut, covers };
+  const precedences = ops.flatMap((o) => [...always(back, o), ...ofItsKind(back, o)]);
   const cover = last && {
     id: `close:${last.slot}`,
     kind: 'move' as const,
@@ -154,5 +56,153 @@ export function wayBack(
     tool: null,
     face: index.slots.get(last.slot)!.face,
   };
-  return { ops, precedences: out, cover };
+  return { ops, precedences, cover };
+}
+
+/** Everything that is loose as an operation that undoes it; screws of one bracket, bit and side together. */
+function operationsBack(s: Setting, loose: Loose, shut: Back['shut']): Operation[] {
+  const { index } = s;
+  const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal')?.id;
+  const one = (id: string, kind: Operation['kind'], thing: string, slot: string, face: Face) => ({
+    id,
+    kind,
+    things: [thing],
+    slot,
+    tool: null,
+    face,
+  });
+  return [
+    ...screwsBack(s, loose),
+    ...loose.connectors.map((id) => {
+      const c = index.connectors.get(id)!;
+      return one(`on:${id}`, 'connector', id, c.joins[0], c.face);
+    }),
+    ...loose.bonds
+      .filter((id) => id !== seal)
+      .map((id) => {
+        const b = index.bonds.get(id)!;
+        return one(`renew:${id}`, 'bond', id, b.holds[0]!, b.face);
+      }),
+    ...loose.moves
+      .filter((m) => m !== shut)
+      .map((m) => ({
+        ...one(`fit:${m.slot}@${m.way.to}`, 'move', m.slot, m.slot, index.slots.get(m.slot)!.face),
+        way: m.way,
+      })),
+  ];
+}
+function screwsBack({ index }: Setting, loose: Loose): Operation[] {
+  const groups = new Map<string, string[]>();
+  for (const id of loose.fasteners) {
+    const f = index.fasteners.get(id)!;
+    if (f.holds.some((h) => index.coverSlots.includes(h))) continue;
+    const key = `${f.holds[0]} ${f.drive} ${f.face} ${coveredBy(index, id).join()}`;
+    groups.set(key, [...(groups.get(key) ?? []), id]);
+  }
+  return [...groups.values()].map((ids) => {
+    const f = index.fasteners.get(ids[0]!)!;
+    return {
+      id: `in:${ids.join('+')}`,
+      kind: 'fasteners',
+      things: ids,
+      slot: f.holds[0]!,
+      tool: f.drive,
+      face: f.face,
+    };
+  });
+}
+
+/** The operations that fit a piece, one for each pose that it is brought back from. */
+const fits = ({ ops }: Back, slot: string): Operation[] =>
+  ops.filter((o) => o.kind === 'move' && o.slot === slot);
+const fromOut = (back: Back, slot: string) => fits(back, slot).filter((f) => f.way!.to === 'out');
+const isFoldedToo = ({ loose }: Back, slot: string): boolean =>
+  loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
+/** A piece that only goes back to folded hides nothing yet. */
+const hides = (back: Back, f: Operation): boolean =>
+  !(
+    f.way!.to === 'out' &&
+    back.s.index.slots.get(f.slot)!.uncoversAt === 'folded' &&
+    isFoldedToo(back, f.slot)
+  );
+
+/** What holds for an operation of any kind: its carrier, a new frame, the second cover, and what would hide it. */
+function always(back: Back, o: Operation): Pairs {
+  const { ops, covers, loose, shut } = back;
+  const { index } = back.s;
+  const out: Pairs = [];
+  const carrier = o.kind === 'connector' ? undefined : index.slots.get(o.slot)?.carrier;
+  // what sits on an assembly is on it before the assembly goes in; its plugs come after
+  if (carrier) for (const f of fromOut(back, carrier)) out.push([o.id, f.id]);
+  if (o.kind === 'connector') {
+    const { joins } = index.connectors.get(o.things[0]!)!;
+    for (const j of joins) {
+      const c = index.slots.get(j)?.carrier;
+      if (c && !joins.includes(c)) for (const f of fromOut(back, c)) out.push([f.id, o.id]);
+    }
+  }
+  // a new frame is first: all that sits in a frame goes into it
+  const frame = ops.find((p) => p.kind === 'move' && index.slots.get(p.slot)!.kind === 'frame');
+  if (frame && o !== frame && !carrier) out.push([frame.id, o.id]);
+  // a second cover closes the device from its other side: after the cell is on
+  const second =
+    o.kind === 'move' &&
+    covers.has(o.slot) &&
+    o.slot !== shut?.slot &&
+    !(o.way!.to === 'out' && isFoldedToo(back, o.slot));
+  if (second && index.cellConnector && loose.connectors.includes(index.cellConnector))
+    out.push([`on:${index.cellConnector}`, o.id]);
+  // what lies under a piece is done before the piece goes back
+  for (const t of o.things)
+    for (const c of coveredBy(index, t))
+      for (const f of fits(back, c)) if (f !== o && hides(back, f)) out.push([o.id, f.id]);
+  return out;
+}
+
+/** What holds for screws, plugs, bonds and pieces, each in its own way. */
+function ofItsKind(back: Back, o: Operation): Pairs {
+  const { index } = back.s;
+  const [thing] = o.things;
+  switch (o.kind) {
+    case 'fasteners':
+      return index.fasteners
+        .get(thing!)!
+        .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [f.id, o.id]));
+    case 'bond':
+      return index.bonds.get(thing!)!.holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [o.id, f.id]));
+    case 'connector':
+      return pluggedIn(back, o);
+    case 'move':
+      return fittedAfter(back, o);
+    case 'catches':
+      return [];
+  }
+}
+/** A plug goes on when both ends are there; a cover is plugged in while it is still folded open. */
+function pluggedIn(back: Back, o: Operation): Pairs {
+  const { index } = back.s;
+  const connector = o.things[0]!;
+  const out: Pairs = [];
+  for (const j of index.connectors.get(connector)!.joins)
+    for (const f of fits(back, j)) if (f.way!.to !== 'folded') out.push([f.id, o.id]);
+  for (const n of needsBefore(index, { type: 'connectorOn', connector }))
+    if ('on' in n)
+      for (const p of back.ops) if (p.kind === 'connector' && p.things[0] === n.on) out.push([p.id, o.id]);
+  return out;
+}
+function fittedAfter(back: Back, o: Operation): Pairs {
+  const out: Pairs = [];
+  for (const n of o.way!.needs) {
+    // what was only folded for it is unfolded after it; a piece that came right out goes back as its own needs say
+    const undone = fits(back, n.slot).filter((f) => f !== o);
+    const same = undone.filter((f) => f.way!.to === n.pose);
+    for (const f of same.length || n.slot === o.slot ? same : undone) out.push([o.id, f.id]);
+  }
+  const rule = back.s.index.slots.get(o.slot)!.install;
+  for (const id of rule?.after ?? [])
+    for (const p of back.ops)
+      if (p.things.includes(id) && p !== o && (p.kind === 'move' || p.kind === 'connector'))
+        out.push([p.id, o.id]);
+  for (const id of rule?.under ?? []) for (const f of fits(back, id)) out.push([o.id, f.id]);
+  return out;
 }

@@ -96,49 +96,76 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   const back = body.type === 'retracted' ? takenBack(context, state, body) : undefined;
   if (back && !Array.isArray(back)) return none(back);
 
-  const situation = {
-    index: context.index,
-    state,
-    waits: context.waits,
-    role: context.role,
-    methods: context.route?.input.methods ?? context.methods,
-    now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt },
+  const found = findings(situationOf(context, state, command), body);
+  const judged = judge(context, command, found);
+  if ('code' in judged) return none(judged, found);
+  return {
+    events: eventsOf(context, state, command, {
+      back: back ?? [],
+      overrides: judged.overrides,
+      breach: [...contradicted(state, context.person, command), ...judged.breach],
+    }),
+    findings: found,
   };
-  const found = findings(situation, body);
-  const serious = found.filter((f) => f.severity !== 'warn');
-  const overrides: Body[] = [];
-  const breach: Breach[] = contradicted(state, context.person, command);
+}
+const situationOf = (context: Context, state: JobState, command: Command) => ({
+  index: context.index,
+  state,
+  waits: context.waits,
+  role: context.role,
+  methods: context.route?.input.methods ?? context.methods,
+  now: { at: command.at, clockKnown: command.clockKnown && command.at >= state.lastAt },
+});
 
-  if (!isGate(body)) {
+interface Judged {
+  /** Rules that were passed with a reason. */
+  overrides: Body[];
+  /** Rules that were broken all the same: a question to be answered. */
+  breach: Breach[];
+}
+/** What the findings come to: a fact is recorded whatever they are; a gate is refused, or passed by a role that may. */
+function judge(context: Context, command: Command, found: readonly Finding[]): Judged | Refusal {
+  const serious = found.filter((f) => f.severity !== 'warn');
+  const named = (f: Finding) => command.override?.rules.includes(f.rule) === true;
+  const given = command.override?.reason.trim() ?? '';
+  const overrides: Body[] = [];
+  const breach: Breach[] = [];
+  if (!isGate(command.body)) {
     // a fact: what a named reason covers is an override, the rest is a question to be answered
     for (const f of found) {
-      if (
-        command.override?.reason.trim() &&
-        command.override.rules.includes(f.rule) &&
-        mayPass(f, context, command)
-      )
-        overrides.push(overrideOf(f, command));
+      if (given && named(f) && mayPass(f, context, command)) overrides.push(overrideOf(f, command));
       else if (f.severity !== 'warn') breach.push({ rule: f.rule, ids: f.ids });
     }
-  } else if (command.passedAt !== undefined && !needsServer.has(body.type)) {
+    return { overrides, breach };
+  }
+  if (command.passedAt !== undefined && !needsServer.has(command.body.type)) {
     for (const f of serious)
-      if (f.severity === 'stop' && command.override?.rules.includes(f.rule) && mayPass(f, context, command))
+      if (f.severity === 'stop' && named(f) && mayPass(f, context, command))
         overrides.push(overrideOf(f, command));
       else breach.push({ rule: f.rule, ids: f.ids });
-  } else {
-    for (const f of serious) {
-      if (
-        f.severity === 'forbid' ||
-        !command.override?.rules.includes(f.rule) ||
-        !f.passableBy.includes(context.role)
-      )
-        return none({ code: 'interlock', findings: serious }, found);
-      if (!command.override.reason.trim()) return none({ code: 'reason missing' }, found);
-      if (!mayPass(f, context, command)) return none({ code: 'second person needed' }, found);
-      overrides.push(overrideOf(f, command));
-    }
+    return { overrides, breach };
   }
+  for (const f of serious) {
+    if (f.severity === 'forbid' || !named(f) || !f.passableBy.includes(context.role))
+      return { code: 'interlock', findings: serious };
+    if (!given) return { code: 'reason missing' };
+    if (!mayPass(f, context, command)) return { code: 'second person needed' };
+    overrides.push(overrideOf(f, command));
+  }
+  return { overrides, breach };
+}
 
+/**
+ * The events of a command that is taken, in their order: overrides, what is taken back with it, the fact itself, and the
+ * condition that it means.
+ */
+function eventsOf(
+  context: Context,
+  state: JobState,
+  command: Command,
+  { back, overrides, breach }: Judged & { back: readonly string[] },
+): JobEvent[] {
+  const { body } = command;
   let seq = state.seq;
   const make = (b: Body, i: number): JobEvent => ({
     id: i ? `${command.id}.${i}` : command.id,
@@ -150,7 +177,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     body: b,
   });
   // what is taken back with it comes first, the latest before what it stood on
-  const before: Body[] = (back ?? [])
+  const before: Body[] = back
     .slice(1)
     .toReversed()
     .map((event) => ({ type: 'retracted', event }));
@@ -168,7 +195,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   const means = conditionOf(body);
   if (means && !state.condition[means.condition])
     events.push(make({ type: 'conditionSet', ...means }, events.length));
-  return { events, findings: found };
+  return events;
 }
 
 /** The entries that go by taking back, the earliest first: all of them or none. */

@@ -19,110 +19,99 @@ const adapters = ['mica-9', 'mica-9-wide', 'mica-4', 'dune-2', 'dune-3', 'atlas'
 /** What parts hold, by serial: shared by all conversations, as the parts are. */
 const memory = new Map<string, string>();
 
-function conversation() {
-  const errors: [number, string][] = [];
-  let seat: Seat | undefined;
-  let adapter = '';
-  const fail = (code: number, text: string): '' => {
-    errors.push([code, text]);
-    return '';
-  };
-  const need = (): Seat | undefined => {
-    if (!seat) {
-      fail(201, 'No part in the adapter');
-      return undefined;
-    }
-    if (!adapter) {
-      fail(202, 'No adapter selected');
-      return undefined;
-    }
-    if (seat.fault === 'unreadable') {
-      fail(203, 'Part does not answer');
-      return undefined;
-    }
-    return seat;
-  };
-  const held = (s: Seat) => memory.get(s.serial) ?? dataOf(s.serial);
+/** What one line to the programmer has said so far: the part in it, the adapter chosen, the errors not yet asked for. */
+class Conversation {
+  #errors: [number, string][] = [];
+  #seat: Seat | undefined;
+  #adapter = '';
+
   /** One command or query. @returns its answer, `` for none, undefined when the line goes dead */
-  return (text: string): string | undefined => {
+  say(text: string): string | undefined {
     const [, head, rest] = /^(\S+)\s*(.*)$/.exec(text.trim()) ?? [];
+    if (!head) return '';
     const args =
       (rest ?? '')
         .match(/"(?:[^"]|"")*"|[^,\s]+/g)
         ?.map((a) => a.replace(/^"|"$/g, '').replaceAll('""', '"')) ?? [];
-    if (!head) return '';
     switch (head.toUpperCase()) {
       case '*IDN?':
         return 'SIMULATED,PART PROGRAMMER,0,1';
       case '*RST':
-        seat = undefined;
-        adapter = '';
+        this.#seat = undefined;
+        this.#adapter = '';
         return '';
       case '*CLS':
-        errors.length = 0;
+        this.#errors = [];
         return '';
       case '*OPC?':
         return '1';
       case 'SYST:ERR?':
       case 'SYSTEM:ERROR?': {
-        const e = errors.shift();
+        const e = this.#errors.shift();
         return e ? `${e[0]},"${e[1]}"` : '0,"No error"';
       }
       case 'ADAP:CAT?':
         return adapters.map((a) => `"${a}"`).join(',');
       case 'ADAP:SEL':
-        if (!adapters.includes(args[0] ?? '')) return fail(204, 'No such adapter');
-        adapter = args[0]!;
+        if (!adapters.includes(args[0] ?? '')) return this.#fail(204, 'No such adapter');
+        this.#adapter = args[0]!;
         return '';
       // what a hand does: puts a part in the adapter, sound or not
       case 'SIM:SEAT':
-        seat = {
-          model: args[0] ?? '',
-          slot: args[1] ?? '',
-          serial: args[2] ?? '',
-          fault: (partFaults as readonly string[]).includes(args[3] ?? '') ? (args[3] as PartFault) : 'none',
-        };
+        this.#seat = seatOf(args);
         return '';
-      case 'PART:MOD?': {
-        const s = need();
-        return s
-          ? `"${s.fault === 'wrong model' ? 'another model' : s.model}","${s.slot}","${s.serial}"`
-          : '';
-      }
-      case 'DATA:READ?': {
-        const s = need();
-        return s ? `"${held(s)}",${(crcOf(held(s)) ^ (s.fault === 'checksum' ? 1 : 0)) >>> 0}` : '';
-      }
-      case 'DATA:WRIT':
-      case 'DATA:WRITE': {
-        const s = need();
-        if (!s) return '';
-        const [hex = '', crc] = args;
-        if (!/^([0-9a-f]{2})+$/.test(hex) || hex.length !== dataBytes * 2)
-          return fail(-104, 'Data type error');
-        if (Number(crc) !== crcOf(hex)) return fail(205, 'Checksum of what was sent is wrong');
-        // half of it is in the part when the power goes
-        if (s.fault === 'power') {
-          memory.set(s.serial, hex.slice(0, dataBytes) + dataOf(s.serial).slice(dataBytes));
-          return undefined;
-        }
-        // another first byte, whatever it was
-        memory.set(
-          s.serial,
-          s.fault === 'checksum' ? `${hex.startsWith('00') ? 'ff' : '00'}${hex.slice(2)}` : hex,
+      case 'PART:MOD?':
+        return this.#withPart(
+          (s) => `"${s.fault === 'wrong model' ? 'another model' : s.model}","${s.slot}","${s.serial}"`,
         );
-        return '';
-      }
+      case 'DATA:READ?':
+        return this.#withPart(
+          (s) => `"${held(s)}",${(crcOf(held(s)) ^ (s.fault === 'checksum' ? 1 : 0)) >>> 0}`,
+        );
+      case 'DATA:WRIT':
+      case 'DATA:WRITE':
+        return this.#withPart((s) => this.#write(s, args));
       default:
-        return fail(-113, 'Undefined header');
+        return this.#fail(-113, 'Undefined header');
     }
-  };
+  }
+  #fail(code: number, text: string): '' {
+    this.#errors.push([code, text]);
+    return '';
+  }
+  #withPart(answer: (seat: Seat) => string | undefined): string | undefined {
+    if (!this.#seat) return this.#fail(201, 'No part in the adapter');
+    if (!this.#adapter) return this.#fail(202, 'No adapter selected');
+    if (this.#seat.fault === 'unreadable') return this.#fail(203, 'Part does not answer');
+    return answer(this.#seat);
+  }
+  #write(s: Seat, [hex = '', crc]: readonly string[]): string | undefined {
+    if (!/^([0-9a-f]{2})+$/.test(hex) || hex.length !== dataBytes * 2)
+      return this.#fail(-104, 'Data type error');
+    if (Number(crc) !== crcOf(hex)) return this.#fail(205, 'Checksum of what was sent is wrong');
+    // half of it is in the part when the power goes
+    if (s.fault === 'power') {
+      memory.set(s.serial, hex.slice(0, dataBytes) + dataOf(s.serial).slice(dataBytes));
+      return undefined;
+    }
+    // another first byte, whatever it was
+    const wrong = `${hex.startsWith('00') ? 'ff' : '00'}${hex.slice(2)}`;
+    memory.set(s.serial, s.fault === 'checksum' ? wrong : hex);
+    return '';
+  }
 }
+const held = (s: Seat) => memory.get(s.serial) ?? dataOf(s.serial);
+const seatOf = ([model = '', slot = '', serial = '', fault = '']: readonly string[]): Seat => ({
+  model,
+  slot,
+  serial,
+  fault: (partFaults as readonly string[]).includes(fault) ? (fault as PartFault) : 'none',
+});
 
 /** Starts the stand-in on loopback. @returns the port, and how to end it */
 export async function startProgrammer(port = 0): Promise<{ port: number; stop: () => Promise<void> }> {
   const server: Server = createServer((socket) => {
-    const say = conversation();
+    const conversation = new Conversation();
     let text = '';
     socket.setEncoding('utf8');
     socket.on('error', () => socket.destroy());
@@ -133,7 +122,7 @@ export async function startProgrammer(port = 0): Promise<{ port: number; stop: (
         text = text.slice(i + 1);
         const answers: string[] = [];
         for (const part of line.split(';')) {
-          const a = say(part);
+          const a = conversation.say(part);
           if (a === undefined) {
             socket.destroy();
             return;

@@ -69,29 +69,28 @@ export function pdfDocument(title: string, author: string) {
         doc.y = low + 2;
       }),
     /** Strokes of points in a box of 600 x 200, drawn 180 wide with what they are in words. */
-    strokes: (lines: readonly (readonly (readonly [number, number])[])[], alt: string) =>
-      root.add(
-        doc.struct('Figure', { alt }, [
-          () => {
-            if (doc.y > doc.page.height - 130) doc.addPage();
-            const [x0, y0, k] = [left, doc.y + 4, 0.3];
-            doc.save().lineWidth(1.1).lineCap('round').lineJoin('round');
-            for (const l of lines) {
-              l.forEach(([x, y], i) => {
-                if (i) doc.lineTo(x0 + x * k, y0 + y * k);
-                else doc.moveTo(x0 + x * k, y0 + y * k);
-              });
-              if (l.length === 1) doc.lineTo(x0 + l[0]![0] * k + 0.5, y0 + l[0]![1] * k);
-            }
-            doc.stroke().restore();
-            doc.y = y0 + 64;
-          },
-        ]),
-      ),
+    strokes: (lines: Strokes, alt: string) =>
+      root.add(doc.struct('Figure', { alt }, [() => drawStrokes(doc, lines)])),
     end: (): Promise<Buffer> => {
       root.end();
       doc.end();
       return done;
     },
   };
+}
+
+type Strokes = readonly (readonly (readonly [number, number])[])[];
+function drawStrokes(doc: PDFKit.PDFDocument, lines: Strokes): void {
+  if (doc.y > doc.page.height - 130) doc.addPage();
+  const [x0, y0, scale] = [left, doc.y + 4, 0.3];
+  doc.save().lineWidth(1.1).lineCap('round').lineJoin('round');
+  for (const line of lines) {
+    line.forEach(([x, y], i) => {
+      if (i) doc.lineTo(x0 + x * scale, y0 + y * scale);
+      else doc.moveTo(x0 + x * scale, y0 + y * scale);
+    });
+    if (line.length === 1) doc.lineTo(x0 + line[0]![0] * scale + 0.5, y0 + line[0]![1] * scale);
+  }
+  doc.stroke().restore();
+  doc.y = y0 + 64;
 }

@@ -1,3 +1,6 @@
+import type { JobState } from '../../core/log/state';
+import type { IndexedModel } from '../../core/model/index-model';
+import type { JobPage } from '../../core/wire/job-page';
 import type { ReportData } from '../../core/wire/report';
 import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
@@ -24,8 +27,6 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   const effective = events.filter((e) => !state.retracted[e.id]);
   const of = <T extends JobEvent['body']['type']>(type: T) =>
     effective.filter((e) => e.body.type === type) as (JobEvent & { body: BodyOf<T> })[];
-  const mid = checksDue(state, index, 'mid');
-  const after = checksDue(state, index, 'after');
   const closing = of('jobClosed').at(-1);
   const found = flag(state, 'cause');
   const quote = flag(state, 'quote');
@@ -55,29 +56,8 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       .sort((a, b) => a.seq - b.seq),
     photos: Object.keys(state.photo),
     renewed: Object.keys(state.bond).filter((b) => state.bond[b] === 'renewed'),
-    checks: after.map((c) => ({
-      function: c.function,
-      ...(state.check[`before ${c.function}`]?.note
-        ? { note: state.check[`before ${c.function}`]!.note! }
-        : {}),
-      ...(c.before ? { before: c.before } : {}),
-      ...(mid.find((m) => m.function === c.function)?.result
-        ? { mid: mid.find((m) => m.function === c.function)!.result! }
-        : {}),
-      ...(c.result ? { after: c.result } : {}),
-      changed:
-        c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
-    })),
-    effects: effectsOf(
-      index,
-      replacedSlots(state),
-      page.route?.input.methods,
-      state.remedy as Remedies,
-      flag(state, 'system')?.version,
-    ).map((e) => ({
-      ...e,
-      agreed: agreedBy(state, page.signers, e.id),
-    })),
+    checks: checksOf(state, index),
+    effects: effectsSaid(page, index),
     overrides: of('overridden').map((e) => ({
       rule: e.body.rule,
       reason: e.body.reason,
@@ -113,4 +93,33 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       connectors: new Set(of('connectorOff').map((e) => e.body.connector)).size,
     },
   };
+}
+
+/** Each function with what it did before, while open and after. */
+function checksOf(state: JobState, index: IndexedModel): ReportData['checks'] {
+  const mid = new Map(checksDue(state, index, 'mid').map((c) => [c.function, c.result]));
+  return checksDue(state, index, 'after').map((c) => {
+    const note = state.check[`before ${c.function}`]?.note;
+    const open = mid.get(c.function);
+    return {
+      function: c.function,
+      ...(note ? { note } : {}),
+      ...(c.before ? { before: c.before } : {}),
+      ...(open ? { mid: open } : {}),
+      ...(c.result ? { after: c.result } : {}),
+      changed:
+        c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
+    };
+  });
+}
+/** What the owner was told to expect, and how it was agreed. */
+function effectsSaid(page: JobPage, index: IndexedModel): ReportData['effects'] {
+  const { state } = page;
+  return effectsOf(
+    index,
+    replacedSlots(state),
+    page.route?.input.methods,
+    state.remedy as Remedies,
+    flag(state, 'system')?.version,
+  ).map((e) => ({ ...e, agreed: agreedBy(state, page.signers, e.id) }));
 }
