@@ -6,7 +6,8 @@ import { functionIds } from '../core/vocabulary/trade';
 import { eventText } from './events';
 import { findingText, refusalText } from './findings';
 import { narrowing } from './fault';
-import { cautionText, doneLabel, doneWord, stepTitle, stepWhy } from './steps';
+import { doneLabel, doneWord, stepTitle, stepWhy } from './steps';
+import { cautionText } from './cautions';
 import { functionHow, functionName, list, pieceName, plural, thingName } from './things';
 import { left, minutes, money, soon, soonShort } from './time';
 

@@ -2,7 +2,8 @@ import * as wording from '../../../words/screens/route';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route } from '../../../core/steps/route';
 import { Recess } from '../../ui/recess';
-import { cautionText, howText, stepTitle } from '../../../words/steps';
+import { howText, stepTitle } from '../../../words/steps';
+import { cautionText } from '../../../words/cautions';
 import { thingName } from '../../../words/things';
 
 /** The steps for paper: two columns, a box to tick for each, screws drawn at their true length, cautions once. */

@@ -2,7 +2,8 @@ import * as wording from '../../../words/screens/work';
 import { useEffect } from 'react';
 import { usePreferences } from '../../ui/preferences';
 import { say } from '../../ui/speech';
-import { cautionText, stepTitle } from '../../../words/steps';
+import { stepTitle } from '../../../words/steps';
+import { cautionText } from '../../../words/cautions';
 import { stopText } from '../../../words/stop-now';
 import type { WorkState } from './use-work';
 
