@@ -41,5 +41,5 @@ export default [
   route('jobs/:job/events', 'routes/work/events.ts'),
   route('commands', 'routes/work/commands.ts'),
   route('live', 'routes/work/live.ts'),
-  route('strip', 'routes/bench/strip.ts'),
+  route('open-jobs', 'routes/bench/open-jobs-json.ts'),
 ] satisfies RouteConfig;

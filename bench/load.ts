@@ -53,7 +53,7 @@ export async function benchLoad(
           break;
         case 3:
         case 4:
-          await ask('/strip', cookie);
+          await ask('/open-jobs', cookie);
           break;
         case 5:
         case 6:

@@ -300,7 +300,7 @@ test('a timer that runs out rings once, on one of several tabs, and also right a
           sessionStorage.setItem('rung', String(Number(sessionStorage.getItem('rung') ?? 0) + 1));
       });
     }, line.id);
-    await p.route('**/strip', (r) => r.fulfill({ json: [line] }));
+    await p.route('**/open-jobs', (r) => r.fulfill({ json: [line] }));
     await p.goto('/');
     await expect(p.locator('.dev', { hasText: 'Mica 9' }).first()).toBeVisible();
   }

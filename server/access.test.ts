@@ -168,7 +168,7 @@ const cases: Record<string, Case> = {
       }),
   },
   'loader /live': { nobody: 401, other: 'own rows only' },
-  'loader /strip': { nobody: 401, other: 'own rows only' },
+  'loader /open-jobs': { nobody: 401, other: 'own rows only' },
 };
 
 interface Handler {

@@ -9,7 +9,7 @@ import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
 import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
-import { loreOf } from './db/notes';
+import { modelNotesOf } from './db/notes';
 import { receiveJob } from './use-cases/receive-job';
 import { sendCommands } from './use-cases/send-commands';
 import { signIn } from './use-cases/sign-in';
@@ -260,7 +260,7 @@ describe('doors', () => {
       '/\\evil.example',
       'https://evil.example',
       '/%09//x',
-      '/strip',
+      '/open-jobs',
       '',
       null,
     ])
@@ -311,8 +311,10 @@ test('of many notes the newest hundred come along, from however many jobs', asyn
     Array.from({ length: 40 }, (_, k) => cmd(tova, job, { type: 'noted', text: `note ${k}`, thing: 'A1' })),
   );
   const next = await openJob(world, tova);
-  const lore = await inShop(tova.shopId, (em) => loreOf(em, world.models.get('mica-9')!, 'standard', next));
-  expect(lore.length).toBeLessThanOrEqual(100);
-  expect(lore.filter((l) => l.job === job)).toHaveLength(30);
-  expect(lore[0]!.text).toBe('note 39');
+  const modelNotes = await inShop(tova.shopId, (em) =>
+    modelNotesOf(em, world.models.get('mica-9')!, 'standard', next),
+  );
+  expect(modelNotes.length).toBeLessThanOrEqual(100);
+  expect(modelNotes.filter((l) => l.job === job)).toHaveLength(30);
+  expect(modelNotes[0]!.text).toBe('note 39');
 });

@@ -16,7 +16,7 @@ import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
-import { draftsFor, stripFor } from './use-cases/bench-page';
+import { draftsFor, openJobsFor } from './use-cases/bench-page';
 import { jobsQuery } from '../core/forms/jobs-query';
 import { jobsCsv, jobsPage } from './use-cases/find-jobs';
 import { receivePage, saveDraft } from './use-cases/drafts';
@@ -58,7 +58,7 @@ describe('the bench', () => {
     const late = await openJob(world, tova, { tag: 'LATE', promisedAt: Date.now() + 9 * 3600_000 });
     const soon = await openJob(world, tova, { tag: 'SOON', promisedAt: Date.now() + 600_000 });
     const fresh = await openJob(world, tova, { tag: 'FRESH', promisedAt: Date.now() + 700_000 }, false);
-    const list = await stripFor(tova);
+    const list = await openJobsFor(tova);
     const at = (id: string) => list.findIndex((j) => j.id === id);
     expect(at(soon)).toBeLessThan(at(late));
     expect(list[at(soon)]).toMatchObject({
@@ -78,7 +78,7 @@ describe('the bench', () => {
       { type: 'screwOut', fastener: 'A2', piece: 'A2#1' },
       { type: 'heatStarted', station: 'hot-plate', forS: 300 },
     );
-    const line = async () => (await stripFor(tova)).find((j) => j.id === job)!.summary;
+    const line = async () => (await openJobsFor(tova)).find((j) => j.id === job)!.summary;
     expect((await line()).running).toMatchObject({ what: 'heat' });
     expect((await line()).waits).toBe('time');
     await send(
@@ -92,7 +92,7 @@ describe('the bench', () => {
   test('a closed job leaves it and is found again by number, tag, model and owner', async () => {
     const job = await openJob(world, tova, { tag: 'ODD_100%', owner: 'Yrsa' });
     await send(tova, job, { type: 'jobClosed', ending: 'declined', note: '' });
-    expect((await stripFor(tova)).some((j) => j.id === job)).toBe(false);
+    expect((await openJobsFor(tova)).some((j) => j.id === job)).toBe(false);
     const number = (await jobPage(tova, job))!.number;
     for (const words of ['ODD_100%', 'Yrsa', String(number)])
       expect(

@@ -203,11 +203,11 @@ describe('what is noted of a thing', () => {
       event: back.status === 'recorded' ? back.events[0]!.id : '',
     });
     const next = await openJob(world, tova);
-    expect((await jobPage(tova, next))!.lore.map((l) => [l.thing, l.text, l.finding])).toEqual([
+    expect((await jobPage(tova, next))!.modelNotes.map((l) => [l.thing, l.text, l.finding])).toEqual([
       ['C3', 'head is soft', false],
     ]);
     const other = world.other.get('technician')!;
-    expect((await jobPage(other, await openJob(world, other)))!.lore).toEqual([]);
+    expect((await jobPage(other, await openJob(world, other)))!.modelNotes).toEqual([]);
   });
 });
 

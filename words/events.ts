@@ -93,11 +93,11 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   noted: (b, { name }) =>
     `${b.thing ? `${name(b.thing)}: ` : ''}${b.text}${b.finding ? ' (not as the model says)' : ''}`,
   troubled: (b, { name }) => `${b.kind}: ${name(b.thing)}${b.note ? ` (${b.note})` : ''}`,
-  eased: (b, { name }) => `settled, ${b.kind}: ${name(b.thing)} (${b.how})`,
-  fated: (b, { index, name }) => {
-    if (index.bonds.has(b.rider))
-      return `${name(b.rider)}: ${b.fate === 'on the new one' ? `came on the new ${name(b.slot)}` : 'a new one is laid'}`;
-    return `${name(b.rider)} of the old ${name(b.slot)}: ${b.fate}`;
+  troubleEnded: (b, { name }) => `settled, ${b.kind}: ${name(b.thing)} (${b.how})`,
+  transferSet: (b, { index, name }) => {
+    if (index.bonds.has(b.part))
+      return `${name(b.part)}: ${b.outcome === 'on the new one' ? `came on the new ${name(b.slot)}` : 'a new one is laid'}`;
+    return `${name(b.part)} of the old ${name(b.slot)}: ${b.outcome}`;
   },
   takenOver: (b) => `took over${b.bench ? ` at ${b.bench}` : ''}`,
   truthNamed: (b, { index }) => `looked: ${claimText(index, b.about, b.value)}`,

@@ -30,7 +30,7 @@ export const logKinds: readonly { id: string; name: string; has: (e: JobEvent) =
   {
     id: 'notes',
     name: 'notes, photographs, trouble',
-    has: (e) => ['noted', 'photographed', 'troubled', 'eased', 'marked'].includes(e.body.type),
+    has: (e) => ['noted', 'photographed', 'troubled', 'troubleEnded', 'marked'].includes(e.body.type),
   },
   {
     id: 'gates',

@@ -1,3 +1,4 @@
+import { reportedBefore } from '../../core/log/upcast';
 import { type IDBPDatabase, openDB } from 'idb';
 import type { JobState } from '../../core/log/state';
 import type { SentCommand } from '../../core/wire/commands';
@@ -45,7 +46,12 @@ export async function keep(owner: string, command: SentCommand): Promise<void> {
 }
 /** Everything kept for an owner, in the order it was kept. */
 export async function keptFor(owner: string): Promise<Kept[]> {
-  const all = (await (await db()).getAllFromIndex('outbox', 'owner', owner)) as Kept[];
+  const kept = (await (await db()).getAllFromIndex('outbox', 'owner', owner)) as Kept[];
+  // what was pressed before an upgrade is the same fact under its name of today
+  const all = kept.map((k) => ({
+    ...k,
+    command: { ...k.command, body: reportedBefore(k.command.body) as Kept['command']['body'] },
+  }));
   return all.filter((k) => !k.aside).sort((a, b) => a.n - b.n);
 }
 /** Puts an entry aside that the server could not read: it stays in this browser and is tried again by a newer app. */

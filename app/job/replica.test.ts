@@ -147,7 +147,7 @@ function bench(person = 'p1') {
     signers: {},
     people: {},
     mat: [],
-    lore: [],
+    modelNotes: [],
     spares: [],
     simulated: true,
     openedAt: 0,

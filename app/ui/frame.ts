@@ -5,7 +5,7 @@ import type { Who } from '../../core/wire/who';
 export interface Frame {
   who: Who;
   /** The open devices, as they are now. */
-  strip: JobLine[];
+  openJobs: JobLine[];
 }
 /** What the workshop's frame has for the screen inside it. */
 export const useFrame = () => useOutletContext<Frame>();

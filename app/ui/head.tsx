@@ -16,7 +16,7 @@ import { useAlarms } from '../job/alarms';
 import { NavTabs } from './nav-tabs';
 
 /** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
-export function useStrip(first: JobLine[]): JobLine[] {
+export function useOpenJobs(first: JobLine[]): JobLine[] {
   const [jobs, setJobs] = useState(first);
   useEffect(() => setJobs(first), [first]);
   useEffect(() => {
@@ -25,7 +25,7 @@ export function useStrip(first: JobLine[]): JobLine[] {
       clearTimeout(t);
       t = setTimeout(
         () =>
-          void fetch('/strip')
+          void fetch('/open-jobs')
             .then(async (r) => r.ok && setJobs((await r.json()) as JobLine[]))
             .catch(() => {}),
         250,

@@ -2,7 +2,7 @@ import * as wording from '../../words/screens/ledger';
 import { type ReactNode, useMemo } from 'react';
 import { balance } from '../../core/rules/balance';
 import { flag, type JobState } from '../../core/log/state';
-import { shutState } from '../../core/log/view';
+import { openState } from '../../core/log/view';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { SendState } from '../job/sender';
 import { list, pieceName } from '../../words/things';
@@ -61,7 +61,7 @@ type Balance = ReturnType<typeof balance>;
 
 /** Whether the board is live. A closed device is meant to be: that is no alarm. */
 function CellBox({ index, state, b }: { index: IndexedModel; state: JobState; b: Balance }) {
-  const shut = shutState(state, index) !== 'open';
+  const shut = openState(state, index) !== 'open';
   const alarm = b.live && !shut;
   const out = index.cellSlot !== undefined && b.piecesOut.includes(index.cellSlot);
   const colour = alarm ? 'var(--brick)' : 'var(--moss)';
@@ -128,7 +128,7 @@ function SealBox({
 function sealWord(index: IndexedModel, state: JobState, rim: string | undefined): string {
   if (rim === undefined) return 'none';
   if (state.bond[rim] === undefined) return 'whole';
-  if (shutState(state, index) === 'closed' && flag(state, 'unsealed')) return wording.leftOff;
+  if (openState(state, index) === 'closed' && flag(state, 'unsealed')) return wording.leftOff;
   return flag(state, 'seal') === 'applied' ? 'new' : 'broken';
 }
 

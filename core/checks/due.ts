@@ -3,7 +3,7 @@ import { replacedSlots } from '../log/view';
 import type { Round } from '../log/events';
 import { functionsOf } from '../model/functions-of';
 import type { IndexedModel } from '../model/index-model';
-import { transfersOf } from '../model/riders';
+import { transfersOf } from '../model/carried';
 import type { FunctionId } from '../vocabulary/trade';
 import { whyUntestable } from './untestable';
 

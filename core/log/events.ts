@@ -48,8 +48,8 @@ export const troubleKinds = [
 ] as const;
 export type TroubleKind = (typeof troubleKinds)[number];
 /** What becomes of a piece that sits on an assembly which is replaced. */
-export const fates = ['move over', 'on the new one', 'keep', 'scrap', 'return'] as const;
-export type Fate = (typeof fates)[number];
+export const transferOutcomes = ['move over', 'on the new one', 'keep', 'scrap', 'return'] as const;
+export type TransferOutcome = (typeof transferOutcomes)[number];
 /** What can be enrolled for a test, and is removed again. */
 export const enrolments = ['face', 'finger'] as const;
 export const rounds = ['before', 'mid', 'after'] as const;
@@ -131,7 +131,7 @@ export const final: ReadonlyMap<
 ]);
 
 /** The version of these bodies; older ones are lifted by `upcast`. */
-export const eventVersion = 2;
+export const eventVersion = 3;
 
 export interface Breach {
   rule: string;

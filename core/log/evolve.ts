@@ -1,7 +1,7 @@
 import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
-import { fatePlace } from './fates';
+import { transferPlace } from './transfers';
 import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
 
@@ -155,7 +155,7 @@ const apply: Apply = {
       w.set(
         'place',
         piece,
-        `aside/${fatePlace[w.state.fate[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`,
+        `aside/${transferPlace[w.state.transfer[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`,
       );
     }
   },
@@ -217,8 +217,8 @@ const apply: Apply = {
   },
   troubled: (w, b, e) =>
     w.set('trouble', `${b.kind} ${b.thing}`, { ...(b.note ? { note: b.note } : {}), by: e.by, seq: e.seq }),
-  eased: (w, b) => w.set('trouble', `${b.kind} ${b.thing}`, null),
-  fated: (w, b) => w.set('fate', `${b.slot}/${b.rider}`, b.fate),
+  troubleEnded: (w, b) => w.set('trouble', `${b.kind} ${b.thing}`, null),
+  transferSet: (w, b) => w.set('transfer', `${b.slot}/${b.part}`, b.outcome),
   takenOver: (w, b, e) => flags(w, { worker: { by: e.by, bench: b.bench, at: e.at } }),
   truthNamed: (w, b) => {
     putTruth((table, key, value) => w.set(table, key, value as never), b.about, b.value);
@@ -316,7 +316,7 @@ function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
       ...(b.claims ? { claims: b.claims } : {}),
     });
   const claim = claimOf(event.body);
-  if (claim) w.set('told', claim.about, { seq: event.seq, by: event.by, value: claim.value });
+  if (claim) w.set('account', claim.about, { seq: event.seq, by: event.by, value: claim.value });
   if (final.get(event.body.type) === 'audit') return;
   const entry = { event: event.id, by: event.by, type: event.body.type, undo: w.undo };
   if (copy) state.trail = [...state.trail, entry];

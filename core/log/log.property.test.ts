@@ -103,7 +103,7 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
   ),
   fc.nat(9).map((k): Body => ({ type: 'promised', at: 1_800_000_000_000 + k, as: 'sailing' })),
   of(slots).map((slot): Body => ({ type: 'partDropped', slot })),
-  // troubles: knocked mats, odd lengths, heads that strip, pieces with a fate of their own
+  // troubles: knocked mats, odd lengths, heads that strip, pieces with an outcome of their own
   fc
     .shuffledSubarray(holes, { minLength: 1, maxLength: 6 })
     .map((fs): Body => ({ type: 'spilled', pieces: fs.map((f) => `${f}#1`) })),
@@ -118,10 +118,10 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
     .map(([thing, kind]): Body => ({ type: 'troubled', kind, thing })),
   fc
     .tuple(of(holes), of(['stripped head', 'bad thread'] as const))
-    .map(([thing, kind]): Body => ({ type: 'eased', kind, thing, how: 'done' })),
+    .map(([thing, kind]): Body => ({ type: 'troubleEnded', kind, thing, how: 'done' })),
   fc
     .tuple(of(slots), of(slots), of(['move over', 'keep', 'scrap'] as const))
-    .map(([slot, rider, fate]): Body => ({ type: 'fated', slot, rider, fate })),
+    .map(([slot, part, outcome]): Body => ({ type: 'transferSet', slot, part, outcome })),
   of(holes).map((thing): Body => ({ type: 'noted', text: 'soft', thing })),
   of([...index.connectors.keys()]).map((connector): Body => ({ type: 'reseated', connector })),
   fc.constant<Body>({ type: 'takenOver', bench: 'Quay bench' }),
@@ -200,7 +200,7 @@ class Book {
           book.at.set(p, `aside/${fate === 'keep' ? 'stock' : fate === 'scrap' ? 'scrap' : b.to}`);
         }
       }
-      if (b.type === 'fated') book.fate.set(`${b.slot}/${b.rider}`, b.fate);
+      if (b.type === 'transferSet') book.fate.set(`${b.slot}/${b.part}`, b.outcome);
       if (b.type === 'spilled') for (const p of b.pieces) book.at.set(p, 'mixed');
       if (b.type === 'sorted') for (const x of b.screws) book.at.set(x.piece, `mat/${holderOf(x.piece)}`);
       if (b.type === 'lost') book.at.set(b.piece, 'adrift');

@@ -80,14 +80,14 @@ export interface Tables {
   stray: Record<string, 'inside' | 'removed'>;
   /** piece id of a screw -> what it was measured to be. */
   spec: Record<string, ScrewSpec>;
-  /** `kind thing` -> trouble that stands, null once it is eased. */
+  /** `kind thing` -> trouble that stands, null once it has ended. */
   trouble: Record<string, { note?: string; by: string; seq: number } | null>;
   /** event id -> a note about a thing. */
   note: Record<string, NoteEntry>;
-  /** `assembly/rider` -> what becomes of a piece on an assembly that is replaced. */
-  fate: Record<string, string>;
+  /** `assembly/part` -> what becomes of a piece on an assembly that is replaced. */
+  transfer: Record<string, string>;
   /** What was last said of a thing (`piece C3#1`, `connector cell`), by whom and where in the log. */
-  told: Record<string, { seq: number; by: string; value: string }>;
+  account: Record<string, { seq: number; by: string; value: string }>;
   enrolment: Record<string, 'made' | 'removed'>;
   data: Record<string, 'read' | 'written' | 'declined' | 'unverified'>;
   /** `act target` -> number in the log: acts of the route that change no piece. */
@@ -190,8 +190,8 @@ export const tableNames = [
   'spec',
   'trouble',
   'note',
-  'fate',
-  'told',
+  'transfer',
+  'account',
   'enrolment',
   'data',
   'acted',

@@ -1,3 +1,4 @@
+import { commandSchema } from '../wire/commands';
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
@@ -67,4 +68,34 @@ test('no table knows an id that was never put there, `constructor` neither', () 
   } as JobEvent);
   expect(after.enrolment.constructor).toBeUndefined();
   expect(fold(JSON.parse(JSON.stringify(after)), []).enrolment.constructor).toBeUndefined();
+});
+
+describe('facts that have another name by now', () => {
+  const ended = { kind: 'bad thread', thing: 'B1', how: 'holds now' };
+  const moved = { slot: 'display', rider: 'ear-speaker', fate: 'move over' };
+  const now = { type: 'transferSet', slot: 'display', part: 'ear-speaker', outcome: 'move over' };
+
+  test('are read from a log that was written before', () => {
+    const old = (body: object) => upcast({ ...base, v: 2, body } as unknown as JobEvent);
+    expect(old({ type: 'eased', ...ended })).toMatchObject({
+      v: eventVersion,
+      body: { type: 'troubleEnded', ...ended },
+    });
+    expect(old({ type: 'fated', ...moved }).body).toEqual(now);
+  });
+  test('are taken from a bench that kept them in its outbox over the upgrade', () => {
+    const sent = (body: object) =>
+      commandSchema.safeParse({
+        id: 'kept-0001',
+        job: '3f0c7a52-8d0e-4c1b-9f3a-0b6f5f1f2d11',
+        person: '3f0c7a52-8d0e-4c1b-9f3a-0b6f5f1f2d12',
+        at: Date.UTC(2026, 0, 1),
+        clockKnown: true,
+        body,
+      });
+    expect(sent({ type: 'fated', ...moved }).data?.body).toEqual(now);
+    expect(sent({ type: 'eased', ...ended }).data?.body.type).toBe('troubleEnded');
+    expect(sent({ type: 'fated', slot: 'display' }).success).toBe(false);
+    expect(sent({ type: 'hexed', ...moved }).success).toBe(false);
+  });
 });

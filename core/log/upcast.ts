@@ -11,7 +11,23 @@ const lifts: readonly ((body: OldBody) => OldBody)[] = [
     body.type === 'acted' && body.act === 'leak test' && body.target === 'device:end'
       ? { type: 'leakTested', holds: true }
       : body,
+  // 2 -> 3: two names that nobody guessed
+  renamed,
 ];
+
+/** A body under the names of today, where it has one that is no longer given. */
+function renamed(body: OldBody): OldBody {
+  if (body.type === 'eased') return { ...body, type: 'troubleEnded' };
+  if (body.type !== 'fated') return body;
+  const { rider, fate, ...rest } = body;
+  return { ...rest, type: 'transferSet', part: rider, outcome: fate };
+}
+/**
+ * What a bench sends that was loaded before an upgrade, or kept it in its outbox: what it reports under an old name is the
+ * same fact. Anything else is left as it is, to be read and refused by the schema.
+ */
+export const reportedBefore = (body: unknown): unknown =>
+  body !== null && typeof body === 'object' && 'type' in body ? renamed(body as OldBody) : body;
 
 /** An event in the words of this version; the same object when nothing has to be changed. */
 export function upcast(event: JobEvent): JobEvent {

@@ -80,7 +80,7 @@ export const movedTo = (state: JobState, slot: string, pose: Pose) => {
 };
 
 /** Whether the device stands open: a cover has moved since it was last closed. A tray that is pushed out opens nothing. */
-export function shutState(state: JobState, index: IndexedModel): 'never opened' | 'open' | 'closed' {
+export function openState(state: JobState, index: IndexedModel): 'never opened' | 'open' | 'closed' {
   const moved = Math.max(0, ...index.coverSlots.map((c) => state.touched[c] ?? 0));
   if (moved === 0) return 'never opened';
   return ((state.flag.closedAt as number | undefined) ?? 0) > moved ? 'closed' : 'open';

@@ -4,7 +4,7 @@ import { indexed, mica9, route, sprigModel, swollen } from '../testing/demo-mode
 import { balance, unaccounted } from '../rules/balance';
 import { stageOf } from './stage';
 import { flag } from '../log/state';
-import { shutState } from '../log/view';
+import { openState } from '../log/view';
 
 const cases = [
   ['Mica 9', mica9, 'standard', []],
@@ -23,7 +23,7 @@ describe.each(cases)('a cell replaced on %s', (_name, model, variant, conditions
       bench.do({ type: 'conditionSet', condition: c, because: 'panel stands proud' });
     bench.finish();
     expect(bench.log.filter((e) => e.breach || e.body.type === 'overridden')).toEqual([]);
-    expect(shutState(bench.state, index)).toBe('closed');
+    expect(openState(bench.state, index)).toBe('closed');
     expect(stageOf(bench.state, index, plan)).toBe('Hand over');
     const end = bench.do({ type: 'jobClosed', ending: 'handed over', note: '' });
     expect(end.refused).toBeUndefined();

@@ -4,7 +4,7 @@ import type { Standing } from '../steps/route';
 import { replacedSlots } from '../log/view';
 import { flag, type JobState } from '../log/state';
 import { holderOf } from '../vocabulary/pieces';
-import { filmsDue, pieceInHole, pieceInSlot, poseOf, shutState } from '../log/view';
+import { filmsDue, pieceInHole, pieceInSlot, poseOf, openState } from '../log/view';
 
 /** Where the device of a job stands: what the planner starts from when a job is re-planned in the middle. */
 export function standingOf(state: JobState, index: IndexedModel): Standing {
@@ -46,7 +46,7 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
 
 /** With every piece in its place the device may still have to be closed: the display before the back, as it is planned. */
 function openCover(state: JobState, index: IndexedModel): Pick<Standing, 'openCover'> {
-  if (shutState(state, index) !== 'open') return {};
+  if (openState(state, index) !== 'open') return {};
   const moved = index.coverSlots.filter((c) => (state.touched[c] ?? 0) > (flag(state, 'closedAt') ?? 0));
   const slot = moved.find((c) => index.slots.get(c)!.kind === 'display') ?? moved[0];
   return slot ? { openCover: slot } : {};

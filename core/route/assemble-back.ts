@@ -10,7 +10,7 @@ import type { Phase, Caution } from '../vocabulary/steps';
 import { stepsBack } from './steps-back';
 import { bootConnectors } from '../model/system';
 import { badCell } from '../vocabulary/conditions';
-import { bringsSeal } from './facts';
+import { bringsSeal } from './setting';
 import { filmsOf, filmsLeft, bySlot, filmStep } from './films';
 /** Seconds of charging that bring a cell well past the least charge of a calibration (a guess; the phone shows it). */
 const rechargeS = 900;

@@ -20,7 +20,7 @@ import type { Phase } from '../vocabulary/steps';
 import { whys } from './why';
 import { badCell } from '../vocabulary/conditions';
 import { stepsOut } from './steps-out';
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 /** What is done before anything is loosed: glass taped, a hole in the back covered, the power off. */
 export function prepare(a: Assembly): void {
   const { conditions, methods } = a.s;

@@ -1,12 +1,12 @@
 import { type Assembly, addTrial, isDone, add, inOrder, setAside } from './assembly';
-import { transfersOf } from '../model/riders';
+import { transfersOf } from '../model/carried';
 import { plainStep, faceOf, type Draft } from './draft';
 import { handsS, times } from './times';
 import { loosen } from './assemble-out';
 import { chipSteps, chipTools, chipCautions } from './identity-steps';
 import { filmsOf, filmStep, filmsLeft } from './films';
 import { holderOf } from '../vocabulary/pieces';
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import type { Work } from './tasks';
 import { plugsOf } from '../checks/reseat';
 /** Pieces that move from housing to housing, the small ones with them: dozens (common practice; the number is ours). */

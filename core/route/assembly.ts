@@ -1,4 +1,4 @@
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import type { Work } from './tasks';
 import type { Candidate } from './joint';
 import { type PhasedDraft, type Draft, plainStep, faceOf } from './draft';

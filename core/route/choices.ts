@@ -11,7 +11,7 @@ import {
   waysProblem,
   waysTo,
   wayRisk,
-} from './facts';
+} from './setting';
 import type { Joint } from './joint';
 import type { Work } from './tasks';
 import { expected, inSeconds } from './times';

@@ -1,7 +1,7 @@
 import { holderOf, newPiece } from '../vocabulary/pieces';
 import type { IndexedModel } from '../model/index-model';
-import { ridersOf } from '../model/riders';
-import type { Setting } from './facts';
+import { carriedOf } from '../model/carried';
+import type { Setting } from './setting';
 import { type Draft, plainStep, faceOf } from './draft';
 import { times, handsS } from './times';
 /** Films by the slot whose piece they are on. */
@@ -18,7 +18,7 @@ export function bySlot(films: readonly string[]): Map<string, string[]> {
 export const filmsOf = (index: IndexedModel, slot: string): string[] =>
   [
     slot,
-    ...ridersOf(index, slot, 'arriving')
+    ...carriedOf(index, slot, 'arriving')
       .filter((r) => !r.hole)
       .map((r) => r.id),
   ].flatMap((id) => index.slots.get(id)!.films.map((_, i) => `${newPiece(id)}/${i}`));

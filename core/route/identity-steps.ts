@@ -1,4 +1,4 @@
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import { type Draft, plainStep } from './draft';
 import { dataDue, effectsOf } from '../pairing/effects';
 import { handsS } from './times';

@@ -3,7 +3,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
 import type { Drive } from '../vocabulary/trade';
 import { choicesUpTo, chooseWays, type WaysChoice, type WaysProblem } from './choose-ways';
-import { holders, isLoose, type Setting, waysProblem } from './facts';
+import { holders, isLoose, type Setting, waysProblem } from './setting';
 import type { OrderAnswer } from './order';
 import type { Work } from './tasks';
 import {

@@ -1,6 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Step, Kit } from '../steps/route';
-import { priceOf } from './facts';
+import { priceOf } from './setting';
 /** What to lay out: exactly what the steps use. */
 export function kitOf(index: IndexedModel, steps: readonly Step[]): { kit: Kit; consumables: number } {
   const used = new Map<string, number>();

@@ -4,7 +4,7 @@ import { indexed, mica9, modelHash, route, sprigModel, swollen } from '../testin
 import { standingOf } from '../progress/standing';
 import { conditionsOf } from '../log/view';
 import { unaccounted } from '../rules/balance';
-import { shutState } from '../log/view';
+import { openState } from '../log/view';
 import { coveredBy } from '../model/covers';
 import { checkRoutes } from './check-routes';
 import { planRoute } from './plan';
@@ -194,7 +194,7 @@ describe.each([
           bench.log.filter((e) => e.breach).map((e) => [slot, e.body, e.breach]),
           slot,
         ).toEqual([]);
-        expect(shutState(bench.state, index), slot).not.toBe('open');
+        expect(openState(bench.state, index), slot).not.toBe('open');
         expect(bench.state.place[`${slot}#2`], slot).toBe(`slot/${slot}`);
       }
     }

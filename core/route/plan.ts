@@ -16,7 +16,7 @@ import {
   type Setting,
   wayRisk,
   waysProblem,
-} from './facts';
+} from './setting';
 import { candidateOrder, planJointly } from './joint';
 import { type Work, workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';

@@ -1,4 +1,4 @@
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import { noHeat } from '../vocabulary/conditions';
 import { type Draft, plainStep, toolsOf } from './draft';
 import { handsS } from './times';

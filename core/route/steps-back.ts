@@ -1,6 +1,6 @@
 import type { Slot, Bond } from '../model/schema';
 import { longScrew } from './steps-out';
-import { type Setting, renewalOf, bringsSeal } from './facts';
+import { type Setting, renewalOf, bringsSeal } from './setting';
 import type { Operation } from './way-out';
 import { type Draft, holdStep } from './draft';
 import type { Caution } from '../vocabulary/steps';
@@ -8,7 +8,7 @@ import type { Drive } from '../vocabulary/trade';
 import { times, handsS, around, plus, inSeconds } from './times';
 import { isSeal } from '../model/seals';
 import { rimStep, pressed, pressS } from './seal-steps';
-import { bringsOf } from '../model/riders';
+import { bringsOf } from '../model/carried';
 import { newPiece } from '../vocabulary/pieces';
 import { newPartSteps } from './identity-steps';
 /** The steps of one operation on the way back; `replaced` are the slots that get another piece. */

@@ -1,5 +1,5 @@
 import type { Bond, Slot } from '../model/schema';
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import type { Caution } from '../vocabulary/steps';
 import { badCell } from '../vocabulary/conditions';
 import type { Operation } from './way-out';

@@ -1,7 +1,7 @@
 import type { Task } from '../log/events';
 import type { Act } from '../vocabulary/steps';
 import type { IndexedModel } from '../model/index-model';
-import { transfersOf } from '../model/riders';
+import { transfersOf } from '../model/carried';
 import type { Methods } from '../methods/methods';
 import type { RouteInput } from '../steps/route';
 

@@ -1,7 +1,7 @@
 import { newPiece } from '../vocabulary/pieces';
-import { ridersOf } from '../model/riders';
+import { carriedOf } from '../model/carried';
 import { bootConnectors, bootRulesFor } from '../model/system';
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import { type Draft, plainStep } from './draft';
 import { handsS, times } from './times';
 import type { Operation } from './way-out';
@@ -14,7 +14,7 @@ import type { Operation } from './way-out';
 export function trialPlugs(s: Setting, slot: string): string[] | undefined {
   const { index } = s;
   if (index.cellConnector === undefined || s.conditions.some((c) => notPowered.includes(c))) return undefined;
-  const comes = new Set([slot, ...ridersOf(index, slot, 'arriving').map((r) => r.id)]);
+  const comes = new Set([slot, ...carriedOf(index, slot, 'arriving').map((r) => r.id)]);
   const own = index.model.connectors.filter((c) => c.joins.some((j) => comes.has(j))).map((c) => c.id);
   const boot = bootConnectors(index, s.system);
   const onOld = boot.filter((c) =>

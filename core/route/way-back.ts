@@ -1,7 +1,7 @@
 import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { Way } from '../model/schema';
-import type { Setting } from './facts';
+import type { Setting } from './setting';
 import type { Face } from '../vocabulary/trade';
 import type { Operation } from './way-out';
 

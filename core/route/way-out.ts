@@ -3,7 +3,7 @@ import type { Bond, Way } from '../model/schema';
 import type { Drive, Face } from '../vocabulary/trade';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../rules/interlocks';
-import { holders, isLoose, isMoved, type Setting } from './facts';
+import { holders, isLoose, isMoved, type Setting } from './setting';
 import { releaseFor } from './release';
 import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { unaccounted } from '../rules/balance';
-import { shutState } from '../log/view';
+import { openState } from '../log/view';
 import { coveredBy } from '../model/covers';
 import { Bench } from '../testing/bench';
 import {
@@ -17,7 +17,7 @@ import {
 } from '../testing/demo-models';
 import { routeFaults } from '../testing/route-faults';
 import { checkRoutes } from './check-routes';
-import { poseFact, type Setting } from './facts';
+import { poseFact, type Setting } from './setting';
 import { candidate, planJointly } from './joint';
 import { defaultMethods, methodRows, type Methods } from '../methods/methods';
 import type { OrderProblem } from './order';
@@ -154,7 +154,7 @@ test('any tasks, methods and conditions on any device: the route is sound, and t
       bench.finish();
       expect(bench.log.filter((e) => e.breach).map((e) => [e.body, e.breach])).toEqual([]);
       expect(unaccounted(bench.state, index)).toEqual([]);
-      expect(shutState(bench.state, index)).not.toBe('open');
+      expect(openState(bench.state, index)).not.toBe('open');
     }),
     { numRuns: 60, seed: 20261125 },
   );

@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Body, BodyOf } from '../log/events';
 import { flag, type JobState } from '../log/state';
-import { isHooked, isOn, placeOf, poseOf, shutState } from '../log/view';
+import { isHooked, isOn, placeOf, poseOf, openState } from '../log/view';
 
 type Says = {
   [T in Body['type']]?: (state: JobState, body: BodyOf<T>, index: IndexedModel) => boolean;
@@ -86,14 +86,14 @@ const says: Says = {
       : state.acted[`rim ${body.bond}`] !== undefined && state.bond[body.bond] === 'renewed',
   sealApplied: (state) => flag(state, 'seal') === 'applied',
   linerOff: (state) => flag(state, 'liner') === 'off' || !!flag(state, 'unsealed'),
-  deviceClosed: (state, _body, index) => shutState(state, index) === 'closed',
+  deviceClosed: (state, _body, index) => openState(state, index) === 'closed',
   heatStarted: (state) => !!flag(state, 'heat'),
   heatEnded: (state) => !flag(state, 'heat'),
   answered: (state, body) => !state.question[body.question],
   truthNamed: (state, body) => !state.question[body.question],
   troubled: (state, body) => !!state.trouble[`${body.kind} ${body.thing}`],
-  eased: (state, body) => !state.trouble[`${body.kind} ${body.thing}`],
-  fated: (state, body) => state.fate[`${body.slot}/${body.rider}`] === body.fate,
+  troubleEnded: (state, body) => !state.trouble[`${body.kind} ${body.thing}`],
+  transferSet: (state, body) => state.transfer[`${body.slot}/${body.part}`] === body.outcome,
   retracted: (state, body) => state.retracted[body.event] !== undefined,
   stepPassed: (state, body) => state.progress[`${body.passed} `] === 1,
   strayRemoved: (state, body) => state.stray[body.stray] !== 'inside',

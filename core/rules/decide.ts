@@ -244,7 +244,7 @@ export function couldHavePassed(context: Context, then: JobState, command: Comma
 /** Somebody else has said otherwise of the same thing, and this bench had not heard of it. */
 function contradicted(state: JobState, person: string, { body, seen }: Command): Breach[] {
   const claim = seen === undefined ? undefined : claimOf(body);
-  const told = claim && state.told[claim.about];
+  const told = claim && state.account[claim.about];
   if (!claim || !told || told.seq <= seen! || told.by === person || told.value === claim.value) return [];
   return [
     {
@@ -324,10 +324,10 @@ function unknownThing(index: IndexedModel, body: Body): string | undefined {
   if ('slot' in body)
     return (
       has(index.slots, body.slot) ??
-      // a rider is a piece, or a seal that the new one may have brought
-      (body.type === 'fated' ? has(index.slots, body.rider) && has(index.bonds, body.rider) : undefined)
+      // a part is a piece, or a seal that the new one may have brought
+      (body.type === 'transferSet' ? has(index.slots, body.part) && has(index.bonds, body.part) : undefined)
     );
-  if (body.type === 'troubled' || body.type === 'eased')
+  if (body.type === 'troubled' || body.type === 'troubleEnded')
     return [index.fasteners, index.slots, index.connectors, index.bonds, index.catches].some((m) =>
       m.has(body.thing),
     )

@@ -381,7 +381,7 @@ describe('screws and strips in trouble', () => {
     expect(b.do({ type: 'deviceClosed' }).findings.find((f) => f.rule === 'trouble open')?.ids).toEqual([
       'bad thread B1',
     ]);
-    b.do({ type: 'eased', kind: 'bad thread', thing: 'B1', how: 'longer screw holds' });
+    b.do({ type: 'troubleEnded', kind: 'bad thread', thing: 'B1', how: 'longer screw holds' });
     expect(b.do({ type: 'deviceClosed' }).findings.some((f) => f.rule === 'trouble open')).toBe(false);
   });
   test('reseating is a movement: with the cell on it is asked about, and what was tested before is stale', () => {

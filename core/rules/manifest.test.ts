@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica4, mica9, modelHash, route } from '../testing/demo-models';
-import { transfersOf } from '../model/riders';
+import { transfersOf } from '../model/carried';
 import { planRoute } from '../route/plan';
 import { jobRouteInput } from '../progress/route-input-of-job';
 import { allStations } from '../methods/catalogue';
@@ -40,11 +40,11 @@ describe('from an old assembly to its new one', () => {
   test('every carried piece is on the list: to be moved, unless the new one brings it', () => {
     const rows = manifestOf(index, bench().state, 'display');
     const carried = index.model.slots.filter((s) => s.carrier === 'display').map((s) => s.id);
-    expect(rows.map((r) => r.rider)).toEqual(expect.arrayContaining(carried));
+    expect(rows.map((r) => r.part)).toEqual(expect.arrayContaining(carried));
     expect(
       rows
-        .filter((r) => r.fate === 'move over')
-        .map((r) => r.rider)
+        .filter((r) => r.outcome === 'move over')
+        .map((r) => r.part)
         .toSorted(),
     ).toEqual(transfersOf(index, 'display').toSorted());
     expect(rows.every((r) => r.by === 'model')).toBe(true);
@@ -54,11 +54,11 @@ describe('from an old assembly to its new one', () => {
     const [first, second] = transfersOf(index, 'display');
     b.do(part([first!]));
     expect(arrivalsOf(index, b.state, 'display')).toEqual([first]);
-    b.do({ type: 'fated', slot: 'display', rider: first!, fate: 'move over' });
-    b.do({ type: 'fated', slot: 'display', rider: second!, fate: 'on the new one' });
+    b.do({ type: 'transferSet', slot: 'display', part: first!, outcome: 'move over' });
+    b.do({ type: 'transferSet', slot: 'display', part: second!, outcome: 'on the new one' });
     expect(arrivalsOf(index, b.state, 'display')).toEqual([second]);
-    expect(manifestOf(index, b.state, 'display').find((r) => r.rider === first)).toMatchObject({
-      fate: 'move over',
+    expect(manifestOf(index, b.state, 'display').find((r) => r.part === first)).toMatchObject({
+      outcome: 'move over',
       by: 'seen',
     });
   });
@@ -88,10 +88,10 @@ describe('from an old assembly to its new one', () => {
     const c = bench();
     for (const r of manifestOf(index, c.state, 'display'))
       c.do({
-        type: 'fated',
+        type: 'transferSet',
         slot: 'display',
-        rider: r.rider,
-        fate: r.rider === second ? 'keep' : 'on the new one',
+        part: r.part,
+        outcome: r.part === second ? 'keep' : 'on the new one',
       });
     c.do({ type: 'pieceMoved', slot: 'display', pose: 'out' });
     expect(
@@ -129,9 +129,9 @@ describe('from an old assembly to its new one', () => {
     expect(acts).toContain('clean rim rim');
     expect(acts).toContain('press closed:start');
     expect(acts).not.toContain('press frame:start');
-    b.do({ type: 'fated', slot: 'display', rider: 'seal', fate: 'scrap' });
+    b.do({ type: 'transferSet', slot: 'display', part: 'seal', outcome: 'scrap' });
     expect(laid(plan(b)).uses).toEqual(laid(plain).uses);
-    b.do({ type: 'fated', slot: 'display', rider: 'seal', fate: 'on the new one' });
+    b.do({ type: 'transferSet', slot: 'display', part: 'seal', outcome: 'on the new one' });
     b.adopt(plan(b));
     b.finish();
     b.do({ type: 'taskSet', slot: 'cell', action: 'replace' });

@@ -1,14 +1,14 @@
 import { type IndexedModel, indexModel } from '../model/index-model';
-import { ridersOf, sealsOf } from '../model/riders';
-import type { Fate } from '../log/events';
+import { carriedOf, sealsOf } from '../model/carried';
+import type { TransferOutcome } from '../log/events';
 import type { JobState } from '../log/state';
 import { originalPiece } from '../vocabulary/pieces';
 import { pieceInSlot, placeOf } from '../log/view';
 
 /** One piece of an old assembly, and what becomes of it. */
 export interface ManifestRow {
-  rider: string;
-  fate: Fate;
+  part: string;
+  outcome: TransferOutcome;
   /** Whose word that is: the model's, the chosen part's, or somebody who has looked. */
   by: 'model' | 'part' | 'seen';
   /** It still sits on the old assembly. */
@@ -28,15 +28,15 @@ export function arrivalsOf(index: IndexedModel, state: JobState, slot: string): 
   const known = new Set(
     state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r) || seals.has(r)) ?? own.arrivesWith,
   );
-  for (const r of ridersOf(index, slot, 'leaving')) {
-    const fate = r.hole ? undefined : state.fate[`${slot}/${r.id}`];
-    if (fate === 'move over') known.delete(r.id);
-    else if (fate) known.add(r.id);
+  for (const r of carriedOf(index, slot, 'leaving')) {
+    const outcome = r.hole ? undefined : state.transfer[`${slot}/${r.id}`];
+    if (outcome === 'move over') known.delete(r.id);
+    else if (outcome) known.add(r.id);
   }
   for (const seal of seals) {
-    const fate = state.fate[`${slot}/${seal}`];
-    if (fate === 'on the new one') known.add(seal);
-    else if (fate !== undefined) known.delete(seal);
+    const outcome = state.transfer[`${slot}/${seal}`];
+    if (outcome === 'on the new one') known.add(seal);
+    else if (outcome !== undefined) known.delete(seal);
     if (state.acted[`spent ${seal}`] !== undefined) known.delete(seal);
   }
   return inOrder(index, known);
@@ -80,15 +80,15 @@ export function withArrivals(
 /** Every piece of the old assembly in a slot, with what becomes of it: nothing is forgotten that is not on this list. */
 export function manifestOf(index: IndexedModel, state: JobState, slot: string): ManifestRow[] {
   const arrives = new Set(
-    ridersOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map(
+    carriedOf(withArrivals(index, { [slot]: arrivalsOf(index, state, slot) }), slot, 'arriving').map(
       (r) => r.id,
     ),
   );
-  return ridersOf(index, slot, 'leaving')
+  return carriedOf(index, slot, 'leaving')
     .filter((r) => !r.hole)
     .map(({ id }) => {
-      const seen = state.fate[`${slot}/${id}`] as Fate | undefined;
-      const fate: Fate = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
+      const seen = state.transfer[`${slot}/${id}`] as TransferOutcome | undefined;
+      const outcome: TransferOutcome = seen ?? (arrives.has(id) ? 'on the new one' : 'move over');
       const carrier = index.slots.get(id)!.carrier;
       const still =
         placeOf(state, originalPiece(id), index) === `slot/${id}` &&
@@ -96,11 +96,11 @@ export function manifestOf(index: IndexedModel, state: JobState, slot: string): 
           pieceInSlot(state, slot) === originalPiece(slot) ||
           placeOf(state, originalPiece(slot), index) === 'tray');
       return {
-        rider: id,
-        fate,
+        part: id,
+        outcome,
         by: seen ? 'seen' : state.part[slot] ? 'part' : 'model',
         still,
-        settled: fate !== 'move over' || !still,
+        settled: outcome !== 'move over' || !still,
       };
     });
 }
@@ -109,4 +109,4 @@ export function manifestOf(index: IndexedModel, state: JobState, slot: string): 
 export const forgotten = (index: IndexedModel, state: JobState, slot: string): string[] =>
   manifestOf(index, state, slot)
     .filter((r) => !r.settled)
-    .map((r) => r.rider);
+    .map((r) => r.part);

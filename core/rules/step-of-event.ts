@@ -2,7 +2,7 @@ import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step } from '../steps/route';
 import type { StepAction } from '../vocabulary/steps';
-import { bringsOf, ridersOf } from '../model/riders';
+import { bringsOf, carriedOf } from '../model/carried';
 import { isAlready } from './already';
 import { badCell } from '../vocabulary/conditions';
 import { type Body, holds } from '../log/events';
@@ -251,7 +251,7 @@ function asideFor(index: IndexedModel, state: JobState, slot: string): 'recyclin
 function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {
   const piece = (r: { id: string; hole: boolean }) =>
     r.hole ? pieceInHole(state, r.id) : pieceInSlot(state, r.id);
-  const left = ridersOf(index, slot, 'leaving').flatMap((r) => {
+  const left = carriedOf(index, slot, 'leaving').flatMap((r) => {
     const p = piece(r);
     return p?.endsWith('#1') ? [r.hole ? `screw:${p}` : p] : [];
   });

@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import { coverBonds } from '../model/seals';
 import { flag, type JobState } from '../log/state';
-import { isWhole, shutState } from '../log/view';
+import { isWhole, openState } from '../log/view';
 
 /** What can be said about water of a device as it stands, no more than was done and tested. */
 const waters = [
@@ -27,7 +27,7 @@ export function leakNow(state: JobState) {
  * came. Water is claimed only after a leak test that held.
  */
 export function waterOf(index: IndexedModel, state: JobState): Water {
-  const shut = shutState(state, index);
+  const shut = openState(state, index);
   if (shut === 'never opened') return 'not opened';
   if (shut === 'open') return 'open';
   const bonds = coverBonds(index);

@@ -1,5 +1,5 @@
 import type { Task } from '../log/events';
-import { shutState } from '../log/view';
+import { openState } from '../log/view';
 import type { IndexedModel } from '../model/index-model';
 import type { DeviceModel } from '../model/schema';
 import type { Condition } from '../vocabulary/trade';
@@ -45,7 +45,7 @@ export function follow(bench: Bench, most = 3000): string | undefined {
     const from = bench.log.length;
     const decision = bench.next();
     if (!decision) {
-      const shut = shutState(bench.state, bench.index);
+      const shut = openState(bench.state, bench.index);
       return shut === 'open' ? 'ends with the device open' : undefined;
     }
     if (decision.refused) return `refused: ${JSON.stringify(decision.refused)}`;

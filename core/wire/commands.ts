@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bodySchema } from '../log/event-schema';
 import { onlyDecided } from '../log/events';
+import { reportedBefore } from '../log/upcast';
 import { firstMoment, lastMoment, notPlainAt, plainTextAdvice } from '../log/plain-text';
 import type { Outcome } from './outcome';
 
@@ -18,7 +19,7 @@ export const commandSchema = z
     job: z.uuid(),
     /** The person whose outbox this comes from: another person never sends it. */
     person: z.uuid(),
-    body: bodySchema,
+    body: z.preprocess(reportedBefore, bodySchema),
     at: z.number().int().min(firstMoment).max(lastMoment),
     clockKnown: z.boolean(),
     override: overrideSchema.optional(),

@@ -5,7 +5,7 @@ import type { Route } from '../steps/route';
 import type { SpareRow } from './stock';
 
 /** What was noted about a thing of this model on another job: shown again when that thing is in hand. */
-export interface Lore {
+export interface ModelNote {
   job: string;
   number: number;
   event: string;
@@ -33,7 +33,7 @@ export interface JobPage {
   /** Where each screw of the model lies on its mat. */
   mat: readonly MatCell[];
   /** What was noted about things of this model before. */
-  lore: Lore[];
+  modelNotes: ModelNote[];
   spares: SpareRow[];
   /** The programmer is the stand-in that ships with the app. */
   simulated: boolean;

@@ -1,4 +1,4 @@
-import type { Lore } from '../../core/wire/job-page';
+import type { ModelNote } from '../../core/wire/job-page';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
 /** So many jobs of a model are looked at, the newest first, and so many notes of each. */
@@ -8,13 +8,13 @@ const notesOfJob = 30;
  * Notes about things and photographs of them from earlier jobs with the same model and variant, newest first; at most 100.
  * What was taken back is left out. In SQL of its own: what is read is bounded for each job, by an index of its own.
  */
-export async function loreOf(
+export async function modelNotesOf(
   em: EntityManager,
   modelHash: string,
   variant: string,
   jobId: string,
-): Promise<Lore[]> {
-  return em.execute<Lore[]>(
+): Promise<ModelNote[]> {
+  return em.execute<ModelNote[]>(
     `with recent as (select id, number from job where shop_id = shop_now() and model_hash = ? and variant = ? and id <> ? order by opened_at desc limit ${jobsLooked}),
      noted as (select r.number, e.job_id, e.event from recent r cross join lateral (
        select job_id, event from job_event where shop_id = shop_now() and job_id = r.id and event->'body'->>'type' in ('noted', 'photographed') and event->'body'->>'thing' is not null order by seq desc limit ${notesOfJob}) e),

@@ -6,7 +6,7 @@ import { inShop } from '../db/orm';
 import type { Who } from '../../core/wire/who';
 
 /** The open devices, on every screen. */
-export const stripFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
+export const openJobsFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
 /** Devices that somebody has begun to receive and not finished, the latest first. */
 export const draftsFor = (who: Who): Promise<DraftLine[]> =>
   inShop(who.shopId, (em) => draftsOf(em, who.personId));

@@ -6,7 +6,7 @@ import { eventsAfter, holdJob, loadState } from '../db/job-log';
 import { namedOf, privateOf } from '../db/job-private';
 import { findJob, isJob } from '../db/jobs';
 import { indexOf } from '../db/models';
-import { loreOf } from '../db/notes';
+import { modelNotesOf } from '../db/notes';
 import { inShop } from '../db/orm';
 import { namesOf } from '../db/people';
 import { routeOf } from '../db/routes';
@@ -38,7 +38,7 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
         [...kept.signatures].map(([id, text]) => [id, (JSON.parse(text) as Signature).name]),
       ),
       mat: matOf(index),
-      lore: await loreOf(em, job.modelHash, job.variant, jobId),
+      modelNotes: await modelNotesOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
       simulated: isSimulated(),
       openedAt: job.openedAt.getTime(),

@@ -27,7 +27,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 
 /** All devices: which needs hands now, what runs by itself, what is promised. */
 export default function Bench({ loaderData }: Route.ComponentProps) {
-  const { who, strip: jobs } = useFrame();
+  const { who, openJobs: jobs } = useFrame();
   const time = useNow() || loaderData.now;
   return (
     <main className="page stack">

@@ -4,7 +4,7 @@ import type { CheckResult, Round } from '../../../core/log/events';
 import { failedChecks } from '../../../core/checks/failed';
 import { nextStep } from '../../../core/rules/step-of-event';
 import { flag } from '../../../core/log/state';
-import { isLive, shutState } from '../../../core/log/view';
+import { isLive, openState } from '../../../core/log/view';
 import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { Step } from '../../../core/steps/route';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
@@ -25,7 +25,7 @@ export interface CheckRow {
 function roundNow({ state, index, context }: JobFrame, next: Step | undefined, unopened: boolean): Round {
   if (!flag(state, 'received') || (!context.route && !unopened)) return 'before';
   if (next?.action === 'check' && next.round) return next.round;
-  return shutState(state, index) === 'closed' || unopened ? 'after' : 'mid';
+  return openState(state, index) === 'closed' || unopened ? 'after' : 'mid';
 }
 
 /** What can be answered of a function in a round: not tested where that is honest, as before where it did not work then. */
@@ -47,7 +47,7 @@ export function useChecks() {
   const round = roundNow(frame, next, unopened);
   const due = checksDue(state, index, round);
   const live = isLive(state, index);
-  const may = !ended && (round === 'before' ? shutState(state, index) === 'never opened' : live);
+  const may = !ended && (round === 'before' ? openState(state, index) === 'never opened' : live);
   const open = due.filter((c) => (round === 'before' ? c.result === undefined : !c.passed));
   // what was tried and failed has been answered: it is mended, not tried first
   const failing = open.filter((c) => c.result === 'fails' && c.stale.length === 0);

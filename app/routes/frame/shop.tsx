@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { Outlet, type ShouldRevalidateFunctionArgs, useParams } from 'react-router';
-import { stripFor } from '../../../server/use-cases/bench-page';
+import { openJobsFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
 import { fromServerOr, NoNetwork, notePerson } from '../../job/offline-page';
 import type { Frame } from '../../ui/frame';
-import { Head, useStrip } from '../../ui/head';
+import { Head, useOpenJobs } from '../../ui/head';
 import { useDeviceKeys } from '../../ui/device-keys';
 import { later } from '../../ui/later';
 import type { Route } from './+types/shop';
@@ -15,7 +15,7 @@ const KeysSheet = later(() => import('../../ui/keys-sheet').then((m) => m.KeysSh
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  return { who, strip: await stripFor(who), now: Date.now() };
+  return { who, openJobs: await openJobsFor(who), now: Date.now() };
 }
 type Loaded = Awaited<ReturnType<typeof loader>>;
 /** What the frame was drawn with last: without the server it stays so, and the live channel says what is new when it is back. */
@@ -35,17 +35,17 @@ export default function ShopFrame({ loaderData }: Route.ComponentProps) {
   notePerson(who);
   if (typeof window !== 'undefined') last = loaderData;
   const [keys, setKeys] = useState(false);
-  const strip = useStrip(loaderData.strip);
+  const openJobs = useOpenJobs(loaderData.openJobs);
   const { job } = useParams();
   useEffect(() => {
     setServerTime(now);
     startChannel();
   }, [now]);
-  useDeviceKeys(strip, () => setKeys(true));
+  useDeviceKeys(openJobs, () => setKeys(true));
   return (
     <div className="frame">
-      <Head who={who} jobs={strip} current={job} />
-      <Outlet context={{ who, strip } satisfies Frame} />
+      <Head who={who} jobs={openJobs} current={job} />
+      <Outlet context={{ who, openJobs } satisfies Frame} />
       {keys && <KeysSheet onClose={() => setKeys(false)} />}
     </div>
   );

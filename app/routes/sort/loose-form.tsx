@@ -8,7 +8,7 @@ import { pieceInHole, piecesAt } from '../../../core/log/view';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { plural, thingName } from '../../../words/things';
 
-/** Which screws are in the heap: those of a knocked mat, or of a device that came with its screws in a bag. */
+/** Which screws are mixed: those of a knocked mat, or of a device that came with its screws in a bag. */
 export function LooseForm({
   index,
   state,

@@ -3,11 +3,11 @@ import { Button, Checkbox, Form, Input, type InputRef } from 'antd';
 import type { RefObject } from 'react';
 import { Field } from '../../ui/field';
 import { Recess } from '../../ui/recess';
-import type { HeapState } from './use-heap';
+import type { MixedState } from './use-mixed-screws';
 
 /** One number after the other, by calliper or by hand; a drive that is said first tells more of them apart. */
-export function MeasureCard({ heap, input }: { heap: HeapState; input: RefObject<InputRef | null> }) {
-  const { screws, holes, kinds, chosen, setDrive, heads, setHeads, headOf, setHeadOf, wrong, take } = heap;
+export function MeasureCard({ mixed, input }: { mixed: MixedState; input: RefObject<InputRef | null> }) {
+  const { screws, holes, kinds, chosen, setDrive, heads, setHeads, headOf, setHeadOf, wrong, take } = mixed;
   const [form] = Form.useForm<{ mm?: string }>();
   const back = () => input.current?.focus();
   const left = (d: string) =>

@@ -1,12 +1,12 @@
 import * as wording from '../../../words/screens/sort';
 import { Button, Tag } from 'antd';
 import { DataTable } from '../../ui/data-table';
-import type { HeapState } from './use-heap';
+import type { MixedState } from './use-mixed-screws';
 import type { Measured } from './use-measured-screws';
 
 /** What has been measured, the latest first, with the hole that each is most likely from. */
-export function MeasuredTable({ heap, onMeasure }: { heap: HeapState; onMeasure: () => void }) {
-  const { screws, setScrews, headOf, setHeadOf } = heap;
+export function MeasuredTable({ mixed, onMeasure }: { mixed: MixedState; onMeasure: () => void }) {
+  const { screws, setScrews, headOf, setHeadOf } = mixed;
   return (
     <section className="card" aria-label={wording.measured}>
       <DataTable
@@ -15,7 +15,7 @@ export function MeasuredTable({ heap, onMeasure }: { heap: HeapState; onMeasure:
         rowKey={(s) => s.id}
         columns={[
           { title: wording.screw, className: 'strong', cell: (s) => s.id },
-          { title: wording.drive2, cell: (s) => <DriveOf screw={s} heap={heap} /> },
+          { title: wording.drive2, cell: (s) => <DriveOf screw={s} mixed={mixed} /> },
           { title: wording.length, className: 'nowrap', cell: (s) => `${s.lengthMm} mm` },
           {
             title: wording.head,
@@ -34,7 +34,7 @@ export function MeasuredTable({ heap, onMeasure }: { heap: HeapState; onMeasure:
                 `${s.headMm} mm`
               ),
           },
-          { title: wording.mostLikelyFrom, cell: (s) => <HoleOf screw={s} heap={heap} /> },
+          { title: wording.mostLikelyFrom, cell: (s) => <HoleOf screw={s} mixed={mixed} /> },
           {
             title: <span className="sr">{wording.remove}</span>,
             cell: (s) => (
@@ -52,8 +52,8 @@ export function MeasuredTable({ heap, onMeasure }: { heap: HeapState; onMeasure:
   );
 }
 
-function DriveOf({ screw, heap }: { screw: Measured; heap: HeapState }) {
-  const { holeOf, ofHole, chosen, screws, setScrews } = heap;
+function DriveOf({ screw, mixed }: { screw: Measured; mixed: MixedState }) {
+  const { holeOf, ofHole, chosen, screws, setScrews } = mixed;
   const hole = holeOf.get(screw.id);
   if (screw.drive) return screw.drive;
   return (
@@ -71,10 +71,10 @@ function DriveOf({ screw, heap }: { screw: Measured; heap: HeapState }) {
   );
 }
 
-function HoleOf({ screw, heap: { heap, holeOf } }: { screw: Measured; heap: HeapState }) {
+function HoleOf({ screw, mixed: { mixed, holeOf } }: { screw: Measured; mixed: MixedState }) {
   const hole = holeOf.get(screw.id);
-  const doubt = heap?.sorted.doubtful.find((d) => d.hole === hole);
-  const risk = heap?.sorted.dangerous.find((d) => d.screw === screw.id && d.hole === hole);
+  const doubt = mixed?.sorted.doubtful.find((d) => d.hole === hole);
+  const risk = mixed?.sorted.dangerous.find((d) => d.screw === screw.id && d.hole === hole);
   return (
     <>
       <span className={hole ? 'strong' : 'brick strong'}>{hole ?? wording.noHoleAStray}</span>

@@ -5,24 +5,24 @@ import type { JobState } from '../../../core/log/state';
 import { useKeys } from '../../ui/keys';
 import { Mat } from '../../ui/mat';
 import { useMat } from '../work/use-mat';
-import { HeapResult } from './heap-result';
+import { SortResult } from './sort-result';
 import { LooseForm } from './loose-form';
 import { MeasureCard } from './measure-card';
 import { MeasuredTable } from './measured-table';
-import { useHeap } from './use-heap';
+import { useMixedScrews } from './use-mixed-screws';
 
 /** Mixed screws find their holes again by what a calliper says of them. */
 export default function Sort() {
-  const state = useHeap();
-  const { index, page, context, heap, holes, screws, take, report } = state;
+  const state = useMixedScrews();
+  const { index, page, context, mixed, holes, screws, take, report } = state;
   const input = useRef<InputRef>(null);
   useKeys({ typed: take });
   useEffect(() => {
     if (holes.length) input.current?.focus();
   }, [holes.length]);
-  const latest = heap?.sorted.assignments.at(-1)?.hole;
+  const latest = mixed?.sorted.assignments.at(-1)?.hole;
   const look = useMat(index, page.mat, state.state, context.route, latest);
-  if (!heap)
+  if (!mixed)
     return (
       <main className="page stack">
         <LooseForm index={index} state={state.state} onReport={(b) => void report(b)} />
@@ -32,16 +32,16 @@ export default function Sort() {
     <main className="page stack">
       <div className="cols main-side high">
         <div className="stack">
-          <MeasureCard heap={state} input={input} />
-          {screws.length > 0 && <MeasuredTable heap={state} onMeasure={() => input.current?.focus()} />}
+          <MeasureCard mixed={state} input={input} />
+          {screws.length > 0 && <MeasuredTable mixed={state} onMeasure={() => input.current?.focus()} />}
         </div>
         <div className="stack">
-          <HeapResult state={state} heap={heap} />
+          <SortResult state={state} mixed={mixed} />
           <section className="card stack mid" aria-label={wording.mat}>
             <div className="w-250">
               <Mat
                 index={index}
-                state={heapOnMat(state.state, heap.sorted.assignments, state.ofHole)}
+                state={mixedOnMat(state.state, mixed.sorted.assignments, state.ofHole)}
                 cells={look.onPage}
                 used={look.used}
                 now={latest}
@@ -55,7 +55,7 @@ export default function Sort() {
   );
 }
 /** The mat as it would lie: only for the drawing. */
-function heapOnMat(
+function mixedOnMat(
   state: JobState,
   pairs: readonly { hole: string }[],
   holes: ReadonlyMap<string, { piece: string }>,

@@ -14,7 +14,7 @@ export type Measured = z.output<typeof kept>[number];
 
 /** What has been measured stays in this browser until it is on the mat. */
 export function useMeasuredScrews(job: string): [Measured[], (m: Measured[]) => void] {
-  const key = `snavek-heap-${job}`;
+  const key = `snavek-mixed-${job}`;
   const [list, setList] = useState<Measured[]>([]);
   useEffect(() => {
     try {

@@ -1,10 +1,10 @@
 import * as wording from '../../../words/screens/work';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { fates, type Body } from '../../../core/log/events';
+import { transferOutcomes, type Body } from '../../../core/log/events';
 import { arrivalsOf, arrivalsToPlan, manifestOf } from '../../../core/rules/manifest';
 import type { JobState } from '../../../core/log/state';
-import { sealsOf } from '../../../core/model/riders';
+import { sealsOf } from '../../../core/model/carried';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Route, Step } from '../../../core/steps/route';
 import { thingName } from '../../../words/things';
@@ -46,16 +46,16 @@ export function ManifestCard({
       <ul className="list">
         {rows.map((r) => (
           <Fateful
-            key={r.rider}
-            name={thingName(index, r.rider)}
-            how={r.fate === 'move over' && !r.still ? wording.offTheOldOne : said[r.by]}
+            key={r.part}
+            name={thingName(index, r.part)}
+            how={r.outcome === 'move over' && !r.still ? wording.offTheOldOne : said[r.by]}
           >
             <Pick
               letGo
-              aria-label={wording.whatBecomesOfThe(thingName(index, r.rider))}
-              value={r.fate}
-              onChange={(fate) => onReport({ type: 'fated', slot, rider: r.rider, fate })}
-              options={fates.map((f) => ({
+              aria-label={wording.whatBecomesOfThe(thingName(index, r.part))}
+              value={r.outcome}
+              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: r.part, outcome })}
+              options={transferOutcomes.map((f) => ({
                 value: f,
                 label: f === 'on the new one' ? wording.theNewOneHasIt : f,
               }))}
@@ -68,7 +68,7 @@ export function ManifestCard({
               letGo
               aria-label={wording.whereTheComesFrom(b.name)}
               value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
-              onChange={(fate) => onReport({ type: 'fated', slot, rider: b.id, fate })}
+              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: b.id, outcome })}
               options={[
                 { value: 'scrap', label: wording.aNewOneIsLaid },
                 { value: 'on the new one', label: wording.theNewOneHasIt },

@@ -43,7 +43,7 @@ export function NotesHere({
       thing: n.thing,
       here: true,
     }));
-  const before: Said[] = page.lore
+  const before: Said[] = page.modelNotes
     .filter((l) => !l.photo && things.includes(l.thing))
     .slice(0, 4)
     .map((l) => ({
@@ -58,7 +58,7 @@ export function NotesHere({
     ...Object.entries(state.photo)
       .filter(([, at]) => at.startsWith('@') && things.includes(at.slice(1)))
       .map(([id, at]) => ({ id, job: page.id, of: at.slice(1), from: wording.thisJob })),
-    ...page.lore
+    ...page.modelNotes
       .filter((l) => l.photo && things.includes(l.thing))
       .slice(0, 4)
       .map((l) => ({ id: l.photo!, job: l.job, of: l.thing, from: `job ${l.number}` })),

@@ -4,7 +4,7 @@ import { consentsFor, openConsents } from '../../consents/consents';
 import { openRungs } from '../../diagnose/ladder';
 import { knownTest } from '../../diagnose/fault';
 import { flag, type JobState } from '../../log/state';
-import { replacedSlots, shutState } from '../../log/view';
+import { replacedSlots, openState } from '../../log/view';
 import { type Rule, rule, skilled, heads, list } from '../interlock';
 
 /** What has been asked, agreed, answered and tried before. */
@@ -33,7 +33,7 @@ export const agreement = {
     check: ({ state, index }, b) =>
       b.type === 'received'
         ? list(openBefore(state, index))
-        : flag(state, 'routeHash') === undefined && shutState(state, index) === 'never opened'
+        : flag(state, 'routeHash') === undefined && openState(state, index) === 'never opened'
           ? list(
               checksDue(state, index, 'before')
                 .filter((c) => c.result === undefined)

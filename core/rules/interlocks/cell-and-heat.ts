@@ -4,7 +4,7 @@ import { knownTest } from '../../diagnose/fault';
 import { bondWorked, openBy, soakShortS } from '../soak';
 import { noHeat } from '../../vocabulary/conditions';
 import { flag } from '../../log/state';
-import { hasCondition, isLive, isOn, pieceInSlot, shutState } from '../../log/view';
+import { hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
 import { leastWaits, type Rule, rule, skilled, heads, list, secondsLeft } from '../interlock';
 
 /** The cell, what warms it and what it is tested with. */
@@ -69,7 +69,7 @@ export const cellAndHeat = {
     check: ({ state, index }, b) =>
       b.part === undefined &&
       warmsWhole.has(b.station) &&
-      shutState(state, index) === 'open' &&
+      openState(state, index) === 'open' &&
       index.cellSlot !== undefined &&
       pieceInSlot(state, index.cellSlot) !== undefined
         ? [index.cellSlot]

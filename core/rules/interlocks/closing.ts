@@ -5,7 +5,7 @@ import { balance, emptyInside, unaccounted } from '../balance';
 import { leakNow } from '../water';
 import { flag, type JobState } from '../../log/state';
 import { holderOf } from '../../vocabulary/pieces';
-import { piecesAt, shutState } from '../../log/view';
+import { piecesAt, openState } from '../../log/view';
 import { type Rule, rule, heads, list } from '../interlock';
 
 /** Closing a device, and letting it go. */
@@ -119,7 +119,7 @@ export const closing = {
     passableBy: heads,
     on: ['jobClosed'],
     check: ({ state, index }, b) =>
-      b.ending !== 'abandoned' && shutState(state, index) === 'open'
+      b.ending !== 'abandoned' && openState(state, index) === 'open'
         ? index.coverSlots.slice(0, 1)
         : undefined,
   }),

@@ -3,7 +3,7 @@ import { isTooLong, safeLengthMm } from '../../screws/safe-length';
 import { substitutesFor } from '../../screws/substitutes';
 import type { JobState } from '../../log/state';
 import { holderOf } from '../../vocabulary/pieces';
-import { outsideFasteners, piecesAt, placeOf, screwSpec, shutState, stillHolding } from '../../log/view';
+import { outsideFasteners, piecesAt, placeOf, screwSpec, openState, stillHolding } from '../../log/view';
 import { type Rule, rule, skilled, heads, list } from '../interlock';
 
 /** What holds a piece, where each lies, and which screw belongs into which hole. */
@@ -111,7 +111,7 @@ export const piecesAndScrews = {
     severity: 'warn',
     on: ['screwIn'],
     check: ({ state, index }, b) =>
-      outsideFasteners(index).includes(b.fastener) && shutState(state, index) === 'open'
+      outsideFasteners(index).includes(b.fastener) && openState(state, index) === 'open'
         ? [b.fastener]
         : undefined,
   }),

@@ -45,7 +45,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
                   ? scrapped
                   : [{ type: 'screwOut' as const, fastener: f, piece }]),
                 {
-                  type: 'eased',
+                  type: 'troubleEnded',
                   kind,
                   thing: f,
                   how: kind === 'stripped head' ? 'it came out; scrapped' : 'it came out',
@@ -57,7 +57,7 @@ export function BadScrewWay(p: WayProps & { kind: TroubleKind }) {
           </Button>
         )}
         {state.trouble[`${kind} ${f}`] ? (
-          <Button onClick={() => onReport({ type: 'eased', kind, thing: f, how: 'holds now' })}>
+          <Button onClick={() => onReport({ type: 'troubleEnded', kind, thing: f, how: 'holds now' })}>
             {wording.itIsSettled}
           </Button>
         ) : (

@@ -31,7 +31,7 @@ export function PartWay({
         .map((s) => (
           <div key={s} className="row">
             <span>{`${thingName(index, s)}: ${kind}`}</span>
-            <Button onClick={() => onReport({ type: 'eased', kind, thing: s, how })}>
+            <Button onClick={() => onReport({ type: 'troubleEnded', kind, thing: s, how })}>
               {wording.settled}
             </Button>
             <Link to={`/jobs/${jobId}/offer`}>{wording.offer}</Link>

@@ -1,16 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import { dune2, indexed, mica4, mica9 } from '../testing/demo-models';
-import { ridersOf, transfersOf } from './riders';
+import { carriedOf, transfersOf } from './carried';
 
 const ids = (list: { id: string; hole: boolean }[]) => list.map((r) => r.id).toSorted();
 
 describe('what comes and goes with an assembly', () => {
   test('a new display brings what the model says that it brings, and nothing else', () => {
-    expect(ids(ridersOf(indexed(dune2), 'display', 'arriving'))).toEqual(['glass']);
-    expect(ridersOf(indexed(mica9), 'display', 'arriving')).toEqual([]);
+    expect(ids(carriedOf(indexed(dune2), 'display', 'arriving'))).toEqual(['glass']);
+    expect(carriedOf(indexed(mica9), 'display', 'arriving')).toEqual([]);
   });
   test('an old one takes along all that it carries, screws that hold nothing else included', () => {
-    const gone = ridersOf(indexed(mica4), 'display', 'leaving');
+    const gone = carriedOf(indexed(mica4), 'display', 'leaving');
     expect(ids(gone.filter((r) => !r.hole))).toEqual([
       'back-plate',
       'ear-bracket',
@@ -29,10 +29,10 @@ describe('what comes and goes with an assembly', () => {
   test('a screw that also holds something that stays does not ride', () => {
     const shared = structuredClone(mica4);
     shared.fasteners.find((f) => f.id === 'H1')!.holds = ['key-bracket', 'board'];
-    expect(ids(ridersOf(indexed(shared), 'display', 'leaving'))).not.toContain('H1');
+    expect(ids(carriedOf(indexed(shared), 'display', 'leaving'))).not.toContain('H1');
   });
   test('a housing with its back fitted brings the back and the glass round the cameras', () => {
-    expect(ids(ridersOf(indexed(dune2), 'frame', 'arriving'))).toEqual(['back-glass', 'camera-ring']);
+    expect(ids(carriedOf(indexed(dune2), 'frame', 'arriving'))).toEqual(['back-glass', 'camera-ring']);
   });
 });
 

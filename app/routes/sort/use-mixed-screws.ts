@@ -5,15 +5,15 @@ import type { Body } from '../../../core/log/events';
 import type { Drive } from '../../../core/vocabulary/trade';
 import type { LooseScrew } from '../../../core/screws/sort-screws';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
-import { holesOfHeap, type Heap, sortHeap } from './heap';
+import { holesOfMixed, type MixedScrews, sortMixed } from './mixed-screws';
 import { type Measured, useMeasuredScrews } from './use-measured-screws';
 
 /** The mixed screws of a job: what has been measured, and which hole each is most likely from. */
-export function useHeap() {
+export function useMixedScrews() {
   const frame = useJobFrame();
   const { page, index, state, report } = frame;
   const go = useNavigate();
-  const holes = useMemo(() => holesOfHeap(index, state), [index, state]);
+  const holes = useMemo(() => holesOfMixed(index, state), [index, state]);
   const [screws, setScrews] = useMeasuredScrews(page.id);
   const [drive, setDrive] = useState<Drive>();
   const [heads, setHeads] = useState(false);
@@ -22,12 +22,12 @@ export function useHeap() {
   const [wrong, setWrong] = useState<string>();
   const kinds = [...new Set(holes.map((h) => h.drive as Drive))];
   const chosen = drive && kinds.includes(drive) ? drive : undefined;
-  const heap = useMemo(
-    () => (holes.length ? sortHeap(holes, screws as readonly LooseScrew[]) : undefined),
+  const mixed = useMemo(
+    () => (holes.length ? sortMixed(holes, screws as readonly LooseScrew[]) : undefined),
     [holes, screws],
   );
   const ofHole = useMemo(() => new Map(holes.map((h) => [h.id, h])), [holes]);
-  const holeOf = new Map(heap?.sorted.assignments.map((a) => [a.screw, a.hole]));
+  const holeOf = new Map(mixed?.sorted.assignments.map((a) => [a.screw, a.hole]));
   /** Takes a number as it was typed: the length of one more screw, or the head of the one in hand. */
   const take = (text: string) => {
     const mm = Number(text.replace(',', '.').replace(/ ?mm$/i, ''));
@@ -46,7 +46,7 @@ export function useHeap() {
     if (heads) setHeadOf(id);
   };
   const done = async () => {
-    if (!heap || !(await report(...entriesOf(heap, screws, holeOf, ofHole, frame)))) return;
+    if (!mixed || !(await report(...entriesOf(mixed, screws, holeOf, ofHole, frame)))) return;
     setScrews([]);
     void go(`/jobs/${page.id}/work`);
   };
@@ -64,20 +64,20 @@ export function useHeap() {
     setHeadOf,
     wrong,
     take,
-    heap,
+    mixed,
     ofHole,
     holeOf,
     done,
   };
 }
-export type HeapState = ReturnType<typeof useHeap>;
+export type MixedState = ReturnType<typeof useMixedScrews>;
 
 /** What goes into the log: those that lie on the mat, those that are missing, those of no hole of this device. */
 function entriesOf(
-  heap: Heap,
+  mixed: MixedScrews,
   screws: readonly Measured[],
   holeOf: ReadonlyMap<string, string>,
-  ofHole: HeapState['ofHole'],
+  ofHole: MixedState['ofHole'],
   { state }: JobFrame,
 ): Body[] {
   const placed = screws.filter((s) => holeOf.has(s.id));
@@ -94,9 +94,9 @@ function entriesOf(
         },
       ]
     : [];
-  const lost = heap.sorted.missing.map((h): Body => ({ type: 'lost', piece: pieceOf(h) }));
+  const lost = mixed.sorted.missing.map((h): Body => ({ type: 'lost', piece: pieceOf(h) }));
   const strays = Object.keys(state.stray).length;
-  const foreign = heap.sorted.strays.flatMap((s, k): Body[] => {
+  const foreign = mixed.sorted.strays.flatMap((s, k): Body[] => {
     const stray = `stray ${strays + k + 1}`;
     const note = wording.amongTheMixedScrewsMm(screws.find((x) => x.id === s)!.lengthMm);
     return [

@@ -4,16 +4,16 @@ import type { Bond } from './schema';
 import { isSeal } from './seals';
 
 /** A slot or a hole whose piece comes or goes with an assembly. */
-export interface Rider {
+export interface Carried {
   id: string;
   hole: boolean;
 }
 
 /**
- * What rides on an assembly: arriving, what comes fitted on a new one; leaving, everything that still sits on an old one
- * (which of it has been moved over is the job's to say). Screws ride when all that they hold does.
+ * What an assembly carries: arriving, what comes fitted on a new one; leaving, everything that still sits on an old one
+ * (which of it has been moved over is the job's to say). Screws are carried when all that they hold is.
  */
-export function ridersOf(index: IndexedModel, slot: string, when: 'arriving' | 'leaving'): Rider[] {
+export function carriedOf(index: IndexedModel, slot: string, when: 'arriving' | 'leaving'): Carried[] {
   const own = index.slots.get(slot)!;
   const slots = new Set(own.arrivesWith.filter((id) => index.slots.has(id)));
   if (when === 'leaving') for (const s of index.model.slots) if (s.carrier === slot) slots.add(s.id);
@@ -36,10 +36,10 @@ export const sealsOf = (index: IndexedModel, slot: string): Bond[] =>
 
 /** The slots whose pieces have to be moved over when an assembly gets another piece: carried, and not on the new one. */
 export function transfersOf(index: IndexedModel, slot: string): string[] {
-  const arriving = new Set(ridersOf(index, slot, 'arriving').map((r) => r.id));
+  const arriving = new Set(carriedOf(index, slot, 'arriving').map((r) => r.id));
   return index.model.slots.filter((s) => s.carrier === slot && !arriving.has(s.id)).map((s) => s.id);
 }
 
 /** The new pieces on a new assembly, by their ids; `screw:` stands before those that sit in holes. */
 export const bringsOf = (index: IndexedModel, slot: string): string[] =>
-  ridersOf(index, slot, 'arriving').map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id)));
+  carriedOf(index, slot, 'arriving').map((r) => (r.hole ? `screw:${newPiece(r.id)}` : newPiece(r.id)));

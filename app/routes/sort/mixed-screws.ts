@@ -18,7 +18,7 @@ export const calliper = { sdLengthMm: 0.05, sdHeadMm: 0.08 };
 const strangerCost = 5;
 
 /** Screws that lie mixed up, each as the hole that it is from. */
-export function holesOfHeap(index: IndexedModel, state: JobState): (Hole & { piece: string })[] {
+export function holesOfMixed(index: IndexedModel, state: JobState): (Hole & { piece: string })[] {
   return Object.keys(state.place)
     .filter((p) => state.place[p] === 'mixed')
     .flatMap((piece) => {
@@ -40,13 +40,13 @@ export function holesOfHeap(index: IndexedModel, state: JobState): (Hole & { pie
     });
 }
 
-export interface Heap {
+export interface MixedScrews {
   sorted: Sorted;
   measure: ToMeasure[] /** Holes that take each other's screws. */;
   alike: string[][];
 }
 /** The likeliest sorting of what has been measured so far; holes without a screw yet are not called missing. */
-export function sortHeap(holes: readonly Hole[], screws: readonly LooseScrew[]): Heap {
+export function sortMixed(holes: readonly Hole[], screws: readonly LooseScrew[]): MixedScrews {
   const answer = sortScrews({
     holes,
     screws,

@@ -4,17 +4,17 @@ import { Link } from 'react-router';
 import { Note } from '../../ui/note';
 import { sortText } from '../../../words/sort';
 import { list, plural } from '../../../words/things';
-import { isWhole, type Heap } from './heap';
-import type { HeapState } from './use-heap';
+import { isWhole, type MixedScrews } from './mixed-screws';
+import type { MixedState } from './use-mixed-screws';
 
 /** What the measures come to: which are in doubt, dangerous or missing; and that they lie on the mat so. */
-export function HeapResult({ state, heap }: { state: HeapState; heap: Heap }) {
+export function SortResult({ state, mixed }: { state: MixedState; mixed: MixedScrews }) {
   const { screws, holes, page, done } = state;
-  const { missing, dangerous } = heap.sorted;
+  const { missing, dangerous } = mixed.sorted;
   return (
     <section className="card stack" aria-label={wording.whatItComesTo}>
       {(Object.keys(sortText) as (keyof typeof sortText)[]).map((what) => {
-        const of = [...new Set(heap.measure.filter((m) => m.what === what).flatMap((m) => m.screws))];
+        const of = [...new Set(mixed.measure.filter((m) => m.what === what).flatMap((m) => m.screws))];
         return of.length > 0 && <Note key={what}>{`${list(of, 10)}: ${sortText[what]}`}</Note>;
       })}
       {dangerous.map((d) => (
@@ -22,15 +22,15 @@ export function HeapResult({ state, heap }: { state: HeapState; heap: Heap }) {
           {wording.inWouldBeDangerousIt(d.screw, d.hole, d.why)}
         </Note>
       ))}
-      {isWhole(heap.sorted, screws.length, holes.length) && (
+      {isWhole(mixed.sorted, screws.length, holes.length) && (
         <Note tone="safe" role="status">
           {wording.everyScrewHasItsHole}
         </Note>
       )}
-      {heap.alike.length > 0 && (
+      {mixed.alike.length > 0 && (
         <p className="small">
           <span className="strong">{wording.interchangeable} </span>
-          {heap.alike.map((g) => list(g, 9)).join('; ')}.
+          {mixed.alike.map((g) => list(g, 9)).join('; ')}.
         </p>
       )}
       {screws.length > 0 && missing.length > 0 && <p>{wording.withoutAScrewSoFar(list(missing, 12))}</p>}

@@ -1,8 +1,0 @@
-import { stripFor } from '../../../server/use-cases/bench-page';
-import { requirePersonForData } from '../../context';
-import type { Route } from './+types/strip';
-
-/** The open devices, for the strip on every screen. */
-export async function loader({ context }: Route.LoaderArgs) {
-  return Response.json(await stripFor(requirePersonForData(context)));
-}

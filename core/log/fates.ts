@@ -1,2 +1,0 @@
-/** Where a rider goes when its old assembly is put aside. */
-export const fatePlace: Partial<Record<string, string>> = { keep: 'stock', scrap: 'scrap', return: 'owner' };
