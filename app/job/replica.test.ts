@@ -10,38 +10,23 @@ import { leastWaits } from '../../core/rules/interlock';
 import type { JobState } from '../../core/log/state';
 import { Bench } from '../../core/testing/bench';
 import { indexed, mica9, route } from '../../core/testing/demo-models';
+import { openDB } from 'idb';
+import 'fake-indexeddb/auto';
 import { tell } from './channel';
 import { setServerTime } from './clock';
+import { confirmed, type Kept, keep, keptFor } from './outbox';
+import { Replica } from './replica';
+import { Sender } from './sender';
 
-/** What IndexedDB would hold, in memory: the same calls, the same order. */
-const store = vi.hoisted(() => ({
-  kept: [] as { n: number; owner: string; command: any; schema: 1 }[],
-  aside: [] as unknown[],
-  n: 0,
-}));
-vi.mock('./outbox', () => ({
-  ownerKey: (s: string, p: string) => `${s}/${p}`,
-  keep: async (owner: string, command: unknown) => {
-    store.n += 1;
-    store.kept.push({ n: store.n, owner, command, schema: 1 });
-  },
-  keptFor: async (owner: string) => store.kept.filter((k) => k.owner === owner),
-  confirmed: async (n: number) => {
-    store.kept = store.kept.filter((k) => k.n !== n);
-  },
-  setAside: async (k: { n: number }) => {
-    store.kept = store.kept.filter((x) => x.n !== k.n);
-    store.aside.push(k);
-  },
-  keptPhotos: async () => [],
-  keptReceipts: async () => [],
-  rememberPage: async () => {},
-  rememberState: async () => {},
-  rememberedPage: async () => undefined,
-  rememberedState: async () => undefined,
-}));
-const { Replica } = await import('./replica');
-const { Sender } = await import('./sender');
+const owners = ['s/p1', 's/p2'];
+/** What the browser's store holds for everybody: commands that wait, and those that were put aside. */
+const waiting = async () => (await Promise.all(owners.map(keptFor))).flat();
+async function outboxIs(aside: boolean): Promise<Kept[]> {
+  const db = await openDB('snavek');
+  const all = (await db.getAll('outbox')) as Kept[];
+  db.close();
+  return all.filter((k) => !!k.aside === aside);
+}
 
 const deferred = () => {
   let resolve = () => {};
@@ -65,13 +50,20 @@ const who = (id: string): Who => ({
   settings: { hourlyRateMinor: 6000, currency: 'EUR', waits: leastWaits, methods: {}, stations: [] },
 });
 
+/**
+ * Lost on the way there; lost on the way back; answered; delivered twice, as a proxy may that saw no answer; answered late,
+ * when later requests have been; taken in part before the server went down.
+ */
+const weathers = ['there', 'back', 'fine', 'twice', 'late', 'part'] as const;
+type Weather = (typeof weathers)[number] | 'signed out';
+
 /** A server that decides with the same core: one log, outcomes replayed, and a network that can be cut at either end. */
 class FakeServer {
   state: JobState;
   log: JobEvent[];
   outcomes = new Map<string, Answer['outcome']>();
-  /** What happens to the next requests: lost on the way there, lost on the way back, or answered. */
-  weather: ('there' | 'back' | 'fine' | 'signed out')[] = [];
+  /** What happens to the next requests. */
+  weather: Weather[] = [];
   constructor() {
     const b = new Bench(index, plan, 'opener').open();
     this.state = b.state;
@@ -107,26 +99,37 @@ class FakeServer {
     const now = this.weather.shift() ?? 'fine';
     if (now === 'there') throw new TypeError('fetch failed');
     if (now === 'signed out') return new Response('{}', { status: 401 });
+    const commands =
+      url === '/commands' ? (JSON.parse(String(init!.body)) as { commands: SentCommand[] }).commands : [];
+    if (now === 'twice') for (const c of commands) this.take(c);
+    if (now === 'part') {
+      for (const c of commands.slice(0, Math.ceil(commands.length / 2))) this.take(c);
+      return new Response('', { status: 503 });
+    }
     const body =
       url === '/commands'
-        ? {
-            answers: (JSON.parse(String(init!.body)) as { commands: SentCommand[] }).commands.map((c) =>
-              this.take(c),
-            ),
-          }
+        ? { answers: commands.map((c) => this.take(c)) }
         : {
             events: this.log.filter(
               (e) => e.seq > Number(new URL(url, 'http://x').searchParams.get('after')),
             ),
           };
     if (now === 'back') throw new TypeError('fetch failed');
+    if (now === 'late') await new Promise((r) => setTimeout(r, 60));
     return Response.json(JSON.parse(JSON.stringify(body)));
   };
 }
+/** As in a browser that has never been here. */
+async function emptyStore(): Promise<void> {
+  await keptFor('');
+  const db = await openDB('snavek');
+  await Promise.all([...db.objectStoreNames].map((name) => db.clear(name)));
+  db.close();
+}
 let server: FakeServer;
-beforeEach(() => {
+beforeEach(async () => {
   vi.stubGlobal('navigator', {});
-  store.kept = [];
+  await emptyStore();
   server = new FakeServer();
   vi.stubGlobal('fetch', server.fetch);
   setServerTime(Date.now());
@@ -159,8 +162,8 @@ function bench(person = 'p1') {
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: `${f}#1` });
 const quiet = (b: ReturnType<typeof bench>) =>
   vi.waitFor(
-    () => {
-      expect(store.kept).toEqual([]);
+    async () => {
+      expect(await keptFor(b.sender.owner)).toEqual([]);
       expect(b.replica.view.kept).toBe(0);
       expect(b.replica.view.state.seq).toBe(server.state.seq);
     },
@@ -205,7 +208,7 @@ describe('a press', () => {
     const b = bench();
     const d = await b.replica.report({ type: 'sealApplied', bond: 'seal' });
     expect(d.refused).toMatchObject({ code: 'interlock' });
-    expect(store.kept).toEqual([]);
+    expect(await waiting()).toEqual([]);
     b.stop();
   });
   test('that was taken back is not there again while its command still lies in the outbox', async () => {
@@ -215,12 +218,7 @@ describe('a press', () => {
     const { id } = server.log.at(-1)!;
     await b.replica.report({ type: 'retracted', event: id });
     await quiet(b);
-    store.kept.push({
-      n: 999,
-      owner: 's/p1',
-      command: { id, job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true },
-      schema: 1,
-    });
+    await keep('s/p1', { id, job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true });
     tell({ type: 'kept' });
     await new Promise((r) => setTimeout(r, 30));
     expect(b.replica.view.state.place['A1#1']).toBeUndefined();
@@ -284,7 +282,7 @@ describe('without a server', () => {
     expect((await b.replica.report({ type: 'jobClosed', ending: 'declined', note: '' })).refused).toEqual({
       code: 'needs the server',
     });
-    expect(store.kept).toEqual([]);
+    expect(await waiting()).toEqual([]);
     b.stop();
   });
   test('a session that has ended keeps everything until somebody signs in', async () => {
@@ -321,32 +319,86 @@ describe('without a server', () => {
   });
 });
 
-test('whatever is cut, there or back, the log ends as if nothing had been cut', async () => {
-  const screws = ['A1', 'A2', 'B1', 'B2', 'B3', 'B4', 'B5', 'B6'];
+const screws = ['A1', 'A2', 'B1', 'B2', 'B3', 'B4', 'B5', 'B6'];
+const reportedBy = (person: string) =>
+  server.log
+    .filter((e) => e.by === person && e.body.type === 'screwOut')
+    .map((e) => (e.body as { fastener: string }).fastener);
+
+test('whatever is cut, repeated or late, the log ends as if nothing had been', async () => {
   await fc.assert(
     fc.asyncProperty(
-      fc.array(fc.constantFrom('there' as const, 'back' as const, 'fine' as const), { maxLength: 5 }),
+      fc.array(fc.constantFrom(...weathers), { maxLength: 6 }),
       fc.shuffledSubarray(screws, { minLength: 1 }),
       async (weather, order) => {
-        store.kept = [];
+        await emptyStore();
         server = new FakeServer();
         vi.stubGlobal('fetch', server.fetch);
         const b = bench();
         server.weather = [...weather];
         await Promise.all(order.map((f) => b.replica.report(out(f))));
         await quiet(b);
-        expect(
-          server.log
-            .filter((e) => e.body.type === 'screwOut')
-            .map((e) => (e.body as { fastener: string }).fastener),
-        ).toEqual(order);
+        expect(reportedBy('p1')).toEqual(order);
         expect(b.replica.view.state).toEqual(JSON.parse(JSON.stringify(server.state)));
         b.stop();
       },
     ),
-    { numRuns: 12 },
+    { numRuns: 20 },
   );
 }, 90_000);
+test('two benches in bad weather: each one’s presses come in its order, once, and both end at the same', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.constantFrom(...weathers), { maxLength: 8 }),
+      fc.shuffledSubarray(screws, { minLength: 2 }),
+      fc.nat({ max: 8 }),
+      async (weather, order, cut) => {
+        await emptyStore();
+        server = new FakeServer();
+        vi.stubGlobal('fetch', server.fetch);
+        const benches = [bench('p1'), bench('p2')];
+        const own = [order.slice(0, cut), order.slice(cut)];
+        server.weather = [...weather];
+        await Promise.all(own.flatMap((list, i) => list.map((f) => benches[i]!.replica.report(out(f)))));
+        for (const b of benches) b.sender.flush();
+        await vi.waitFor(async () => expect(await waiting()).toEqual([]), { timeout: 15_000 });
+        // the stream asks again when the network is there
+        server.weather = [];
+        for (const b of benches) await b.replica.sync();
+        expect([reportedBy('p1'), reportedBy('p2')]).toEqual(own);
+        for (const b of benches) {
+          expect(b.replica.view.state).toEqual(JSON.parse(JSON.stringify(server.state)));
+          b.stop();
+        }
+      },
+    ),
+    { numRuns: 15 },
+  );
+}, 90_000);
+test('a tab that is closed before it was answered: the next one finds what was kept, and sends it once', async () => {
+  server.weather = Array<'there'>(20).fill('there');
+  const first = bench();
+  for (const f of ['A1', 'A2']) await first.replica.report(out(f));
+  first.stop();
+  expect(reportedBy('p1')).toEqual([]);
+  // of the two the server has taken one, and its answer went down with the tab
+  const [kept] = await keptFor('s/p1');
+  server.take(kept!.command);
+  server.weather = [];
+  const next = bench();
+  await quiet(next);
+  expect(reportedBy('p1')).toEqual(['A1', 'A2']);
+  expect(next.replica.view.state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2' });
+  next.stop();
+});
+test('what was kept under a name of before the upgrade is sent under its name of today', async () => {
+  const old = { type: 'eased', kind: 'bad thread', thing: 'B1', how: 'holds now' } as unknown as Body;
+  await keep('s/p1', { id: 'kept-0001', job, person: 'p1', body: old, at: Date.now(), clockKnown: true });
+  const [kept] = await keptFor('s/p1');
+  expect(kept!.command.body).toEqual({ ...old, type: 'troubleEnded' });
+  await confirmed(kept!.n);
+  expect(await waiting()).toEqual([]);
+});
 
 test('an entry that the server cannot read stays in this browser; those before and after it are confirmed', async () => {
   const b = bench();
@@ -372,6 +424,6 @@ test('an entry that the server cannot read stays in this browser; those before a
   await vi.waitFor(() =>
     expect(b.sender.state.refused).toMatchObject([{ outcome: { refused: { code: 'not understood' } } }]),
   );
-  expect(store.aside).toMatchObject([{ command: { body: { text: 'of another version' } } }]);
+  expect(await outboxIs(true)).toMatchObject([{ command: { body: { text: 'of another version' } } }]);
   b.stop();
 });
