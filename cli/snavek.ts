@@ -16,7 +16,7 @@ export function main(
   now: () => number,
 ): number {
   const bad = (...lines: string[]) => {
-    for (const l of lines) err(`${l}\n`);
+    for (const line of lines) err(`${line}\n`);
     return 2;
   };
   const words: string[] = [];

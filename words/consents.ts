@@ -18,37 +18,37 @@ export function consentName(index: IndexedModel, id: string): string {
 }
 
 /** What is said to the owner, one sentence in plain words. */
-export function consentText(index: IndexedModel, c: Consent, price?: string): string {
-  switch (c.kind) {
+export function consentText(index: IndexedModel, consent: Consent, price?: string): string {
+  switch (consent.kind) {
     case 'effect':
-      return effectSentence(c);
+      return effectSentence(consent);
     case 'water':
-      return c.tested
+      return consent.tested
         ? 'The phone is opened and sealed again; how tight it is will be tested and told. That is not the factory’s rating.'
         : 'The phone is opened and closed again; protection against water is not claimed afterwards.';
     case 'cosmetic':
-      return `What stays as it is: ${list(c.because)}.`;
+      return `What stays as it is: ${list(consent.because)}.`;
     case 'chip':
       return 'A chip is moved under hot air. It can fail, and then the part is lost.';
     case 'old parts':
-      return `The old ${list(c.because.map((s) => thingName(index, s)))}: back to you, or recycled?${c.kept?.length ? ' The damaged cell is not handed out: it goes to licensed recycling.' : ''}`;
+      return `The old ${list(consent.because.map((s) => thingName(index, s)))}: back to you, or recycled?${consent.kept?.length ? ' The damaged cell is not handed out: it goes to licensed recycling.' : ''}`;
     case 'price':
       return price ?? 'The price as offered.';
     case 'data':
       return 'The system may have to be restored: everything on the phone is erased. Is there a backup?';
   }
 }
-function effectSentence(c: Consent): string {
-  const from = c.effect!.systemFrom;
+function effectSentence(consent: Consent): string {
+  const from = consent.effect!.systemFrom;
   if (from)
-    return `${sentence(c)} That is so from system ${from} on; on an older one nothing changes. The version is not known.`;
-  return sentence(c);
+    return `${sentence(consent)} That is so from system ${from} on; on an older one nothing changes. The version is not known.`;
+  return sentence(consent);
 }
-function sentence(c: Consent): string {
-  const e = c.effect!;
-  if (e.effect === 'copy') return `${e.owner} If it cannot be read, this is lost.`;
-  if (e.effect === 'lost' && e.remedy === undefined) return e.owner;
-  if (e.effect === 'lost')
-    return `${functionName[e.function][0]!.toUpperCase()}${functionName[e.function].slice(1)}: lost. ${e.owner}`;
-  return e.owner;
+function sentence(consent: Consent): string {
+  const effect = consent.effect!;
+  if (effect.effect === 'copy') return `${effect.owner} If it cannot be read, this is lost.`;
+  if (effect.effect === 'lost' && effect.remedy === undefined) return effect.owner;
+  if (effect.effect === 'lost')
+    return `${functionName[effect.function][0]!.toUpperCase()}${functionName[effect.function].slice(1)}: lost. ${effect.owner}`;
+  return effect.owner;
 }

@@ -30,18 +30,18 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   unmarked: () => 'mark removed',
   conditionSet: (b) => `set “${b.condition}”: ${b.because}`,
   conditionCleared: (b) => `cleared “${b.condition}”: ${b.reason}`,
-  checked: (b) =>
-    `${functionName[b.function]}, ${b.round}: ${resultName[b.result]}${b.note ? ` (${b.note})` : ''}`,
+  checked: (body) =>
+    `${functionName[body.function]}, ${body.round}: ${resultName[body.result]}${body.note ? ` (${body.note})` : ''}`,
   received: () => 'receiving finished',
   routeAdopted: () => 'took a route',
-  consentGiven: (b, { index }) =>
-    `owner agreed: ${consentName(index, b.effect)}${b.answer ? `, ${b.answer}` : ''} (${b.by}${b.signature ? ', signed' : ''})`,
+  consentGiven: (body, { index }) =>
+    `owner agreed: ${consentName(index, body.effect)}${body.answer ? `, ${body.answer}` : ''} (${body.by}${body.signature ? ', signed' : ''})`,
   symptomSet: (b) => `${b.on ? 'symptom' : 'symptom dropped'}: ${symptomName(b.symptom)}`,
   testBegun: (b) => `test begun: ${testName(b.test)}`,
   tested: (b) => `${testName(b.test)}: ${b.outcome}${b.note ? ` (${b.note})` : ''}`,
   testDeclined: (b) => `test declined: ${testName(b.test)} (${b.reason})`,
-  causeStated: (b) =>
-    b.cause === 'none' ? 'fault open again' : `fault found: ${causeName(b.cause)} (${b.because})`,
+  causeStated: (body) =>
+    body.cause === 'none' ? 'fault open again' : `fault found: ${causeName(body.cause)} (${body.because})`,
   photographed: (b, { name }) => (b.thing ? `photographed: ${name(b.thing)}` : 'photographed'),
   remedySet: (b, { name }) => `identity of the ${name(b.slot)}: ${remedyName[b.remedy]}`,
   partChosen: (b, { name }) =>
@@ -50,10 +50,10 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   quoted: (b) => `quoted, advice: ${b.advice}`,
   promised: (b) => `promised${b.as ? `: ${b.as}` : ''}`,
   screwOut: (b) => `${b.fastener} is out`,
-  screwIn: (b, { index }) =>
-    b.piece === `${b.fastener}#1`
-      ? `${b.fastener} is in`
-      : `${pieceName(index, b.piece)} is in ${b.fastener}`,
+  screwIn: (body, { index }) =>
+    body.piece === `${body.fastener}#1`
+      ? `${body.fastener} is in`
+      : `${pieceName(index, body.piece)} is in ${body.fastener}`,
   screwMeasured: (b, { index }) => `${pieceName(index, b.piece)} measured: ${measureText(b)}`,
   spilled: (b) => `${plural(b.pieces.length, 'screw')} mixed up`,
   sorted: (b) => `${plural(b.screws.length, 'screw')} sorted by measure`,
@@ -67,12 +67,12 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   catchHooked: (b, { name }) => `${name(b.catch)} is hooked`,
   pieceMoved: (b, { name }) => `${name(b.slot)} is ${b.pose}`,
   pieceFitted: (b, { index }) => `${pieceName(index, b.piece)} is in`,
-  pieceSetAside: (b, { index }) =>
-    `${pieceName(index, b.piece, [b.piece.split('#')[0]!])} put aside: ${b.to}`,
-  leakTested: (b) =>
-    `leak test: ${b.holds ? 'it holds' : 'it does not hold'}${b.lost ? `, ${b.lost.value} ${b.lost.unit} lost` : ''}`,
-  phoneAsked: (b) =>
-    `asked: ${b.charge === undefined ? 'charge not known' : `charge ${b.charge} %`}, backup ${b.backup}, locked to an account: ${b.locked}${b.displayOriginal ? ', factory display' : ''}`,
+  pieceSetAside: (body, { index }) =>
+    `${pieceName(index, body.piece, [body.piece.split('#')[0]!])} put aside: ${body.to}`,
+  leakTested: (body) =>
+    `leak test: ${body.holds ? 'it holds' : 'it does not hold'}${body.lost ? `, ${body.lost.value} ${body.lost.unit} lost` : ''}`,
+  phoneAsked: (body) =>
+    `asked: ${body.charge === undefined ? 'charge not known' : `charge ${body.charge} %`}, backup ${body.backup}, locked to an account: ${body.locked}${body.displayOriginal ? ', factory display' : ''}`,
   systemSet: (b) => `system version ${b.version}${b.preRelease ? ', a pre-release' : ''}`,
   screwsBagged: (b) => `${plural(b.pieces.length, 'old screw')} counted into the owner’s bag`,
   filmOff: () => 'film is off',
@@ -90,25 +90,27 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   found: (b, { index }) => `${pieceName(index, b.piece)} is found`,
   strayFound: (b) => `a stray piece was found: ${b.note}`,
   strayRemoved: (b) => `${b.stray} is out: ${b.note}`,
-  noted: (b, { name }) =>
-    `${b.thing ? `${name(b.thing)}: ` : ''}${b.text}${b.finding ? ' (not as the model says)' : ''}`,
+  noted: (body, { name }) =>
+    `${body.thing ? `${name(body.thing)}: ` : ''}${body.text}${body.finding ? ' (not as the model says)' : ''}`,
   troubled: (b, { name }) => `${b.kind}: ${name(b.thing)}${b.note ? ` (${b.note})` : ''}`,
   troubleEnded: (b, { name }) => `settled, ${b.kind}: ${name(b.thing)} (${b.how})`,
-  transferSet: (b, { index, name }) => {
-    if (index.bonds.has(b.part))
-      return `${name(b.part)}: ${b.outcome === 'on the new one' ? `came on the new ${name(b.slot)}` : 'a new one is laid'}`;
-    return `${name(b.part)} of the old ${name(b.slot)}: ${b.outcome}`;
+  transferSet: (body, { index, name }) => {
+    if (index.bonds.has(body.part))
+      return `${name(body.part)}: ${body.outcome === 'on the new one' ? `came on the new ${name(body.slot)}` : 'a new one is laid'}`;
+    return `${name(body.part)} of the old ${name(body.slot)}: ${body.outcome}`;
   },
   takenOver: (b) => `took over${b.bench ? ` at ${b.bench}` : ''}`,
   truthNamed: (b, { index }) => `looked: ${claimText(index, b.about, b.value)}`,
   enrolled: (b) => `${b.what} enrolled for testing`,
   unenrolled: (b) => `${b.what} for testing removed`,
   acted: (b, { index }) => actText(index, b.act, b.target),
-  taskSet: (b, { name }) =>
-    b.action === 'none' ? `task dropped: ${name(b.slot)}` : `task: ${taskName[b.action]} the ${name(b.slot)}`,
+  taskSet: (body, { name }) =>
+    body.action === 'none'
+      ? `task dropped: ${name(body.slot)}`
+      : `task: ${taskName[body.action]} the ${name(body.slot)}`,
   dataRead: (b, { name }) => `identity data of the ${name(b.slot)} read and saved`,
-  dataWritten: (b, { name }) =>
-    `identity data of the ${name(b.slot)} written${b.verified ? ' and verified' : ''}`,
+  dataWritten: (body, { name }) =>
+    `identity data of the ${name(body.slot)} written${body.verified ? ' and verified' : ''}`,
   dataDeclined: (b, { name }) => `identity data of the ${name(b.slot)} declined: ${b.reason}`,
   stepPassed: (b) => `${b.round} check passed`,
   answered: (b) => `answered: ${b.answer}`,
@@ -117,10 +119,10 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   overridden: (b) => `passed “${b.rule}”: ${b.reason}`,
   jobClosed: (b) => b.ending,
 };
-function textOf(index: IndexedModel, b: Body): string | undefined {
-  if (!Object.hasOwn(texts, b.type)) return undefined;
-  const text = texts[b.type] as (b: Body, say: Saying) => string;
-  return text(b, { index, name: (id) => thingName(index, id) });
+function textOf(index: IndexedModel, body: Body): string | undefined {
+  if (!Object.hasOwn(texts, body.type)) return undefined;
+  const text = texts[body.type] as (b: Body, say: Saying) => string;
+  return text(body, { index, name: (id) => thingName(index, id) });
 }
 
 const measureText = (m: { lengthMm: number; headMm?: number | undefined }) =>

@@ -209,12 +209,12 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
   }),
 };
 /** One interlock in plain words: what would happen, and what to do instead. */
-export function findingText(index: IndexedModel, f: Found): Said {
-  return texts[f.rule]({
+export function findingText(index: IndexedModel, found: Found): Said {
+  return texts[found.rule]({
     index,
-    f,
-    n: names(index, f.ids),
-    wait: f.seconds ? ` ${f.seconds} s to go.` : '',
+    f: found,
+    n: names(index, found.ids),
+    wait: found.seconds ? ` ${found.seconds} s to go.` : '',
   });
 }
 
@@ -232,8 +232,8 @@ export function refusalText(
 ): string {
   switch (r.code) {
     case 'interlock': {
-      const t = findingText(index, r.findings[0]!);
-      return `${t.what} ${t.instead}`;
+      const said = findingText(index, r.findings[0]!);
+      return `${said.what} ${said.instead}`;
     }
     case 'closed':
       return 'The job is closed: only notes and corrections can be added.';

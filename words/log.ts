@@ -13,7 +13,7 @@ export const logKinds: readonly { id: string; name: string; has: (e: JobEvent) =
   {
     id: 'screws',
     name: 'screws',
-    has: (e) =>
+    has: (event) =>
       [
         'screwOut',
         'screwIn',
@@ -25,7 +25,7 @@ export const logKinds: readonly { id: string; name: string; has: (e: JobEvent) =
         'found',
         'strayFound',
         'strayRemoved',
-      ].includes(e.body.type),
+      ].includes(event.body.type),
   },
   {
     id: 'notes',

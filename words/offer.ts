@@ -13,10 +13,11 @@ export const adviceName = {
   decline: 'Decline',
 } as const;
 /** The reason for an advice, with its figures. */
-export function adviceText(a: AdviceGiven, currency: string): string {
-  const cost = money(a.figures.cost, currency);
-  const against = a.figures.against === undefined ? '' : money(a.figures.against, currency);
-  switch (a.because) {
+export function adviceText(adviceGiven: AdviceGiven, currency: string): string {
+  const cost = money(adviceGiven.figures.cost, currency);
+  const against =
+    adviceGiven.figures.against === undefined ? '' : money(adviceGiven.figures.against, currency);
+  switch (adviceGiven.because) {
     case 'dearer than another phone':
       return `On average ${cost}; another phone costs ${against}.`;
     case 'near the price of another phone':
@@ -24,11 +25,11 @@ export function adviceText(a: AdviceGiven, currency: string): string {
     case 'dearer than another offer':
       return `On average ${cost}; elsewhere it is offered for ${against}.`;
     case 'over the limit, part of it fits':
-      return `The whole is likely to pass the owner’s ${against}; this part costs ${cost} and stays within it with ${percent(a.figures.chance ?? 0)}.`;
+      return `The whole is likely to pass the owner’s ${against}; this part costs ${cost} and stays within it with ${percent(adviceGiven.figures.chance ?? 0)}.`;
     case 'over the limit':
-      return `On average ${cost}; it stays within ${against} with ${percent(a.figures.chance ?? 0)} only.`;
+      return `On average ${cost}; it stays within ${against} with ${percent(adviceGiven.figures.chance ?? 0)} only.`;
     case 'within the limit':
-      return `On average ${cost}; it stays within ${against} with ${percent(a.figures.chance ?? 0)}.`;
+      return `On average ${cost}; it stays within ${against} with ${percent(adviceGiven.figures.chance ?? 0)}.`;
     case 'cheaper than another phone':
       return `On average ${cost}; another phone costs ${against}.`;
     case 'nothing to compare':

@@ -15,10 +15,10 @@ export const waterText: Record<ReportData['water'], string> = {
   open: 'The device is open: it is not protected against water or dust.',
 };
 /** How the fault was found: one line, none where nobody looked for it. */
-export function faultLine(d: ReportData): string | undefined {
-  const tests = d.tests.map((t) => `${testName(t.test)}: ${t.outcome}`).join('; ');
-  if (d.fault)
-    return `Fault: ${causeName(d.fault.cause)}, ${d.fault.because}.${tests ? ` Tested: ${tests}.` : ''}`;
+export function faultLine(reportData: ReportData): string | undefined {
+  const tests = reportData.tests.map((t) => `${testName(t.test)}: ${t.outcome}`).join('; ');
+  if (reportData.fault)
+    return `Fault: ${causeName(reportData.fault.cause)}, ${reportData.fault.because}.${tests ? ` Tested: ${tests}.` : ''}`;
   return tests ? `Tested: ${tests}.` : undefined;
 }
 const dataText: Record<string, string> = {
@@ -28,39 +28,42 @@ const dataText: Record<string, string> = {
   read: 'identity data of the old part read and saved',
 };
 /** Who, when, for how much, and for how long the workshop answers: the same on the page and in the PDF. What is not known is said. */
-export function termsLines(d: ReportData, when: (ms: number) => string): string[] {
-  const price = d.price;
+export function termsLines(reportData: ReportData, when: (ms: number) => string): string[] {
+  const price = reportData.price;
   return [
-    d.technicians.length
-      ? `Worked on by ${d.technicians.join(', ')}.`
+    reportData.technicians.length
+      ? `Worked on by ${reportData.technicians.join(', ')}.`
       : 'Nobody has worked on it at the bench.',
-    `Received ${when(d.openedAt)}${d.worked ? `; at the bench from ${when(d.worked.from)} to ${when(d.worked.to)}` : ''}${d.closedAt === undefined ? '' : `; closed ${when(d.closedAt)}`}.`,
+    `Received ${when(reportData.openedAt)}${reportData.worked ? `; at the bench from ${when(reportData.worked.from)} to ${when(reportData.worked.to)}` : ''}${reportData.closedAt === undefined ? '' : `; closed ${when(reportData.closedAt)}`}.`,
     price
       ? `Price as offered: ${money(price.low, price.currency)} to ${money(price.high, price.currency)}${price.agreed ? `, agreed: ${price.agreed}` : ', not agreed'}.`
       : 'No price was recorded with this job.',
-    d.signed.length ? `Signed by ${d.signed.join(', ')}.` : 'No signature was taken.',
-    d.warrantyMonths === undefined
+    reportData.signed.length ? `Signed by ${reportData.signed.join(', ')}.` : 'No signature was taken.',
+    reportData.warrantyMonths === undefined
       ? 'Warranty: as agreed with the workshop; nothing is recorded here.'
-      : d.warrantyMonths === 0
+      : reportData.warrantyMonths === 0
         ? 'Warranty: none beyond the law.'
-        : `Warranty on the work: ${d.warrantyMonths} months.`,
+        : `Warranty on the work: ${reportData.warrantyMonths} months.`,
   ];
 }
 /** The lines of what was done, the same on the page and in the PDF. */
-export function doneLines(d: ReportData): string[] {
-  const out = d.done.map(
+export function doneLines(reportData: ReportData): string[] {
+  const out = reportData.done.map(
     (x) =>
-      `${cap(thingName(d.index, x.slot))} replaced${x.part ? ` by: ${x.part.provenance}${x.part.supplier ? `, ${x.part.supplier}` : ''}${x.part.lot ? `, lot ${x.part.lot}` : ''}${x.part.serial ? `, serial ${x.part.serial}` : ''}` : ''}${x.old?.startsWith('aside/') ? `; the old one: ${x.old.slice(6)}` : ''}.`,
+      `${cap(thingName(reportData.index, x.slot))} replaced${x.part ? ` by: ${x.part.provenance}${x.part.supplier ? `, ${x.part.supplier}` : ''}${x.part.lot ? `, lot ${x.part.lot}` : ''}${x.part.serial ? `, serial ${x.part.serial}` : ''}` : ''}${x.old?.startsWith('aside/') ? `; the old one: ${x.old.slice(6)}` : ''}.`,
   );
-  if (d.renewed.length)
-    out.push(`Renewed: ${[...new Set(d.renewed.map((b) => thingName(d.index, b)))].join(', ')}.`);
-  if (d.figures.screws)
+  if (reportData.renewed.length)
     out.push(
-      `${plural(d.figures.screws, 'screw')} taken out and accounted for one by one${d.figures.connectors ? `; ${plural(d.figures.connectors, 'connector')} unplugged` : ''}.`,
+      `Renewed: ${[...new Set(reportData.renewed.map((b) => thingName(reportData.index, b)))].join(', ')}.`,
     );
-  for (const { slot, what } of d.data)
-    if (dataText[what]) out.push(`${cap(thingName(d.index, slot))}: ${dataText[what]}.`);
-  if (d.adrift.length) out.push(`Not found again: ${d.adrift.map((p) => pieceName(d.index, p)).join(', ')}.`);
+  if (reportData.figures.screws)
+    out.push(
+      `${plural(reportData.figures.screws, 'screw')} taken out and accounted for one by one${reportData.figures.connectors ? `; ${plural(reportData.figures.connectors, 'connector')} unplugged` : ''}.`,
+    );
+  for (const { slot, what } of reportData.data)
+    if (dataText[what]) out.push(`${cap(thingName(reportData.index, slot))}: ${dataText[what]}.`);
+  if (reportData.adrift.length)
+    out.push(`Not found again: ${reportData.adrift.map((p) => pieceName(reportData.index, p)).join(', ')}.`);
   if (!out.length) out.push('Nothing was changed on the device.');
   return out;
 }

@@ -170,8 +170,8 @@ const farEnd = (index: IndexedModel, connector: string) => {
 const screwWord = (index: IndexedModel, step: Step) =>
   step.targets.every((t) => index.fasteners.get(t)?.kind === 'standoff') ? 'standoff' : 'screw';
 const shiftText = (index: IndexedModel, step: Step) => {
-  const w = wayOf(index, step);
-  return w?.shiftMm ? ` ${w.shiftMm} mm${w.towards ? ` to the ${w.towards}` : ''}` : '';
+  const way = wayOf(index, step);
+  return way?.shiftMm ? ` ${way.shiftMm} mm${way.towards ? ` to the ${way.towards}` : ''}` : '';
 };
 const wayOf = (index: IndexedModel, step: Step) =>
   index.slots.get(step.about ?? '')?.ways.find((w) => w.to === step.pose);

@@ -67,10 +67,10 @@ export const resultName = {
 export function thingName(index: IndexedModel, id: string): string {
   const slot = index.slots.get(id);
   if (slot) return slot.name;
-  const f = index.fasteners.get(id);
-  if (f) return `${f.kind} ${id}`;
-  const c = index.connectors.get(id);
-  if (c) return `${c.name} connector`;
+  const fastener = index.fasteners.get(id);
+  if (fastener) return `${fastener.kind} ${id}`;
+  const connector = index.connectors.get(id);
+  if (connector) return `${connector.name} connector`;
   return index.bonds.get(id)?.name ?? index.catches.get(id)?.name ?? functionName[id as FunctionId] ?? id;
 }
 /** The name of a tool, a station or an item: the model's own, else the catalogue's. */

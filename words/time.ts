@@ -4,8 +4,8 @@ const isMoment = (ms: number) => Number.isFinite(ms) && Math.abs(ms) < 8.64e15;
 const two = (n: number) => String(n).padStart(2, '0');
 export const clock = (ms: number): string => {
   if (!isMoment(ms)) return '–';
-  const d = new Date(ms);
-  return `${two(d.getHours())}:${two(d.getMinutes())}`;
+  const date = new Date(ms);
+  return `${two(date.getHours())}:${two(date.getMinutes())}`;
 };
 // a formatter takes longer to make than to use a hundred times
 const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
@@ -15,9 +15,9 @@ export const dayAndClock = (ms: number): string => `${day(ms)} ${clock(ms)}`;
 /** `today`, `tomorrow` or the day, then the time. */
 export function soon(ms: number, now: number): string {
   const start = (t: number) => {
-    const d = new Date(t);
-    d.setHours(0, 0, 0, 0);
-    return d.getTime();
+    const date = new Date(t);
+    date.setHours(0, 0, 0, 0);
+    return date.getTime();
   };
   const days = Math.round((start(ms) - start(now)) / 86_400_000);
   return days === 0 ? clock(ms) : days === 1 ? `tomorrow ${clock(ms)}` : dayAndClock(ms);

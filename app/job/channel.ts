@@ -14,14 +14,14 @@ const listeners = new Set<Listener>();
 let channel: BroadcastChannel | undefined;
 let started = false;
 
-export function listen(l: Listener): () => void {
-  listeners.add(l);
-  return () => void listeners.delete(l);
+export function listen(listener: Listener): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
 }
 /** Tells this tab and all others. */
-export function tell(m: Message): void {
-  for (const l of listeners) l(m);
-  channel?.postMessage(m);
+export function tell(message: Message): void {
+  for (const listener of listeners) listener(message);
+  channel?.postMessage(message);
 }
 
 /** Starts listening, once for each tab. */
@@ -29,8 +29,8 @@ export function startChannel(): void {
   if (started) return;
   started = true;
   channel = new BroadcastChannel('snavek');
-  channel.onmessage = (e: MessageEvent<Message>) => {
-    for (const l of listeners) l(e.data);
+  channel.onmessage = (messageEvent: MessageEvent<Message>) => {
+    for (const listener of listeners) listener(messageEvent.data);
   };
   const lead = () =>
     new Promise<void>(() => {
@@ -38,10 +38,10 @@ export function startChannel(): void {
       let retryMs = 500;
       const open = () => {
         source = new EventSource('/live');
-        source.addEventListener('change', (e) =>
+        source.addEventListener('change', (messageEvent) =>
           tell({
             type: 'changed',
-            ...(JSON.parse((e as MessageEvent<string>).data) as { job: string; seq: number }),
+            ...(JSON.parse((messageEvent as MessageEvent<string>).data) as { job: string; seq: number }),
           }),
         );
         source.addEventListener('hello', () => {

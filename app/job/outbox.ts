@@ -19,16 +19,19 @@ export const ownerKey = (shopId: string, personId: string) => `${shopId}/${perso
 let opened: Promise<IDBPDatabase> | undefined;
 const db = () =>
   (opened ??= openDB('snavek', 3, {
-    upgrade(d, from) {
+    upgrade(iDBPDatabase, from) {
       if (from < 1) {
-        d.createObjectStore('outbox', { keyPath: 'n', autoIncrement: true }).createIndex('owner', 'owner');
-        d.createObjectStore('replica', { keyPath: 'job' });
+        iDBPDatabase
+          .createObjectStore('outbox', { keyPath: 'n', autoIncrement: true })
+          .createIndex('owner', 'owner');
+        iDBPDatabase.createObjectStore('replica', { keyPath: 'job' });
       }
       if (from < 2) {
-        d.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
-        d.createObjectStore('rung', { keyPath: 'id' });
+        iDBPDatabase.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
+        iDBPDatabase.createObjectStore('rung', { keyPath: 'id' });
       }
-      if (from < 3) d.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
+      if (from < 3)
+        iDBPDatabase.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
     },
     // another tab with a newer app wants the database: let it, and open again when needed
     blocking(_o, _b, event) {
@@ -55,8 +58,8 @@ export async function keptFor(owner: string): Promise<Kept[]> {
   return all.filter((k) => !k.aside).sort((a, b) => a.n - b.n);
 }
 /** Puts an entry aside that the server could not read: it stays in this browser and is tried again by a newer app. */
-export async function setAside(k: Kept): Promise<void> {
-  await (await db()).put('outbox', { ...k, aside: true });
+export async function setAside(kept: Kept): Promise<void> {
+  await (await db()).put('outbox', { ...kept, aside: true });
 }
 export async function confirmed(n: number): Promise<void> {
   await (await db()).delete('outbox', n);
@@ -120,8 +123,8 @@ export interface KeptPhoto {
   picture: Blob;
   error?: string;
 }
-export async function keepPhoto(p: KeptPhoto): Promise<void> {
-  await (await db()).put('photos', p);
+export async function keepPhoto(keptPhoto: KeptPhoto): Promise<void> {
+  await (await db()).put('photos', keptPhoto);
 }
 export async function keptPhotos(owner: string): Promise<KeptPhoto[]> {
   return (await db()).getAllFromIndex('photos', 'owner', owner) as Promise<KeptPhoto[]>;
@@ -140,8 +143,8 @@ export interface KeptReceipt {
   body: object;
   error?: string;
 }
-export async function keepReceipt(r: KeptReceipt): Promise<void> {
-  await (await db()).put('receipts', r);
+export async function keepReceipt(keptReceipt: KeptReceipt): Promise<void> {
+  await (await db()).put('receipts', keptReceipt);
 }
 export async function keptReceipts(owner: string): Promise<KeptReceipt[]> {
   return (await db()).getAllFromIndex('receipts', 'owner', owner) as Promise<KeptReceipt[]>;

@@ -12,17 +12,17 @@ export async function takePhoto(owner: string, job: string, picture: Blob, thing
  * picture that nobody has. @returns false when the server is away
  */
 export async function sendPhotos(owner: string, person: string): Promise<boolean> {
-  for (const p of await keptPhotos(owner)) {
-    if (p.error || p.draft) continue;
-    const res = await fetch(`/jobs/${p.job}/photos/${p.id}`, {
+  for (const keptPhoto of await keptPhotos(owner)) {
+    if (keptPhoto.error || keptPhoto.draft) continue;
+    const res = await fetch(`/jobs/${keptPhoto.job}/photos/${keptPhoto.id}`, {
       method: 'PUT',
-      headers: { 'content-type': p.picture.type || 'application/octet-stream' },
-      body: p.picture,
+      headers: { 'content-type': keptPhoto.picture.type || 'application/octet-stream' },
+      body: keptPhoto.picture,
     }).catch(() => undefined);
     if (!res || res.status >= 500 || res.status === 401) return false;
     if (!res.ok) {
       await keepPhoto({
-        ...p,
+        ...keptPhoto,
         error:
           ((await res.json().catch(() => ({}))) as { error?: string }).error ??
           wording.theServerAnswered(res.status),
@@ -30,13 +30,17 @@ export async function sendPhotos(owner: string, person: string): Promise<boolean
       continue;
     }
     await keep(owner, {
-      id: `photo-${p.id}`,
-      job: p.job,
+      id: `photo-${keptPhoto.id}`,
+      job: keptPhoto.job,
       person,
-      body: { type: 'photographed', photo: p.id, ...(p.thing ? { thing: p.thing } : {}) },
+      body: {
+        type: 'photographed',
+        photo: keptPhoto.id,
+        ...(keptPhoto.thing ? { thing: keptPhoto.thing } : {}),
+      },
       ...benchTime(),
     });
-    await dropPhoto(p.id);
+    await dropPhoto(keptPhoto.id);
   }
   return true;
 }

@@ -5,14 +5,14 @@ type Answer = { ok: true; job: string } | { ok: false; errors: Record<string, st
 
 /** Sends the devices that were received without the server. @returns false when the server is away */
 export async function sendReceipts(owner: string): Promise<boolean> {
-  for (const r of await keptReceipts(owner)) {
-    if (r.error) continue;
+  for (const keptReceipt of await keptReceipts(owner)) {
+    if (keptReceipt.error) continue;
     let answer: Response;
     try {
-      answer = await fetch(`/drafts/${r.id}`, {
+      answer = await fetch(`/drafts/${keptReceipt.id}`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(r.body),
+        body: JSON.stringify(keptReceipt.body),
         signal: AbortSignal.timeout(15_000),
       });
     } catch {
@@ -21,10 +21,10 @@ export async function sendReceipts(owner: string): Promise<boolean> {
     // signed out, or the server is ill: it stays as it is
     if (answer.status === 401 || answer.status >= 500) return answer.status === 401;
     const said = (await answer.json().catch(() => undefined)) as Answer | undefined;
-    if (said?.ok) await dropReceipt(r.id);
+    if (said?.ok) await dropReceipt(keptReceipt.id);
     else
       await keepReceipt({
-        ...r,
+        ...keptReceipt,
         error: Object.values(said?.errors ?? {}).join(' ') || wording.theServerAnsweredOf(answer.status),
       });
   }

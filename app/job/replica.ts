@@ -70,17 +70,20 @@ export class Replica {
     this.#painted = from;
     let state = this.#base;
     const context = this.#context();
-    for (const c of this.#kept) for (const e of decide(context, state, c).events) state = evolve(state, e);
+    for (const command of this.#kept)
+      for (const event of decide(context, state, command).events) state = evolve(state, event);
     this.view = { ...this.view, ...change, state, context, kept: this.#kept.length };
     for (const w of this.#watchers) w();
   }
 
   /** Takes part in what the server and the other tabs say. */
   start(): () => void {
-    const stop = listen((m) => {
-      if (m.type === 'changed' && m.job === this.page.id && m.seq > this.#base.seq) void this.sync();
-      if (m.type === 'resync') void this.sync();
-      if (m.type === 'kept' || (m.type === 'settled' && m.job === this.page.id)) void this.#reload();
+    const stop = listen((message) => {
+      if (message.type === 'changed' && message.job === this.page.id && message.seq > this.#base.seq)
+        void this.sync();
+      if (message.type === 'resync') void this.sync();
+      if (message.type === 'kept' || (message.type === 'settled' && message.job === this.page.id))
+        void this.#reload();
     });
     this.sender.onAnswer = (kept, answer) => this.#answered(kept, answer);
     void this.#catchUp()
@@ -105,7 +108,7 @@ export class Replica {
     const mine = all
       .filter((k) => k.command.job === this.page.id && !this.#isConfirmed(k.command.id))
       .map((k) => asCommand(k.command));
-    for (const c of mine) this.#own.add(c.id);
+    for (const command of mine) this.#own.add(command.id);
     const settled = this.#kept.length > mine.length;
     // a press that is not durable yet is in memory only, and so is one whose entry is still to be fetched: keep it on top
     const unsaved = this.#kept.filter((c) => this.#saving.has(c.id) || this.#awaited.has(c.id));
@@ -131,7 +134,8 @@ export class Replica {
     this.#answeredIds.add(answer.id);
     const { outcome } = answer;
     if (outcome.status === 'recorded')
-      for (const e of outcome.events) if (e.seq === this.#base.seq + 1) this.#base = evolve(this.#base, e);
+      for (const event of outcome.events)
+        if (event.seq === this.#base.seq + 1) this.#base = evolve(this.#base, event);
     // what is recorded stays on top until the copy holds it: dropped now, the screen would for a moment show what was before
     if (outcome.status !== 'refused' && outcome.seq > this.#base.seq)
       this.#awaited.set(answer.id, outcome.seq);
@@ -202,11 +206,11 @@ export class Replica {
       const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
       if (route) this.#route = route;
       let foreign: JobEvent | undefined;
-      for (const e of events) {
-        if (e.seq !== this.#base.seq + 1) continue;
-        this.#base = evolve(this.#base, e);
-        const id = e.id.split('.')[0]!;
-        if (!this.#own.has(id) && e.by !== this.who.personId) foreign = e;
+      for (const event of events) {
+        if (event.seq !== this.#base.seq + 1) continue;
+        this.#base = evolve(this.#base, event);
+        const id = event.id.split('.')[0]!;
+        if (!this.#own.has(id) && event.by !== this.who.personId) foreign = event;
         this.#kept = this.#kept.filter((c) => c.id !== id);
       }
       this.#dropReached();

@@ -53,9 +53,9 @@ export class Sender {
     readonly owner: string,
     readonly person: string,
   ) {
-    listen((m) => {
-      if (m.type === 'kept' || m.type === 'settled') void this.count();
-      if (m.type === 'online' && m.online) this.flush();
+    listen((message) => {
+      if (message.type === 'kept' || message.type === 'settled') void this.count();
+      if (message.type === 'online' && message.online) this.flush();
     });
   }
   watch = (w: () => void) => {
@@ -117,8 +117,8 @@ export class Sender {
   /** Sending one at a time, to find the one that the server cannot take. */
   #alone = false;
   /** One entry that the server cannot take is kept aside and shown; those behind it go on. */
-  async #setAside(k: Kept, outcome?: Extract<Answer['outcome'], { status: 'refused' }>): Promise<void> {
-    await setAside(k);
+  async #setAside(kept: Kept, outcome?: Extract<Answer['outcome'], { status: 'refused' }>): Promise<void> {
+    await setAside(kept);
     const refused = outcome ?? {
       status: 'refused' as const,
       seq: 0,
@@ -126,7 +126,7 @@ export class Sender {
       findings: [],
     };
     this.#set({
-      refused: [...this.state.refused, { id: k.command.id, job: k.command.job, outcome: refused }],
+      refused: [...this.state.refused, { id: kept.command.id, job: kept.command.job, outcome: refused }],
     });
   }
   async #send(): Promise<void> {

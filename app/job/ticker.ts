@@ -13,7 +13,7 @@ export function watchTicks(cb: () => void): () => void {
     ticking = true;
     setInterval(() => {
       now = benchTime().at;
-      for (const t of tickers) t();
+      for (const ticker of tickers) ticker();
     }, 1000);
   }
   if (!now) {

@@ -23,10 +23,10 @@ export function Chart({
     let watch: ResizeObserver | undefined;
     void import('./echarts').then(({ init }) => {
       if (gone || !box.current) return;
-      const c = init(box.current, undefined, { renderer: 'svg' });
-      chart.current = c;
-      c.setOption(last.current);
-      watch = new ResizeObserver(() => c.resize());
+      const eChartsType = init(box.current, undefined, { renderer: 'svg' });
+      chart.current = eChartsType;
+      eChartsType.setOption(last.current);
+      watch = new ResizeObserver(() => eChartsType.resize());
       watch.observe(box.current);
     });
     return () => {

@@ -26,11 +26,11 @@ export function CsvImport({
           id="csv"
           accept=".csv,text/csv"
           showUploadList={false}
-          beforeUpload={(f) => {
-            if (f.size > most) setWrong(wording.theFileHasKbAt(Math.round(f.size / 1000)));
+          beforeUpload={(rcFile) => {
+            if (rcFile.size > most) setWrong(wording.theFileHasKbAt(Math.round(rcFile.size / 1000)));
             else {
               setWrong(undefined);
-              void f.text().then(onCsv);
+              void rcFile.text().then(onCsv);
             }
             return false;
           }}

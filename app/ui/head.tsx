@@ -20,10 +20,10 @@ export function useOpenJobs(first: JobLine[]): JobLine[] {
   const [jobs, setJobs] = useState(first);
   useEffect(() => setJobs(first), [first]);
   useEffect(() => {
-    let t: ReturnType<typeof setTimeout> | undefined;
+    let timeout: ReturnType<typeof setTimeout> | undefined;
     const fetchStrip = () => {
-      clearTimeout(t);
-      t = setTimeout(
+      clearTimeout(timeout);
+      timeout = setTimeout(
         () =>
           void fetch('/open-jobs')
             .then(async (r) => r.ok && setJobs((await r.json()) as JobLine[]))
@@ -31,11 +31,11 @@ export function useOpenJobs(first: JobLine[]): JobLine[] {
         250,
       );
     };
-    const stop = listen((m) => {
-      if (m.type === 'changed' || m.type === 'resync' || m.type === 'settled') fetchStrip();
+    const stop = listen((message) => {
+      if (message.type === 'changed' || message.type === 'resync' || message.type === 'settled') fetchStrip();
     });
     return () => {
-      clearTimeout(t);
+      clearTimeout(timeout);
       stop();
     };
   }, []);
@@ -50,8 +50,8 @@ export const workFor = (j: JobLine): string =>
   `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : 'work'}`;
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
-  const s = job.summary;
-  const run = s.running && time ? runningText(s.running, time) : undefined;
+  const jobSummary = job.summary;
+  const run = jobSummary.running && time ? runningText(jobSummary.running, time) : undefined;
   const at = stages.indexOf(job.stage as 'Open');
   const promised = job.promisedAt === null ? '' : `, promised ${soon(job.promisedAt, time || job.updatedAt)}`;
   const late = job.promisedAt !== null && time > 0 && job.promisedAt < time;
@@ -60,12 +60,12 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
       to={workFor(job)}
       className="dev"
       aria-current={current ? 'page' : undefined}
-      title={`${s.model}, ${job.tag}: ${job.stage}${promised}`}
+      title={`${jobSummary.model}, ${job.tag}: ${job.stage}${promised}`}
       suppressHydrationWarning
     >
       <span className="top">
         {n <= 9 && <span className="n">{n}</span>}
-        <span className="name">{s.model.split(' ').slice(1).join(' ')}</span>
+        <span className="name">{jobSummary.model.split(' ').slice(1).join(' ')}</span>
         {run !== undefined ? (
           <span className="due">{run}</span>
         ) : (
@@ -74,7 +74,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
           </span>
         )}
       </span>
-      <span className="sub block">{`${s.tasks.join(', ') || wording.faultOpen} · ${job.stage} ${s.total ? `${s.done}/${s.total}` : ''}`}</span>
+      <span className="sub block">{`${jobSummary.tasks.join(', ') || wording.faultOpen} · ${job.stage} ${jobSummary.total ? `${jobSummary.done}/${jobSummary.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">
         {stages.map((st, i) => (
           <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />

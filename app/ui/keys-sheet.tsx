@@ -22,15 +22,15 @@ const keys: [string, string][] = [
 ];
 /** The keys, and how this bench shows things: kept in this browser. */
 export function KeysSheet({ onClose }: { onClose: () => void }) {
-  const p = usePreferences();
+  const preferences = usePreferences();
   const [voice, setVoice] = useState(true);
   const [asked, setAsked] = useState(
     typeof Notification === 'undefined' ? 'denied' : Notification.permission,
   );
-  const pick = <K extends 'theme' | 'text'>(k: K, v: (typeof p)[K], label: string) => (
+  const pick = <K extends 'theme' | 'text'>(k: K, v: (typeof preferences)[K], label: string) => (
     <Button
-      type={p[k] === v ? 'primary' : 'default'}
-      aria-pressed={p[k] === v}
+      type={preferences[k] === v ? 'primary' : 'default'}
+      aria-pressed={preferences[k] === v}
       onClick={() => setPreferences({ [k]: v })}
     >
       {label}
@@ -38,10 +38,10 @@ export function KeysSheet({ onClose }: { onClose: () => void }) {
   );
   const tick = (k: 'speak' | 'sound' | 'letters', label: string) => (
     <Checkbox
-      checked={p[k]}
-      onChange={(e) => {
-        setPreferences({ [k]: e.target.checked });
-        if (k === 'speak' && e.target.checked) setVoice(say(wording.snavekSpeaks));
+      checked={preferences[k]}
+      onChange={(checkboxChangeEvent) => {
+        setPreferences({ [k]: checkboxChangeEvent.target.checked });
+        if (k === 'speak' && checkboxChangeEvent.target.checked) setVoice(say(wording.snavekSpeaks));
       }}
     >
       {label}

@@ -68,53 +68,59 @@ export function useKeys(map: KeyMap): void {
     let gap = burstGapMs;
     let single: ReturnType<typeof setTimeout> | undefined;
     const shortcut = (key: string) => {
-      const m = current.current;
+      const keyMap = current.current;
       if (!preferences().letters || dialogIsOpen()) return;
       const named = letters[key.toLowerCase()];
-      if (key >= '1' && key <= '3' && answering > 0) m.answer?.(Number(key));
-      else if (key >= '0' && key <= '9') m.device?.(Number(key));
-      else if (moves[key.toLowerCase()]) m.move?.(moves[key.toLowerCase()]!);
-      else if (named) m[named]?.();
+      if (key >= '1' && key <= '3' && answering > 0) keyMap.answer?.(Number(key));
+      else if (key >= '0' && key <= '9') keyMap.device?.(Number(key));
+      else if (moves[key.toLowerCase()]) keyMap.move?.(moves[key.toLowerCase()]!);
+      else if (named) keyMap[named]?.();
     };
-    const down = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || isTyping(document.activeElement)) return;
-      const now = e.timeStamp;
+    const down = (keyboardEvent: KeyboardEvent) => {
+      if (
+        keyboardEvent.ctrlKey ||
+        keyboardEvent.metaKey ||
+        keyboardEvent.altKey ||
+        isTyping(document.activeElement)
+      )
+        return;
+      const now = keyboardEvent.timeStamp;
       const fast = now - last < gap;
-      if (e.key.length === 1 && e.key !== ' ') {
-        if (e.repeat) return;
+      if (keyboardEvent.key.length === 1 && keyboardEvent.key !== ' ') {
+        if (keyboardEvent.repeat) return;
         clearTimeout(single);
-        burst = fast ? burst + e.key : e.key;
+        burst = fast ? burst + keyboardEvent.key : keyboardEvent.key;
         last = now;
-        gap = gapAfter(e.key);
+        gap = gapAfter(keyboardEvent.key);
         // a lone character is a shortcut only when nothing follows it as fast as an instrument types
         if (burst.length === 1) {
-          const key = e.key;
+          const key = keyboardEvent.key;
           single = setTimeout(() => {
             if (burst === key) shortcut(key);
             burst = '';
           }, gap + 15);
         }
-        if (e.key === '/' || e.key === '?') e.preventDefault();
+        if (keyboardEvent.key === '/' || keyboardEvent.key === '?') keyboardEvent.preventDefault();
         return;
       }
-      if (e.key === 'Enter' && burst.length > 1 && now - last < 250) {
-        e.preventDefault();
+      if (keyboardEvent.key === 'Enter' && burst.length > 1 && now - last < 250) {
+        keyboardEvent.preventDefault();
         current.current.typed?.(burst);
         burst = '';
         return;
       }
       burst = '';
-      if (actsOn(document.activeElement, e.key) || dialogIsOpen()) return;
-      const m = current.current;
-      if (e.key === ' ' || e.key === 'PageDown' || e.key === 'Enter') {
-        e.preventDefault();
-        if (!e.repeat) m.next?.();
-      } else if (e.key === 'Backspace') {
-        e.preventDefault();
-        if (!e.repeat) m.undo?.();
-      } else if (moves[e.key] && m.move) {
-        e.preventDefault();
-        m.move(moves[e.key]!);
+      if (actsOn(document.activeElement, keyboardEvent.key) || dialogIsOpen()) return;
+      const keyMap = current.current;
+      if (keyboardEvent.key === ' ' || keyboardEvent.key === 'PageDown' || keyboardEvent.key === 'Enter') {
+        keyboardEvent.preventDefault();
+        if (!keyboardEvent.repeat) keyMap.next?.();
+      } else if (keyboardEvent.key === 'Backspace') {
+        keyboardEvent.preventDefault();
+        if (!keyboardEvent.repeat) keyMap.undo?.();
+      } else if (moves[keyboardEvent.key] && keyMap.move) {
+        keyboardEvent.preventDefault();
+        keyMap.move(moves[keyboardEvent.key]!);
       }
     };
     window.addEventListener('keydown', down);

@@ -15,9 +15,10 @@ export function LinkButton({ to, replace, reloadDocument, onClick, ...look }: Pr
     <Button
       {...look}
       href={useHref(to)}
-      onClick={(e) => {
-        onClick?.(e);
-        if (!e.defaultPrevented && !reloadDocument) follow(e as MouseEvent<HTMLAnchorElement>);
+      onClick={(mouseEvent) => {
+        onClick?.(mouseEvent);
+        if (!mouseEvent.defaultPrevented && !reloadDocument)
+          follow(mouseEvent as MouseEvent<HTMLAnchorElement>);
       }}
     />
   );

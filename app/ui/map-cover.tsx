@@ -79,13 +79,13 @@ function OnCover({ scene, cover }: { scene: Scene; cover: string }) {
         ))}
       {connectors
         .filter((c) => carried(c.joins) && c.joins.some(mine))
-        .map((c) => (
+        .map((connector) => (
           <Plug
-            key={c.id}
-            plug={foldedPoint(c, onFlapY)}
-            x={onFlap(c.at.x)}
-            on={isOn(state, c.id)}
-            now={c.id === now}
+            key={connector.id}
+            plug={foldedPoint(connector, onFlapY)}
+            x={onFlap(connector.at.x)}
+            on={isOn(state, connector.id)}
+            now={connector.id === now}
             textMm={plugText}
           />
         ))}

@@ -78,15 +78,15 @@ export function Bonds({ scene }: { scene: Scene }) {
 export function Plugs({ scene }: { scene: Scene }) {
   const { state, at, now, onPick, plugText } = scene;
   const { plugs, names } = plugsOf(scene);
-  return plugs.map((c) => (
+  return plugs.map((connector) => (
     <Plug
-      key={c.id}
-      plug={c}
-      x={at.X(c.at.x)}
-      on={isOn(state, c.id)}
-      now={c.id === now}
-      nameDx={names.get(c.id)!.dx}
-      nameDy={names.get(c.id)!.dy}
+      key={connector.id}
+      plug={connector}
+      x={at.X(connector.at.x)}
+      on={isOn(state, connector.id)}
+      now={connector.id === now}
+      nameDx={names.get(connector.id)!.dx}
+      nameDy={names.get(connector.id)!.dy}
       textMm={plugText}
       onPick={onPick}
     />

@@ -106,23 +106,23 @@ export interface NameAt {
   dy: number;
 }
 /** What a plug's name covers. */
-export const plugNameBox = (p: PlugBox, { dx, dy }: NameAt, size: number): Box => {
-  const wide = nameHalf(p, size);
+export const plugNameBox = (plugBox: PlugBox, { dx, dy }: NameAt, size: number): Box => {
+  const wide = nameHalf(plugBox, size);
   return {
-    x0: p.x + dx - wide,
-    x1: p.x + dx + wide,
-    y0: p.y + dy - size * 0.75,
-    y1: p.y + dy + size * 0.2,
+    x0: plugBox.x + dx - wide,
+    x1: plugBox.x + dx + wide,
+    y0: plugBox.y + dy - size * 0.75,
+    y1: plugBox.y + dy + size * 0.2,
   };
 };
 const nameHalf = (p: PlugBox, size: number) => (p.name.length * size * breadth) / 2;
 /** Where a name may stand, the best place first: below, above, a row further, then pushed aside, then beside its plug. */
-function placesOf(p: PlugBox, size: number): NameAt[] {
+function placesOf(plugBox: PlugBox, size: number): NameAt[] {
   const below = half + size * 0.8;
   const above = -half - size * 0.3;
   const rows = [below, above, below + size, above - size];
-  const push = nameHalf(p, size) - p.w / 2;
-  const aside = nameHalf(p, size) + p.w / 2 + size * 0.2;
+  const push = nameHalf(plugBox, size) - plugBox.w / 2;
+  const aside = nameHalf(plugBox, size) + plugBox.w / 2 + size * 0.2;
   return [
     ...[0, push, -push].flatMap((dx) => rows.map((dy) => ({ dx, dy }))),
     { dx: aside, dy: size * 0.3 },
@@ -142,20 +142,20 @@ export function plugLabels(
   size: number,
   written: readonly Box[] = [],
 ): Map<string, NameAt> {
-  const bodies = plugs.map((p) => ({
-    id: p.id,
-    x0: p.x - p.w / 2,
-    x1: p.x + p.w / 2,
-    y0: p.y - half,
-    y1: p.y + half,
+  const bodies = plugs.map((plugBox) => ({
+    id: plugBox.id,
+    x0: plugBox.x - plugBox.w / 2,
+    x1: plugBox.x + plugBox.w / 2,
+    y0: plugBox.y - half,
+    y1: plugBox.y + half,
   }));
   const taken: Box[] = [...written];
   const out = new Map<string, NameAt>();
   for (const p of [...plugs].sort((a, b) => a.y - b.y || a.x - b.x || a.id.localeCompare(b.id))) {
     const places = placesOf(p, size);
     const free = places.find((at) => {
-      const b = plugNameBox(p, at, size);
-      return !taken.some((t) => meet(t, b)) && !bodies.some((t) => t.id !== p.id && meet(t, b));
+      const box = plugNameBox(p, at, size);
+      return !taken.some((t) => meet(t, box)) && !bodies.some((t) => t.id !== p.id && meet(t, box));
     });
     const at = free ?? places[0]!;
     taken.push(plugNameBox(p, at, size));

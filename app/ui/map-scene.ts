@@ -91,24 +91,30 @@ export function pieceLabels({ index, face, at, large, cover }: Scene): Labels {
   if (before) return before;
   const { fasteners, connectors, slots } = index.model;
   const out = new Map<string, PieceLabel>();
-  for (const s of slots) {
-    if (s.face !== face || s.carrier || s.id === cover?.id || s.kind === 'board' || s.kind === 'frame')
+  for (const slot of slots) {
+    if (
+      slot.face !== face ||
+      slot.carrier ||
+      slot.id === cover?.id ||
+      slot.kind === 'board' ||
+      slot.kind === 'frame'
+    )
       continue;
-    const x = at.X(s.shape.x, s.shape.w);
+    const x = at.X(slot.shape.x, slot.shape.w);
     const label = pieceLabel(
-      { ...s.shape, x },
-      s.label ?? s.name,
+      { ...slot.shape, x },
+      slot.label ?? slot.name,
       [
         ...fasteners
-          .filter((f) => f.face === face && f.layer >= s.layer)
+          .filter((f) => f.face === face && f.layer >= slot.layer)
           .map((f) => around(at.X(f.at.x), f.at.y, screwHalf)),
         ...connectors
-          .filter((c) => c.face === face && c.layer >= s.layer)
+          .filter((c) => c.face === face && c.layer >= slot.layer)
           .map((c) => around(at.X(c.at.x), c.at.y, plugWidth(c) / 2, screwHalf)),
       ],
       large,
     );
-    if (label) out.set(s.id, label);
+    if (label) out.set(slot.id, label);
   }
   known.set(key, out);
   return out;
@@ -124,11 +130,11 @@ export const isNamed = ({ index, state }: Scene, slot: Slot): boolean =>
 export function plugsOf(scene: Scene): { plugs: Connector[]; names: Map<string, NameAt> } {
   const { index, state, face, at, cover, isLit, carried, plugText } = scene;
   const plugs = index.model.connectors.filter(
-    (c) =>
-      c.face === face &&
-      seen(index, state, c.id) &&
-      !carried(c.joins) &&
-      (isLit(c.id) || c.joins.some((j) => pieceInSlot(state, j) !== undefined)),
+    (connector) =>
+      connector.face === face &&
+      seen(index, state, connector.id) &&
+      !carried(connector.joins) &&
+      (isLit(connector.id) || connector.joins.some((j) => pieceInSlot(state, j) !== undefined)),
   );
   const labels = pieceLabels(scene);
   const written = index.model.slots

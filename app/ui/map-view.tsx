@@ -105,16 +105,17 @@ function useMapKeys(zoom: MapZoom, byHand: () => void, follow: () => void): void
     toStep.current = follow;
   });
   useEffect(() => {
-    const keys = (e: KeyboardEvent) => {
+    const keys = (keyboardEvent: KeyboardEvent) => {
       const typing = /^(INPUT|TEXTAREA|SELECT)$/.test(document.activeElement?.tagName ?? '');
-      if (e.ctrlKey || e.metaKey || e.altKey || typing || dialogIsOpen()) return;
-      const pan = pans[e.key];
-      if (e.key === 'Home') toStep.current();
-      else if (e.key === '+' || e.key === '=' || e.key === '-') {
+      if (keyboardEvent.ctrlKey || keyboardEvent.metaKey || keyboardEvent.altKey || typing || dialogIsOpen())
+        return;
+      const pan = pans[keyboardEvent.key];
+      if (keyboardEvent.key === 'Home') toStep.current();
+      else if (keyboardEvent.key === '+' || keyboardEvent.key === '=' || keyboardEvent.key === '-') {
         byHand();
-        scaleBy(e.key === '-' ? 1 / closer : closer);
+        scaleBy(keyboardEvent.key === '-' ? 1 / closer : closer);
       } else if (pan && near) {
-        e.preventDefault();
+        keyboardEvent.preventDefault();
         byHand();
         panBy(...pan);
       }

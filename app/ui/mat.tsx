@@ -156,7 +156,7 @@ export const Trays = memo(function Trays({
             {here > 0 &&
               t.screws.map((s) => {
                 const { piece } = lying(state, s);
-                const f = index.fasteners.get(s)!;
+                const fastener = index.fasteners.get(s)!;
                 return piece ? (
                   <span key={s} className="row small gap-6">
                     <LengthBar
@@ -164,7 +164,7 @@ export const Trays = memo(function Trays({
                       longestMm={longest}
                       {...(s === now ? { tone: 'now' as const } : {})}
                     />
-                    {`${s} ${screwSpec(state, index, piece)!.lengthMm} ${f.drive}`}
+                    {`${s} ${screwSpec(state, index, piece)!.lengthMm} ${fastener.drive}`}
                   </span>
                 ) : null;
               })}

@@ -45,15 +45,15 @@ export function setPreferences(change: Partial<Preferences>): void {
     /* private window: they hold until it is closed */
   }
   show(known);
-  for (const w of watchers) w();
+  for (const watcher of watchers) watcher();
 }
 function show(p: Preferences): void {
   document.documentElement.dataset.theme = p.theme;
   document.documentElement.dataset.text = p.text;
 }
 const watch = (w: () => void) => {
-  const other = (e: StorageEvent) => {
-    if (e.key !== key) return;
+  const other = (storageEvent: StorageEvent) => {
+    if (storageEvent.key !== key) return;
     known = undefined;
     show(read());
     w();

@@ -13,12 +13,12 @@ const strokesOf = (drawn: Drawn, el: HTMLCanvasElement): Strokes => {
   const clamp = (v: number, end: number) => Math.round(Math.min(end, Math.max(0, v)));
   return drawn
     .slice(-most.strokes)
-    .map((s) =>
-      s.points
+    .map((pointGroup) =>
+      pointGroup.points
         .slice(0, most.points)
-        .map((p): [number, number] => [
-          clamp((p.x * box.w) / el.offsetWidth, box.w),
-          clamp((p.y * box.h) / el.offsetHeight, box.h),
+        .map((basicPoint): [number, number] => [
+          clamp((basicPoint.x * box.w) / el.offsetWidth, box.w),
+          clamp((basicPoint.y * box.h) / el.offsetHeight, box.h),
         ]),
     );
 };

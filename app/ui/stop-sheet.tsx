@@ -33,12 +33,12 @@ export function StopSheet({
   const forbid = findings.some((f) => f.severity === 'forbid');
   return (
     <Sheet title={forbid ? wording.thisIsNotDone : wording.stop} onClose={onBack}>
-      {findings.map((f) => {
-        const t = findingText(index, f);
+      {findings.map((finding) => {
+        const said = findingText(index, finding);
         return (
-          <Note key={f.rule} tone="stop">
-            <div className="strong">{t.what}</div>
-            <div>{t.instead}</div>
+          <Note key={finding.rule} tone="stop">
+            <div className="strong">{said.what}</div>
+            <div>{said.instead}</div>
           </Note>
         );
       })}

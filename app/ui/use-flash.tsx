@@ -9,8 +9,8 @@ export function useFlash(): { flash: ReactNode; say: (text: string | undefined) 
   const [said, say] = useState<string>();
   useEffect(() => {
     if (!said) return;
-    const t = setTimeout(() => say(undefined), readMs);
-    return () => clearTimeout(t);
+    const timeout = setTimeout(() => say(undefined), readMs);
+    return () => clearTimeout(timeout);
   }, [said]);
   return {
     say,

@@ -33,10 +33,10 @@ function frameOfTransform(t: ZoomTransform, fit: Fit, whole: Frame): Frame {
   };
 }
 /** The look that has a part of the drawing in its middle, as large as fits, no closer than `least` of the whole. */
-function transformTo(f: Frame, fit: Fit, whole: Frame, least: number): ZoomTransform {
-  const k = Math.max(1, Math.min(1 / least, fit.box.w / (fit.px * f.w), fit.box.h / (fit.px * f.h)));
-  const x = fit.left + (f.x + f.w / 2 - whole.x) * fit.px;
-  const y = fit.top + (f.y + f.h / 2 - whole.y) * fit.px;
+function transformTo(frame: Frame, fit: Fit, whole: Frame, least: number): ZoomTransform {
+  const k = Math.max(1, Math.min(1 / least, fit.box.w / (fit.px * frame.w), fit.box.h / (fit.px * frame.h)));
+  const x = fit.left + (frame.x + frame.w / 2 - whole.x) * fit.px;
+  const y = fit.top + (frame.y + frame.h / 2 - whole.y) * fit.px;
   return zoomIdentity.translate(fit.box.w / 2 - k * x, fit.box.h / 2 - k * y).scale(k);
 }
 
@@ -144,9 +144,9 @@ function steering(
         const { k } = zoomTransform(el);
         z.translateBy(select(el), (-x * el.clientWidth) / k, (-y * el.clientHeight) / k);
       }),
-    goTo: (f, least) =>
+    goTo: (frame, least) =>
       act((z, el) => {
-        const t = f ? transformTo(f, fitOf(el, whole), whole, least) : zoomIdentity;
+        const t = frame ? transformTo(frame, fitOf(el, whole), whole, least) : zoomIdentity;
         const box: [[number, number], [number, number]] = [
           [0, 0],
           [el.clientWidth, el.clientHeight],

@@ -52,10 +52,10 @@ export function useReport(
         const given = override && i === 0 ? override : undefined;
         const hurts = given ? [] : tooLong(replica.view.context, replica.view.state, body);
         if (hurts.length) return stopAt(hurts, i);
-        const d = await replica.report(body, given ? { override: given } : {});
-        if (d.refused?.code === 'interlock') return stopAt(d.refused.findings, i);
-        if (d.refused) {
-          say(refusalText(index, d.refused));
+        const decision = await replica.report(body, given ? { override: given } : {});
+        if (decision.refused?.code === 'interlock') return stopAt(decision.refused.findings, i);
+        if (decision.refused) {
+          say(refusalText(index, decision.refused));
           return false;
         }
       }
@@ -70,9 +70,9 @@ export function useReport(
       who={who}
       onBack={() => setShut(undefined)}
       passLabel={shut.passLabel ?? wording.doItAllTheSame}
-      onPass={(o) => {
+      onPass={(overrideGiven) => {
         setShut(undefined);
-        void run(shut.bodies, o, shut.passLabel);
+        void run(shut.bodies, overrideGiven, shut.passLabel);
       }}
     />
   );

@@ -46,10 +46,10 @@ const minute = 60_000;
 /** What people at a counter say: in an hour, today at five, tomorrow at noon. Those that are past already are left out. */
 function quickChoices(now: number): { name: string; at: number }[] {
   const on = (days: number, hour: number) => {
-    const d = new Date(now);
-    d.setDate(d.getDate() + days);
-    d.setHours(hour, 0, 0, 0);
-    return d.getTime();
+    const date = new Date(now);
+    date.setDate(date.getDate() + days);
+    date.setHours(hour, 0, 0, 0);
+    return date.getTime();
   };
   // to the next five minutes: nobody promises 14:37
   const inHours = (hours: number) => Math.ceil((now + hours * 60 * minute) / (5 * minute)) * 5 * minute;

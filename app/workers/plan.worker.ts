@@ -16,8 +16,8 @@ export interface PlanTold {
 }
 
 /** The planner beside the page: tells each better answer as it comes. Whoever asked ends it by ending the worker. */
-self.onmessage = (e: MessageEvent<PlanAsked>) => {
-  const { model, modelHash, input } = e.data;
+self.onmessage = (messageEvent: MessageEvent<PlanAsked>) => {
+  const { model, modelHash, input } = messageEvent.data;
   for (const told of planByStages(indexModel(model), modelHash, input))
     self.postMessage(told satisfies PlanTold);
 };

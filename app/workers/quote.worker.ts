@@ -29,8 +29,8 @@ export type QuoteTold =
   | { done: true; options: (QuotedOption | { id: string; infeasible: true })[] };
 
 /** Plans each option and tries its cost some thousand times beside the page. Whoever asked ends it by ending the worker. */
-self.onmessage = (e: MessageEvent<QuoteAsked>) => {
-  const { model, modelHash, seed, trials, options } = e.data;
+self.onmessage = (messageEvent: MessageEvent<QuoteAsked>) => {
+  const { model, modelHash, seed, trials, options } = messageEvent.data;
   const index = indexModel(model);
   const out: Extract<QuoteTold, { done: true }>['options'] = [];
   for (const [k, o] of options.entries()) {

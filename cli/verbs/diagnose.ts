@@ -53,9 +53,9 @@ export const diagnose = verb({
           Object.keys(t.likelihood).map((c) => ({ id: c, path: `tests[${i}].likelihood.${c}` })),
         ),
       );
-      for (const c of causes) {
-        const row = t.likelihood[c];
-        const path = `tests[${i}].likelihood.${c}`;
+      for (const cause of causes) {
+        const row = t.likelihood[cause];
+        const path = `tests[${i}].likelihood.${cause}`;
         if (!row) out.push({ path, text: `expected ${t.outcomes.length} chances, got nothing` });
         else if (row.length !== t.outcomes.length)
           out.push({ path, text: `expected ${t.outcomes.length} chances, got ${row.length}` });

@@ -113,7 +113,7 @@ export const route = verb({
   },
   run: (p, { stop }) => {
     const variant = p.variant ?? p.model.variants[0]!.id;
-    const r = planRoute(
+    const routeResult = planRoute(
       indexModel(ofVariant(p.model, variant)),
       contentHash(p.model),
       {
@@ -130,6 +130,8 @@ export const route = verb({
       },
       { budget: 1_000_000, stop },
     );
-    return 'infeasible' in r ? { infeasible: true, because: r.because } : { answer: r };
+    return 'infeasible' in routeResult
+      ? { infeasible: true, because: routeResult.because }
+      : { answer: routeResult };
   },
 });

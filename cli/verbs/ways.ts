@@ -40,9 +40,16 @@ export const ways = verb({
     ];
   },
   run: (p, { stop }) => {
-    const a = chooseWays(p, { budget: Number.POSITIVE_INFINITY, stop });
-    return 'infeasible' in a
-      ? a
-      : { answer: { ways: a.ways, order: a.order, cost: a.cost, optimal: a.optimal } };
+    const waysAnswer = chooseWays(p, { budget: Number.POSITIVE_INFINITY, stop });
+    return 'infeasible' in waysAnswer
+      ? waysAnswer
+      : {
+          answer: {
+            ways: waysAnswer.ways,
+            order: waysAnswer.order,
+            cost: waysAnswer.cost,
+            optimal: waysAnswer.optimal,
+          },
+        };
   },
 });

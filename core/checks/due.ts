@@ -38,11 +38,14 @@ function dependsOn(index: IndexedModel): Depends {
     out.set(f, entry);
     return entry;
   };
-  for (const c of index.model.connectors) for (const f of c.functions) at(f).connectors.push(c.id);
-  for (const s of index.model.slots) {
+  for (const connector of index.model.connectors)
+    for (const f of connector.functions) at(f).connectors.push(connector.id);
+  for (const slot of index.model.slots) {
     // a bracket serves nothing itself: it is judged by the connectors under it
-    for (const f of s.functions.length || s.kind !== 'bracket' ? s.functions : functionsOf(index, s.id))
-      at(f).slots.push(s.id);
+    for (const f of slot.functions.length || slot.kind !== 'bracket'
+      ? slot.functions
+      : functionsOf(index, slot.id))
+      at(f).slots.push(slot.id);
   }
   known.set(index, out);
   return out;

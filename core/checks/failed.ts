@@ -10,10 +10,10 @@ export function failedChecks(
   return (['mid', 'after'] as const).flatMap((round) =>
     checksDue(state, index, round)
       .filter((c) => c.result === 'fails' && c.stale.length === 0)
-      .map((c) => ({
+      .map((dueCheck) => ({
         round,
-        function: c.function as string,
-        seq: state.check[`${round} ${c.function}`]!.seq,
+        function: dueCheck.function as string,
+        seq: state.check[`${round} ${dueCheck.function}`]!.seq,
       })),
   );
 }

@@ -30,15 +30,15 @@ export function after(causes: readonly Cause[], belief: Belief, test: Test, outc
  * @returns undefined when what was seen cannot happen under any cause
  * @throws RangeError when a seen test or outcome is not part of the problem
  */
-export function beliefOf(p: Problem): Belief | undefined {
-  const sum = p.causes.reduce((s, c) => s + c.prior, 0);
+export function beliefOf(problem: Problem): Belief | undefined {
+  const sum = problem.causes.reduce((s, c) => s + c.prior, 0);
   if (sum <= 0) return undefined;
-  let belief: Belief | undefined = Float64Array.from(p.causes, (c) => c.prior / sum);
-  for (const s of p.seen) {
-    const test = p.tests.find((t) => t.id === s.test);
-    const outcome = test?.outcomes.indexOf(s.outcome) ?? -1;
-    if (!test || outcome < 0) throw new RangeError(`test ${s.test} has no outcome ${s.outcome}`);
-    belief = after(p.causes, belief, test, outcome).belief;
+  let belief: Belief | undefined = Float64Array.from(problem.causes, (c) => c.prior / sum);
+  for (const seen of problem.seen) {
+    const test = problem.tests.find((t) => t.id === seen.test);
+    const outcome = test?.outcomes.indexOf(seen.outcome) ?? -1;
+    if (!test || outcome < 0) throw new RangeError(`test ${seen.test} has no outcome ${seen.outcome}`);
+    belief = after(problem.causes, belief, test, outcome).belief;
     if (!belief) return undefined;
   }
   return belief;

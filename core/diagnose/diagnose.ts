@@ -19,19 +19,19 @@ export const benchLimits: Limits = { budget: 80_000 };
  * The next best test, or the repair when no test pays any more. Exact where the case is small enough, by rule otherwise.
  * @returns undefined when what was seen cannot happen under any cause
  */
-export function diagnose(p: Problem, limits = benchLimits): Diagnosis | undefined {
-  const belief = beliefOf(p);
+export function diagnose(problem: Problem, limits = benchLimits): Diagnosis | undefined {
+  const belief = beliefOf(problem);
   if (!belief) return undefined;
-  const left = p.tests.filter((t) => !p.seen.some((s) => s.test === t.id));
-  const exact = exactPlan(p, belief, left, limits);
-  const plan = exact ?? greedyPlan(p, belief, left, p.causes.length * left.length > 300 ? 5 : 7);
+  const left = problem.tests.filter((t) => !problem.seen.some((s) => s.test === t.id));
+  const exact = exactPlan(problem, belief, left, limits);
+  const plan = exact ?? greedyPlan(problem, belief, left, problem.causes.length * left.length > 300 ? 5 : 7);
   return {
-    posterior: Object.fromEntries(p.causes.map((c, i) => [c.id, belief[i]!])),
+    posterior: Object.fromEntries(problem.causes.map((c, i) => [c.id, belief[i]!])),
     ...plan,
     optimal: exact !== undefined,
-    gains: left.map((t) => {
-      const gain = gainOf(p.causes, belief, t);
-      return { test: t.id, gain, perCost: t.cost > 0 ? gain / t.cost : null };
+    gains: left.map((test) => {
+      const gain = gainOf(problem.causes, belief, test);
+      return { test: test.id, gain, perCost: test.cost > 0 ? gain / test.cost : null };
     }),
   };
 }

@@ -23,13 +23,13 @@ export interface Limits {
  * @returns undefined when the limits were not enough
  */
 export function exactPlan(
-  p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
+  pick: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
   belief: Belief,
   left: readonly Test[],
   limits: Limits,
 ): Plan | undefined {
-  const { causes } = p;
-  const known = knownCosts(p);
+  const { causes } = pick;
+  const known = knownCosts(pick);
   const seen = new Map<string, number>();
   const done = new Int8Array(left.length).fill(-1);
   let work = 0;
@@ -39,7 +39,7 @@ export function exactPlan(
     work += causes.length * left.length;
     if (work > limits.budget || limits.stop?.()) return undefined;
     const floor = atLeast(known, b);
-    let found = { test: -1, cost: stopNow(p, b).cost };
+    let found = { test: -1, cost: stopNow(pick, b).cost };
     const open = left
       .map((_, i) => i)
       .filter((i) => done[i] === -1 && left[i]!.cost + floor < found.cost - 1e-12);
@@ -57,13 +57,13 @@ export function exactPlan(
         .filter((a) => a.belief);
       let cost = test.cost;
       let rest = outcomes.reduce((s, a) => s + a.chance * atLeast(known, a.belief!), 0);
-      for (const a of outcomes) {
-        rest -= a.chance * atLeast(known, a.belief!);
-        done[i] = a.o;
-        const v = value(a.belief!);
+      for (const outcome of outcomes) {
+        rest -= outcome.chance * atLeast(known, outcome.belief!);
+        done[i] = outcome.o;
+        const v = value(outcome.belief!);
         done[i] = -1;
         if (v === undefined) return undefined;
-        cost += a.chance * v;
+        cost += outcome.chance * v;
         if (cost + rest >= found.cost - 1e-12) {
           cost = Number.POSITIVE_INFINITY;
           break;
@@ -84,7 +84,8 @@ export function exactPlan(
   const first = best(belief);
   if (!first) return undefined;
   return {
-    next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id },
+    next:
+      first.test < 0 ? { repair: causes[stopNow(pick, belief).repair]!.id } : { test: left[first.test]!.id },
     expectedCost: first.cost,
   };
 }

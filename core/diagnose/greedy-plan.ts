@@ -10,17 +10,17 @@ import { atLeast, knownCosts, stopNow } from './stopping';
  * @param width how many of the best tests by information per cost are compared at each point
  */
 export function greedyPlan(
-  p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
+  pick: Pick<Problem, 'causes' | 'wrongRepairPenalty'>,
   belief: Belief,
   left: readonly Test[],
   depth = 6,
   width = 1,
 ): Plan {
-  const { causes } = p;
-  const known = knownCosts(p);
+  const { causes } = pick;
+  const known = knownCosts(pick);
   const used = new Uint8Array(left.length);
   const value = (b: Belief, deep: number): { cost: number; test: number } => {
-    let found = { cost: stopNow(p, b).cost, test: -1 };
+    let found = { cost: stopNow(pick, b).cost, test: -1 };
     if (deep === 0) return found;
     const floor = atLeast(known, b);
     const ranked: { i: number; rate: number }[] = [];
@@ -45,7 +45,8 @@ export function greedyPlan(
   };
   const first = value(belief, depth);
   return {
-    next: first.test < 0 ? { repair: causes[stopNow(p, belief).repair]!.id } : { test: left[first.test]!.id },
+    next:
+      first.test < 0 ? { repair: causes[stopNow(pick, belief).repair]!.id } : { test: left[first.test]!.id },
     expectedCost: first.cost,
   };
 }

@@ -21,9 +21,9 @@ export function inspectionOrder(suspects: readonly Suspect[]): { order: string[]
     .map(({ s }) => s);
   let spent = 0;
   let expectedCost = 0;
-  for (const s of sorted) {
-    spent += s.cost;
-    expectedCost += (s.probability / sum) * spent;
+  for (const suspect of sorted) {
+    spent += suspect.cost;
+    expectedCost += (suspect.probability / sum) * spent;
   }
   return { order: sorted.map((s) => s.id), expectedCost };
 }

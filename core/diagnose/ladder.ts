@@ -9,8 +9,8 @@ const worthLooking = 0.05;
 
 const harmless = (t: KnownTest) => t.rung !== 'open it' && !t.erases;
 /** Whether one of a test's outcomes would point at a cause: likely under it, and at least five times rarer otherwise. */
-const pointsAt = (t: KnownTest, cause: string) =>
-  (t.given[cause] ?? []).some((p, i) => p >= 0.5 && p >= 5 * t.usual[i]!);
+const pointsAt = (knownTest: KnownTest, cause: string) =>
+  (knownTest.given[cause] ?? []).some((p, i) => p >= 0.5 && p >= 5 * knownTest.usual[i]!);
 
 /**
  * Tests without opening and without loss of data that could still explain the fault: those that would point at a cause
@@ -28,11 +28,11 @@ export function openRungs(
   );
   return fault.tests
     .filter(
-      (t) =>
-        harmless(t) &&
-        state.test[t.id]?.outcome === undefined &&
-        state.test[t.id]?.declined === undefined &&
-        easy.some((c) => pointsAt(t, c.id)),
+      (knownTest) =>
+        harmless(knownTest) &&
+        state.test[knownTest.id]?.outcome === undefined &&
+        state.test[knownTest.id]?.declined === undefined &&
+        easy.some((c) => pointsAt(knownTest, c.id)),
     )
     .map((t) => t.id);
 }

@@ -45,10 +45,10 @@ export function faultView(index: IndexedModel, state: JobState, fault: Fault): F
   const rungs = openRungs(index, state, fault);
   const through = (id: string) =>
     state.test[id]?.outcome !== undefined || state.test[id]?.declined !== undefined;
-  const shutOf = (t: KnownTest): TestView['shut'] =>
-    t.erases && !state.consent.data
+  const shutOf = (knownTest: KnownTest): TestView['shut'] =>
+    knownTest.erases && !state.consent.data
       ? 'consent'
-      : t.rung === 'open it' && rungs.length
+      : knownTest.rung === 'open it' && rungs.length
         ? 'harmless first'
         : undefined;
   const left = fault.tests.filter((t) => !through(t.id));
@@ -106,19 +106,19 @@ export function faultView(index: IndexedModel, state: JobState, fault: Fault): F
 function gainFor(
   problem: Fault['problem'],
   belief: Belief,
-  t: Fault['problem']['tests'][number],
+  test: Fault['problem']['tests'][number],
 ): { gain: number; perCost: number | null } {
-  const gain = gainOf(problem.causes, belief, t);
-  return { gain, perCost: t.cost > 0 ? gain / t.cost : null };
+  const gain = gainOf(problem.causes, belief, test);
+  return { gain, perCost: test.cost > 0 ? gain / test.cost : null };
 }
 function meaning(
   fault: Fault,
   belief: Belief,
-  t: Fault['problem']['tests'][number],
+  test: Fault['problem']['tests'][number],
   outcome: string,
   i: number,
 ): TestView['means'][number] {
-  const a = after(fault.problem.causes, belief, t, i);
+  const a = after(fault.problem.causes, belief, test, i);
   let top = 0;
   a.belief?.forEach((p, c) => {
     if (p > a.belief![top]!) top = c;

@@ -7,10 +7,10 @@ export interface Stop {
 }
 
 /** The best that can be done without another test: one repair, its cost, and the penalty as far as it may be wrong. */
-export function stopNow(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belief: Belief): Stop {
+export function stopNow(pick: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belief: Belief): Stop {
   let best: Stop = { repair: 0, cost: Number.POSITIVE_INFINITY };
-  for (let c = 0; c < p.causes.length; c++) {
-    const cost = p.causes[c]!.repairCost + p.wrongRepairPenalty * (1 - belief[c]!);
+  for (let c = 0; c < pick.causes.length; c++) {
+    const cost = pick.causes[c]!.repairCost + pick.wrongRepairPenalty * (1 - belief[c]!);
     if (cost < best.cost - 1e-12) best = { repair: c, cost };
   }
   return best;
@@ -20,9 +20,9 @@ export function stopNow(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>, belie
  * What each cause would cost somebody who knew it: no plan costs less than this on average. Even knowing, a wrong and
  * cheap repair with its penalty may be the least.
  */
-export function knownCosts(p: Pick<Problem, 'causes' | 'wrongRepairPenalty'>): Float64Array {
-  const wrong = Math.min(...p.causes.map((c) => c.repairCost)) + p.wrongRepairPenalty;
-  return Float64Array.from(p.causes, (c) => Math.min(c.repairCost, wrong));
+export function knownCosts(pick: Pick<Problem, 'causes' | 'wrongRepairPenalty'>): Float64Array {
+  const wrong = Math.min(...pick.causes.map((c) => c.repairCost)) + pick.wrongRepairPenalty;
+  return Float64Array.from(pick.causes, (c) => Math.min(c.repairCost, wrong));
 }
 export function atLeast(known: Float64Array, belief: Belief): number {
   let sum = 0;

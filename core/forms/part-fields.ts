@@ -4,9 +4,9 @@ import { amountProblem, readAmount } from '../quote/amount';
 
 const short = (max: number) => z.string().trim().max(max, `At most ${max} characters.`).default('');
 const price = z.string({ error: amountProblem.empty }).transform((t, ctx) => {
-  const r = readAmount(t);
-  if (r.ok) return r.minor;
-  ctx.addIssue({ code: 'custom', message: amountProblem[r.why] });
+  const amountRead = readAmount(t);
+  if (amountRead.ok) return amountRead.minor;
+  ctx.addIssue({ code: 'custom', message: amountProblem[amountRead.why] });
   return z.NEVER;
 });
 const oneOf = <T extends string>(list: readonly T[]) =>

@@ -26,54 +26,64 @@ class Writer {
       (this.state as unknown as Record<string, unknown>)[table] = bare(this.state[table] as object);
       this.#copied.add(table);
     }
-    const t = this.state[table] as Record<string, unknown>;
-    if (value === undefined) delete t[key];
-    else t[key] = value;
+    const record = this.state[table] as Record<string, unknown>;
+    if (value === undefined) delete record[key];
+    else record[key] = value;
   }
 }
 
 type Apply = { [T in BodyType]: (w: Writer, body: Extract<Body, { type: T }>, event: JobEvent) => void };
 const none = () => {};
-const flags = (w: Writer, values: Record<string, unknown>) => {
-  for (const k in values) w.set('flag', k, values[k]);
+const flags = (writer: Writer, values: Record<string, unknown>) => {
+  for (const k in values) writer.set('flag', k, values[k]);
 };
 
 /** What each event changes. One line an event; nothing else writes to a job. */
 const apply: Apply = {
-  opened: (w, { type: _, tasks, ...rest }) => {
-    flags(w, rest);
-    for (const t of tasks) w.set('task', t.slot, t.action);
+  opened: (writer, { type: _, tasks, ...rest }) => {
+    flags(writer, rest);
+    for (const task of tasks) writer.set('task', task.slot, task.action);
   },
-  marked: (w, b) => {
-    const { id, ...mark } = b.mark;
-    w.set('mark', id, mark);
+  marked: (writer, body) => {
+    const { id, ...mark } = body.mark;
+    writer.set('mark', id, mark);
   },
   unmarked: (w, b) => w.set('mark', b.mark, null),
   conditionSet: (w, b, e) => w.set('condition', b.condition, { because: b.because, event: e.id }),
   conditionCleared: (w, b) => w.set('condition', b.condition, null),
-  checked: (w, b, e) =>
-    w.set('check', `${b.round} ${b.function}`, {
-      result: b.result,
-      ...(b.note ? { note: b.note } : {}),
-      seq: e.seq,
-      by: e.by,
+  checked: (writer, body, event) =>
+    writer.set('check', `${body.round} ${body.function}`, {
+      result: body.result,
+      ...(body.note ? { note: body.note } : {}),
+      seq: event.seq,
+      by: event.by,
     }),
   systemSet: (w, { type: _, ...system }) => flags(w, { system }),
   phoneAsked: (w, { type: _, ...phone }) => flags(w, { phone }),
   received: (w) => flags(w, { received: true }),
-  routeAdopted: (w, b, e) => {
-    for (const key in w.state.progress) w.set('progress', key, undefined);
-    flags(w, { routeHash: b.routeHash, modelHash: b.modelHash, variant: b.variant, adoptedAt: e.seq });
+  routeAdopted: (writer, body, event) => {
+    for (const key in writer.state.progress) writer.set('progress', key, undefined);
+    flags(writer, {
+      routeHash: body.routeHash,
+      modelHash: body.modelHash,
+      variant: body.variant,
+      adoptedAt: event.seq,
+    });
   },
-  consentGiven: (w, b) => {
-    w.set('consent', b.effect, b.by);
-    if (b.answer !== undefined) w.set('answer', b.effect, b.answer);
-    w.set('signature', b.effect, b.signature);
+  consentGiven: (writer, body) => {
+    writer.set('consent', body.effect, body.by);
+    if (body.answer !== undefined) writer.set('answer', body.effect, body.answer);
+    writer.set('signature', body.effect, body.signature);
   },
   symptomSet: (w, b) => w.set('symptom', b.symptom, b.on ? 1 : undefined),
   testBegun: (w, b, e) => w.set('test', b.test, { seq: e.seq, by: e.by }),
-  tested: (w, b, e) =>
-    w.set('test', b.test, { outcome: b.outcome, ...(b.note ? { note: b.note } : {}), seq: e.seq, by: e.by }),
+  tested: (writer, body, event) =>
+    writer.set('test', body.test, {
+      outcome: body.outcome,
+      ...(body.note ? { note: body.note } : {}),
+      seq: event.seq,
+      by: event.by,
+    }),
   testDeclined: (w, b, e) => w.set('test', b.test, { declined: b.reason, seq: e.seq, by: e.by }),
   causeStated: (w, b) => flags(w, { cause: b.cause === 'none' ? null : { id: b.cause, because: b.because } }),
   photographed: (w, b) => w.set('photo', b.photo, b.mark ?? (b.thing ? `@${b.thing}` : '')),
@@ -81,175 +91,190 @@ const apply: Apply = {
   partChosen: (w, { type: _, slot, ...part }) => w.set('part', slot, part),
   partDropped: (w, b) => w.set('part', b.slot, undefined),
   // another price is another agreement
-  quoted: (w, { type: _, ...quote }, e) => {
-    flags(w, { quote: { ...quote, seq: e.seq } });
-    w.set('consent', 'price', undefined);
+  quoted: (writer, { type: _, ...quote }, event) => {
+    flags(writer, { quote: { ...quote, seq: event.seq } });
+    writer.set('consent', 'price', undefined);
   },
   promised: (w, b) => flags(w, { promisedAt: b.at, promisedAs: b.as }),
-  screwOut: (w, b) => {
-    w.set('place', b.piece, `mat/${b.fastener}`);
+  screwOut: (writer, body) => {
+    writer.set('place', body.piece, `mat/${body.fastener}`);
   },
   screwIn: (w, b) => w.set('place', b.piece, `hole/${b.fastener}`),
-  screwMeasured: (w, { type: _, piece, ...spec }) =>
-    w.set('spec', piece, { ...w.state.spec[piece], ...spec }),
-  spilled: (w, b) => {
-    for (const piece of b.pieces) w.set('place', piece, 'mixed');
+  screwMeasured: (writer, { type: _, piece, ...spec }) =>
+    writer.set('spec', piece, { ...writer.state.spec[piece], ...spec }),
+  spilled: (writer, body) => {
+    for (const piece of body.pieces) writer.set('place', piece, 'mixed');
   },
-  sorted: (w, b) => {
-    for (const { piece, ...spec } of b.screws) {
-      w.set('place', piece, `mat/${holderOf(piece)}`);
-      w.set('spec', piece, { ...w.state.spec[piece], ...spec });
+  sorted: (writer, body) => {
+    for (const { piece, ...spec } of body.screws) {
+      writer.set('place', piece, `mat/${holderOf(piece)}`);
+      writer.set('spec', piece, { ...writer.state.spec[piece], ...spec });
     }
   },
-  substituted: (w, { type: _, fastener, piece, spare: _s, ...spec }) => {
-    w.set('place', piece, `mat/${fastener}`);
-    w.set('spec', piece, spec);
+  substituted: (writer, { type: _, fastener, piece, spare: _s, ...spec }) => {
+    writer.set('place', piece, `mat/${fastener}`);
+    writer.set('spec', piece, spec);
   },
-  connectorOff: (w, b, e) => {
-    const trial = flag(w.state, 'trial');
-    const left = trial?.connectors.filter((c) => c !== b.connector) ?? [];
+  connectorOff: (writer, body, event) => {
+    const trial = flag(writer.state, 'trial');
+    const left = trial?.connectors.filter((c) => c !== body.connector) ?? [];
     if (trial && left.length !== trial.connectors.length)
-      flags(w, { trial: left.length ? { ...trial, connectors: left } : null });
-    w.set('connector', b.connector, 'off');
-    w.set('touched', b.connector, e.seq);
+      flags(writer, { trial: left.length ? { ...trial, connectors: left } : null });
+    writer.set('connector', body.connector, 'off');
+    writer.set('touched', body.connector, event.seq);
   },
-  connectorOn: (w, b, e) => {
-    w.set('connector', b.connector, 'on');
-    const trial = flag(w.state, 'trial');
-    if (b.trial !== undefined)
-      flags(w, { trial: { slot: b.trial, connectors: [...(trial?.connectors ?? []), b.connector] } });
-    w.set('touched', b.connector, e.seq);
+  connectorOn: (writer, body, event) => {
+    writer.set('connector', body.connector, 'on');
+    const trial = flag(writer.state, 'trial');
+    if (body.trial !== undefined)
+      flags(writer, {
+        trial: { slot: body.trial, connectors: [...(trial?.connectors ?? []), body.connector] },
+      });
+    writer.set('touched', body.connector, event.seq);
   },
-  reseated: (w, b, e) => {
-    w.set('touched', b.connector, e.seq);
-    w.set('acted', `reseat ${b.connector}`, e.seq);
+  reseated: (writer, body, event) => {
+    writer.set('touched', body.connector, event.seq);
+    writer.set('acted', `reseat ${body.connector}`, event.seq);
   },
-  bondReleased: (w, b, e) => {
+  bondReleased: (writer, body, event) => {
     // a seal that was laid and is opened again will not do a second time, whoever laid it
-    if (w.state.bond[b.bond] === 'renewed') w.set('acted', `spent ${b.bond}`, e.seq);
-    w.set('bond', b.bond, b.torn ? 'torn' : 'released');
-    flags(w, { rimClean: false, seal: 'none' });
+    if (writer.state.bond[body.bond] === 'renewed') writer.set('acted', `spent ${body.bond}`, event.seq);
+    writer.set('bond', body.bond, body.torn ? 'torn' : 'released');
+    flags(writer, { rimClean: false, seal: 'none' });
   },
   bondRenewed: (w, b) => w.set('bond', b.bond, 'renewed'),
   catchFreed: (w, b) => w.set('catch', b.catch, 'free'),
   catchHooked: (w, b) => w.set('catch', b.catch, 'hooked'),
-  pieceMoved: (w, b, e) => {
-    w.set('touched', b.slot, e.seq);
-    if (b.pose !== 'out') {
-      w.set('pose', b.slot, b.pose);
+  pieceMoved: (writer, body, event) => {
+    writer.set('touched', body.slot, event.seq);
+    if (body.pose !== 'out') {
+      writer.set('pose', body.slot, body.pose);
       return;
     }
-    w.set('pose', b.slot, undefined);
-    for (const piece of piecesIn(w.state, b.slot)) w.set('place', piece, 'tray');
+    writer.set('pose', body.slot, undefined);
+    for (const piece of piecesIn(writer.state, body.slot)) writer.set('place', piece, 'tray');
   },
-  pieceFitted: (w, b, e) => {
-    w.set('touched', b.slot, e.seq);
-    w.set('place', b.piece, `slot/${b.slot}`);
-    w.set('pose', b.slot, b.pose === 'in' ? undefined : b.pose);
-    for (const piece of b.with ?? []) w.set('place', piece.replace(screwSign, ''), ownPlace(piece));
+  pieceFitted: (writer, body, event) => {
+    writer.set('touched', body.slot, event.seq);
+    writer.set('place', body.piece, `slot/${body.slot}`);
+    writer.set('pose', body.slot, body.pose === 'in' ? undefined : body.pose);
+    for (const piece of body.with ?? []) writer.set('place', piece.replace(screwSign, ''), ownPlace(piece));
   },
-  pieceSetAside: (w, b) => {
-    w.set('place', b.piece, `aside/${b.to}`);
-    for (const sign of b.with ?? []) {
+  pieceSetAside: (writer, body) => {
+    writer.set('place', body.piece, `aside/${body.to}`);
+    for (const sign of body.with ?? []) {
       const piece = sign.replace(screwSign, '');
-      w.set(
+      writer.set(
         'place',
         piece,
-        `aside/${transferPlace[w.state.transfer[`${holderOf(b.piece)}/${holderOf(piece)}`] ?? ''] ?? b.to}`,
+        `aside/${transferPlace[writer.state.transfer[`${holderOf(body.piece)}/${holderOf(piece)}`] ?? ''] ?? body.to}`,
       );
     }
   },
-  screwsBagged: (w, b) => {
-    for (const piece of b.pieces) w.set('place', piece, 'aside/owner');
+  screwsBagged: (writer, body) => {
+    for (const piece of body.pieces) writer.set('place', piece, 'aside/owner');
   },
   filmOff: (w, b) => w.set('film', b.film, 'off'),
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
-  heatStarted: (w, b, e) =>
-    flags(w, {
-      heat: { station: b.station, since: e.at, until: e.at + b.forS * 1000, clockKnown: e.clockKnown },
+  heatStarted: (writer, body, event) =>
+    flags(writer, {
+      heat: {
+        station: body.station,
+        since: event.at,
+        until: event.at + body.forS * 1000,
+        clockKnown: event.clockKnown,
+      },
     }),
-  heatEnded: (w, _b, e) => {
-    const heat = flag(w.state, 'heat');
+  heatEnded: (writer, _b, event) => {
+    const heat = flag(writer.state, 'heat');
     const s = (ms: number) => Math.round(ms / 1000);
-    flags(w, {
+    flags(writer, {
       heat: null,
       heatEndedAt: {
-        at: e.at,
-        clockKnown: e.clockKnown && (heat?.clockKnown ?? true),
-        seq: e.seq,
+        at: event.at,
+        clockKnown: event.clockKnown && (heat?.clockKnown ?? true),
+        seq: event.seq,
         station: heat?.station ?? '',
-        gaveS: heat ? Math.max(0, s(e.at - heat.since)) : 0,
+        gaveS: heat ? Math.max(0, s(event.at - heat.since)) : 0,
         ofS: heat ? s(heat.until - heat.since) : 0,
       },
     });
   },
-  solventApplied: (w, b, e) => {
-    w.set('acted', `solvent ${b.bond}`, e.seq);
-    flags(w, { solventAt: { at: e.at, until: e.at + b.dwellS * 1000, clockKnown: e.clockKnown } });
+  solventApplied: (writer, body, event) => {
+    writer.set('acted', `solvent ${body.bond}`, event.seq);
+    flags(writer, {
+      solventAt: { at: event.at, until: event.at + body.dwellS * 1000, clockKnown: event.clockKnown },
+    });
   },
-  rimCleaned: (w, b, e) =>
-    b.bond === undefined ? flags(w, { rimClean: true }) : w.set('acted', `rim ${b.bond}`, e.seq),
-  sealApplied: (w, b) => {
-    w.set('bond', b.bond, 'renewed');
-    flags(w, { seal: 'applied', liner: 'on', unsealed: null });
+  rimCleaned: (writer, body, event) =>
+    body.bond === undefined
+      ? flags(writer, { rimClean: true })
+      : writer.set('acted', `rim ${body.bond}`, event.seq),
+  sealApplied: (writer, body) => {
+    writer.set('bond', body.bond, 'renewed');
+    flags(writer, { seal: 'applied', liner: 'on', unsealed: null });
   },
   linerOff: (w) => flags(w, { liner: 'off' }),
   leftUnsealed: (w, b) => flags(w, { unsealed: b.reason }),
-  deviceClosed: (w, _b, e) => {
-    for (const slot in w.state.pose) w.set('pose', slot, undefined);
-    for (const c in w.state.catch) w.set('catch', c, 'hooked');
-    flags(w, { closedAt: e.seq });
+  deviceClosed: (writer, _b, event) => {
+    for (const slot in writer.state.pose) writer.set('pose', slot, undefined);
+    for (const c in writer.state.catch) writer.set('catch', c, 'hooked');
+    flags(writer, { closedAt: event.seq });
   },
   lost: (w, b) => w.set('place', b.piece, 'adrift'),
   found: (w, b) => w.set('place', b.piece, b.tray ? 'tray' : `mat/${holderOf(b.piece)}`),
   strayFound: (w, b) => w.set('stray', b.stray, 'inside'),
   strayRemoved: (w, b) => w.set('stray', b.stray, 'removed'),
-  noted: (w, b, e) => {
-    if (b.thing !== undefined)
-      w.set('note', e.id, {
-        text: b.text,
-        thing: b.thing,
-        ...(b.finding ? { finding: true as const } : {}),
-        by: e.by,
-        at: e.at,
+  noted: (writer, body, event) => {
+    if (body.thing !== undefined)
+      writer.set('note', event.id, {
+        text: body.text,
+        thing: body.thing,
+        ...(body.finding ? { finding: true as const } : {}),
+        by: event.by,
+        at: event.at,
       });
   },
-  troubled: (w, b, e) =>
-    w.set('trouble', `${b.kind} ${b.thing}`, { ...(b.note ? { note: b.note } : {}), by: e.by, seq: e.seq }),
+  troubled: (writer, body, event) =>
+    writer.set('trouble', `${body.kind} ${body.thing}`, {
+      ...(body.note ? { note: body.note } : {}),
+      by: event.by,
+      seq: event.seq,
+    }),
   troubleEnded: (w, b) => w.set('trouble', `${b.kind} ${b.thing}`, null),
   transferSet: (w, b) => w.set('transfer', `${b.slot}/${b.part}`, b.outcome),
   takenOver: (w, b, e) => flags(w, { worker: { by: e.by, bench: b.bench, at: e.at } }),
-  truthNamed: (w, b) => {
-    putTruth((table, key, value) => w.set(table, key, value as never), b.about, b.value);
-    w.set('question', b.question, null);
+  truthNamed: (writer, body) => {
+    putTruth((table, key, value) => writer.set(table, key, value as never), body.about, body.value);
+    writer.set('question', body.question, null);
   },
   enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
-  acted: (w, b, e) => {
-    w.set('acted', `${b.act} ${b.target}`, e.seq);
-    if (b.act === 'cure' && b.target.endsWith(':start'))
-      w.set('curing', b.target.split(':')[0]!, {
-        until: e.at + (b.forS ?? 0) * 1000,
-        clockKnown: e.clockKnown,
+  acted: (writer, body, event) => {
+    writer.set('acted', `${body.act} ${body.target}`, event.seq);
+    if (body.act === 'cure' && body.target.endsWith(':start'))
+      writer.set('curing', body.target.split(':')[0]!, {
+        until: event.at + (body.forS ?? 0) * 1000,
+        clockKnown: event.clockKnown,
       });
-    if (holds.has(b.act))
-      flags(w, {
-        hold: b.target.endsWith(':start')
+    if (holds.has(body.act))
+      flags(writer, {
+        hold: body.target.endsWith(':start')
           ? {
-              what: b.act,
-              target: b.target.split(':')[0]!,
-              since: e.at,
-              until: e.at + (b.forS ?? 0) * 1000,
-              clockKnown: e.clockKnown,
+              what: body.act,
+              target: body.target.split(':')[0]!,
+              since: event.at,
+              until: event.at + (body.forS ?? 0) * 1000,
+              clockKnown: event.clockKnown,
             }
           : null,
       });
   },
   leakTested: (w, { type: _, ...leak }, e) => flags(w, { hold: null, leak: { ...leak, seq: e.seq } }),
-  taskSet: (w, b) => {
-    w.set('task', b.slot, b.action === 'none' ? undefined : b.action);
-    w.set('consent', 'price', undefined);
+  taskSet: (writer, body) => {
+    writer.set('task', body.slot, body.action === 'none' ? undefined : body.action);
+    writer.set('consent', 'price', undefined);
   },
   dataRead: (w, b) => w.set('data', b.slot, 'read'),
   dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
@@ -288,10 +313,10 @@ function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
       throw new RangeError(
         `log is damaged at ${event.seq}: ${event.body.event} is not the latest effective event`,
       );
-    const w = new Writer(state, copy);
+    const writer = new Writer(state, copy);
     for (let i = entry.undo.length - 1; i >= 0; i--) {
       const [t, k, v] = entry.undo[i]!;
-      w.write(t, k, v);
+      writer.write(t, k, v);
     }
     if (copy) {
       state.trail = state.trail.slice(0, -1);
@@ -308,12 +333,12 @@ function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
   }
   (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
   if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
-  for (const b of event.breach ?? [])
-    w.set('question', `${event.id}/${b.rule}`, {
-      rule: b.rule,
-      ids: b.ids,
+  for (const breach of event.breach ?? [])
+    w.set('question', `${event.id}/${breach.rule}`, {
+      rule: breach.rule,
+      ids: breach.ids,
       event: event.id,
-      ...(b.claims ? { claims: b.claims } : {}),
+      ...(breach.claims ? { claims: breach.claims } : {}),
     });
   const claim = claimOf(event.body);
   if (claim) w.set('account', claim.about, { seq: event.seq, by: event.by, value: claim.value });

@@ -135,12 +135,12 @@ export function filmsDue(
   state: JobState,
   index: IndexedModel,
 ): { id: string; slot: string; name: string; off: boolean }[] {
-  return index.model.slots.flatMap((s) => {
-    const piece = pieceInSlot(state, s.id);
-    if (!piece || piece === originalPiece(s.id)) return [];
-    return s.films.map((name, i) => {
+  return index.model.slots.flatMap((slot) => {
+    const piece = pieceInSlot(state, slot.id);
+    if (!piece || piece === originalPiece(slot.id)) return [];
+    return slot.films.map((name, i) => {
       const id = `${piece}/${i}`;
-      return { id, slot: s.id, name, off: state.film[id] === 'off' };
+      return { id, slot: slot.id, name, off: state.film[id] === 'off' };
     });
   });
 }

@@ -269,10 +269,10 @@ export const defaultMethods = Object.fromEntries(methodRows.map((r) => [r.id, r.
 /** A full set of methods from what a workshop, and then a job, has chosen; an option that is not known falls back to the default. */
 export function methodsOf(...chosen: readonly (Partial<Record<string, string>> | undefined)[]): Methods {
   const out: Record<string, string> = { ...defaultMethods };
-  for (const c of chosen)
-    for (const r of methodRows) {
-      const o = c?.[r.id];
-      if (o !== undefined && r.options.some((x) => x.id === o)) out[r.id] = o;
+  for (const partial of chosen)
+    for (const methodRow of methodRows) {
+      const o = partial?.[methodRow.id];
+      if (o !== undefined && methodRow.options.some((x) => x.id === o)) out[methodRow.id] = o;
     }
   return out as Methods;
 }

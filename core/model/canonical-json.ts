@@ -13,8 +13,8 @@ export function contentHash(value: unknown): string {
   // 64-bit arithmetic on two 32-bit halves: BigInt is twenty times slower here
   let hi = 0xcbf29ce4;
   let lo = 0x84222325;
-  for (const b of bytes) {
-    lo = (lo ^ b) >>> 0;
+  for (const byte of bytes) {
+    lo = (lo ^ byte) >>> 0;
     // times 0x100000001b3 = 2^40 + 0x1b3
     const low = lo * 0x1b3;
     const carry = Math.floor(low / 0x1_0000_0000);

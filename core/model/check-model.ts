@@ -34,7 +34,7 @@ export function checkModel(json: unknown): CheckedModel {
   const model = read.data;
   const problems = [...uniqueIds(model), ...references(model), ...withinOutline(model)];
   if (problems.length === 0) {
-    for (const v of model.variants) problems.push(...variantProblems(model, v.id));
+    for (const variant of model.variants) problems.push(...variantProblems(model, variant.id));
   }
   return problems.length ? { ok: false, problems } : { ok: true, model, problems: [] };
 }
@@ -78,25 +78,25 @@ function references(model: DeviceModel): ModelProblem[] {
   };
   const all = (set: Set<string>, ids: readonly string[], path: string, what: string) =>
     ids.forEach((id, i) => need(set, id, `${path}[${i}]`, what));
-  model.slots.forEach((s, i) => {
+  model.slots.forEach((slot, i) => {
     const p = `slots[${i}]`;
-    if (s.carrier) need(known.slots, s.carrier, `${p}.carrier`, 'slot');
-    if (s.partOf) need(known.slots, s.partOf, `${p}.partOf`, 'slot');
-    all(any, s.covers, `${p}.covers`, 'thing');
-    all(any, s.leavesFree, `${p}.leavesFree`, 'thing');
-    const own = new Set([...known.slots, ...sealsNaming(model, s.id)]);
-    all(own, s.arrivesWith, `${p}.arrivesWith`, 'slot, or seal of this one,');
-    all(any, s.install?.after ?? [], `${p}.install.after`, 'thing');
-    all(known.slots, s.install?.under ?? [], `${p}.install.under`, 'slot');
-    s.ways.forEach((w, k) => {
+    if (slot.carrier) need(known.slots, slot.carrier, `${p}.carrier`, 'slot');
+    if (slot.partOf) need(known.slots, slot.partOf, `${p}.partOf`, 'slot');
+    all(any, slot.covers, `${p}.covers`, 'thing');
+    all(any, slot.leavesFree, `${p}.leavesFree`, 'thing');
+    const own = new Set([...known.slots, ...sealsNaming(model, slot.id)]);
+    all(own, slot.arrivesWith, `${p}.arrivesWith`, 'slot, or seal of this one,');
+    all(any, slot.install?.after ?? [], `${p}.install.after`, 'thing');
+    all(known.slots, slot.install?.under ?? [], `${p}.install.under`, 'slot');
+    slot.ways.forEach((way, k) => {
       const q = `${p}.ways[${k}]`;
-      w.needs.forEach((n, m) => need(known.slots, n.slot, `${q}.needs[${m}].slot`, 'slot'));
-      all(known.fasteners, w.fasteners, `${q}.fasteners`, 'fastener');
-      all(known.connectors, w.connectors, `${q}.connectors`, 'connector');
-      all(known.bonds, w.bonds, `${q}.bonds`, 'bond');
-      all(known.catches, w.catches, `${q}.catches`, 'catch');
-      all(tools, w.tools, `${q}.tools`, 'tool');
-      w.consumables.forEach((c, m) => need(items, c.item, `${q}.consumables[${m}].item`, 'item'));
+      way.needs.forEach((n, m) => need(known.slots, n.slot, `${q}.needs[${m}].slot`, 'slot'));
+      all(known.fasteners, way.fasteners, `${q}.fasteners`, 'fastener');
+      all(known.connectors, way.connectors, `${q}.connectors`, 'connector');
+      all(known.bonds, way.bonds, `${q}.bonds`, 'bond');
+      all(known.catches, way.catches, `${q}.catches`, 'catch');
+      all(tools, way.tools, `${q}.tools`, 'tool');
+      way.consumables.forEach((c, m) => need(items, c.item, `${q}.consumables[${m}].item`, 'item'));
     });
   });
   model.fasteners.forEach((f, i) => {
@@ -104,14 +104,14 @@ function references(model: DeviceModel): ModelProblem[] {
     if (f.standsOn) need(known.fasteners, f.standsOn, `fasteners[${i}].standsOn`, 'fastener');
   });
   model.connectors.forEach((c, i) => all(known.slots, c.joins, `connectors[${i}].joins`, 'slot'));
-  model.bonds.forEach((b, i) => {
-    all(known.slots, b.holds, `bonds[${i}].holds`, 'slot');
-    b.release.forEach((r, k) => {
-      all(tools, r.tools, `bonds[${i}].release[${k}].tools`, 'tool');
-      if (r.station) need(stations, r.station, `bonds[${i}].release[${k}].station`, 'station');
+  model.bonds.forEach((bond, i) => {
+    all(known.slots, bond.holds, `bonds[${i}].holds`, 'slot');
+    bond.release.forEach((release, k) => {
+      all(tools, release.tools, `bonds[${i}].release[${k}].tools`, 'tool');
+      if (release.station) need(stations, release.station, `bonds[${i}].release[${k}].station`, 'station');
     });
-    b.renewedBy.forEach((c, k) => need(items, c.item, `bonds[${i}].renewedBy[${k}].item`, 'item'));
-    b.orTape.forEach((c, k) => need(items, c.item, `bonds[${i}].orTape[${k}].item`, 'item'));
+    bond.renewedBy.forEach((c, k) => need(items, c.item, `bonds[${i}].renewedBy[${k}].item`, 'item'));
+    bond.orTape.forEach((c, k) => need(items, c.item, `bonds[${i}].orTape[${k}].item`, 'item'));
   });
   model.catches.forEach((c, i) => all(known.slots, c.holds, `catches[${i}].holds`, 'slot'));
   model.bootRules.forEach((r, i) =>
@@ -136,11 +136,11 @@ function withinOutline(model: DeviceModel): ModelProblem[] {
   const point = (at: { x: number; y: number }, path: string) => {
     if (at.x > w || at.y > h) out(path);
   };
-  model.slots.forEach((s, i) => {
-    if (s.shape.x + s.shape.w > w || s.shape.y + s.shape.h > h) out(`slots[${i}].shape`);
+  model.slots.forEach((slot, i) => {
+    if (slot.shape.x + slot.shape.w > w || slot.shape.y + slot.shape.h > h) out(`slots[${i}].shape`);
   });
-  model.bonds.forEach((b, i) => {
-    if (b.shape.x + b.shape.w > w || b.shape.y + b.shape.h > h) out(`bonds[${i}].shape`);
+  model.bonds.forEach((bond, i) => {
+    if (bond.shape.x + bond.shape.w > w || bond.shape.y + bond.shape.h > h) out(`bonds[${i}].shape`);
   });
   model.fasteners.forEach((f, i) => point(f.at, `fasteners[${i}].at`));
   model.connectors.forEach((c, i) => point(c.at, `connectors[${i}].at`));
@@ -156,17 +156,22 @@ const onePointMm = 0.3;
 function onePoint(model: DeviceModel, at: string): ModelProblem[] {
   const problems: ModelProblem[] = [];
   const seen = new Map<string, DeviceModel['fasteners']>();
-  for (const f of model.fasteners) {
-    const layer = `${f.face} ${f.layer} ${Math.round(f.at.x)}`;
+  for (const fastener of model.fasteners) {
+    const layer = `${fastener.face} ${fastener.layer} ${Math.round(fastener.at.x)}`;
     for (const near of [-1, 0, 1])
-      for (const other of seen.get(`${f.face} ${f.layer} ${Math.round(f.at.x) + near}`) ?? [])
+      for (const other of seen.get(
+        `${fastener.face} ${fastener.layer} ${Math.round(fastener.at.x) + near}`,
+      ) ?? [])
         if (
-          Math.hypot(other.at.x - f.at.x, other.at.y - f.at.y) < onePointMm &&
-          other.standsOn !== f.id &&
-          f.standsOn !== other.id
+          Math.hypot(other.at.x - fastener.at.x, other.at.y - fastener.at.y) < onePointMm &&
+          other.standsOn !== fastener.id &&
+          fastener.standsOn !== other.id
         )
-          problems.push({ path: `${at}.fasteners(${f.id}).at`, text: `lies on the point of ${other.id}` });
-    seen.set(layer, [...(seen.get(layer) ?? []), f]);
+          problems.push({
+            path: `${at}.fasteners(${fastener.id}).at`,
+            text: `lies on the point of ${other.id}`,
+          });
+    seen.set(layer, [...(seen.get(layer) ?? []), fastener]);
   }
   return problems;
 }
@@ -174,21 +179,21 @@ function onePoint(model: DeviceModel, at: string): ModelProblem[] {
 function plugsAway(model: DeviceModel, index: IndexedModel, at: string): ModelProblem[] {
   return model.connectors
     .filter(
-      (c) =>
-        !c.joins.some((j) => {
+      (connector) =>
+        !connector.joins.some((j) => {
           const shape = index.slots.get(j)?.shape;
           return (
             shape &&
-            c.at.x >= shape.x &&
-            c.at.x <= shape.x + shape.w &&
-            c.at.y >= shape.y &&
-            c.at.y <= shape.y + shape.h
+            connector.at.x >= shape.x &&
+            connector.at.x <= shape.x + shape.w &&
+            connector.at.y >= shape.y &&
+            connector.at.y <= shape.y + shape.h
           );
         }),
     )
-    .map((c) => ({
-      path: `${at}.connectors(${c.id}).at`,
-      text: `lies on neither part that it joins: ${c.joins.join(', ')}`,
+    .map((connector) => ({
+      path: `${at}.connectors(${connector.id}).at`,
+      text: `lies on neither part that it joins: ${connector.joins.join(', ')}`,
     }));
 }
 
@@ -210,34 +215,35 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
   const model = ofVariant(base, variantId);
   const index = indexModel(model);
   const at = `variants(${variantId})`;
-  const problems: ModelProblem[] = references({ ...model, variants: [] }).map((p) => ({
-    ...p,
-    path: `${at}.${p.path}`,
+  const problems: ModelProblem[] = references({ ...model, variants: [] }).map((modelProblem) => ({
+    ...modelProblem,
+    path: `${at}.${modelProblem.path}`,
   }));
-  for (const s of model.slots) {
-    const path = `${at}.slots(${s.id})`;
-    if (!s.ways.some((w) => w.to === 'out'))
+  for (const slot of model.slots) {
+    const path = `${at}.slots(${slot.id})`;
+    if (!slot.ways.some((w) => w.to === 'out'))
       problems.push({ path: `${path}.ways`, text: 'expected at least one way out' });
-    for (const w of s.ways)
-      for (const [row, options] of Object.entries(w.guard.methods))
+    for (const way of slot.ways)
+      for (const [row, options] of Object.entries(way.guard.methods))
         for (const o of options ?? [])
           if (!methodRows.some((r) => r.id === row && r.options.some((x) => x.id === o)))
             problems.push({
-              path: `${path}.ways(${w.id}).guard.methods.${row}`,
+              path: `${path}.ways(${way.id}).guard.methods.${row}`,
               text: `the house method has no option ${o}`,
             });
-    if (!s.install) problems.push({ path: `${path}.install`, text: 'expected a rule for putting it back' });
-    if (functionsOf(index, s.id).length === 0)
+    if (!slot.install)
+      problems.push({ path: `${path}.install`, text: 'expected a rule for putting it back' });
+    if (functionsOf(index, slot.id).length === 0)
       problems.push({
         path: `${path}.functions`,
         text: 'nothing is tested when this is touched: name a function it serves',
       });
   }
-  for (const f of model.fasteners) {
-    if (f.maxLengthMm !== undefined && f.maxLengthMm < f.lengthMm)
+  for (const fastener of model.fasteners) {
+    if (fastener.maxLengthMm !== undefined && fastener.maxLengthMm < fastener.lengthMm)
       problems.push({
-        path: `${at}.fasteners(${f.id}).maxLengthMm`,
-        text: `expected at least its own length ${f.lengthMm} mm`,
+        path: `${at}.fasteners(${fastener.id}).maxLengthMm`,
+        text: `expected at least its own length ${fastener.lengthMm} mm`,
       });
   }
   problems.push(...onePoint(model, at), ...plugsAway(model, index, at));

@@ -44,8 +44,9 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   const stop = mustStop(state);
   if (stop) return { kind: 'stop now', ...stop };
   for (const id in state.question) {
-    const q = state.question[id];
-    if (q) return { kind: 'question', question: id, rule: q.rule, ids: q.ids };
+    const questionEntry = state.question[id];
+    if (questionEntry)
+      return { kind: 'question', question: id, rule: questionEntry.rule, ids: questionEntry.ids };
   }
   if (!context.route) return { kind: 'no route' };
   const next = nextStep(context.route, state, context.index);
@@ -133,8 +134,8 @@ function waitOf(
   // a torn strip is given the time that alcohol takes to get under it
   const dissolving =
     step.action === 'move' &&
-    (index.slots.get(target)?.ways ?? []).some((w) =>
-      w.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined),
+    (index.slots.get(target)?.ways ?? []).some((way) =>
+      way.bonds.some((b) => state.bond[b] === 'torn' && state.acted[`solvent ${b}`] !== undefined),
     );
   if ((step.action === 'release' || dissolving) && solvent && !heat)
     return { until: solvent.until, clockKnown: solvent.clockKnown };

@@ -17,9 +17,9 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
       .map((b) => b.id),
     bondsRenewed: model.bonds.filter((b) => state.bond[b.id] === 'renewed').map((b) => b.id),
     catchesFree: model.catches.filter((c) => state.catch[c.id] === 'free').map((c) => c.id),
-    moved: model.slots.flatMap((s) => {
-      const pose = poseOf(state, s.id);
-      return pose === 'in' ? [] : [{ slot: s.id, pose }];
+    moved: model.slots.flatMap((slot) => {
+      const pose = poseOf(state, slot.id);
+      return pose === 'in' ? [] : [{ slot: slot.id, pose }];
     }),
     done: replacedSlots(state),
     aside: [

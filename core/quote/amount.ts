@@ -13,12 +13,14 @@ export function readAmount(text: string): AmountRead {
   if (!t) return { ok: false, why: 'empty' };
   if (/^[-−]/.test(t)) return { ok: false, why: 'negative' };
   if (/^\d{1,3}[.,]\d{3}$/.test(t)) return { ok: false, why: 'two readings' };
-  const m =
+  const regExpExecArray =
     /^(\d+)(?:[.,](\d{1,2}))?$/.exec(t) ??
     /^(\d{1,3}(?:,\d{3})+)\.(\d{2})$/.exec(t) ??
     /^(\d{1,3}(?:\.\d{3})+),(\d{2})$/.exec(t);
-  if (!m) return { ok: false, why: 'not an amount' };
-  const minor = Number(m[1]!.replaceAll(/[.,]/g, '')) * 100 + Number((m[2] ?? '').padEnd(2, '0'));
+  if (!regExpExecArray) return { ok: false, why: 'not an amount' };
+  const minor =
+    Number(regExpExecArray[1]!.replaceAll(/[.,]/g, '')) * 100 +
+    Number((regExpExecArray[2] ?? '').padEnd(2, '0'));
   return minor > most ? { ok: false, why: 'too much' } : { ok: true, minor };
 }
 /** Back to the text of a file: `12.50`. */

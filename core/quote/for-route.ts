@@ -52,12 +52,12 @@ export interface ReadAt {
 }
 /** Where in a route the data of old parts are read, and what is warmed before: said when the price is. */
 export function dataReadAt(route: Pick<Route, 'steps'>): ReadAt[] {
-  return route.steps.flatMap((s, k) => {
-    if (s.action !== 'read data') return [];
+  return route.steps.flatMap((step, k) => {
+    if (step.action !== 'read data') return [];
     const warmed = route.steps.slice(0, k).findLastIndex((h) => h.action === 'heat');
     return [
       {
-        slot: s.targets[0]!,
+        slot: step.targets[0]!,
         step: k + 1,
         of: route.steps.length,
         ...(warmed >= 0 ? { warmedAt: warmed + 1 } : {}),

@@ -30,21 +30,21 @@ export interface Distribution extends Expected {
 }
 
 /** Mean and standard deviation of the whole, by adding means and variances: what the trials are held against. */
-export function expectedCost(q: QuoteInput): Expected {
-  const perS = q.hourlyRateMinor / 3600;
-  let mean = q.consumablesMinor;
+export function expectedCost(quoteInput: QuoteInput): Expected {
+  const perS = quoteInput.hourlyRateMinor / 3600;
+  let mean = quoteInput.consumablesMinor;
   let variance = 0;
-  for (const p of q.parts) {
-    mean += meanOf(p);
-    variance += varianceOf(p);
+  for (const part of quoteInput.parts) {
+    mean += meanOf(part);
+    variance += varianceOf(part);
   }
-  for (const s of q.handsS) {
-    mean += meanOf(s) * perS;
-    variance += varianceOf(s) * perS * perS;
+  for (const threePoint of quoteInput.handsS) {
+    mean += meanOf(threePoint) * perS;
+    variance += varianceOf(threePoint) * perS * perS;
   }
-  for (const r of q.risks) {
-    mean += r.chance * r.cost;
-    variance += r.chance * (1 - r.chance) * r.cost * r.cost;
+  for (const risk of quoteInput.risks) {
+    mean += risk.chance * risk.cost;
+    variance += risk.chance * (1 - risk.chance) * risk.cost * risk.cost;
   }
   return { mean, sd: Math.sqrt(variance) };
 }
@@ -57,26 +57,30 @@ const binCount = 24;
  * generator the caller may show progress or stop.
  * @param trials how many, at least 2
  */
-export function* simulateCost(q: QuoteInput, seed: number, trials = 4000): Generator<number, Distribution> {
+export function* simulateCost(
+  quoteInput: QuoteInput,
+  seed: number,
+  trials = 4000,
+): Generator<number, Distribution> {
   if (trials < 2) throw new RangeError(`expected at least 2 trials, got ${trials}`);
   const rng = xoroshiro128plus(seed);
   const source = () => uniformFloat64(rng);
   const beta = randomBeta.source(source);
-  const draw = (t: ThreePoint): (() => number) => {
-    const shape = betaShape(t);
-    if (!shape) return () => t.low;
+  const draw = (threePoint: ThreePoint): (() => number) => {
+    const shape = betaShape(threePoint);
+    if (!shape) return () => threePoint.low;
     const d = beta(shape.alpha, shape.beta);
-    return () => t.low + (t.high - t.low) * d();
+    return () => threePoint.low + (threePoint.high - threePoint.low) * d();
   };
-  const perS = q.hourlyRateMinor / 3600;
-  const prices = q.parts.map(draw);
-  const steps = q.handsS.map(draw);
+  const perS = quoteInput.hourlyRateMinor / 3600;
+  const prices = quoteInput.parts.map(draw);
+  const steps = quoteInput.handsS.map(draw);
   const sorted = new Float64Array(trials);
   for (let k = 0; k < trials; k++) {
-    let cost = q.consumablesMinor;
-    for (const d of prices) cost += d();
-    for (const d of steps) cost += d() * perS;
-    for (const r of q.risks) if (source() < r.chance) cost += r.cost;
+    let cost = quoteInput.consumablesMinor;
+    for (const price of prices) cost += price();
+    for (const step of steps) cost += step() * perS;
+    for (const risk of quoteInput.risks) if (source() < risk.chance) cost += risk.cost;
     sorted[k] = cost;
     if (k % 500 === 499) yield (k + 1) / trials;
   }
@@ -121,12 +125,12 @@ export const chanceOfTrouble = (risks: QuoteInput['risks']) =>
   1 - risks.reduce((p, r) => p * (1 - r.chance), 1);
 
 /** The share of trials that cost no more than a limit. */
-export function chanceWithin(d: Pick<Distribution, 'sorted'>, limitMinor: number): number {
-  let [low, high] = [0, d.sorted.length];
+export function chanceWithin(pick: Pick<Distribution, 'sorted'>, limitMinor: number): number {
+  let [low, high] = [0, pick.sorted.length];
   while (low < high) {
     const mid = (low + high) >> 1;
-    if (d.sorted[mid]! <= limitMinor) low = mid + 1;
+    if (pick.sorted[mid]! <= limitMinor) low = mid + 1;
     else high = mid;
   }
-  return low / d.sorted.length;
+  return low / pick.sorted.length;
 }

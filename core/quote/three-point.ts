@@ -17,9 +17,9 @@ export const varianceOf = (t: ThreePoint) => ((t.high - t.low) / 6) ** 2;
  * Shape of the beta distribution on [low, high] with just this mean and variance (method of moments); undefined for a
  * figure without spread. Both shapes are positive for every three-point figure: the mean lies within the middle two thirds.
  */
-export function betaShape(t: ThreePoint): { alpha: number; beta: number } | undefined {
-  if (t.high <= t.low) return undefined;
-  const u = (meanOf(t) - t.low) / (t.high - t.low);
+export function betaShape(threePoint: ThreePoint): { alpha: number; beta: number } | undefined {
+  if (threePoint.high <= threePoint.low) return undefined;
+  const u = (meanOf(threePoint) - threePoint.low) / (threePoint.high - threePoint.low);
   const k = 36 * u * (1 - u) - 1;
   return { alpha: u * k, beta: (1 - u) * k };
 }

@@ -22,13 +22,18 @@ import { badCell } from '../vocabulary/conditions';
 import { stepsOut } from './steps-out';
 import type { Setting } from './setting';
 /** What is done before anything is loosed: glass taped, a hole in the back covered, the power off. */
-export function prepare(a: Assembly): void {
-  const { conditions, methods } = a.s;
-  const [cut] = a.cutting;
-  if (cut && conditions.includes('shattered') && !isCutByBlade(a) && !isDone(a, `prepare ${cut.slot}`)) {
+export function prepare(assembly: Assembly): void {
+  const { conditions, methods } = assembly.setting;
+  const [cut] = assembly.cutting;
+  if (
+    cut &&
+    conditions.includes('shattered') &&
+    !isCutByBlade(assembly) &&
+    !isDone(assembly, `prepare ${cut.slot}`)
+  ) {
     const glass = methods['shattered-glass'] === 'glass';
     add(
-      a,
+      assembly,
       'Open',
       plainStep('prepare', [cut.slot], handsS.prepare, {
         about: cut.slot,
@@ -38,9 +43,9 @@ export function prepare(a: Assembly): void {
       }),
     );
   }
-  if (a.firstCover && conditions.includes('back glass missing') && !isDone(a, 'prepare back'))
+  if (assembly.firstCover && conditions.includes('back glass missing') && !isDone(assembly, 'prepare back'))
     add(
-      a,
+      assembly,
       'Open',
       plainStep('prepare', ['back'], handsS.prepare, {
         face: 'back',
@@ -48,81 +53,107 @@ export function prepare(a: Assembly): void {
         uses: [{ item: 'clear-tape', quantity: 2 }],
       }),
     );
-  if (needsSwitchingOff(a) && !isStuckOn(a) && methods.power === 'off')
-    add(a, 'Open', switchOff(['off-before-opening']));
+  if (needsSwitchingOff(assembly) && !isStuckOn(assembly) && methods.power === 'off')
+    add(assembly, 'Open', switchOff(['off-before-opening']));
 }
 
 /** A part that was being tried when the route was planned: to its end, before anything else. */
-export function endTrial(a: Assembly): void {
-  const { s } = a;
-  if (!s.standing.trial) return;
+export function endTrial(assembly: Assembly): void {
+  const { setting } = assembly;
+  if (!setting.standing.trial) return;
   // with the cell on all of it is on: it is tested; else it begins anew when it is its turn
-  const { slot, connectors } = s.standing.trial;
-  if (!isDone(a, `test part ${slot}`) && connectors.includes(s.index.cellConnector ?? '')) {
-    add(a, 'Swap', plainStep('test part', [slot], handsS.testPart, { about: slot, connectors }));
-    a.tried.add(slot);
+  const { slot, connectors } = setting.standing.trial;
+  if (!isDone(assembly, `test part ${slot}`) && connectors.includes(setting.index.cellConnector ?? '')) {
+    add(assembly, 'Swap', plainStep('test part', [slot], handsS.testPart, { about: slot, connectors }));
+    assembly.tried.add(slot);
   }
   // only what is still on: a step for what is off already would be asked for when it is on for good
-  add(a, 'Swap', ...trialEnd(s, slot, connectors));
+  add(assembly, 'Swap', ...trialEnd(setting, slot, connectors));
 }
 
 /** The way out: opened up to the first cover, then stripped down to the parts. */
-export function takeApart(a: Assembly): void {
-  const { s, way, work } = a;
-  const opened = way.findIndex((o) => opens(s, o));
-  loosen(a, way, (o) => (way.indexOf(o) <= opened ? 'Open' : 'Strip'));
+export function takeApart(assembly: Assembly): void {
+  const { setting, way, work } = assembly;
+  const opened = way.findIndex((o) => opens(setting, o));
+  loosen(assembly, way, (o) => (way.indexOf(o) <= opened ? 'Open' : 'Strip'));
   // an old part that was out before this route was planned may still have its data unread
   for (const slot of work.replaced)
-    if (!way.some((o) => takesOut(o, slot)) && !s.standing.aside.includes(slot))
-      add(a, 'Swap', ...dataSteps(s, slot));
+    if (!way.some((o) => takesOut(o, slot)) && !setting.standing.aside.includes(slot))
+      add(assembly, 'Swap', ...dataSteps(setting, slot));
 }
-const takesOut = (o: Operation, slot: string): boolean =>
-  o.kind === 'move' && o.slot === slot && o.way!.to === 'out';
+const takesOut = (operation: Operation, slot: string): boolean =>
+  operation.kind === 'move' && operation.slot === slot && operation.way!.to === 'out';
 
 /** Operations that loose things, each with what has to happen right before and after it. */
-export function loosen(a: Assembly, list: readonly Operation[], phase: (o: Operation) => Phase): void {
-  const { s, work, c } = a;
-  const reasons = whys(s.index, c.out, precedencesOut(s, c.out, undefined), work.replaced);
+export function loosen(assembly: Assembly, list: readonly Operation[], phase: (o: Operation) => Phase): void {
+  const { setting, work, candidate } = assembly;
+  const reasons = whys(
+    setting.index,
+    candidate.out,
+    precedencesOut(setting, candidate.out, undefined),
+    work.replaced,
+  );
   for (const [i, o] of list.entries()) {
     const before = list.slice(0, i);
     // what a chip knows is saved before it is warmed
-    const chip = o.kind === 'bond' && s.index.slots.get(o.slot)!.kind === 'chip';
-    if (chip && s.standing.data[o.slot] === undefined && s.index.model.pairing.some((p) => p.slot === o.slot))
-      add(a, 'Swap', plainStep('read data', [o.slot], handsS.data, { about: o.slot, station: 'programmer' }));
-    add(a, phase(o), ...loosened(a, o, before, reasons.get(o.id) ?? []));
+    const chip = o.kind === 'bond' && setting.index.slots.get(o.slot)!.kind === 'chip';
+    if (
+      chip &&
+      setting.standing.data[o.slot] === undefined &&
+      setting.index.model.pairing.some((p) => p.slot === o.slot)
+    )
+      add(
+        assembly,
+        'Swap',
+        plainStep('read data', [o.slot], handsS.data, { about: o.slot, station: 'programmer' }),
+      );
+    add(assembly, phase(o), ...loosened(assembly, o, before, reasons.get(o.id) ?? []));
     // out of the device, a bad cell goes straight into its container
-    if (o.slot === s.index.cellSlot && takesOut(o, o.slot) && badCell(s.conditions)) setAside(a, o.slot);
-    if (o === a.firstCover && needsSwitchingOff(a) && s.methods.power === 'on') {
-      add(a, 'Open', plainStep('look', ['device'], handsS.look));
-      if (!isStuckOn(a)) add(a, 'Open', switchOff([]));
+    if (o.slot === setting.index.cellSlot && takesOut(o, o.slot) && badCell(setting.conditions))
+      setAside(assembly, o.slot);
+    if (o === assembly.firstCover && needsSwitchingOff(assembly) && setting.methods.power === 'on') {
+      add(assembly, 'Open', plainStep('look', ['device'], handsS.look));
+      if (!isStuckOn(assembly)) add(assembly, 'Open', switchOff([]));
     }
     if (takesOut(o, o.slot) && work.replaced.includes(o.slot)) {
       // out of the bag, as soon as the old one is off its plugs and before anything else is moved
-      addTrial(a, o.slot, before);
+      addTrial(assembly, o.slot, before);
       // data are read as soon as the part is loose: before anything warms it, and before it is put aside
-      add(a, 'Swap', ...dataSteps(s, o.slot));
+      add(assembly, 'Swap', ...dataSteps(setting, o.slot));
     }
   }
 }
 /** The steps of one operation, with what this device's state adds to them. */
-function loosened(a: Assembly, o: Operation, before: readonly Operation[], why: string[]): Draft[] {
-  const drafts = stepsOut({ ...a.s, openWithCell: isOpenWithCell(a.s, before) }, o).map((d) => ({
-    ...d,
+function loosened(
+  assembly: Assembly,
+  operation: Operation,
+  before: readonly Operation[],
+  why: string[],
+): Draft[] {
+  const drafts = stepsOut(
+    { ...assembly.setting, openWithCell: isOpenWithCell(assembly.setting, before) },
+    operation,
+  ).map((draft) => ({
+    ...draft,
     why,
   }));
-  if (isCutByBlade(a) && a.cutting.includes(o))
+  if (isCutByBlade(assembly) && assembly.cutting.includes(operation))
     for (const d of drafts)
       if (d.action === 'release') {
         d.tools = [...d.tools, 'blade'];
         d.cautions = [...d.cautions, 'blade-at-rim'];
       }
-  if (isStuckOn(a) && isLive(a) && (o === a.way[0] || o === a.firstCover))
+  if (
+    isStuckOn(assembly) &&
+    isLive(assembly) &&
+    (operation === assembly.way[0] || operation === assembly.firstCover)
+  )
     drafts[0]!.cautions = [...drafts[0]!.cautions, 'treat-live'];
   return drafts;
 }
 /** Whether the device stands open with its cell in when the route has come so far. */
-const isOpenWithCell = (s: Setting, before: readonly Operation[]): boolean =>
-  cellIsIn(s, before) &&
-  (s.standing.openCover !== undefined ||
-    s.standing.moved.some((m) => s.index.coverSlots.includes(m.slot)) ||
-    before.some((o) => opens(s, o)));
+const isOpenWithCell = (setting: Setting, before: readonly Operation[]): boolean =>
+  cellIsIn(setting, before) &&
+  (setting.standing.openCover !== undefined ||
+    setting.standing.moved.some((m) => setting.index.coverSlots.includes(m.slot)) ||
+    before.some((o) => opens(setting, o)));

@@ -13,38 +13,43 @@ import { plugsOf } from '../checks/reseat';
 const piecesOfHousing = 60;
 
 /** At the bench: the new part tried and compared, parts moved over, the old one aside, and what is only visited. */
-export function swap(a: Assembly): void {
-  const { s, work, c } = a;
-  const { index } = s;
+export function swap(assembly: Assembly): void {
+  const { setting, work, candidate } = assembly;
+  const { index } = setting;
   for (const slot of work.replaced) {
     const { kind } = index.slots.get(slot)!;
-    if (s.standing.moved.some((m) => m.slot === slot && m.pose === 'out')) addTrial(a, slot, a.way);
+    if (setting.standing.moved.some((m) => m.slot === slot && m.pose === 'out'))
+      addTrial(assembly, slot, assembly.way);
     const compared = kind === 'display' || kind === 'frame' || transfersOf(index, slot).length > 0;
-    if (compared && !isDone(a, `compare ${slot}`))
-      add(a, 'Swap', plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }));
+    if (compared && !isDone(assembly, `compare ${slot}`))
+      add(
+        assembly,
+        'Swap',
+        plainStep('compare', [slot], handsS.look, { about: slot, face: faceOf(index, slot) }),
+      );
   }
-  loosen(a, inOrder(c, c.bench), () => 'Swap');
-  outfit(a);
-  for (const slot of work.replaced) add(a, 'Swap', ...chipSteps(s, slot));
+  loosen(assembly, inOrder(candidate, candidate.bench), () => 'Swap');
+  outfit(assembly);
+  for (const slot of work.replaced) add(assembly, 'Swap', ...chipSteps(setting, slot));
   for (const slot of work.replaced) {
-    setAside(a, slot);
+    setAside(assembly, slot);
     const films = filmsOf(index, slot);
     // the last film of a display comes off when the device is closed, by the film step there
-    if (films.length && !index.coverSlots.includes(slot)) add(a, 'Swap', filmStep(index, slot, films));
+    if (films.length && !index.coverSlots.includes(slot)) add(assembly, 'Swap', filmStep(index, slot, films));
   }
   // a new piece that went in with its film on, before this route was planned
-  for (const film of filmsLeft(s, false))
-    add(a, 'Swap', filmStep(index, holderOf(film.split('/')[0]!), [film]));
-  for (const v of work.visits) add(a, 'Swap', ...visited(s, v));
+  for (const film of filmsLeft(setting, false))
+    add(assembly, 'Swap', filmStep(index, holderOf(film.split('/')[0]!), [film]));
+  for (const visit of work.visits) add(assembly, 'Swap', ...visited(setting, visit));
 }
 /** The small pieces of a housing, which no list of the model names one by one. */
-function outfit(a: Assembly): void {
-  const { index } = a.s;
-  const frame = a.work.replaced.find((r) => index.slots.get(r)!.kind === 'frame');
+function outfit(assembly: Assembly): void {
+  const { index } = assembly.setting;
+  const frame = assembly.work.replaced.find((r) => index.slots.get(r)!.kind === 'frame');
   const unlisted = Math.max(0, piecesOfHousing - index.model.slots.length);
-  if (!frame || !unlisted || isDone(a, `outfit ${frame}`)) return;
+  if (!frame || !unlisted || isDone(assembly, `outfit ${frame}`)) return;
   add(
-    a,
+    assembly,
     'Swap',
     plainStep('outfit', [frame], times(handsS.outfitPiece, unlisted), {
       about: frame,
@@ -54,11 +59,11 @@ function outfit(a: Assembly): void {
   );
 }
 /** What is done at a part that stays: its plugs seated again, its joints reworked, or a look. */
-function visited(s: Setting, { slot, act }: Work['visits'][number]): Draft[] {
-  const { index } = s;
+function visited(setting: Setting, { slot, act }: Work['visits'][number]): Draft[] {
+  const { index } = setting;
   if (act === 'reseat') {
     const plugs = plugsOf(index, slot).filter(
-      (c) => c !== index.cellConnector && !s.standing.connectorsOff.includes(c),
+      (candidate) => candidate !== index.cellConnector && !setting.standing.connectorsOff.includes(candidate),
     );
     if (!plugs.length) return [];
     return [
@@ -66,7 +71,9 @@ function visited(s: Setting, { slot, act }: Work['visits'][number]): Draft[] {
         about: slot,
         face: index.connectors.get(plugs[0]!)!.face,
         tools: ['spudger'],
-        cautions: plugs.some((c) => index.connectors.get(c)!.press === 'ends') ? ['press-ends'] : [],
+        cautions: plugs.some((candidate) => index.connectors.get(candidate)!.press === 'ends')
+          ? ['press-ends']
+          : [],
       }),
     ];
   }
@@ -76,8 +83,8 @@ function visited(s: Setting, { slot, act }: Work['visits'][number]): Draft[] {
     plainStep('rework', [slot], handsS.rework, {
       ...at,
       station: 'microscope',
-      tools: ['scraper', ...chipTools(s)],
-      cautions: chipCautions(s),
+      tools: ['scraper', ...chipTools(setting)],
+      cautions: chipCautions(setting),
       uses: [{ item: 'flux', quantity: 3 }],
     }),
   ];

@@ -8,17 +8,17 @@ import { swap } from './assemble-swap';
 import { putTogether } from './assemble-back';
 import { merge, wetOnce } from './merge-steps';
 /** The steps of a planned job: the operations in their order, and between them what the gates, conditions and methods ask for. */
-export function assemble(s: Setting, work: Work, c: Candidate): Step[] {
-  const a = beginAssembly(s, work, c);
-  prepare(a);
-  endTrial(a);
-  takeApart(a);
-  swap(a);
-  putTogether(a);
+export function assemble(setting: Setting, work: Work, candidate: Candidate): Step[] {
+  const assembly = beginAssembly(setting, work, candidate);
+  prepare(assembly);
+  endTrial(assembly);
+  takeApart(assembly);
+  swap(assembly);
+  putTogether(assembly);
   // new screws come as one set
-  const screwed = a.steps.find((d) => d.action === 'fasten');
-  if (screwed && s.methods.screws === 'new') screwed.uses = [{ item: 'screw-kit', quantity: 1 }];
-  return merge(wetOnce(a.steps, s.index.cellSlot), s.index.cellConnector).map(
+  const screwed = assembly.steps.find((d) => d.action === 'fasten');
+  if (screwed && setting.methods.screws === 'new') screwed.uses = [{ item: 'screw-kit', quantity: 1 }];
+  return merge(wetOnce(assembly.steps, setting.index.cellSlot), setting.index.cellConnector).map(
     (d, i): Step => ({ id: `s${i + 1}`, ...d }),
   );
 }

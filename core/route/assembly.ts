@@ -9,9 +9,9 @@ import { badCell } from '../vocabulary/conditions';
 import { cellIsIn, trialPlugs, trialSteps } from './trial';
 /** A route while its steps are put together: what was planned, and what has been written so far. */
 export interface Assembly {
-  s: Setting;
+  setting: Setting;
   work: Work;
-  c: Candidate;
+  candidate: Candidate;
   steps: PhasedDraft[];
   /** The way out in its order. */
   way: readonly Operation[];
@@ -24,59 +24,59 @@ export interface Assembly {
   /** Old pieces that have been put aside. */
   aside: Set<string>;
 }
-export function beginAssembly(s: Setting, work: Work, c: Candidate): Assembly {
-  const way = inOrder(c, c.out);
+export function beginAssembly(setting: Setting, work: Work, candidate: Candidate): Assembly {
+  const way = inOrder(candidate, candidate.out);
   return {
-    s,
+    setting: setting,
     work,
-    c,
+    candidate: candidate,
     steps: [],
     way,
-    firstCover: way.find((o) => opens(s, o)),
-    cutting: way.filter((o) => o.kind === 'bond' && s.index.coverSlots.includes(o.slot)),
+    firstCover: way.find((o) => opens(setting, o)),
+    cutting: way.filter((o) => o.kind === 'bond' && setting.index.coverSlots.includes(o.slot)),
     tried: new Set(),
-    aside: new Set(s.standing.aside),
+    aside: new Set(setting.standing.aside),
   };
 }
-export function add(a: Assembly, phase: Phase, ...drafts: Draft[]): void {
-  for (const d of drafts) a.steps.push({ ...d, phase });
+export function add(assembly: Assembly, phase: Phase, ...drafts: Draft[]): void {
+  for (const draft of drafts) assembly.steps.push({ ...draft, phase });
 }
 /** Operations in the order that was found best. */
-export function inOrder(c: Candidate, list: readonly Operation[]): Operation[] {
-  const rank = new Map(c.order.sequence.map((id, i) => [id, i]));
+export function inOrder(candidate: Candidate, list: readonly Operation[]): Operation[] {
+  const rank = new Map(candidate.order.sequence.map((id, i) => [id, i]));
   return list.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!);
 }
 /** Whether an operation lifts a cover. */
-export const opens = (s: Setting, o: Operation): boolean =>
-  o.kind === 'move' && s.index.coverSlots.includes(o.slot);
+export const opens = (setting: Setting, operation: Operation): boolean =>
+  operation.kind === 'move' && setting.index.coverSlots.includes(operation.slot);
 /** Whether an act was done before this route was planned. */
-export const isDone = (a: Assembly, act: string): boolean => a.s.standing.acted.includes(act);
+export const isDone = (a: Assembly, act: string): boolean => a.setting.standing.acted.includes(act);
 /** Whether shards are cut through with a blade: panel and frame are both replaced, so neither is spared. */
-export const isCutByBlade = ({ s, work }: Assembly): boolean => {
-  const replaces = (kind: string) => work.replaced.some((r) => s.index.slots.get(r)!.kind === kind);
-  return s.conditions.includes('shattered') && replaces('display') && replaces('frame');
+export const isCutByBlade = ({ setting, work }: Assembly): boolean => {
+  const replaces = (kind: string) => work.replaced.some((r) => setting.index.slots.get(r)!.kind === kind);
+  return setting.conditions.includes('shattered') && replaces('display') && replaces('frame');
 };
-export const isStuckOn = ({ s }: Assembly): boolean => s.conditions.includes('stuck on');
+export const isStuckOn = ({ setting }: Assembly): boolean => setting.conditions.includes('stuck on');
 /** Whether the cell is plugged in when the route begins. */
-export const isLive = ({ s: { index, standing } }: Assembly): boolean =>
+export const isLive = ({ setting: { index, standing } }: Assembly): boolean =>
   index.cellConnector !== undefined && !standing.connectorsOff.includes(index.cellConnector);
 /** Whether the device has to be switched off on the way in. */
-export const needsSwitchingOff = (a: Assembly): boolean =>
-  isLive(a) &&
-  a.way.length > 0 &&
-  (a.firstCover !== undefined || a.way.some((o) => o.kind === 'connector')) &&
-  !isDone(a, 'switch off device');
+export const needsSwitchingOff = (assembly: Assembly): boolean =>
+  isLive(assembly) &&
+  assembly.way.length > 0 &&
+  (assembly.firstCover !== undefined || assembly.way.some((o) => o.kind === 'connector')) &&
+  !isDone(assembly, 'switch off device');
 export const switchOff = (cautions: Caution[]): Draft =>
   plainStep('switch off', ['device'], handsS.act, { cautions: [...cautions, 'charger-off'] });
 
 /** An old piece put aside, once; a bad cell into its container. */
-export function setAside(a: Assembly, slot: string): void {
-  const { index, conditions } = a.s;
-  if (a.aside.has(slot) || !a.work.replaced.includes(slot)) return;
-  a.aside.add(slot);
+export function setAside(assembly: Assembly, slot: string): void {
+  const { index, conditions } = assembly.setting;
+  if (assembly.aside.has(slot) || !assembly.work.replaced.includes(slot)) return;
+  assembly.aside.add(slot);
   const cell = index.slots.get(slot)!.kind === 'cell';
   add(
-    a,
+    assembly,
     'Swap',
     plainStep('set aside', [slot], handsS.aside, {
       about: slot,
@@ -87,16 +87,17 @@ export function setAside(a: Assembly, slot: string): void {
   );
 }
 /** A new display tried out of its bag where the house does that and the cell is in. */
-export function addTrial(a: Assembly, slot: string, before: readonly Operation[]): void {
-  const { s } = a;
-  if (s.index.slots.get(slot)!.kind !== 'display' || s.methods['part-test'] !== 'bag') return;
-  if (isDone(a, `test part ${slot}`)) a.tried.add(slot);
-  const plugs = a.tried.has(slot) || !cellIsIn(s, before) ? undefined : trialPlugs(s, slot);
+export function addTrial(assembly: Assembly, slot: string, before: readonly Operation[]): void {
+  const { setting } = assembly;
+  if (setting.index.slots.get(slot)!.kind !== 'display' || setting.methods['part-test'] !== 'bag') return;
+  if (isDone(assembly, `test part ${slot}`)) assembly.tried.add(slot);
+  const plugs =
+    assembly.tried.has(slot) || !cellIsIn(setting, before) ? undefined : trialPlugs(setting, slot);
   if (!plugs) return;
-  a.tried.add(slot);
+  assembly.tried.add(slot);
   const loose = new Set([
-    ...s.standing.connectorsOff,
+    ...setting.standing.connectorsOff,
     ...before.filter((o) => o.kind === 'connector').flatMap((o) => o.things),
   ]);
-  add(a, 'Swap', ...trialSteps(s, slot, plugs, loose));
+  add(assembly, 'Swap', ...trialSteps(setting, slot, plugs, loose));
 }

@@ -93,10 +93,10 @@ function named(graph: WaysGraph, choice: Int8Array, cost: number): WaysChoice {
     const { id, ways: own } = graph.parts[p]!;
     if (ways[id] !== undefined) return;
     const way = own[choice[p]!]!;
-    for (const n of way.needs) put(n);
+    for (const need of way.needs) put(need);
     ways[id] = way.id;
     order.push(id);
   };
-  for (const t of graph.targets) put(t);
+  for (const target of graph.targets) put(target);
   return { ways, order, cost };
 }

@@ -4,49 +4,50 @@ import { dataDue, effectsOf } from '../pairing/effects';
 import { handsS } from './times';
 import type { Caution } from '../vocabulary/steps';
 /** What is done with a part's identity data once it is out, before anything warms it or it is put aside. */
-export function dataSteps(s: Setting, slot: string): Draft[] {
-  if (s.standing.data[slot] !== undefined || !dataDue(effectsOf(s.index, [slot])).includes(slot)) return [];
+export function dataSteps(setting: Setting, slot: string): Draft[] {
+  if (setting.standing.data[slot] !== undefined || !dataDue(effectsOf(setting.index, [slot])).includes(slot))
+    return [];
   // saved also before the chip is moved: if that goes wrong, the data are what is left
-  if (s.methods['display-data'] === 'accept')
+  if (setting.methods['display-data'] === 'accept')
     return [
       plainStep('leave data', [slot], handsS.act, {
         about: slot,
-        cautions: s.remedies[slot] !== 'calibrate' ? ['notice-stays'] : [],
+        cautions: setting.remedies[slot] !== 'calibrate' ? ['notice-stays'] : [],
       }),
     ];
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
 /** The old identity chip moved over to a new part, while the old one is still at hand. */
-export function chipSteps(s: Setting, slot: string): Draft[] {
+export function chipSteps(setting: Setting, slot: string): Draft[] {
   if (
-    s.methods['display-data'] !== 'chip' ||
-    s.standing.acted.includes(`move chip ${slot}`) ||
-    !dataDue(effectsOf(s.index, [slot])).includes(slot)
+    setting.methods['display-data'] !== 'chip' ||
+    setting.standing.acted.includes(`move chip ${slot}`) ||
+    !dataDue(effectsOf(setting.index, [slot])).includes(slot)
   )
     return [];
   return [
     plainStep('move chip', [slot], handsS.chip, {
       about: slot,
       station: 'microscope',
-      tools: ['scraper', ...chipTools(s)],
-      cautions: [...chipCautions(s), 'lead-hands'],
+      tools: ['scraper', ...chipTools(setting)],
+      cautions: [...chipCautions(setting), 'lead-hands'],
       uses: [{ item: 'flux', quantity: 2 }],
     }),
   ];
 }
 /** Data written to the new part before it goes in. */
-export function newPartSteps(s: Setting, slot: string): Draft[] {
+export function newPartSteps(setting: Setting, slot: string): Draft[] {
   if (
-    s.methods['display-data'] !== 'copy' ||
-    s.standing.data[slot] === 'written' ||
-    !dataDue(effectsOf(s.index, [slot])).includes(slot)
+    setting.methods['display-data'] !== 'copy' ||
+    setting.standing.data[slot] === 'written' ||
+    !dataDue(effectsOf(setting.index, [slot])).includes(slot)
   )
     return [];
   return [plainStep('write data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
-export const chipCautions = (s: Setting): Caution[] => [
-  s.methods['chip-work'] === '280' ? 'air-280' : 'air-300',
-  s.methods['chip-removal'] === 'hot-air' ? 'score-and-heat' : 'grinding-dust',
+export const chipCautions = (setting: Setting): Caution[] => [
+  setting.methods['chip-work'] === '280' ? 'air-280' : 'air-300',
+  setting.methods['chip-removal'] === 'hot-air' ? 'score-and-heat' : 'grinding-dust',
 ];
-export const chipTools = (s: Setting): string[] =>
-  s.methods['chip-removal'] === 'grinding' ? ['rotary-tool'] : [];
+export const chipTools = (setting: Setting): string[] =>
+  setting.methods['chip-removal'] === 'grinding' ? ['rotary-tool'] : [];

@@ -56,16 +56,16 @@ const mostChoices = 24;
  * best order, until the next choice alone, with the least any order can cost, is no better than the best whole.
  */
 export function planJointly(
-  s: Setting,
+  setting: Setting,
   work: Work,
   targets: string[],
   costs: Costs,
   options: JointOptions,
 ): Joint | { infeasible: string[] } {
-  const problem = waysProblem(s, targets);
+  const problem = waysProblem(setting, targets);
   const cheapest = chooseWays(problem, options);
   if ('infeasible' in cheapest) return { infeasible: cheapest.because };
-  let best = candidate(s, work, cheapest, costs, options);
+  let best = candidate(setting, work, cheapest, costs, options);
   let cost = cheapest.cost + best.order.cost;
   let bound = cheapest.lowerBound + best.order.lowerBound;
   let proved = cheapest.optimal;
@@ -78,7 +78,7 @@ export function planJointly(
     bound = complete || !last ? Number.POSITIVE_INFINITY : last.cost;
     for (const choice of choices) {
       if (choice.cost >= cost) break;
-      const c = sameWays(choice, best.choice) ? best : candidate(s, work, choice, costs, options);
+      const c = sameWays(choice, best.choice) ? best : candidate(setting, work, choice, costs, options);
       bound = Math.min(bound, choice.cost + c.order.lowerBound);
       if (choice.cost + c.order.cost < cost) {
         best = c;
@@ -89,22 +89,23 @@ export function planJointly(
   bound = Math.min(bound, cost);
   return { best, cost, lowerBound: bound, optimal: proved && bound >= cost, problem };
 }
-const sameWays = (a: WaysChoice, b: WaysChoice) =>
-  a.order.length === b.order.length && a.order.every((p) => a.ways[p] === b.ways[p]);
+const sameWays = (waysChoice: WaysChoice, b: WaysChoice) =>
+  waysChoice.order.length === b.order.length &&
+  waysChoice.order.every((p) => waysChoice.ways[p] === b.ways[p]);
 
 /** The operations that one choice of ways comes to, out and back, in their best order. */
 export function candidate(
-  s: Setting,
+  setting: Setting,
   work: Work,
   choice: WaysChoice,
   costs: Costs,
   options: JointOptions,
 ): Candidate {
-  const parts = partsOf(s, work, choice);
+  const parts = partsOf(setting, work, choice);
   const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
   return {
     ...parts,
-    order: order(s, all, parts.precedences, { tool: null, face: 'front' }, costs, options),
+    order: order(setting, all, parts.precedences, { tool: null, face: 'front' }, costs, options),
   };
 }
 
@@ -112,8 +113,8 @@ export function candidate(
  * Whether the operations of a choice of ways can be put into an order at all.
  * @throws RangeError naming a circle
  */
-export function candidateOrder(s: Setting, work: Work, choice: WaysChoice): void {
-  const parts = partsOf(s, work, choice);
+export function candidateOrder(setting: Setting, work: Work, choice: WaysChoice): void {
+  const parts = partsOf(setting, work, choice);
   const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
   precedenceGraph(
     orderProblem(all, parts.precedences, { tool: null, face: 'front' }, { change: 1, turn: 1 }),
@@ -121,8 +122,8 @@ export function candidateOrder(s: Setting, work: Work, choice: WaysChoice): void
 }
 
 /** The operations of the whole job in their parts between the gates, and what must come before what. */
-function partsOf(s: Setting, work: Work, choice: WaysChoice): Omit<Candidate, 'order'> {
-  const { index } = s;
+function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candidate, 'order'> {
+  const { index } = setting;
   const chosen: Chosen[] = [];
   const loosed: string[] = [];
   for (const fact of choice.order) {
@@ -134,9 +135,9 @@ function partsOf(s: Setting, work: Work, choice: WaysChoice): Omit<Candidate, 'o
     const way = index.slots.get(slot)!.ways.find((w) => w.id === choice.ways[fact] && w.to === pose);
     if (way) chosen.push({ slot, way });
   }
-  const ops = operationsOf(s, chosen, loosed);
-  const urgent = badCell(s.conditions) && index.cellSlot ? `move:${index.cellSlot}@out` : undefined;
-  const before = precedencesOut(s, ops, urgent);
+  const ops = operationsOf(setting, chosen, loosed);
+  const urgent = badCell(setting.conditions) && index.cellSlot ? `move:${index.cellSlot}@out` : undefined;
+  const before = precedencesOut(setting, ops, urgent);
   // what is moved over is worked on at the bench when the rest is out, but for what has to be loosed on the way
   const moved = new Set(ops.filter((o) => work.transfers.includes(o.slot)).map((o) => o.id));
   const onTheWay = moved.size
@@ -149,8 +150,8 @@ function partsOf(s: Setting, work: Work, choice: WaysChoice): Omit<Candidate, 'o
   const out = ops.filter((o) => !moved.has(o.id) || onTheWay.has(o.id));
   const bench = ops.filter((o) => moved.has(o.id) && !onTheWay.has(o.id));
 
-  const loose = looseAfter(s, ops, chosen);
-  const back = wayBack(s, loose);
+  const loose = looseAfter(setting, ops, chosen);
+  const back = wayBack(setting, loose);
   const cellOn = back.ops.find(
     (o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`,
   );
@@ -197,9 +198,9 @@ function between(segments: Operation[][], precedences: [string, string][]): [str
 function outsideOperations(index: IndexedModel, loose: Loose): Operation[] {
   const groups = new Map<string, string[]>();
   for (const id of loose.fasteners) {
-    const f = index.fasteners.get(id)!;
-    if (!f.holds.some((h) => index.coverSlots.includes(h))) continue;
-    const key = `${f.drive} ${f.face}`;
+    const fastener = index.fasteners.get(id)!;
+    if (!fastener.holds.some((h) => index.coverSlots.includes(h))) continue;
+    const key = `${fastener.drive} ${fastener.face}`;
     groups.set(key, [...(groups.get(key) ?? []), id]);
   }
   return [...groups.values()].map((things) => {
@@ -216,18 +217,18 @@ function outsideOperations(index: IndexedModel, loose: Loose): Operation[] {
 }
 
 /** What will be loose when the way out is done: what stands loose now and what the route looses. */
-function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
-  const { standing } = s;
+function looseAfter(setting: Setting, ops: Operation[], chosen: Chosen[]): Loose {
+  const { standing } = setting;
   const things = (kind: Operation['kind']) => ops.filter((o) => o.kind === kind).flatMap((o) => o.things);
   const moves: { slot: string; way: Way }[] = [];
   const add = (slot: string, way: Way | undefined) => {
     if (!way || moves.some((m) => m.slot === slot && m.way.to === way.to)) return;
     moves.push({ slot, way });
   };
-  for (const m of standing.moved) add(m.slot, wayTaken(s, m.slot, m.pose));
+  for (const m of standing.moved) add(m.slot, wayTaken(setting, m.slot, m.pose));
   for (const c of chosen) add(c.slot, c.way);
   // what is out was folded first where what it needed says so, however far behind
-  for (const m of [...moves]) if (m.way.to === 'out') add(m.slot, foldedFirst(s, m.slot, m.way));
+  for (const m of [...moves]) if (m.way.to === 'out') add(m.slot, foldedFirst(setting, m.slot, m.way));
   const uniq = (list: string[]) => [...new Set(list)];
   return {
     fasteners: uniq([...standing.fastenersOut, ...things('fasteners')]),
@@ -239,20 +240,20 @@ function looseAfter(s: Setting, ops: Operation[], chosen: Chosen[]): Loose {
 }
 
 /** The way by which a piece most likely came to where it is: one whose holders are all loose, else the first to that pose. */
-function wayTaken(s: Setting, slot: string, pose: string): Way | undefined {
-  const ways = s.index.slots.get(slot)?.ways ?? [];
+function wayTaken(setting: Setting, slot: string, pose: string): Way | undefined {
+  const ways = setting.index.slots.get(slot)?.ways ?? [];
   const there = ways.filter((w) => w.to === pose);
-  return there.find((w) => holders(w).every((id) => isLoose(s, id))) ?? there[0] ?? ways[0];
+  return there.find((w) => holders(w).every((id) => isLoose(setting, id))) ?? there[0] ?? ways[0];
 }
 
 /** The way to `folded` that a piece passed on its way out: its own way asks for it, or that of something that way asks for. */
-function foldedFirst(s: Setting, slot: string, way: Way): Way | undefined {
+function foldedFirst(setting: Setting, slot: string, way: Way): Way | undefined {
   const seen = new Set<Way>([way]);
   for (const w of seen)
     for (const need of w.needs) {
       if (need.slot === slot && need.pose === 'folded')
-        return s.index.slots.get(slot)!.ways.find((x) => x.to === 'folded');
-      for (const x of s.index.slots.get(need.slot)?.ways ?? []) if (x.to === need.pose) seen.add(x);
+        return setting.index.slots.get(slot)!.ways.find((x) => x.to === 'folded');
+      for (const x of setting.index.slots.get(need.slot)?.ways ?? []) if (x.to === need.pose) seen.add(x);
     }
   return undefined;
 }

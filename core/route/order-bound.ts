@@ -15,30 +15,30 @@ const mostSplits = 24;
  */
 export function changesBound(
   problem: OrderProblem,
-  g: PrecedenceGraph,
+  precedenceGraph: PrecedenceGraph,
 ): (done: Uint32Array, tool: number, face: number) => number {
   const { toolChangeCost, faceFlipCost } = problem;
-  const all = ancestorSets(g.before);
+  const all = ancestorSets(precedenceGraph.before);
   const groups = new Map<string, (done: Uint32Array, tool: number) => number>();
   const group = (tools: number[]) => {
     const key = tools.join();
     let known = groups.get(key);
     if (!known) {
       known = projection(
-        g.ops.map((_, i) => i).filter((i) => tools.includes(g.toolOf[i]!)),
-        (i) => g.toolOf[i]!,
+        precedenceGraph.ops.map((_, i) => i).filter((i) => tools.includes(precedenceGraph.toolOf[i]!)),
+        (i) => precedenceGraph.toolOf[i]!,
         all,
       );
       groups.set(key, known);
     }
     return known;
   };
-  const splits = splitsOf(g.tools.map((_, i) => i))
+  const splits = splitsOf(precedenceGraph.tools.map((_, i) => i))
     .slice(0, mostSplits)
     .map((s) => s.map(group));
   const sides = projection(
-    g.ops.map((_, i) => i),
-    (i) => g.faceOf[i]!,
+    precedenceGraph.ops.map((_, i) => i),
+    (i) => precedenceGraph.faceOf[i]!,
     all,
   );
   return (done, tool, face) => {

@@ -21,16 +21,16 @@ export interface Ops {
  */
 function runOfEach(
   runs: readonly Run[],
-  g: Ops,
+  ops: Ops,
   groupOf: ((id: string) => string | undefined) | undefined,
 ): Int32Array {
-  const n = g.ops.length;
+  const n = ops.ops.length;
   const run = new Int32Array(n);
   for (let i = 0; i < n; i++) run[i] = runs.findIndex((r) => Bits.has(r.done, i));
   if (!groupOf) return run;
   const groups = new Map<string, number[]>();
   for (let i = 0; i < n; i++) {
-    const k = groupOf(g.ops[i]!.id);
+    const k = groupOf(ops.ops[i]!.id);
     if (k !== undefined) groups.set(k, [...(groups.get(k) ?? []), i]);
   }
   for (const members of groups.values()) {
@@ -39,9 +39,10 @@ function runOfEach(
     // the latest first: the ones before it move up to it
     for (const i of members.toSorted((a, b) => run[b]! - run[a]!)) {
       let latest = last;
-      for (let k = 0; k < n; k++) if (Bits.has(g.before[k]!, i)) latest = Math.min(latest, run[k]!);
+      for (let k = 0; k < n; k++) if (Bits.has(ops.before[k]!, i)) latest = Math.min(latest, run[k]!);
       for (let r = latest; r > run[i]!; r--) {
-        if (runs[r]!.face !== g.faceOf[i] || (g.toolOf[i]! >= 0 && runs[r]!.tool !== g.toolOf[i])) continue;
+        if (runs[r]!.face !== ops.faceOf[i] || (ops.toolOf[i]! >= 0 && runs[r]!.tool !== ops.toolOf[i]))
+          continue;
         run[i] = r;
         break;
       }
@@ -53,29 +54,29 @@ function runOfEach(
 /** The operations of each run one after another: what goes on from the run before first, what goes on in the next run last. */
 export function inRuns(
   runs: readonly Run[],
-  g: Ops,
+  ops: Ops,
   groupOf: ((id: string) => string | undefined) | undefined,
   prefer: Prefer | undefined,
 ): string[] {
   const sequence: string[] = [];
-  const d = Bits.none(g.ops.length);
-  const at = new Map(g.ops.map((o, i) => [o.id, i]));
-  const run = runOfEach(runs, g, groupOf);
+  const d = Bits.none(ops.ops.length);
+  const at = new Map(ops.ops.map((o, i) => [o.id, i]));
+  const run = runOfEach(runs, ops, groupOf);
   const runsOf = new Map<string, Set<number>>();
   if (groupOf)
-    g.ops.forEach((o, i) => {
+    ops.ops.forEach((o, i) => {
       const k = groupOf(o.id);
       if (k !== undefined) runsOf.set(k, (runsOf.get(k) ?? new Set()).add(run[i]!));
     });
   const weight = (i: number, r: number) => {
-    const of = groupOf && runsOf.get(groupOf(g.ops[i]!.id) ?? '');
+    const of = groupOf && runsOf.get(groupOf(ops.ops[i]!.id) ?? '');
     return !of ? 1 : of.has(r - 1) ? 0 : of.has(r + 1) ? 2 : 1;
   };
   for (let r = 0; r < runs.length; r++) {
     for (;;) {
       let ready: number[] = [];
-      for (let i = 0; i < g.ops.length; i++)
-        if (run[i] === r && !Bits.has(d, i) && Bits.covers(d, g.before[i]!)) ready.push(i);
+      for (let i = 0; i < ops.ops.length; i++)
+        if (run[i] === r && !Bits.has(d, i) && Bits.covers(d, ops.before[i]!)) ready.push(i);
       if (!ready.length) break;
       const least = Math.min(...ready.map((i) => weight(i, r)));
       ready = ready.filter((i) => weight(i, r) === least);
@@ -83,12 +84,12 @@ export function inRuns(
         ? at.get(
             prefer(
               sequence[sequence.length - 1],
-              ready.map((k) => g.ops[k]!.id),
+              ready.map((k) => ops.ops[k]!.id),
             ),
           )!
         : ready[0]!;
       Bits.set(d, i);
-      sequence.push(g.ops[i]!.id);
+      sequence.push(ops.ops[i]!.id);
     }
   }
   return sequence;

@@ -117,7 +117,7 @@ function prepare(
   if (unknown.length) return { unknown };
   const { methods, conditions, hourlyRateMinor, stations, force, remedies, system } = input;
   const standing = withoutTrial(index, input.standing);
-  const s: Setting = {
+  const setting: Setting = {
     index,
     standing,
     methods,
@@ -132,16 +132,22 @@ function prepare(
   const cell = index.cellConnector;
   // nobody solders in a device whose board is live
   const off =
-    cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(s, work)) ? [looseFact(cell)] : [];
+    cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(setting, work))
+      ? [looseFact(cell)]
+      : [];
   const targets = [...work.replaced, ...work.transfers]
     .map((slot) => poseFact(slot, 'out'))
-    .concat(off, chipMoves(s, work) ? chipInReach(s) : [])
+    .concat(off, chipMoves(setting, work) ? chipInReach(setting) : [])
     .concat(
       work.visits.flatMap((v) =>
-        v.act === 'reseat' ? atThePlugs(s, v.slot) : v.out ? [poseFact(v.slot, 'out')] : inReach(s, v.slot),
+        v.act === 'reseat'
+          ? atThePlugs(setting, v.slot)
+          : v.out
+            ? [poseFact(v.slot, 'out')]
+            : inReach(setting, v.slot),
       ),
     );
-  return { index, s, work, targets: [...new Set(targets)] };
+  return { index, s: setting, work, targets: [...new Set(targets)] };
 }
 
 /**
@@ -170,16 +176,16 @@ export function findWays(index: IndexedModel, inputs: readonly RouteInput[]): (s
 }
 
 /** Whether an identity chip is to be moved to a new display, as the house method or the owner's choice has it. */
-const chipMoves = (s: Setting, work: Work): boolean =>
-  s.methods['display-data'] === 'chip' &&
+const chipMoves = (setting: Setting, work: Work): boolean =>
+  setting.methods['display-data'] === 'chip' &&
   work.replaced.some(
     (r) =>
-      s.index.slots.get(r)!.kind === 'display' &&
-      s.index.model.pairing.some((p) => p.slot === r && p.store === 'chip'),
+      setting.index.slots.get(r)!.kind === 'display' &&
+      setting.index.model.pairing.some((p) => p.slot === r && p.store === 'chip'),
   );
 /** What lies over an identity chip that has a place of its own in the device. */
-const chipInReach = (s: Setting): string[] =>
-  s.index.model.slots.filter((x) => x.kind === 'chip').flatMap((x) => reachFacts(s, x.id));
+const chipInReach = (setting: Setting): string[] =>
+  setting.index.model.slots.filter((x) => x.kind === 'chip').flatMap((x) => reachFacts(setting, x.id));
 
 /** A device on which a part is being tried stands as it will when the trial is over: its plugs and the cell off. */
 function withoutTrial(index: IndexedModel, standing: Standing): Standing {
@@ -192,15 +198,18 @@ function withoutTrial(index: IndexedModel, standing: Standing): Standing {
 }
 
 /** What must be away, and the cell off, for the plugs of a piece to be pressed home. */
-function atThePlugs(s: Setting, slot: string): string[] {
-  const cell = s.index.cellConnector;
-  return [...(cell ? [looseFact(cell)] : []), ...plugsOf(s.index, slot).flatMap((id) => reachFacts(s, id))];
+function atThePlugs(setting: Setting, slot: string): string[] {
+  const cell = setting.index.cellConnector;
+  return [
+    ...(cell ? [looseFact(cell)] : []),
+    ...plugsOf(setting.index, slot).flatMap((id) => reachFacts(setting, id)),
+  ];
 }
 
 /** What must be away to see and touch a piece and its connectors. */
-function inReach(s: Setting, slot: string): string[] {
-  const connectors = s.index.model.connectors.filter((c) => c.joins.includes(slot)).map((c) => c.id);
-  return [slot, ...connectors].flatMap((id) => reachFacts(s, id));
+function inReach(setting: Setting, slot: string): string[] {
+  const connectors = setting.index.model.connectors.filter((c) => c.joins.includes(slot)).map((c) => c.id);
+  return [slot, ...connectors].flatMap((id) => reachFacts(setting, id));
 }
 
 /** Brackets whose screws are taken out, or put in, in more than one go with something else in between. */

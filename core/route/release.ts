@@ -26,53 +26,60 @@ export interface Circumstances {
 
 type Guard = Release['guard'];
 /** Is this allowed here: by the device's condition, the house methods and the stations owned? */
-export function allows(c: Circumstances, guard: Guard): boolean {
+export function allows(circumstances: Circumstances, guard: Guard): boolean {
   return (
-    !guard.unless.some((x) => c.conditions.includes(x)) &&
-    (!guard.station || c.stations.includes(guard.station)) &&
+    !guard.unless.some((x) => circumstances.conditions.includes(x)) &&
+    (!guard.station || circumstances.stations.includes(guard.station)) &&
     Object.entries(guard.methods).every(
-      ([row, options]) => !options || options.includes(c.methods[row as keyof Methods]),
+      ([row, options]) => !options || options.includes(circumstances.methods[row as keyof Methods]),
     )
   );
 }
 
 /** Where this workshop warms a device: the method's source if it owns it and the device does on it, else the first that will do. */
-export function heatStation(c: Circumstances): string | undefined {
-  const bent = c.conditions.includes('bent');
+export function heatStation(circumstances: Circumstances): string | undefined {
+  const bent = circumstances.conditions.includes('bent');
   const fits = (id: string) =>
-    c.stations.includes(id) &&
+    circumstances.stations.includes(id) &&
     !(bent && generalStations.find((s) => s.id === id)?.flat) &&
-    !(c.openWithCell && generalStations.find((s) => s.id === id)?.whole);
-  const wanted = heatStations[c.methods['heat-source']]!;
+    !(circumstances.openWithCell && generalStations.find((s) => s.id === id)?.whole);
+  const wanted = heatStations[circumstances.methods['heat-source']]!;
   return fits(wanted) ? wanted : generalStations.find((s) => s.softenS !== undefined && fits(s.id))?.id;
 }
 
 /** The means that a house method or a condition puts first for a bond; the model's own order decides the rest. */
-function wanted(c: Circumstances, bond: Bond): ReleaseMeans | undefined {
-  const holds = bond.holds.map((h) => c.index.slots.get(h)?.kind);
-  if (isSeal(c.index, bond)) return c.methods.softening === 'solvent' ? 'solvent' : 'heat';
+function wanted(circumstances: Circumstances, bond: Bond): ReleaseMeans | undefined {
+  const holds = bond.holds.map((h) => circumstances.index.slots.get(h)?.kind);
+  if (isSeal(circumstances.index, bond))
+    return circumstances.methods.softening === 'solvent' ? 'solvent' : 'heat';
   // a bad cell is not pulled at; often its adhesive has let go already
   if (holds.includes('cell'))
-    return c.methods['cell-removal'] === 'solvent' || badCell(c.conditions) ? 'solvent' : 'pull';
+    return circumstances.methods['cell-removal'] === 'solvent' || badCell(circumstances.conditions)
+      ? 'solvent'
+      : 'pull';
   if (holds.includes('back') && bond.kind === 'glue')
-    return c.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
+    return circumstances.methods['bonded-back'] === 'laser' ? 'laser' : 'heat';
   return undefined;
 }
 
 /** How a bond is released here, or undefined when no means is left. */
-export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefined {
-  const hot = c.conditions.some((x) => noHeat.includes(x));
+export function releaseFor(circumstances: Circumstances, bond: Bond): ReleasePlan | undefined {
+  const hot = circumstances.conditions.some((x) => noHeat.includes(x));
   // a chip is lifted under the microscope, with hot air of its own
-  const chip = bond.holds.some((h) => c.index.slots.get(h)?.kind === 'chip');
-  const station = chip ? (c.stations.includes('microscope') ? 'microscope' : undefined) : heatStation(c);
+  const chip = bond.holds.some((h) => circumstances.index.slots.get(h)?.kind === 'chip');
+  const station = chip
+    ? circumstances.stations.includes('microscope')
+      ? 'microscope'
+      : undefined
+    : heatStation(circumstances);
   const allowed = bond.release.filter(
     (r) =>
-      allows(c, r.guard) &&
+      allows(circumstances, r.guard) &&
       !(hot && (r.by === 'heat' || r.by === 'laser')) &&
       (r.by !== 'heat' || station !== undefined) &&
-      (r.by !== 'laser' || c.stations.includes(r.station ?? 'glass-laser')),
+      (r.by !== 'laser' || circumstances.stations.includes(r.station ?? 'glass-laser')),
   );
-  const first = wanted(c, bond);
+  const first = wanted(circumstances, bond);
   const release = allowed.find((r) => r.by === first) ?? allowed[0];
   if (!release) return undefined;
   if (release.by === 'laser')
@@ -80,17 +87,22 @@ export function releaseFor(c: Circumstances, bond: Bond): ReleasePlan | undefine
   if (release.by !== 'heat')
     return { release, waitS: release.waitS, ...(release.station ? { station: release.station } : {}) };
   // the house source is for opening a device; what sits inside is warmed where the model says
-  const cover = bond.holds.some((h) => c.index.coverSlots.includes(h));
+  const cover = bond.holds.some((h) => circumstances.index.coverSlots.includes(h));
   if (chip) return { release, station: station!, waitS: release.waitS };
   const whole = generalStations.find((s) => s.id === release.station)?.whole;
-  if (!cover && release.station && c.stations.includes(release.station) && !(c.openWithCell && whole))
+  if (
+    !cover &&
+    release.station &&
+    circumstances.stations.includes(release.station) &&
+    !(circumstances.openWithCell && whole)
+  )
     return { release, station: release.station, waitS: release.waitS };
   const soak =
     release.station === station
       ? release.waitS
       : (generalStations.find((s) => s.id === station)!.softenS ?? release.waitS);
   const follow =
-    isSeal(c.index, bond) && c.methods.softening === 'heat-solvent'
+    isSeal(circumstances.index, bond) && circumstances.methods.softening === 'heat-solvent'
       ? allowed.find((r) => r.by === 'solvent')
       : undefined;
   return { release, station: station!, waitS: soak, ...(follow ? { follow } : {}) };

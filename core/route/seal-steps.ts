@@ -3,17 +3,17 @@ import { noHeat } from '../vocabulary/conditions';
 import { type Draft, plainStep, toolsOf } from './draft';
 import { handsS } from './times';
 /** Whether seals are pressed by a press here: not on a device that is bent, and never over a bad cell. */
-export const pressed = (s: Setting): boolean =>
-  s.methods['seal-press'] === 'press' &&
-  s.stations.includes('seal-press') &&
-  !s.conditions.some((x) => x === 'bent' || noHeat.includes(x));
+export const pressed = (setting: Setting): boolean =>
+  setting.methods['seal-press'] === 'press' &&
+  setting.stations.includes('seal-press') &&
+  !setting.conditions.some((x) => x === 'bent' || noHeat.includes(x));
 /** Seconds under the press: common practice, 75 kgf for 30 s on the frame and again after closing. */
 export const pressS = 30;
 /** Old glue off a rim, before a seal is laid on it. */
-export const rimStep = (s: Setting, target: string, more: Partial<Draft>): Draft => {
-  const acetone = s.methods['rim-solvent'] === 'acetone';
+export const rimStep = (setting: Setting, target: string, more: Partial<Draft>): Draft => {
+  const acetone = setting.methods['rim-solvent'] === 'acetone';
   return plainStep('clean rim', [target], handsS.cleanRim, {
-    tools: toolsOf(s.index, ['swabs', 'brush']),
+    tools: toolsOf(setting.index, ['swabs', 'brush']),
     uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }],
     ...more,
     cautions: [

@@ -26,54 +26,56 @@ export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */
 export const looseFact = (id: string) => `loose:${id}`;
 
-export const isLoose = (s: Setting, id: string) =>
-  s.standing.fastenersOut.includes(id) ||
-  s.standing.connectorsOff.includes(id) ||
-  s.standing.bondsOpen.includes(id) ||
-  s.standing.catchesFree.includes(id);
-export const isMoved = (s: Setting, slot: string, pose: string) =>
-  s.standing.moved.some((m) => m.slot === slot && (m.pose === pose || m.pose === 'out'));
+export const isLoose = (setting: Setting, id: string) =>
+  setting.standing.fastenersOut.includes(id) ||
+  setting.standing.connectorsOff.includes(id) ||
+  setting.standing.bondsOpen.includes(id) ||
+  setting.standing.catchesFree.includes(id);
+export const isMoved = (setting: Setting, slot: string, pose: string) =>
+  setting.standing.moved.some((m) => m.slot === slot && (m.pose === pose || m.pose === 'out'));
 
 /** The slots that must be away before a thing can be reached, as facts. */
-export const reachFacts = (s: Setting, id: string) =>
-  coveredBy(s.index, id).map((c) => poseFact(c, s.index.slots.get(c)!.uncoversAt));
+export const reachFacts = (setting: Setting, id: string) =>
+  coveredBy(setting.index, id).map((c) => poseFact(c, setting.index.slots.get(c)!.uncoversAt));
 
 /** What the interlocks want loosed before a connector may move. */
-export function interlockFacts(s: Setting, connector: string): string[] {
-  return needsBefore(s.index, { type: 'connectorOff', connector }).flatMap((n) =>
-    'off' in n ? [looseFact(n.off)] : [],
+export function interlockFacts(setting: Setting, connector: string): string[] {
+  return needsBefore(setting.index, { type: 'connectorOff', connector }).flatMap((need) =>
+    'off' in need ? [looseFact(need.off)] : [],
   );
 }
 
 export const holders = (w: Way) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches];
 
 /** Everything that one way needs moved before its gesture, with what hides its holders and what the interlocks ask. */
-export function needsOfWay(s: Setting, slot: string, way: Way): string[] {
+export function needsOfWay(setting: Setting, slot: string, way: Way): string[] {
   const needs = new Set(way.needs.map((n) => poseFact(n.slot, n.pose)));
-  const own = s.index.slots.get(slot)!;
+  const own = setting.index.slots.get(slot)!;
   // a frame leaves when everything that sits in it is out, but for what comes with the new one
   const stays = own.kind === 'frame' ? own.arrivesWith : [];
   if (own.kind === 'frame')
-    for (const o of s.index.model.slots)
+    for (const o of setting.index.model.slots)
       if (o.id !== slot && !o.carrier && !stays.includes(o.id)) needs.add(poseFact(o.id, 'out'));
-  for (const c of reachFacts(s, slot)) if (!stays.includes(c.split('@')[0]!)) needs.add(c);
-  for (const id of holders(way)) if (!isLoose(s, id)) for (const c of reachFacts(s, id)) needs.add(c);
-  for (const c of way.connectors) if (!isLoose(s, c)) for (const f of interlockFacts(s, c)) needs.add(f);
+  for (const c of reachFacts(setting, slot)) if (!stays.includes(c.split('@')[0]!)) needs.add(c);
+  for (const id of holders(way))
+    if (!isLoose(setting, id)) for (const c of reachFacts(setting, id)) needs.add(c);
+  for (const connector of way.connectors)
+    if (!isLoose(setting, connector)) for (const f of interlockFacts(setting, connector)) needs.add(f);
   needs.delete(poseFact(slot, way.to));
-  return [...needs].filter((f) => !isTrue(s, f));
+  return [...needs].filter((f) => !isTrue(setting, f));
 }
-function isTrue(s: Setting, fact: string): boolean {
-  if (fact.startsWith('loose:')) return isLoose(s, fact.slice(6));
+function isTrue(setting: Setting, fact: string): boolean {
+  if (fact.startsWith('loose:')) return isLoose(setting, fact.slice(6));
   const [slot, pose] = fact.split('@') as [string, string];
-  return isMoved(s, slot, pose);
+  return isMoved(setting, slot, pose);
 }
 
 /** Seconds of hands for loosing one thing. */
-export function looseSeconds(s: Setting, id: string) {
-  if (s.index.fasteners.has(id)) return handsS.unscrew;
-  if (s.index.connectors.has(id)) return handsS.disconnect;
-  if (s.index.catches.has(id)) return handsS.unhook;
-  const plan = releaseFor(s, s.index.bonds.get(id)!);
+export function looseSeconds(setting: Setting, id: string) {
+  if (setting.index.fasteners.has(id)) return handsS.unscrew;
+  if (setting.index.connectors.has(id)) return handsS.disconnect;
+  if (setting.index.catches.has(id)) return handsS.unhook;
+  const plan = releaseFor(setting, setting.index.bonds.get(id)!);
   if (!plan) return handsS.solvent;
   const { handsS: hands, by } = plan.release;
   let work: { low: number; likely: number; high: number } = {
@@ -93,72 +95,72 @@ export const priceOf = (index: IndexedModel, item: string) =>
 const riskCost = (risks: readonly { chance: number; cost: number }[]) =>
   risks.reduce((c, r) => c + Math.round(r.chance * r.cost), 0);
 /** What it costs to break a bond beside the time: what renews it, and the chance of breaking something. */
-export const bondRisks = (s: Setting, id: string): Way['risks'] => {
-  const b = s.index.bonds.get(id);
-  return b ? (releaseFor(s, b)?.release.risks ?? []) : [];
+export const bondRisks = (setting: Setting, id: string): Way['risks'] => {
+  const bond = setting.index.bonds.get(id);
+  return bond ? (releaseFor(setting, bond)?.release.risks ?? []) : [];
 };
 export const bondRisk = (s: Setting, id: string) => riskCost(bondRisks(s, id));
 /** What lays a bond anew: its own consumables, or tape where that is the house method. */
-export const renewalOf = (s: Circumstances, bond: Bond) =>
-  bond.kind === 'stretch-strip' && s.methods['cell-bond'] === 'tape' && bond.orTape.length
+export const renewalOf = (circumstances: Circumstances, bond: Bond) =>
+  bond.kind === 'stretch-strip' && circumstances.methods['cell-bond'] === 'tape' && bond.orTape.length
     ? bond.orTape
     : bond.renewedBy;
 /** The new piece that brings a seal fitted, where one does: it was chosen so, or seen. */
-export const bringsSeal = (s: Setting, bond: Bond, replaced: readonly string[]): string | undefined =>
+export const bringsSeal = (setting: Setting, bond: Bond, replaced: readonly string[]): string | undefined =>
   bond.holds.find(
     (h) =>
       // laid already, it is laid anew only after it has been opened
-      !s.standing.bondsRenewed.includes(bond.id) &&
-      s.index.slots.get(h)!.arrivesWith.includes(bond.id) &&
-      (replaced.includes(h) || s.standing.done.includes(h)),
+      !setting.standing.bondsRenewed.includes(bond.id) &&
+      setting.index.slots.get(h)!.arrivesWith.includes(bond.id) &&
+      (replaced.includes(h) || setting.standing.done.includes(h)),
   );
 /** Chance times price of one way. */
 export const wayRisk = (w: Way) => riskCost(w.risks);
 /** The ways to a pose that are open here: by guard, by what can be released, by the method for deep parts, or the one insisted on. */
-export function waysTo(s: Setting, slot: string, pose: string): Way[] {
-  const open = s.index.slots
+export function waysTo(setting: Setting, slot: string, pose: string): Way[] {
+  const open = setting.index.slots
     .get(slot)!
     .ways.filter(
-      (w) =>
-        w.to === pose &&
-        allows(s, w.guard) &&
-        w.bonds.every((b) => isLoose(s, b) || releaseFor(s, s.index.bonds.get(b)!)),
+      (way) =>
+        way.to === pose &&
+        allows(setting, way.guard) &&
+        way.bonds.every((b) => isLoose(setting, b) || releaseFor(setting, setting.index.bonds.get(b)!)),
     );
-  const forced = open.filter((w) => w.id === s.force[poseFact(slot, pose)]);
+  const forced = open.filter((w) => w.id === setting.force[poseFact(slot, pose)]);
   if (forced.length) return forced;
   const shifts = (w: Way) => w.needs.some((n) => n.pose === 'shifted');
-  const method = s.methods['deep-part'];
+  const method = setting.methods['deep-part'];
   const preferred = method === 'cheaper' ? open : open.filter((w) => shifts(w) === (method === 'shift'));
   return preferred.length ? preferred : open;
 }
 
 /** The choice of ways for some targets as a ways problem: one currency, minor units of money. */
-export function waysProblem(s: Setting, targets: string[]): WaysProblem {
+export function waysProblem(setting: Setting, targets: string[]): WaysProblem {
   const operations = new Map<string, number>();
   const op = (id: string) => {
     if (operations.has(id)) return;
-    const bond = s.index.bonds.get(id);
+    const bond = setting.index.bonds.get(id);
     operations.set(
       id,
-      money(expected(looseSeconds(s, id)), s.hourlyRateMinor) +
-        (bond ? itemCost(s.index, renewalOf(s, bond)) + bondRisk(s, id) : 0),
+      money(expected(looseSeconds(setting, id)), setting.hourlyRateMinor) +
+        (bond ? itemCost(setting.index, renewalOf(setting, bond)) + bondRisk(setting, id) : 0),
     );
   };
   const parts: WaysProblem['parts'] = [];
-  for (const slot of s.index.model.slots) {
+  for (const slot of setting.index.model.slots) {
     const poses = new Set(slot.ways.map((w) => w.to));
     for (const pose of poses) {
-      const ways = waysTo(s, slot.id, pose).map((w) => {
-        const ops = holders(w).filter((id) => !isLoose(s, id));
+      const ways = waysTo(setting, slot.id, pose).map((way) => {
+        const ops = holders(way).filter((id) => !isLoose(setting, id));
         ops.forEach(op);
         return {
-          id: w.id,
-          needs: needsOfWay(s, slot.id, w),
+          id: way.id,
+          needs: needsOfWay(setting, slot.id, way),
           operations: ops,
           cost:
-            money(expected(inSeconds(w.minutes)), s.hourlyRateMinor) +
-            wayRisk(w) +
-            itemCost(s.index, w.consumables),
+            money(expected(inSeconds(way.minutes)), setting.hourlyRateMinor) +
+            wayRisk(way) +
+            itemCost(setting.index, way.consumables),
         };
       });
       // out implies folded and shifted, at no cost
@@ -175,15 +177,17 @@ export function waysProblem(s: Setting, targets: string[]): WaysProblem {
             ways: [{ id: 'by-out', needs: [poseFact(slot.id, 'out')], operations: [], cost: 0 }],
           });
   }
-  for (const c of s.index.model.connectors) {
-    op(c.id);
+  for (const connector of setting.index.model.connectors) {
+    op(connector.id);
     parts.push({
-      id: looseFact(c.id),
+      id: looseFact(connector.id),
       ways: [
         {
           id: 'take-off',
-          needs: [...reachFacts(s, c.id), ...interlockFacts(s, c.id)].filter((f) => !isTrue(s, f)),
-          operations: [c.id],
+          needs: [...reachFacts(setting, connector.id), ...interlockFacts(setting, connector.id)].filter(
+            (f) => !isTrue(setting, f),
+          ),
+          operations: [connector.id],
           cost: 0,
         },
       ],
@@ -192,6 +196,6 @@ export function waysProblem(s: Setting, targets: string[]): WaysProblem {
   return {
     parts,
     operations: [...operations].map(([id, cost]) => ({ id, cost })),
-    targets: targets.filter((t) => !isTrue(s, t)),
+    targets: targets.filter((t) => !isTrue(setting, t)),
   };
 }

@@ -13,108 +13,131 @@ import { newPiece } from '../vocabulary/pieces';
 import { newPartSteps } from './identity-steps';
 /** The steps of one operation on the way back; `replaced` are the slots that get another piece. */
 export function stepsBack(
-  s: Setting,
-  o: Operation,
+  setting: Setting,
+  operation: Operation,
   replaced: readonly string[],
   hasFolded: boolean,
 ): Draft[] {
-  const base: Base = { about: o.slot, face: o.face, tools: [], waitS: 0, why: [], cautions: [] };
-  switch (o.kind) {
+  const base: Base = {
+    about: operation.slot,
+    face: operation.face,
+    tools: [],
+    waitS: 0,
+    why: [],
+    cautions: [],
+  };
+  switch (operation.kind) {
     case 'fasteners':
-      return [fastened(s, o, base)];
+      return [fastened(setting, operation, base)];
     case 'connector': {
-      const c = s.index.connectors.get(o.things[0]!)!;
+      const connector = setting.index.connectors.get(operation.things[0]!)!;
       return [
         {
           ...base,
           action: 'connect',
-          targets: o.things,
+          targets: operation.things,
           handsS: handsS.connect,
-          cautions: c.press === 'ends' ? ['press-ends'] : [],
+          cautions: connector.press === 'ends' ? ['press-ends'] : [],
         },
       ];
     }
     case 'bond':
-      return renewed(s, o, base, replaced);
+      return renewed(setting, operation, base, replaced);
     case 'catches':
       throw new RangeError('catches go home with the piece they hold');
     case 'move':
       return [
-        ...(replaced.includes(o.slot) ? newPartSteps(s, o.slot) : []),
-        fitted(s, o, base, replaced, o.way!.to === 'out' && hasFolded ? 'folded' : 'in'),
-        ...cures(s, o),
+        ...(replaced.includes(operation.slot) ? newPartSteps(setting, operation.slot) : []),
+        fitted(
+          setting,
+          operation,
+          base,
+          replaced,
+          operation.way!.to === 'out' && hasFolded ? 'folded' : 'in',
+        ),
+        ...cures(setting, operation),
       ];
   }
 }
 type Base = Pick<Draft, 'about' | 'face' | 'tools' | 'waitS' | 'why' | 'cautions'>;
 
 /** Screws of one bracket in again: to their torque where the model knows it, new ones where the house wants that. */
-function fastened(s: Setting, o: Operation, base: Base): Draft {
-  const known = o.things.map((f) => s.index.fasteners.get(f)!.torqueNcM);
+function fastened(setting: Setting, operation: Operation, base: Base): Draft {
+  const known = operation.things.map((f) => setting.index.fasteners.get(f)!.torqueNcM);
   const same = known[0] !== undefined && known.every((t) => t === known[0]);
   return {
     ...base,
     action: 'fasten',
-    targets: o.things,
-    bit: o.tool as Drive,
-    handsS: times(handsS.fasten, o.things.length),
-    cautions: [...longScrew(s, o.things), s.methods.screws === 'new' ? 'new-screws' : 'check-threads'],
-    ...(s.methods.screws === 'new' ? { fresh: true as const } : {}),
+    targets: operation.things,
+    bit: operation.tool as Drive,
+    handsS: times(handsS.fasten, operation.things.length),
+    cautions: [
+      ...longScrew(setting, operation.things),
+      setting.methods.screws === 'new' ? 'new-screws' : 'check-threads',
+    ],
+    ...(setting.methods.screws === 'new' ? { fresh: true as const } : {}),
     ...(same ? { torqueNcM: known[0]!, tools: ['torque-driver'] } : {}),
   };
 }
 /** A bond that is made again: laid anew, or come with the new part. */
-function renewed(s: Setting, o: Operation, base: Base, replaced: readonly string[]): Draft[] {
-  const b = s.index.bonds.get(o.things[0]!)!;
-  const seal = isSeal(s.index, b);
-  const rim = () => rimStep(s, b.id, { about: o.slot, face: o.face });
-  if (seal && bringsSeal(s, b, replaced))
+function renewed(setting: Setting, operation: Operation, base: Base, replaced: readonly string[]): Draft[] {
+  const bond = setting.index.bonds.get(operation.things[0]!)!;
+  const seal = isSeal(setting.index, bond);
+  const rim = () => rimStep(setting, bond.id, { about: operation.slot, face: operation.face });
+  if (seal && bringsSeal(setting, bond, replaced))
     return [
       rim(),
-      { ...base, action: 'renew', targets: o.things, handsS: handsS.look, cautions: ['seal-came-fitted'] },
+      {
+        ...base,
+        action: 'renew',
+        targets: operation.things,
+        handsS: handsS.look,
+        cautions: ['seal-came-fitted'],
+      },
     ];
-  const items = renewalOf(s, b);
-  const taped = items === b.orTape && items.length > 0;
-  const glue = b.kind === 'glue' && b.cureS > 0;
-  const uv = glue && setsByLight(s, b);
+  const items = renewalOf(setting, bond);
+  const taped = items === bond.orTape && items.length > 0;
+  const glue = bond.kind === 'glue' && bond.cureS > 0;
+  const uv = glue && setsByLight(setting, bond);
   const renew: Draft = {
     ...base,
     action: 'renew',
-    targets: o.things,
-    handsS: around(b.renewS),
+    targets: operation.things,
+    handsS: around(bond.renewS),
     cautions: [
       ...(taped ? ['tape-next-time' as const] : []),
       ...(glue && !uv ? ['glue-wait' as const] : []),
       ...(uv ? ['uv-eyes' as const] : []),
-      ...(seal && !pressed(s) ? ['press-by-hand' as const] : []),
+      ...(seal && !pressed(setting) ? ['press-by-hand' as const] : []),
     ],
     ...(uv ? { uses: [{ item: 'uv-glue', quantity: 1 }] } : items.length ? { uses: items } : {}),
-    ...(b.renewNote ? { note: b.renewNote } : {}),
+    ...(bond.renewNote ? { note: bond.renewNote } : {}),
   };
   if (!seal) return [renew];
   // another seal is laid like the display's: clean rim, laid, pressed
-  const press = { station: 'seal-press', about: o.slot, face: o.face } as const;
-  return [rim(), renew, ...(pressed(s) ? [holdStep('press', b.id, pressS, handsS.act, press)] : [])];
+  const press = { station: 'seal-press', about: operation.slot, face: operation.face } as const;
+  return [rim(), renew, ...(pressed(setting) ? [holdStep('press', bond.id, pressS, handsS.act, press)] : [])];
 }
 /** A piece that goes home, the old one or the new. */
 function fitted(
-  s: Setting,
-  o: Operation,
+  setting: Setting,
+  operation: Operation,
   base: Base,
   replaced: readonly string[],
   pose: 'folded' | 'in',
 ): Draft {
-  const slot = s.index.slots.get(o.slot)!;
+  const slot = setting.index.slots.get(operation.slot)!;
   const rule = slot.install;
-  const fresh = replaced.includes(o.slot);
-  const brings = bringsOf(s.index, o.slot);
+  const fresh = replaced.includes(operation.slot);
+  const brings = bringsOf(setting.index, operation.slot);
   // into a new frame a piece takes longer than back to where it was
   const intoFrame =
-    replaced.some((r) => s.index.slots.get(r)!.kind === 'frame' && r !== o.slot) && !slot.carrier;
+    replaced.some((r) => setting.index.slots.get(r)!.kind === 'frame' && r !== operation.slot) &&
+    !slot.carrier;
   return {
     ...base,
     action: 'fit',
-    targets: [o.slot],
+    targets: [operation.slot],
     pose,
     handsS: plus(
       inSeconds(rule?.minutes ?? { low: 0.3, likely: 0.5, high: 1 }),
@@ -122,7 +145,7 @@ function fitted(
     ),
     waitS: rule?.pressS ?? 0,
     cautions: fittedWith(slot, fresh),
-    ...(fresh ? { piece: newPiece(o.slot), ...(brings.length ? { brings } : {}) } : {}),
+    ...(fresh ? { piece: newPiece(operation.slot), ...(brings.length ? { brings } : {}) } : {}),
     ...(rule?.note ? { note: rule.note } : {}),
     ...(rule?.lipFirst ? { lipFirst: rule.lipFirst } : {}),
     ...(rule?.angleDeg ? { angleDeg: rule.angleDeg } : {}),
@@ -135,20 +158,26 @@ const fittedWith = (slot: Slot, fresh: boolean): Caution[] => {
   return slot.traits.includes('fragile') ? ['fragile'] : [];
 };
 /** Glue under a piece that has just gone in sets by itself: under the lamp, or in its own time. */
-function cures(s: Setting, o: Operation): Draft[] {
-  return s.index.model.bonds
-    .filter((b) => b.kind === 'glue' && b.cureS > 0 && b.holds[0] === o.slot && o.way!.bonds.includes(b.id))
-    .map((b) => {
-      const uv = setsByLight(s, b);
-      return holdStep('cure', b.id, uv ? uvCureS : b.cureS, handsS.act, {
-        about: o.slot,
-        face: o.face,
+function cures(setting: Setting, operation: Operation): Draft[] {
+  return setting.index.model.bonds
+    .filter(
+      (b) =>
+        b.kind === 'glue' &&
+        b.cureS > 0 &&
+        b.holds[0] === operation.slot &&
+        operation.way!.bonds.includes(b.id),
+    )
+    .map((bond) => {
+      const uv = setsByLight(setting, bond);
+      return holdStep('cure', bond.id, uv ? uvCureS : bond.cureS, handsS.act, {
+        about: operation.slot,
+        face: operation.face,
         ...(uv ? { station: 'uv-lamp' } : {}),
       });
     });
 }
 /** Whether a glue sets under the lamp: it is made for it, light reaches it, and that is how it is done here. */
-const setsByLight = (s: Setting, bond: Bond): boolean =>
-  bond.setsByLight && s.methods['fixing-glue'] === 'uv' && s.stations.includes('uv-lamp');
+const setsByLight = (setting: Setting, bond: Bond): boolean =>
+  bond.setsByLight && setting.methods['fixing-glue'] === 'uv' && setting.stations.includes('uv-lamp');
 /** Under the lamp, s: from memory, the glue's sheet comes first. */
 const uvCureS = 30;

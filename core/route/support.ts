@@ -30,7 +30,7 @@ export function supportOf(problem: Pick<WaysProblem, 'parts'>): Support {
       if (!needs.length) reach(part.id, w);
       if (needs.some((n) => !exists.has(n))) continue;
       const entry = { fact: part.id, way: w, left: needs.length };
-      for (const n of needs) waiting.set(n, [...(waiting.get(n) ?? []), entry]);
+      for (const need of needs) waiting.set(need, [...(waiting.get(need) ?? []), entry]);
     }
   for (const fact of order)
     for (const entry of waiting.get(fact) ?? []) {
@@ -48,7 +48,7 @@ export function choiceFrom(
   const unreachable = targets.filter((t) => !support.way.has(t));
   if (unreachable.length) return { unreachable };
   const needed = new Set(targets);
-  for (const fact of needed) for (const n of support.way.get(fact)!.needs) needed.add(n);
+  for (const fact of needed) for (const need of support.way.get(fact)!.needs) needed.add(need);
   return {
     ways: Object.fromEntries([...needed].map((fact) => [fact, support.way.get(fact)!.id])),
     order: support.order.filter((fact) => needed.has(fact)),

@@ -37,15 +37,15 @@ export const handsS = {
 } as const satisfies Record<string, Minutes>;
 
 /** n times a three-point time, each independent: low and high add too, which is a wide but honest range. */
-export const times = (t: Minutes, n: number): Minutes => ({
-  low: t.low * n,
-  likely: t.likely * n,
-  high: t.high * n,
+export const times = (minutes: Minutes, n: number): Minutes => ({
+  low: minutes.low * n,
+  likely: minutes.likely * n,
+  high: minutes.high * n,
 });
-export const plus = (a: Minutes, b: Minutes): Minutes => ({
-  low: a.low + b.low,
-  likely: a.likely + b.likely,
-  high: a.high + b.high,
+export const plus = (minutes: Minutes, b: Minutes): Minutes => ({
+  low: minutes.low + b.low,
+  likely: minutes.likely + b.likely,
+  high: minutes.high + b.high,
 });
 /** Minutes of the model to the seconds of the steps. */
 export const inSeconds = (m: Minutes): Minutes => times(m, 60);

@@ -11,16 +11,17 @@ import type { Operation } from './way-out';
  * for. Undefined where it cannot be tried so: a damaged cell is not switched on, and what must be plugged in may still sit
  * on the old part and not reach; it is then tested assembled.
  */
-export function trialPlugs(s: Setting, slot: string): string[] | undefined {
-  const { index } = s;
-  if (index.cellConnector === undefined || s.conditions.some((c) => notPowered.includes(c))) return undefined;
+export function trialPlugs(setting: Setting, slot: string): string[] | undefined {
+  const { index } = setting;
+  if (index.cellConnector === undefined || setting.conditions.some((c) => notPowered.includes(c)))
+    return undefined;
   const comes = new Set([slot, ...carriedOf(index, slot, 'arriving').map((r) => r.id)]);
   const own = index.model.connectors.filter((c) => c.joins.some((j) => comes.has(j))).map((c) => c.id);
-  const boot = bootConnectors(index, s.system);
+  const boot = bootConnectors(index, setting.system);
   const onOld = boot.filter((c) =>
     index.connectors.get(c)!.joins.some((j) => !comes.has(j) && index.slots.get(j)?.carrier === slot),
   );
-  const rules = bootRulesFor(index, s.system);
+  const rules = bootRulesFor(index, setting.system);
   if (onOld.some((c) => rules.some((r) => r.connectors.includes(c) && !r.reachesFromOld))) return undefined;
   return [...new Set([...own, ...boot])].filter((c) => c !== index.cellConnector);
 }
@@ -32,12 +33,12 @@ const notPowered: readonly string[] = ['swollen', 'pierced', 'wet', 'hot'];
  * @param loose the connectors that are off at this point of the route
  */
 export function trialSteps(
-  s: Setting,
+  setting: Setting,
   slot: string,
   plugs: readonly string[],
   loose: ReadonlySet<string>,
 ): Draft[] {
-  const cell = s.index.cellConnector!;
+  const cell = setting.index.cellConnector!;
   const open = plugs.filter((c) => loose.has(c));
   const about = { about: slot, trial: slot };
   return [
@@ -46,15 +47,15 @@ export function trialSteps(
       : []),
     plainStep('connect', [cell], handsS.connect, { ...about, cautions: ['power-test'] }),
     plainStep('test part', [slot], handsS.testPart, { about: slot, connectors: [...plugs] }),
-    ...trialEnd(s, slot, [cell, ...open]),
+    ...trialEnd(setting, slot, [cell, ...open]),
   ];
 }
 /**
  * Off again before anything is moved: the cell first.
  * @param on what is plugged in for the trial
  */
-export function trialEnd(s: Setting, slot: string, on: readonly string[]): Draft[] {
-  const cell = s.index.cellConnector;
+export function trialEnd(setting: Setting, slot: string, on: readonly string[]): Draft[] {
+  const cell = setting.index.cellConnector;
   const plugs = on.filter((c) => c !== cell);
   const about = { about: slot, trial: slot, tools: ['spudger'] };
   const out: Draft[] = [];
@@ -67,7 +68,7 @@ export function trialEnd(s: Setting, slot: string, on: readonly string[]): Draft
 }
 
 /** Whether the cell is still in the device when the route comes to an operation of its way out. */
-export const cellIsIn = (s: Setting, before: readonly Operation[]): boolean =>
-  s.index.cellSlot !== undefined &&
-  !s.standing.moved.some((m) => m.slot === s.index.cellSlot && m.pose === 'out') &&
-  !before.some((o) => o.kind === 'move' && o.slot === s.index.cellSlot && o.way!.to === 'out');
+export const cellIsIn = (setting: Setting, before: readonly Operation[]): boolean =>
+  setting.index.cellSlot !== undefined &&
+  !setting.standing.moved.some((m) => m.slot === setting.index.cellSlot && m.pose === 'out') &&
+  !before.some((o) => o.kind === 'move' && o.slot === setting.index.cellSlot && o.way!.to === 'out');

@@ -17,7 +17,7 @@ export interface Loose {
 
 /** A way back while it is planned: what is loose, what closes the device, and the operations. */
 interface Back {
-  s: Setting;
+  setting: Setting;
   loose: Loose;
   ops: readonly Operation[];
   /** The move of the folded cover that closes the device: its own pose, catches and seal are planned as gates. */
@@ -32,10 +32,10 @@ type Pairs = [before: string, after: string][];
  * other connectors go on before the cell's; the install rules add their own.
  */
 export function wayBack(
-  s: Setting,
+  setting: Setting,
   loose: Loose,
 ): { ops: Operation[]; precedences: Pairs; cover: Operation | undefined } {
-  const { index } = s;
+  const { index } = setting;
   const covers = new Set(index.coverSlots);
   // the folded display, or else the back, is what closes the device
   const folded = loose.moves.filter((m) => covers.has(m.slot) && m.way.to !== 'out');
@@ -43,9 +43,9 @@ export function wayBack(
   const last: { slot: string; way?: Way } | undefined =
     shut ??
     loose.moves.find((m) => covers.has(m.slot)) ??
-    (s.standing.openCover ? { slot: s.standing.openCover } : undefined);
-  const ops = operationsBack(s, loose, shut);
-  const back: Back = { s, loose, ops, shut, covers };
+    (setting.standing.openCover ? { slot: setting.standing.openCover } : undefined);
+  const ops = operationsBack(setting, loose, shut);
+  const back: Back = { setting: setting, loose, ops, shut, covers };
   const precedences = ops.flatMap((o) => [...always(back, o), ...ofItsKind(back, o)]);
   const cover = last && {
     id: `close:${last.slot}`,
@@ -60,8 +60,8 @@ export function wayBack(
 }
 
 /** Everything that is loose as an operation that undoes it; screws of one bracket, bit and side together. */
-function operationsBack(s: Setting, loose: Loose, shut: Back['shut']): Operation[] {
-  const { index } = s;
+function operationsBack(setting: Setting, loose: Loose, shut: Back['shut']): Operation[] {
+  const { index } = setting;
   const seal = index.model.bonds.find((b) => b.kind === 'perimeter-seal')?.id;
   const one = (id: string, kind: Operation['kind'], thing: string, slot: string, face: Face) => ({
     id,
@@ -72,16 +72,16 @@ function operationsBack(s: Setting, loose: Loose, shut: Back['shut']): Operation
     face,
   });
   return [
-    ...screwsBack(s, loose),
+    ...screwsBack(setting, loose),
     ...loose.connectors.map((id) => {
-      const c = index.connectors.get(id)!;
-      return one(`on:${id}`, 'connector', id, c.joins[0], c.face);
+      const connector = index.connectors.get(id)!;
+      return one(`on:${id}`, 'connector', id, connector.joins[0], connector.face);
     }),
     ...loose.bonds
       .filter((id) => id !== seal)
       .map((id) => {
-        const b = index.bonds.get(id)!;
-        return one(`renew:${id}`, 'bond', id, b.holds[0]!, b.face);
+        const bond = index.bonds.get(id)!;
+        return one(`renew:${id}`, 'bond', id, bond.holds[0]!, bond.face);
       }),
     ...loose.moves
       .filter((m) => m !== shut)
@@ -94,9 +94,9 @@ function operationsBack(s: Setting, loose: Loose, shut: Back['shut']): Operation
 function screwsBack({ index }: Setting, loose: Loose): Operation[] {
   const groups = new Map<string, string[]>();
   for (const id of loose.fasteners) {
-    const f = index.fasteners.get(id)!;
-    if (f.holds.some((h) => index.coverSlots.includes(h))) continue;
-    const key = `${f.holds[0]} ${f.drive} ${f.face} ${coveredBy(index, id).join()}`;
+    const fastener = index.fasteners.get(id)!;
+    if (fastener.holds.some((h) => index.coverSlots.includes(h))) continue;
+    const key = `${fastener.holds[0]} ${fastener.drive} ${fastener.face} ${coveredBy(index, id).join()}`;
     groups.set(key, [...(groups.get(key) ?? []), id]);
   }
   return [...groups.values()].map((ids) => {
@@ -119,90 +119,94 @@ const fromOut = (back: Back, slot: string) => fits(back, slot).filter((f) => f.w
 const isFoldedToo = ({ loose }: Back, slot: string): boolean =>
   loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
 /** A piece that only goes back to folded hides nothing yet. */
-const hides = (back: Back, f: Operation): boolean =>
+const hides = (back: Back, operation: Operation): boolean =>
   !(
-    f.way!.to === 'out' &&
-    back.s.index.slots.get(f.slot)!.uncoversAt === 'folded' &&
-    isFoldedToo(back, f.slot)
+    operation.way!.to === 'out' &&
+    back.setting.index.slots.get(operation.slot)!.uncoversAt === 'folded' &&
+    isFoldedToo(back, operation.slot)
   );
 
 /** What holds for an operation of any kind: its carrier, a new frame, the second cover, and what would hide it. */
-function always(back: Back, o: Operation): Pairs {
+function always(back: Back, operation: Operation): Pairs {
   const { ops, covers, loose, shut } = back;
-  const { index } = back.s;
+  const { index } = back.setting;
   const out: Pairs = [];
-  const carrier = o.kind === 'connector' ? undefined : index.slots.get(o.slot)?.carrier;
+  const carrier = operation.kind === 'connector' ? undefined : index.slots.get(operation.slot)?.carrier;
   // what sits on an assembly is on it before the assembly goes in; its plugs come after
-  if (carrier) for (const f of fromOut(back, carrier)) out.push([o.id, f.id]);
-  if (o.kind === 'connector') {
-    const { joins } = index.connectors.get(o.things[0]!)!;
+  if (carrier) for (const f of fromOut(back, carrier)) out.push([operation.id, f.id]);
+  if (operation.kind === 'connector') {
+    const { joins } = index.connectors.get(operation.things[0]!)!;
     for (const j of joins) {
-      const c = index.slots.get(j)?.carrier;
-      if (c && !joins.includes(c)) for (const f of fromOut(back, c)) out.push([f.id, o.id]);
+      const slot = index.slots.get(j)?.carrier;
+      if (slot && !joins.includes(slot)) for (const f of fromOut(back, slot)) out.push([f.id, operation.id]);
     }
   }
   // a new frame is first: all that sits in a frame goes into it
   const frame = ops.find((p) => p.kind === 'move' && index.slots.get(p.slot)!.kind === 'frame');
-  if (frame && o !== frame && !carrier) out.push([frame.id, o.id]);
+  if (frame && operation !== frame && !carrier) out.push([frame.id, operation.id]);
   // a second cover closes the device from its other side: after the cell is on
   const second =
-    o.kind === 'move' &&
-    covers.has(o.slot) &&
-    o.slot !== shut?.slot &&
-    !(o.way!.to === 'out' && isFoldedToo(back, o.slot));
+    operation.kind === 'move' &&
+    covers.has(operation.slot) &&
+    operation.slot !== shut?.slot &&
+    !(operation.way!.to === 'out' && isFoldedToo(back, operation.slot));
   if (second && index.cellConnector && loose.connectors.includes(index.cellConnector))
-    out.push([`on:${index.cellConnector}`, o.id]);
+    out.push([`on:${index.cellConnector}`, operation.id]);
   // what lies under a piece is done before the piece goes back
-  for (const t of o.things)
-    for (const c of coveredBy(index, t))
-      for (const f of fits(back, c)) if (f !== o && hides(back, f)) out.push([o.id, f.id]);
+  for (const thing of operation.things)
+    for (const c of coveredBy(index, thing))
+      for (const f of fits(back, c)) if (f !== operation && hides(back, f)) out.push([operation.id, f.id]);
   return out;
 }
 
 /** What holds for screws, plugs, bonds and pieces, each in its own way. */
-function ofItsKind(back: Back, o: Operation): Pairs {
-  const { index } = back.s;
-  const [thing] = o.things;
-  switch (o.kind) {
+function ofItsKind(back: Back, operation: Operation): Pairs {
+  const { index } = back.setting;
+  const [thing] = operation.things;
+  switch (operation.kind) {
     case 'fasteners':
       return index.fasteners
         .get(thing!)!
-        .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [f.id, o.id]));
+        .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [f.id, operation.id]));
     case 'bond':
-      return index.bonds.get(thing!)!.holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [o.id, f.id]));
+      return index.bonds
+        .get(thing!)!
+        .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [operation.id, f.id]));
     case 'connector':
-      return pluggedIn(back, o);
+      return pluggedIn(back, operation);
     case 'move':
-      return fittedAfter(back, o);
+      return fittedAfter(back, operation);
     case 'catches':
       return [];
   }
 }
 /** A plug goes on when both ends are there; a cover is plugged in while it is still folded open. */
-function pluggedIn(back: Back, o: Operation): Pairs {
-  const { index } = back.s;
-  const connector = o.things[0]!;
+function pluggedIn(back: Back, operation: Operation): Pairs {
+  const { index } = back.setting;
+  const connector = operation.things[0]!;
   const out: Pairs = [];
   for (const j of index.connectors.get(connector)!.joins)
-    for (const f of fits(back, j)) if (f.way!.to !== 'folded') out.push([f.id, o.id]);
-  for (const n of needsBefore(index, { type: 'connectorOn', connector }))
-    if ('on' in n)
-      for (const p of back.ops) if (p.kind === 'connector' && p.things[0] === n.on) out.push([p.id, o.id]);
+    for (const f of fits(back, j)) if (f.way!.to !== 'folded') out.push([f.id, operation.id]);
+  for (const need of needsBefore(index, { type: 'connectorOn', connector }))
+    if ('on' in need)
+      for (const p of back.ops)
+        if (p.kind === 'connector' && p.things[0] === need.on) out.push([p.id, operation.id]);
   return out;
 }
-function fittedAfter(back: Back, o: Operation): Pairs {
+function fittedAfter(back: Back, operation: Operation): Pairs {
   const out: Pairs = [];
-  for (const n of o.way!.needs) {
+  for (const need of operation.way!.needs) {
     // what was only folded for it is unfolded after it; a piece that came right out goes back as its own needs say
-    const undone = fits(back, n.slot).filter((f) => f !== o);
-    const same = undone.filter((f) => f.way!.to === n.pose);
-    for (const f of same.length || n.slot === o.slot ? same : undone) out.push([o.id, f.id]);
+    const undone = fits(back, need.slot).filter((f) => f !== operation);
+    const same = undone.filter((f) => f.way!.to === need.pose);
+    for (const f of same.length || need.slot === operation.slot ? same : undone)
+      out.push([operation.id, f.id]);
   }
-  const rule = back.s.index.slots.get(o.slot)!.install;
+  const rule = back.setting.index.slots.get(operation.slot)!.install;
   for (const id of rule?.after ?? [])
     for (const p of back.ops)
-      if (p.things.includes(id) && p !== o && (p.kind === 'move' || p.kind === 'connector'))
-        out.push([p.id, o.id]);
-  for (const id of rule?.under ?? []) for (const f of fits(back, id)) out.push([o.id, f.id]);
+      if (p.things.includes(id) && p !== operation && (p.kind === 'move' || p.kind === 'connector'))
+        out.push([p.id, operation.id]);
+  for (const id of rule?.under ?? []) for (const f of fits(back, id)) out.push([operation.id, f.id]);
   return out;
 }

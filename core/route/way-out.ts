@@ -24,22 +24,22 @@ export interface Chosen {
 }
 
 /** What loosing and moving the chosen ways takes: screws of one bracket, bit and side together, the rest one by one. */
-export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Operation[] {
+export function operationsOf(setting: Setting, chosen: Chosen[], loosed: string[]): Operation[] {
   const ops: Operation[] = [];
   const put = new Set<string>();
   for (const { slot, way } of chosen) {
     const groups = new Map<string, string[]>();
     for (const id of holders(way)) {
-      if (isLoose(s, id) || put.has(id)) continue;
+      if (isLoose(setting, id) || put.has(id)) continue;
       put.add(id);
-      const f = s.index.fasteners.get(id);
-      if (f) {
-        const key = `${f.drive} ${f.face} ${coveredBy(s.index, id).join()}`;
+      const fastener = setting.index.fasteners.get(id);
+      if (fastener) {
+        const key = `${fastener.drive} ${fastener.face} ${coveredBy(setting.index, id).join()}`;
         groups.set(key, [...(groups.get(key) ?? []), id]);
       }
     }
     for (const ids of groups.values()) {
-      const f = s.index.fasteners.get(ids[0]!)!;
+      const f = setting.index.fasteners.get(ids[0]!)!;
       ops.push({
         id: `out:${ids.join('+')}`,
         kind: 'fasteners',
@@ -49,7 +49,7 @@ export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Op
         face: f.face,
       });
     }
-    const catches = way.catches.filter((c) => !isLoose(s, c));
+    const catches = way.catches.filter((c) => !isLoose(setting, c));
     if (catches.length)
       ops.push({
         id: `free:${catches.join('+')}`,
@@ -57,19 +57,20 @@ export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Op
         things: catches,
         slot,
         tool: null,
-        face: s.index.catches.get(catches[0]!)!.face,
+        face: setting.index.catches.get(catches[0]!)!.face,
       });
-    for (const b of way.bonds)
-      if (!isLoose(s, b))
+    for (const bond of way.bonds)
+      if (!isLoose(setting, bond))
         ops.push({
-          id: `break:${b}`,
+          id: `break:${bond}`,
           kind: 'bond',
-          things: [b],
+          things: [bond],
           slot,
           tool: null,
-          face: s.index.bonds.get(b)!.face,
+          face: setting.index.bonds.get(bond)!.face,
         });
-    for (const c of way.connectors) if (!isLoose(s, c)) ops.push(connectorOp(s.index, c, slot));
+    for (const connector of way.connectors)
+      if (!isLoose(setting, connector)) ops.push(connectorOp(setting.index, connector, slot));
     ops.push({
       id: `move:${slot}@${way.to}`,
       kind: 'move',
@@ -77,12 +78,12 @@ export function operationsOf(s: Setting, chosen: Chosen[], loosed: string[]): Op
       slot,
       way,
       tool: null,
-      face: s.index.slots.get(slot)!.face,
+      face: setting.index.slots.get(slot)!.face,
     });
   }
   for (const c of loosed)
-    if (!isLoose(s, c) && !ops.some((o) => o.kind === 'connector' && o.things[0] === c))
-      ops.push(connectorOp(s.index, c, s.index.connectors.get(c)!.joins[0]));
+    if (!isLoose(setting, c) && !ops.some((o) => o.kind === 'connector' && o.things[0] === c))
+      ops.push(connectorOp(setting.index, c, setting.index.connectors.get(c)!.joins[0]));
   const seen = new Set<string>();
   return ops.filter((o) => !seen.has(o.id) && seen.add(o.id));
 }
@@ -96,54 +97,64 @@ const connectorOp = (index: IndexedModel, c: string, slot: string): Operation =>
 });
 
 /** Which operation must come before which on the way out. */
-export function precedencesOut(s: Setting, ops: Operation[], urgent: string | undefined): [string, string][] {
+export function precedencesOut(
+  setting: Setting,
+  ops: Operation[],
+  urgent: string | undefined,
+): [string, string][] {
   // a pose that a piece has already waits for nothing: its way right out may come long after
   const moveOf = (slot: string, pose: string) =>
-    isMoved(s, slot, pose)
+    isMoved(setting, slot, pose)
       ? undefined
       : (ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === pose) ??
         ops.find((o) => o.kind === 'move' && o.slot === slot && o.way!.to === 'out'));
   const offOf = new Map(ops.filter((o) => o.kind === 'connector').map((o) => [o.things[0]!, o.id]));
   const out: [string, string][] = [];
-  for (const o of ops) {
-    const reach = new Set(o.things.flatMap((id) => coveredBy(s.index, id)));
+  for (const operation of ops) {
+    const reach = new Set(operation.things.flatMap((id) => coveredBy(setting.index, id)));
     for (const c of reach) {
-      const m = moveOf(c, s.index.slots.get(c)!.uncoversAt);
-      if (m && m !== o) out.push([m.id, o.id]);
+      const m = moveOf(c, setting.index.slots.get(c)!.uncoversAt);
+      if (m && m !== operation) out.push([m.id, operation.id]);
     }
-    if (o.kind === 'move') {
-      const held = new Set(holders(o.way!));
-      for (const p of ops) if (p.kind !== 'move' && p.things.some((t) => held.has(t))) out.push([p.id, o.id]);
-      for (const n of o.way!.needs) {
-        const m = moveOf(n.slot, n.pose);
-        if (m && m !== o) out.push([m.id, o.id]);
+    if (operation.kind === 'move') {
+      const held = new Set(holders(operation.way!));
+      for (const p of ops)
+        if (p.kind !== 'move' && p.things.some((t) => held.has(t))) out.push([p.id, operation.id]);
+      for (const need of operation.way!.needs) {
+        const m = moveOf(need.slot, need.pose);
+        if (m && m !== operation) out.push([m.id, operation.id]);
       }
     }
-    if (o.kind === 'connector') {
-      for (const n of needsBefore(s.index, { type: 'connectorOff', connector: o.things[0]! }))
-        if ('off' in n && offOf.has(n.off)) out.push([offOf.get(n.off)!, o.id]);
+    if (operation.kind === 'connector') {
+      for (const n of needsBefore(setting.index, { type: 'connectorOff', connector: operation.things[0]! }))
+        if ('off' in n && offOf.has(n.off)) out.push([offOf.get(n.off)!, operation.id]);
     }
     // outside screws before the seal is softened, the seal before the hooks
-    if (o.kind === 'bond' || o.kind === 'catches')
+    if (operation.kind === 'bond' || operation.kind === 'catches')
       for (const p of ops)
         if (
-          p.slot === o.slot &&
-          (p.kind === 'fasteners' || (o.kind === 'catches' && p.kind === 'bond')) &&
-          s.index.coverSlots.includes(o.slot)
+          p.slot === operation.slot &&
+          (p.kind === 'fasteners' || (operation.kind === 'catches' && p.kind === 'bond')) &&
+          setting.index.coverSlots.includes(operation.slot)
         )
-          out.push([p.id, o.id]);
+          out.push([p.id, operation.id]);
   }
   // what is lasered, or warmed as a whole, is so on the closed device: before another side of it is opened
   for (const o of ops) {
-    const bond = o.kind === 'bond' ? s.index.bonds.get(o.things[0]!) : undefined;
-    if (!bond || !s.index.coverSlots.includes(o.slot) || !onClosedDevice(s, bond)) continue;
+    const bond = o.kind === 'bond' ? setting.index.bonds.get(o.things[0]!) : undefined;
+    if (!bond || !setting.index.coverSlots.includes(o.slot) || !onClosedDevice(setting, bond)) continue;
     const needed = ancestors(o.id, out);
     for (const m of ops)
-      if (m.kind === 'move' && m.slot !== o.slot && s.index.coverSlots.includes(m.slot) && !needed.has(m.id))
+      if (
+        m.kind === 'move' &&
+        m.slot !== o.slot &&
+        setting.index.coverSlots.includes(m.slot) &&
+        !needed.has(m.id)
+      )
         out.push([o.id, m.id]);
   }
   // safety before cost: the cell is unplugged, and a bad cell taken out, as soon as the way there is free
-  const cell = s.index.cellConnector && offOf.get(s.index.cellConnector);
+  const cell = setting.index.cellConnector && offOf.get(setting.index.cellConnector);
   for (const first of [cell, urgent]) {
     if (!first || !ops.some((o) => o.id === first)) continue;
     const must = ancestors(first, out);
@@ -155,8 +166,8 @@ export function precedencesOut(s: Setting, ops: Operation[], urgent: string | un
 }
 
 /** Whether a cover's bond is released in a way that wants the device closed: by laser, or by a source that warms all of it. */
-function onClosedDevice(s: Setting, bond: Bond): boolean {
-  const plan = releaseFor({ ...s, openWithCell: true }, bond);
+function onClosedDevice(setting: Setting, bond: Bond): boolean {
+  const plan = releaseFor({ ...setting, openWithCell: true }, bond);
   return plan === undefined || plan.release.by === 'laser';
 }
 
@@ -169,10 +180,10 @@ export const descendants = (id: string, precedences: [string, string][]): Set<st
 /** What is reached from some operations along the precedences, forwards (from = 0) or backwards (from = 1). */
 export function reached(ids: readonly string[], precedences: [string, string][], from: 0 | 1): Set<string> {
   const next = new Map<string, string[]>();
-  for (const p of precedences) {
-    const list = next.get(p[from]);
-    if (list) list.push(p[1 - from]!);
-    else next.set(p[from], [p[1 - from]!]);
+  for (const precedence of precedences) {
+    const list = next.get(precedence[from]);
+    if (list) list.push(precedence[1 - from]!);
+    else next.set(precedence[from], [precedence[1 - from]!]);
   }
   const out = new Set<string>();
   const stack = [...ids];
@@ -186,26 +197,28 @@ export function reached(ids: readonly string[], precedences: [string, string][],
 }
 
 /** Among ready operations: stay with the bracket in hand, move a piece as soon as it is free, else the nearest on the device. */
-export function preferNear(s: Setting, ops: Operation[]): Prefer {
+export function preferNear(setting: Setting, ops: Operation[]): Prefer {
   const byId = new Map(ops.map((o) => [o.id, o]));
-  const place = (o: Operation) => {
+  const place = (operation: Operation) => {
     const at =
-      s.index.fasteners.get(o.things[0]!)?.at ??
-      s.index.connectors.get(o.things[0]!)?.at ??
-      s.index.catches.get(o.things[0]!)?.at;
+      setting.index.fasteners.get(operation.things[0]!)?.at ??
+      setting.index.connectors.get(operation.things[0]!)?.at ??
+      setting.index.catches.get(operation.things[0]!)?.at;
     if (at) return at;
-    const shape = s.index.slots.get(o.things[0]!)?.shape ?? s.index.bonds.get(o.things[0]!)!.shape;
+    const shape =
+      setting.index.slots.get(operation.things[0]!)?.shape ??
+      setting.index.bonds.get(operation.things[0]!)!.shape;
     return { x: shape.x + shape.w / 2, y: shape.y + shape.h / 2 };
   };
   return (last, ready) => {
     const from = last ? byId.get(last) : undefined;
     const a = from && place(from);
     const score = (id: string) => {
-      const o = byId.get(id)!;
-      const b = place(o);
+      const operation = byId.get(id)!;
+      const b = place(operation);
       return (
-        (from && o.slot === from.slot ? 0 : 1000) +
-        (o.kind === 'move' ? -500 : 0) +
+        (from && operation.slot === from.slot ? 0 : 1000) +
+        (operation.kind === 'move' ? -500 : 0) +
         (a ? Math.hypot(a.x - b.x, a.y - b.y) : b.y)
       );
     };
@@ -235,7 +248,7 @@ export interface Costs {
   turn: number;
 }
 export function order(
-  s: Setting,
+  setting: Setting,
   ops: Operation[],
   precedences: [string, string][],
   start: { tool: string | null; face: Face },
@@ -248,7 +261,7 @@ export function order(
   return orderOperations(orderProblem(ops, precedences, start, costs), {
     budget: options.budget,
     ...(options.stop ? { stop: options.stop } : {}),
-    prefer: preferNear(s, ops),
+    prefer: preferNear(setting, ops),
     groupOf: (id) => bracketOf.get(id),
   });
 }

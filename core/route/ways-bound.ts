@@ -38,7 +38,7 @@ export class WaysBound {
     const links: number[] = [];
     const to: number[] = [];
     const cost: number[] = [];
-    for (const p of parts) {
+    for (const part of parts) {
       const own = new Map<number, number>();
       const link = (target: number) => {
         let l = own.get(target);
@@ -49,11 +49,11 @@ export class WaysBound {
         }
         return l;
       };
-      for (const w of p.ways) {
-        for (const o of w.operations) links.push(link(o));
-        for (const n of w.needs) links.push(link(this.#nOps + n));
+      for (const wayNode of part.ways) {
+        for (const operation of wayNode.operations) links.push(link(operation));
+        for (const need of wayNode.needs) links.push(link(this.#nOps + need));
         start.push(links.length);
-        cost.push(w.cost);
+        cost.push(wayNode.cost);
       }
       first.push(start.length - 1);
     }

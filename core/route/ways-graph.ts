@@ -24,9 +24,9 @@ export function waysGraph(problem: WaysProblem): WaysGraph | { impossible: strin
   const possible = new Set<string>();
   for (let grew = true; grew; ) {
     grew = false;
-    for (const p of problem.parts)
-      if (!possible.has(p.id) && p.ways.some((w) => w.needs.every((n) => possible.has(n)))) {
-        possible.add(p.id);
+    for (const part of problem.parts)
+      if (!possible.has(part.id) && part.ways.some((w) => w.needs.every((n) => possible.has(n)))) {
+        possible.add(part.id);
         grew = true;
       }
   }
@@ -43,17 +43,17 @@ export function waysGraph(problem: WaysProblem): WaysGraph | { impossible: strin
       ways: withoutDominated(
         p.ways
           .filter((w) => w.needs.every((n) => at.has(n) && at.get(n) !== i))
-          .map((w) => ({
-            id: w.id,
-            cost: w.cost,
-            needs: [...new Set(w.needs.map((n) => at.get(n)!))],
+          .map((way) => ({
+            id: way.id,
+            cost: way.cost,
+            needs: [...new Set(way.needs.map((n) => at.get(n)!))],
             operations: [
               ...new Set(
-                w.operations.map((o) => {
+                way.operations.map((o) => {
                   const k = op.get(o);
                   if (k === undefined)
                     throw new RangeError(
-                      `way ${w.id} of ${p.id} uses an operation that does not exist: ${o}`,
+                      `way ${way.id} of ${p.id} uses an operation that does not exist: ${o}`,
                     );
                   return k;
                 }),
@@ -68,18 +68,18 @@ export function waysGraph(problem: WaysProblem): WaysGraph | { impossible: strin
 function withoutDominated(ways: WayNode[]): WayNode[] {
   const within = (a: number[], b: number[]) => a.every((x) => b.includes(x));
   return ways.filter(
-    (w, i) =>
+    (wayNode, i) =>
       !ways.some(
         (v, k) =>
           k !== i &&
-          v.cost <= w.cost &&
-          within(v.needs, w.needs) &&
-          within(v.operations, w.operations) &&
+          v.cost <= wayNode.cost &&
+          within(v.needs, wayNode.needs) &&
+          within(v.operations, wayNode.operations) &&
           // of two that are alike the first stays
           (k < i ||
-            v.cost < w.cost ||
-            v.needs.length < w.needs.length ||
-            v.operations.length < w.operations.length),
+            v.cost < wayNode.cost ||
+            v.needs.length < wayNode.needs.length ||
+            v.operations.length < wayNode.operations.length),
       ),
   );
 }
@@ -96,12 +96,12 @@ function whyImpossible(
   const visit = (id: string) => {
     if (possible.has(id) || seen.has(id)) return;
     seen.add(id);
-    const p = given.get(id);
-    if (!p?.ways.length) {
+    const part = given.get(id);
+    if (!part?.ways.length) {
       bottom.add(id);
       return;
     }
-    for (const w of p.ways) for (const n of w.needs) visit(n);
+    for (const way of part.ways) for (const need of way.needs) visit(need);
   };
   for (const t of missing) visit(t);
   return bottom.size ? [...bottom] : problem.parts.map((p) => p.id).filter((id) => seen.has(id));

@@ -44,7 +44,7 @@ export class WaysSearch {
       operations.every((o) => Number.isInteger(o.cost)) &&
       parts.every((p) => p.ways.every((w) => Number.isInteger(w.cost)));
     this.#budget = options.budget ?? 100_000;
-    for (const t of targets) this.#choice[t] = undecided;
+    for (const target of targets) this.#choice[target] = undecided;
   }
 
   run(): { done: boolean; rootBound: number } {
@@ -165,7 +165,7 @@ export class WaysSearch {
       if (this.#isCircular(part, way.needs)) continue;
       // with the prices as they are, deciding a way changes the bound by just this
       let then = bound + more;
-      for (const n of way.needs) if (this.#choice[n] === unneeded) then += this.#bounds.opened(n);
+      for (const need of way.needs) if (this.#choice[need] === unneeded) then += this.#bounds.opened(need);
       if (this.#tooDear(then)) continue;
       this.#decide(part, w, cost, (paid) => {
         if (!this.#tooDear(paid)) this.#visit(paid, then, depth + (open.length > 1 ? 1 : 0));
@@ -180,9 +180,9 @@ export class WaysSearch {
     const way = this.graph.parts[part]!.ways[w]!;
     this.#choice[part] = w;
     let paid = cost + way.cost;
-    for (const o of way.operations) {
-      if (this.#paid[o] === 0) paid += this.graph.operations[o]!.cost;
-      this.#paid[o]!++;
+    for (const operation of way.operations) {
+      if (this.#paid[operation] === 0) paid += this.graph.operations[operation]!.cost;
+      this.#paid[operation]!++;
     }
     const opened = way.needs.filter((n) => this.#choice[n] === unneeded);
     for (const n of opened) this.#choice[n] = undecided;
@@ -219,13 +219,13 @@ function alongPrices(graph: WaysGraph, bounds: WaysBound): { choice: Int8Array; 
     if (on.has(p)) return false;
     on.add(p);
     const price = (k: number) => {
-      const w = parts[p]!.ways[k]!;
+      const wayNode = parts[p]!.ways[k]!;
       // what is out already is for nothing
       return (
-        w.cost +
-        w.operations.reduce((s, o) => s + (paid.has(o) ? 0 : operations[o]!.cost), 0) * 0.5 +
+        wayNode.cost +
+        wayNode.operations.reduce((s, o) => s + (paid.has(o) ? 0 : operations[o]!.cost), 0) * 0.5 +
         bounds.priceOf(p, k) -
-        w.needs.filter((n) => choice[n]! >= 0).length
+        wayNode.needs.filter((n) => choice[n]! >= 0).length
       );
     };
     const order = parts[p]!.ways.map((_, k) => k).sort((a, b) => price(a) - price(b));
@@ -235,10 +235,10 @@ function alongPrices(graph: WaysGraph, bounds: WaysBound): { choice: Int8Array; 
       if (!w.needs.every(put)) continue;
       choice[p] = k;
       cost += w.cost;
-      for (const o of w.operations)
-        if (!paid.has(o)) {
-          paid.add(o);
-          cost += operations[o]!.cost;
+      for (const operation of w.operations)
+        if (!paid.has(operation)) {
+          paid.add(operation);
+          cost += operations[operation]!.cost;
         }
       on.delete(p);
       return true;
@@ -252,10 +252,10 @@ function alongPrices(graph: WaysGraph, bounds: WaysBound): { choice: Int8Array; 
   const keep = (p: number): void => {
     if (!needed.has(p)) {
       needed.add(p);
-      for (const n of parts[p]!.ways[choice[p]!]!.needs) keep(n);
+      for (const need of parts[p]!.ways[choice[p]!]!.needs) keep(need);
     }
   };
-  for (const t of targets) keep(t);
+  for (const target of targets) keep(target);
   const ops = new Set<number>();
   cost = 0;
   for (let p = 0; p < parts.length; p++) {

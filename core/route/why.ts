@@ -10,14 +10,16 @@ export function whys(
   const byId = new Map(ops.map((o) => [o.id, o]));
   const cell = index.cellConnector ? `off:${index.cellConnector}` : undefined;
   const out = new Map<string, string[]>();
-  for (const o of ops) {
+  for (const operation of ops) {
     const after =
-      o.id === cell ? [] : precedences.filter(([a]) => a === o.id).flatMap(([, b]) => byId.get(b) ?? []);
+      operation.id === cell
+        ? []
+        : precedences.filter(([a]) => a === operation.id).flatMap(([, b]) => byId.get(b) ?? []);
     const things = after
       .flatMap((a) =>
         a.kind === 'move' || a.kind === 'fasteners' || a.kind === 'catches' ? [a.slot] : a.things,
       )
-      .filter((t) => t !== o.slot || o.kind !== 'move');
+      .filter((t) => t !== operation.slot || operation.kind !== 'move');
     const unique = [...new Set(things)];
     // what leads straight to the task first, then what holds, then what merely waits
     unique.sort(
@@ -25,7 +27,10 @@ export function whys(
         Number(tasks.includes(y)) - Number(tasks.includes(x)) ||
         Number(y === index.cellConnector) - Number(x === index.cellConnector),
     );
-    out.set(o.id, unique.length ? unique : tasks.includes(o.slot) ? [o.slot] : tasks.slice(0, 1));
+    out.set(
+      operation.id,
+      unique.length ? unique : tasks.includes(operation.slot) ? [operation.slot] : tasks.slice(0, 1),
+    );
   }
   return out;
 }

@@ -15,11 +15,11 @@ const says: Says = {
   sorted: (state, body) =>
     body.screws.every((s) => state.place[s.piece] === `mat/${s.piece.slice(0, s.piece.lastIndexOf('#'))}`),
   screwMeasured: (state, body) => {
-    const s = state.spec[body.piece];
+    const screwSpec = state.spec[body.piece];
     return (
-      s !== undefined &&
-      s.lengthMm === body.lengthMm &&
-      (body.headMm === undefined || s.headMm === body.headMm)
+      screwSpec !== undefined &&
+      screwSpec.lengthMm === body.lengthMm &&
+      (body.headMm === undefined || screwSpec.headMm === body.headMm)
     );
   },
   substituted: (state, body) => state.place[body.piece] === `mat/${body.fastener}`,
@@ -59,10 +59,10 @@ const says: Says = {
     (body.answer === undefined || state.answer[body.effect] === body.answer) &&
     (body.signature === undefined || state.signature[body.effect] === body.signature),
   quoted: (state, body) => {
-    const q = flag(state, 'quote');
+    const quoteEntry = flag(state, 'quote');
     return (
-      q !== undefined &&
-      (Object.keys(body) as (keyof typeof body)[]).every((k) => k === 'type' || q[k] === body[k])
+      quoteEntry !== undefined &&
+      (Object.keys(body) as (keyof typeof body)[]).every((k) => k === 'type' || quoteEntry[k] === body[k])
     );
   },
   promised: (state, body) => flag(state, 'promisedAt') === body.at && flag(state, 'promisedAs') === body.as,

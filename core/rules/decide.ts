@@ -132,9 +132,10 @@ function judge(context: Context, command: Command, found: readonly Finding[]): J
   const breach: Breach[] = [];
   if (!isGate(command.body)) {
     // a fact: what a named reason covers is an override, the rest is a question to be answered
-    for (const f of found) {
-      if (given && named(f) && mayPass(f, context, command)) overrides.push(overrideOf(f, command));
-      else if (f.severity !== 'warn') breach.push({ rule: f.rule, ids: f.ids });
+    for (const finding of found) {
+      if (given && named(finding) && mayPass(finding, context, command))
+        overrides.push(overrideOf(finding, command));
+      else if (finding.severity !== 'warn') breach.push({ rule: finding.rule, ids: finding.ids });
     }
     return { overrides, breach };
   }
@@ -234,10 +235,10 @@ export function couldHavePassed(context: Context, then: JobState, command: Comma
     },
     command.body,
   ).every(
-    (f) =>
-      f.severity === 'warn' ||
-      f.seconds !== undefined ||
-      (f.severity === 'stop' && named.includes(f.rule) && mayPass(f, context, command)),
+    (finding) =>
+      finding.severity === 'warn' ||
+      finding.seconds !== undefined ||
+      (finding.severity === 'stop' && named.includes(finding.rule) && mayPass(finding, context, command)),
   );
 }
 
@@ -259,15 +260,17 @@ function contradicted(state: JobState, person: string, { body, seen }: Command):
 }
 
 /** A trainee's override counts when another person has confirmed it. */
-function mayPass(f: Finding, { role, person }: Context, command: Command): boolean {
+function mayPass(finding: Finding, { role, person }: Context, command: Command): boolean {
   const second = command.override?.confirmedBy;
-  return f.passableBy.includes(role) && (role !== 'trainee' || (second !== undefined && second !== person));
+  return (
+    finding.passableBy.includes(role) && (role !== 'trainee' || (second !== undefined && second !== person))
+  );
 }
-function overrideOf(f: Finding, command: Command): Body {
+function overrideOf(finding: Finding, command: Command): Body {
   const o = command.override!;
   return {
     type: 'overridden',
-    rule: f.rule,
+    rule: finding.rule,
     reason: o.reason.trim(),
     ...(o.confirmedBy ? { confirmedBy: o.confirmedBy } : {}),
   };

@@ -3,6 +3,6 @@ import type { Situation } from './interlock';
 import type { Ending } from '../log/events';
 
 /** What an ending still waits for: what the interlocks would say to it now. One list, one place. */
-export function dueAtEnd(s: Situation, ending: Ending): Finding[] {
-  return findings(s, { type: 'jobClosed', ending, note: '' });
+export function dueAtEnd(situation: Situation, ending: Ending): Finding[] {
+  return findings(situation, { type: 'jobClosed', ending, note: '' });
 }

@@ -51,13 +51,13 @@ const unmet = (state: JobState, need: Need): string | undefined => {
 };
 
 /** Everything the interlocks have to say about one act in one situation, most severe first. */
-export function findings(s: Situation, body: Body): Finding[] {
+export function findings(situation: Situation, body: Body): Finding[] {
   const out: Finding[] = [];
   for (const [name, r] of byType.get(body.type) ?? []) {
-    const said = r.check?.(s, body as never);
+    const said = r.check?.(situation, body as never);
     const ids = [
-      ...(r.needs?.(s.index, body as never) ?? [])
-        .map((n) => unmet(s.state, n))
+      ...(r.needs?.(situation.index, body as never) ?? [])
+        .map((n) => unmet(situation.state, n))
         .filter((x) => x !== undefined),
       ...(Array.isArray(said) ? said : (said?.ids ?? [])),
     ];

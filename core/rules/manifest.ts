@@ -28,10 +28,10 @@ export function arrivalsOf(index: IndexedModel, state: JobState, slot: string): 
   const known = new Set(
     state.part[slot]?.arrivesWith.filter((r) => index.slots.has(r) || seals.has(r)) ?? own.arrivesWith,
   );
-  for (const r of carriedOf(index, slot, 'leaving')) {
-    const outcome = r.hole ? undefined : state.transfer[`${slot}/${r.id}`];
-    if (outcome === 'move over') known.delete(r.id);
-    else if (outcome) known.add(r.id);
+  for (const carried of carriedOf(index, slot, 'leaving')) {
+    const outcome = carried.hole ? undefined : state.transfer[`${slot}/${carried.id}`];
+    if (outcome === 'move over') known.delete(carried.id);
+    else if (outcome) known.add(carried.id);
   }
   for (const seal of seals) {
     const outcome = state.transfer[`${slot}/${seal}`];

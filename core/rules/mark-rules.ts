@@ -21,13 +21,13 @@ export function noGoOfMarks(
   marks: readonly (Pick<NonNullable<JobState['mark'][string]>, 'side' | 'x' | 'y' | 'kind'> | null)[],
   outline: Outline,
 ): Stretch[] {
-  return marks.flatMap((m) => {
-    if (!m || m.side === 'back' || m.kind !== 'missing glass') return [];
+  return marks.flatMap((pick) => {
+    if (!pick || pick.side === 'back' || pick.kind !== 'missing glass') return [];
     const edges = [
-      ['left', m.x, m.y],
-      ['right', outline.widthMm - m.x, m.y],
-      ['top', m.y, m.x],
-      ['bottom', outline.heightMm - m.y, m.x],
+      ['left', pick.x, pick.y],
+      ['right', outline.widthMm - pick.x, pick.y],
+      ['top', pick.y, pick.x],
+      ['bottom', outline.heightMm - pick.y, pick.x],
     ] as const;
     const [edge, away, along] = edges.toSorted((a, b) => a[1] - b[1])[0]!;
     if (away > nearEdgeMm) return [];

@@ -251,9 +251,9 @@ function asideFor(index: IndexedModel, state: JobState, slot: string): 'recyclin
 function leaving(index: IndexedModel, state: JobState, slot: string): { with?: string[] } {
   const piece = (r: { id: string; hole: boolean }) =>
     r.hole ? pieceInHole(state, r.id) : pieceInSlot(state, r.id);
-  const left = carriedOf(index, slot, 'leaving').flatMap((r) => {
-    const p = piece(r);
-    return p?.endsWith('#1') ? [r.hole ? `screw:${p}` : p] : [];
+  const left = carriedOf(index, slot, 'leaving').flatMap((carried) => {
+    const p = piece(carried);
+    return p?.endsWith('#1') ? [carried.hole ? `screw:${p}` : p] : [];
   });
   return left.length ? { with: left } : {};
 }

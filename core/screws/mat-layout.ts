@@ -93,7 +93,7 @@ export function layOutMat(
     close();
     take(byHeight.slice(Math.ceil(group.length / 2)));
   };
-  for (const g of groups) take(g);
+  for (const matPoints of groups) take(matPoints);
   close();
   return pages.flatMap((points, n) => pageOf(points, device, page, n));
 }

@@ -13,11 +13,18 @@ export function matOf(index: IndexedModel): readonly MatCell[] {
   if (before) return before;
   const stages = new Map<string, { depth: number; points: { id: string; x: number; y: number }[] }>();
   const { widthMm } = index.model.outline;
-  for (const f of index.model.fasteners) {
-    const key = `${f.face} ${f.layer}`;
-    const stage = stages.get(key) ?? { depth: (f.face === 'front' ? 0 : 1000) - f.layer, points: [] };
+  for (const fastener of index.model.fasteners) {
+    const key = `${fastener.face} ${fastener.layer}`;
+    const stage = stages.get(key) ?? {
+      depth: (fastener.face === 'front' ? 0 : 1000) - fastener.layer,
+      points: [],
+    };
     // the back is seen from the back
-    stage.points.push({ id: f.id, x: f.face === 'back' ? widthMm - f.at.x : f.at.x, y: f.at.y });
+    stage.points.push({
+      id: fastener.id,
+      x: fastener.face === 'back' ? widthMm - fastener.at.x : fastener.at.x,
+      y: fastener.at.y,
+    });
     stages.set(key, stage);
   }
   const cells = layOutMat(

@@ -22,15 +22,15 @@ export function nextMeasures(
   const screw = new Map(screws.map((s) => [s.id, s]));
   const at = new Map(sorted.assignments.map((a) => [a.screw, a.hole]));
   const seen = new Set<string>();
-  return sorted.doubtful.flatMap((d) => {
-    const key = [...d.screws].sort().join(' ');
+  return sorted.doubtful.flatMap((doubt) => {
+    const key = [...doubt.screws].sort().join(' ');
     if (seen.has(key)) return [];
     seen.add(key);
-    const mine = hole.get(d.hole)!;
-    const others = [d.instead ?? '', ...d.screws.slice(1).map((s) => at.get(s) ?? '')]
+    const mine = hole.get(doubt.hole)!;
+    const others = [doubt.instead ?? '', ...doubt.screws.slice(1).map((s) => at.get(s) ?? '')]
       .map((id) => hole.get(id))
       .filter((h) => h !== undefined);
-    const unknown = (test: (s: LooseScrew) => boolean) => d.screws.some((s) => test(screw.get(s)!));
+    const unknown = (test: (s: LooseScrew) => boolean) => doubt.screws.some((s) => test(screw.get(s)!));
     const differ = (of: (h: Hole) => number) => others.some((h) => Math.abs(of(h) - of(mine)) > resolutionMm);
     const what =
       unknown((s) => s.drive === undefined) && others.some((h) => h.drive !== mine.drive)
@@ -40,6 +40,6 @@ export function nextMeasures(
           : !others.length || differ((h) => h.lengthMm)
             ? 'length again'
             : 'nothing tells them apart';
-    return [{ screws: d.screws, what } as const];
+    return [{ screws: doubt.screws, what } as const];
   });
 }

@@ -29,23 +29,25 @@ export function searchPlaces(
   const out: SearchPlace[] = [];
   if (state.place[`${fastener}#1`] !== undefined) out.push({ where: 'in its hole still', thing: fastener });
   out.push({ where: 'on the bit', thing: f.drive });
-  for (const h of f.holds)
-    if (pieceInSlot(state, h) === undefined || state.pose[h])
-      out.push({ where: 'under the piece', thing: h });
+  for (const hold of f.holds)
+    if (pieceInSlot(state, hold) === undefined || state.pose[hold])
+      out.push({ where: 'under the piece', thing: hold });
   const near = index.model.slots
     .filter((s) => s.traits.includes('magnetic') || s.traits.includes('tacky'))
-    .map((s): SearchPlace & { awayMm: number } => ({
-      where: s.traits.includes('magnetic') ? 'on a magnet' : 'on tacky edge',
-      thing: s.id,
-      awayMm: Math.round(away(s.shape, f.at.x, f.at.y)),
+    .map((slot): SearchPlace & { awayMm: number } => ({
+      where: slot.traits.includes('magnetic') ? 'on a magnet' : 'on tacky edge',
+      thing: slot.id,
+      awayMm: Math.round(away(slot.shape, f.at.x, f.at.y)),
     }));
-  for (const b of index.model.bonds)
-    if (state.bond[b.id] === 'released' || state.bond[b.id] === 'torn')
+  for (const bond of index.model.bonds)
+    if (state.bond[bond.id] === 'released' || state.bond[bond.id] === 'torn')
       near.push({
         where: 'on tacky edge',
-        thing: b.id,
+        thing: bond.id,
         awayMm: Math.round(
-          b.kind === 'perimeter-seal' ? rimAway(b.shape, f.at.x, f.at.y) : away(b.shape, f.at.x, f.at.y),
+          bond.kind === 'perimeter-seal'
+            ? rimAway(bond.shape, f.at.x, f.at.y)
+            : away(bond.shape, f.at.x, f.at.y),
         ),
       });
   near.sort((a, b) => a.awayMm - b.awayMm || (a.thing < b.thing ? -1 : 1));

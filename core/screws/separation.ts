@@ -29,13 +29,13 @@ export function leastSquares(
   for (let sweep = 0; sweep < mostSweeps; sweep++) {
     let moved = 0;
     for (let c = 0; c < gaps.length; c++) {
-      const g = gaps[c]!;
-      const next = Math.max(0, force[c]! + (g.mm - (x[g.after]! - x[g.before]!)) / 2);
+      const gap = gaps[c]!;
+      const next = Math.max(0, force[c]! + (gap.mm - (x[gap.after]! - x[gap.before]!)) / 2);
       const step = next - force[c]!;
       if (step === 0) continue;
       force[c] = next;
-      x[g.after]! += step;
-      x[g.before]! -= step;
+      x[gap.after]! += step;
+      x[gap.before]! -= step;
       moved = Math.max(moved, Math.abs(step));
     }
     for (let i = 0; i < n; i++) {

@@ -58,11 +58,16 @@ const halfLogTwoPi = 0.5 * Math.log(2 * Math.PI);
 const surprise = (offMm: number, sdMm: number) => 0.5 * (offMm / sdMm) ** 2 + Math.log(sdMm) + halfLogTwoPi;
 
 /** What it costs to say that this screw is from this hole; another drive is impossible. A screw without a head is judged by length alone. */
-export function pairCost(p: Pick<SortProblem, 'sdLengthMm' | 'sdHeadMm'>, s: LooseScrew, h: Hole): number {
-  if (s.drive !== undefined && h.drive !== undefined && s.drive !== h.drive) return Infinity;
+export function pairCost(
+  pick: Pick<SortProblem, 'sdLengthMm' | 'sdHeadMm'>,
+  looseScrew: LooseScrew,
+  hole: Hole,
+): number {
+  if (looseScrew.drive !== undefined && hole.drive !== undefined && looseScrew.drive !== hole.drive)
+    return Infinity;
   return (
-    surprise(s.lengthMm - h.lengthMm, p.sdLengthMm) +
-    (s.headMm === undefined ? 0 : surprise(s.headMm - h.headMm, p.sdHeadMm))
+    surprise(looseScrew.lengthMm - hole.lengthMm, pick.sdLengthMm) +
+    (looseScrew.headMm === undefined ? 0 : surprise(looseScrew.headMm - hole.headMm, pick.sdHeadMm))
   );
 }
 /** Holes with the same specification take each other's screws. */
@@ -72,21 +77,27 @@ export const specOf = (h: Hole) => `${h.drive ?? ''} ${h.lengthMm} ${h.headMm} $
  * Which hole each of a heap of measured screws is from: the set of pairs that is most likely as a whole. With it what is
  * in doubt (the next best set without that pair is hardly less likely), what is dangerous, missing and stray.
  */
-export function sortScrews(p: SortProblem): SortAnswer {
-  const holes = p.holes.length;
-  const n = holes + p.screws.length;
+export function sortScrews(sortProblem: SortProblem): SortAnswer {
+  const holes = sortProblem.holes.length;
+  const n = holes + sortProblem.screws.length;
   // rows: screws, then "nothing" for each hole; columns: holes, then "stray" for each screw
   const cost = Array.from({ length: n }, (_, i) => {
-    const s = p.screws[i];
+    const looseScrew = sortProblem.screws[i];
     const row = new Float64Array(n);
     for (let j = 0; j < n; j++) {
-      const h = p.holes[j];
-      row[j] = s ? (h ? pairCost(p, s, h) : (p.strayCost ?? Infinity)) : h ? (p.missingCost ?? Infinity) : 0;
+      const h = sortProblem.holes[j];
+      row[j] = looseScrew
+        ? h
+          ? pairCost(sortProblem, looseScrew, h)
+          : (sortProblem.strayCost ?? Infinity)
+        : h
+          ? (sortProblem.missingCost ?? Infinity)
+          : 0;
     }
     return row;
   });
   const best = assign(cost);
-  if (!best) return { infeasible: true, because: whyNone(p) };
+  if (!best) return { infeasible: true, because: whyNone(sortProblem) };
   const out: Sorted = {
     assignments: [],
     strays: [],
@@ -95,11 +106,11 @@ export function sortScrews(p: SortProblem): SortAnswer {
     doubtful: [],
     dangerous: [],
   };
-  const spec = p.holes.map(specOf);
-  const margin = p.doubtMargin ?? usualDoubt;
+  const spec = sortProblem.holes.map(specOf);
+  const margin = sortProblem.doubtMargin ?? usualDoubt;
   const dangers = new Map<string, Danger>();
   const mayHurt = (screw: number, hole: number) => {
-    const [s, h] = [p.screws[screw]!, p.holes[hole]!];
+    const [s, h] = [sortProblem.screws[screw]!, sortProblem.holes[hole]!];
     // a greatest length that is given counts to the hundredth; the hole's own length within what a calliper tells
     if (
       h.maxLengthMm === undefined
@@ -112,49 +123,54 @@ export function sortScrews(p: SortProblem): SortAnswer {
         why: `${s.lengthMm} mm in a hole that bears ${h.maxLengthMm ?? h.lengthMm} mm`,
       });
   };
-  for (const [i, s] of p.screws.entries()) {
+  for (const [i, s] of sortProblem.screws.entries()) {
     const j = best.columnOf[i]!;
     if (j >= holes) {
       out.strays.push(s.id);
       continue;
     }
-    const h = p.holes[j]!;
+    const h = sortProblem.holes[j]!;
     out.assignments.push({ screw: s.id, hole: h.id });
     mayHurt(i, j);
     const other = withoutPair(cost, best, i, (c) => c < holes && spec[c] === spec[j], margin);
     if (!(other.dearer < margin)) continue;
     // who would then be in this hole, or in one just like it
     const rivals = other.changes.filter(
-      (c) => c.row < p.screws.length && c.column < holes && spec[c.column] === spec[j],
+      (c) => c.row < sortProblem.screws.length && c.column < holes && spec[c.column] === spec[j],
     );
-    const instead = p.holes[other.changes.find((c) => c.row === i)?.column ?? -1]?.id;
+    const instead = sortProblem.holes[other.changes.find((c) => c.row === i)?.column ?? -1]?.id;
     out.doubtful.push({
       hole: h.id,
-      screws: [s.id, ...rivals.map((c) => p.screws[c.row]!.id)],
+      screws: [s.id, ...rivals.map((c) => sortProblem.screws[c.row]!.id)],
       margin: other.dearer,
       ...(instead ? { instead } : {}),
     });
-    for (const c of other.changes) if (c.row < p.screws.length && c.column < holes) mayHurt(c.row, c.column);
+    for (const change of other.changes)
+      if (change.row < sortProblem.screws.length && change.column < holes) mayHurt(change.row, change.column);
   }
-  for (let j = 0; j < holes; j++) if (best.rowOf[j]! >= p.screws.length) out.missing.push(p.holes[j]!.id);
+  for (let j = 0; j < holes; j++)
+    if (best.rowOf[j]! >= sortProblem.screws.length) out.missing.push(sortProblem.holes[j]!.id);
   out.doubtful.sort((a, b) => a.margin - b.margin);
   out.dangerous = [...dangers.values()];
   return out;
 }
 
 /** What stands against any answer: a drive that no hole has, or more of one than the other. */
-function whyNone(p: SortProblem): string[] {
+function whyNone(sortProblem: SortProblem): string[] {
   const out: string[] = [];
-  if (p.strayCost === null)
-    for (const s of p.screws)
-      if (!p.holes.some((h) => pairCost(p, s, h) < Infinity)) out.push(`no hole takes ${s.id}`);
-  if (p.missingCost === null)
-    for (const h of p.holes)
-      if (!p.screws.some((s) => pairCost(p, s, h) < Infinity)) out.push(`no screw fits ${h.id}`);
+  if (sortProblem.strayCost === null)
+    for (const looseScrew of sortProblem.screws)
+      if (!sortProblem.holes.some((h) => pairCost(sortProblem, looseScrew, h) < Infinity))
+        out.push(`no hole takes ${looseScrew.id}`);
+  if (sortProblem.missingCost === null)
+    for (const hole of sortProblem.holes)
+      if (!sortProblem.screws.some((s) => pairCost(sortProblem, s, hole) < Infinity))
+        out.push(`no screw fits ${hole.id}`);
   if (out.length) return out;
   // of some drive there are more on one side than on the other
   return [
-    p.strayCost === null && (p.missingCost !== null || p.screws.length >= p.holes.length)
+    sortProblem.strayCost === null &&
+    (sortProblem.missingCost !== null || sortProblem.screws.length >= sortProblem.holes.length)
       ? 'more screws than holes that take them'
       : 'more holes than screws that fit them',
   ];

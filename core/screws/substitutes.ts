@@ -51,32 +51,32 @@ export function substitutesFor(
   const least = hole.lengthMm - turnsShort * (pitchMm(hole.thread) ?? 0);
   const fit: Substitute[] = [];
   const not: Judged['not'] = [];
-  for (const s of spares) {
+  for (const spareScrew of spares) {
     const why: WhyNot | undefined =
-      s.count < 1
+      spareScrew.count < 1
         ? { code: 'none left' }
-        : s.thread !== hole.thread
-          ? { code: 'other thread', has: s.thread, needs: hole.thread }
-          : s.lengthMm > safe + 1e-9
-            ? { code: 'too long', byMm: round(s.lengthMm - safe) }
-            : s.lengthMm < least - 1e-9
-              ? { code: 'too short', byMm: round(least - s.lengthMm) }
-              : s.headMm > hole.headMm + headPlayMm + 1e-9
-                ? { code: 'head too wide', byMm: round(s.headMm - hole.headMm) }
+        : spareScrew.thread !== hole.thread
+          ? { code: 'other thread', has: spareScrew.thread, needs: hole.thread }
+          : spareScrew.lengthMm > safe + 1e-9
+            ? { code: 'too long', byMm: round(spareScrew.lengthMm - safe) }
+            : spareScrew.lengthMm < least - 1e-9
+              ? { code: 'too short', byMm: round(least - spareScrew.lengthMm) }
+              : spareScrew.headMm > hole.headMm + headPlayMm + 1e-9
+                ? { code: 'head too wide', byMm: round(spareScrew.headMm - hole.headMm) }
                 : undefined;
     if (why) {
-      not.push({ spare: s, why });
+      not.push({ spare: spareScrew, why });
       continue;
     }
     const good: WhyGood[] = [];
-    if (s.lengthMm < hole.lengthMm) good.push('shorter');
-    if (s.lengthMm > hole.lengthMm) good.push('longer, still safe');
-    if (s.headMm < hole.headMm - headPlayMm) good.push('smaller head');
-    if (s.drive !== hole.drive) good.push('other drive');
+    if (spareScrew.lengthMm < hole.lengthMm) good.push('shorter');
+    if (spareScrew.lengthMm > hole.lengthMm) good.push('longer, still safe');
+    if (spareScrew.headMm < hole.headMm - headPlayMm) good.push('smaller head');
+    if (spareScrew.drive !== hole.drive) good.push('other drive');
     fit.push({
-      spare: s,
+      spare: spareScrew,
       why: good.length ? good : ['same in everything'],
-      offMm: round(s.lengthMm - hole.lengthMm),
+      offMm: round(spareScrew.lengthMm - hole.lengthMm),
     });
   }
   const badness = (x: Substitute) => [
@@ -85,8 +85,8 @@ export function substitutesFor(
     x.spare.drive === hole.drive ? 0 : 1,
     Math.abs(x.spare.headMm - hole.headMm),
   ];
-  fit.sort((a, b) => {
-    const [p, q] = [badness(a), badness(b)];
+  fit.sort((substitute, b) => {
+    const [p, q] = [badness(substitute), badness(b)];
     const i = p.findIndex((x, k) => Math.abs(x - q[k]!) > 1e-9);
     return i < 0 ? 0 : p[i]! - q[i]!;
   });

@@ -42,14 +42,14 @@ export class Bench {
       clockKnown: true,
       ...more,
     };
-    const d = decide(this.context, this.state, command);
+    const decision = decide(this.context, this.state, command);
     this.commands.push(command);
-    for (const e of d.events) {
-      this.state = evolve(this.state, e);
-      this.log.push(e);
+    for (const event of decision.events) {
+      this.state = evolve(this.state, event);
+      this.log.push(event);
     }
     this.at += this.paceMs;
-    return d;
+    return decision;
   }
   open(more: Partial<BodyOf<'opened'>> = {}): this {
     this.do({
@@ -84,20 +84,20 @@ export class Bench {
     });
   }
   agree(methods = this.route?.input.methods): void {
-    for (const c of openConsents(
+    for (const consent of openConsents(
       consentsFor(this.index, this.state, methods, replacedSlots(this.state)),
       this.state,
     ))
       this.do({
         type: 'consentGiven',
-        effect: c.id,
+        effect: consent.id,
         by: 'owner',
-        ...(c.answers ? { answer: c.answers[1]! } : {}),
+        ...(consent.answers ? { answer: consent.answers[1]! } : {}),
       });
   }
   answer(round: 'before' | 'mid' | 'after', result: 'works' | 'fails'): void {
-    for (const c of checksDue(this.state, this.index, round))
-      if (!c.passed) this.do({ type: 'checked', round, function: c.function, result });
+    for (const dueCheck of checksDue(this.state, this.index, round))
+      if (!dueCheck.passed) this.do({ type: 'checked', round, function: dueCheck.function, result });
   }
   /** One press of the pedal: does what is asked, answers checks with "works", waits out waits. */
   next(): Decision | undefined {
@@ -111,7 +111,7 @@ export class Bench {
       return this.do(i.body);
     }
     if (i.kind === 'do') {
-      for (const f of i.findings) if (f.seconds) this.at += f.seconds * 1000;
+      for (const finding of i.findings) if (finding.seconds) this.at += finding.seconds * 1000;
       return this.do(i.body);
     }
     return undefined;

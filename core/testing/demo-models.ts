@@ -36,18 +36,18 @@ export const indexed = (m: DeviceModel, variant = 'standard'): IndexedModel =>
 export const modelHash = (m: DeviceModel) => contentHash(m);
 
 export function route(m: DeviceModel, more: Partial<RouteInput> = {}, variant = 'standard'): Route {
-  const r = planRoute(
+  const routeResult = planRoute(
     indexed(m, variant),
     modelHash(m),
     routeInput({ model: m.id, variant, tasks: [{ slot: 'cell', action: 'replace' }], ...more }),
   );
-  if ('infeasible' in r) throw new Error(JSON.stringify(r));
-  return r;
+  if ('infeasible' in routeResult) throw new Error(JSON.stringify(routeResult));
+  return routeResult;
 }
 export const replace = (...slots: string[]): { tasks: Task[] } => ({
   tasks: slots.map((slot) => ({ slot, action: 'replace' })),
 });
-export const withMethods = (m: Partial<Methods>): { methods: Methods } => ({
-  methods: { ...defaultMethods, ...m },
+export const withMethods = (partial: Partial<Methods>): { methods: Methods } => ({
+  methods: { ...defaultMethods, ...partial },
 });
 export const swollen: Condition[] = ['swollen'];

@@ -28,13 +28,13 @@ export function heapOf(
   });
   const noise = () => (upTo(61) - 30) / 1000;
   const from: Record<string, string> = {};
-  const screws: LooseScrew[] = list.slice(lost).map((h, i) => {
-    from[`s${i}`] = h.id;
+  const screws: LooseScrew[] = list.slice(lost).map((hole, i) => {
+    from[`s${i}`] = hole.id;
     return {
       id: `s${i}`,
-      drive: h.drive,
-      lengthMm: Math.max(0.3, h.lengthMm + noise()),
-      ...(upTo(4) ? { headMm: h.headMm + noise() } : {}),
+      drive: hole.drive,
+      lengthMm: Math.max(0.3, hole.lengthMm + noise()),
+      ...(upTo(4) ? { headMm: hole.headMm + noise() } : {}),
     };
   });
   for (let k = 0; k < foreign; k++)

@@ -56,7 +56,7 @@ class Bus {
     client.on('notification', ({ channel, payload }) => {
       const handlers = this.#handlers[channel as Channel] as Set<Handler<unknown>>;
       const change: unknown = JSON.parse(payload ?? 'null');
-      for (const h of handlers) h(change);
+      for (const handler of handlers) handler(change);
     });
     try {
       await client.connect();
@@ -69,14 +69,14 @@ class Bus {
     }
   }
   /** Hears of every entry in a log; `resync` when something may have been missed. @returns to be called to stop */
-  subscribe(h: Handler<Change>): () => void {
-    this.#handlers.snavek_job.add(h);
-    return () => void this.#handlers.snavek_job.delete(h);
+  subscribe(handler: Handler<Change>): () => void {
+    this.#handlers.snavek_job.add(handler);
+    return () => void this.#handlers.snavek_job.delete(handler);
   }
   /** Hears of sessions that end, and of changes in workshops and their people. */
-  watchWho(h: Handler<WhoChange>): () => void {
-    this.#handlers.snavek_who.add(h);
-    return () => void this.#handlers.snavek_who.delete(h);
+  watchWho(handler: Handler<WhoChange>): () => void {
+    this.#handlers.snavek_who.add(handler);
+    return () => void this.#handlers.snavek_who.delete(handler);
   }
   async close(): Promise<void> {
     this.#closed = true;
@@ -91,7 +91,7 @@ export const getBus = (url: string) => (g.__bus ??= new Bus(url));
 /** The bus of this process, if it has been started. */
 export const busOf = (): Bus | undefined => g.__bus;
 export async function closeBus(): Promise<void> {
-  const b = g.__bus;
+  const bus = g.__bus;
   delete g.__bus;
-  await b?.close();
+  await bus?.close();
 }

@@ -16,10 +16,10 @@ export async function experienceOf(em: EntityManager): Promise<Experience> {
     { orderBy: { jobId: 'asc', seq: 'asc' }, disableIdentityMap: true },
   );
   const jobs = new Map<string, { symptoms: Set<string>; tests: Map<string, string>; cause: string }>();
-  for (const r of rows) {
-    const j = jobs.get(r.jobId) ?? { symptoms: new Set(), tests: new Map(), cause: 'none' };
-    jobs.set(r.jobId, j);
-    const { body } = r.event;
+  for (const loaded of rows) {
+    const j = jobs.get(loaded.jobId) ?? { symptoms: new Set(), tests: new Map(), cause: 'none' };
+    jobs.set(loaded.jobId, j);
+    const { body } = loaded.event;
     if (body.type === 'symptomSet') {
       if (body.on) j.symptoms.add(body.symptom);
       else j.symptoms.delete(body.symptom);
@@ -30,9 +30,9 @@ export async function experienceOf(em: EntityManager): Promise<Experience> {
   const out: Experience = { causes: {}, tests: {} };
   for (const { symptoms, tests, cause } of jobs.values()) {
     if (cause === 'none') continue;
-    for (const s of symptoms) {
-      out.causes[s] ??= {};
-      out.causes[s][cause] = (out.causes[s][cause] ?? 0) + 1;
+    for (const symptom of symptoms) {
+      out.causes[symptom] ??= {};
+      out.causes[symptom][cause] = (out.causes[symptom][cause] ?? 0) + 1;
     }
     for (const [t, o] of tests) {
       out.tests[t] ??= {};

@@ -47,10 +47,14 @@ export const removeSpare = async (em: EntityManager, id: string): Promise<boolea
 /** Adds to a kind that is there already; a new kind gets its own compartment. */
 export async function putSpares(em: EntityManager, screws: readonly Omit<SpareRow, 'id'>[]): Promise<void> {
   const kinds = new Map<string, Omit<SpareRow, 'id'>>();
-  for (const s of screws) {
-    const key = [s.drive, s.thread, s.lengthMm, s.headMm].join(' ');
+  for (const omit of screws) {
+    const key = [omit.drive, omit.thread, omit.lengthMm, omit.headMm].join(' ');
     const before = kinds.get(key);
-    kinds.set(key, { ...s, count: (before?.count ?? 0) + s.count, note: s.note || before?.note || '' });
+    kinds.set(key, {
+      ...omit,
+      count: (before?.count ?? 0) + omit.count,
+      note: omit.note || before?.note || '',
+    });
   }
   // two people who fill the same compartment at once both add to it: counted by the database
   await em

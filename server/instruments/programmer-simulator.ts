@@ -85,18 +85,18 @@ class Conversation {
     if (this.#seat.fault === 'unreadable') return this.#fail(203, 'Part does not answer');
     return answer(this.#seat);
   }
-  #write(s: Seat, [hex = '', crc]: readonly string[]): string | undefined {
+  #write(seat: Seat, [hex = '', crc]: readonly string[]): string | undefined {
     if (!/^([0-9a-f]{2})+$/.test(hex) || hex.length !== dataBytes * 2)
       return this.#fail(-104, 'Data type error');
     if (Number(crc) !== crcOf(hex)) return this.#fail(205, 'Checksum of what was sent is wrong');
     // half of it is in the part when the power goes
-    if (s.fault === 'power') {
-      memory.set(s.serial, hex.slice(0, dataBytes) + dataOf(s.serial).slice(dataBytes));
+    if (seat.fault === 'power') {
+      memory.set(seat.serial, hex.slice(0, dataBytes) + dataOf(seat.serial).slice(dataBytes));
       return undefined;
     }
     // another first byte, whatever it was
     const wrong = `${hex.startsWith('00') ? 'ff' : '00'}${hex.slice(2)}`;
-    memory.set(s.serial, s.fault === 'checksum' ? wrong : hex);
+    memory.set(seat.serial, seat.fault === 'checksum' ? wrong : hex);
     return '';
   }
 }

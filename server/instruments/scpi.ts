@@ -78,9 +78,9 @@ export class Scpi {
         clearTimeout(timer);
         resolve(line);
       });
-      this.#failed.push((e) => {
+      this.#failed.push((scpiFault) => {
         clearTimeout(timer);
-        reject(e);
+        reject(scpiFault);
       });
       this.#socket.write(`${query}\n`);
     });

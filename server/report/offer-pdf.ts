@@ -28,7 +28,7 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
   );
   d.heading('What is to be done');
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
-  for (const t of tasks) d.line(`${cap(taskName[t.action])} the ${thingName(index, t.slot)}.`);
+  for (const task of tasks) d.line(`${cap(taskName[task.action])} the ${thingName(index, task.slot)}.`);
   if (!tasks.length) d.line('Nothing has been chosen yet.');
   const columns = [54, 200, 310, 430];
   const parts = Object.entries(state.part);
@@ -62,11 +62,13 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
   const price = quote
     ? `The price: ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}.`
     : undefined;
-  for (const c of consents)
+  for (const consent of consents)
     d.row(
       [
-        consentText(index, c, price),
-        agreedBy(state, page.signers, c.id) ? `agreed: ${agreedBy(state, page.signers, c.id)}` : 'open',
+        consentText(index, consent, price),
+        agreedBy(state, page.signers, consent.id)
+          ? `agreed: ${agreedBy(state, page.signers, consent.id)}`
+          : 'open',
       ],
       [54, 420],
     );

@@ -98,17 +98,20 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
 /** Each function with what it did before, while open and after. */
 function checksOf(state: JobState, index: IndexedModel): ReportData['checks'] {
   const mid = new Map(checksDue(state, index, 'mid').map((c) => [c.function, c.result]));
-  return checksDue(state, index, 'after').map((c) => {
-    const note = state.check[`before ${c.function}`]?.note;
-    const open = mid.get(c.function);
+  return checksDue(state, index, 'after').map((dueCheck) => {
+    const note = state.check[`before ${dueCheck.function}`]?.note;
+    const open = mid.get(dueCheck.function);
     return {
-      function: c.function,
+      function: dueCheck.function,
       ...(note ? { note } : {}),
-      ...(c.before ? { before: c.before } : {}),
+      ...(dueCheck.before ? { before: dueCheck.before } : {}),
       ...(open ? { mid: open } : {}),
-      ...(c.result ? { after: c.result } : {}),
+      ...(dueCheck.result ? { after: dueCheck.result } : {}),
       changed:
-        c.result !== undefined && c.before !== undefined && c.result !== c.before && c.result !== 'same',
+        dueCheck.result !== undefined &&
+        dueCheck.before !== undefined &&
+        dueCheck.result !== dueCheck.before &&
+        dueCheck.result !== 'same',
     };
   });
 }

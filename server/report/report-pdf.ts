@@ -14,57 +14,64 @@ import { pdfDocument } from './document';
 import type { ReportData } from '../../core/wire/report';
 
 /** The report as a PDF. */
-export function reportPdf(d: ReportData): Promise<Buffer> {
-  const { title, heading, line, row, end } = pdfDocument(`Repair report, job ${d.page.number}`, d.shop);
+export function reportPdf(reportData: ReportData): Promise<Buffer> {
+  const { title, heading, line, row, end } = pdfDocument(
+    `Repair report, job ${reportData.page.number}`,
+    reportData.shop,
+  );
   const columns = [54, 224, 324, 424];
-  title(`Repair report, job ${d.page.number}`);
-  line(`${d.shop}`);
-  line(`${d.index.model.maker} ${d.index.model.name}, ${d.tag}`);
+  title(`Repair report, job ${reportData.page.number}`);
+  line(`${reportData.shop}`);
+  line(`${reportData.index.model.maker} ${reportData.index.model.name}, ${reportData.tag}`);
   heading('What came in');
-  line(`${dayAndClock(d.openedAt)}${d.page.owner ? `, ${d.page.owner}` : ''}: “${d.complaint}”`);
   line(
-    d.marks.length
-      ? `Marks on arrival: ${d.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`
+    `${dayAndClock(reportData.openedAt)}${reportData.page.owner ? `, ${reportData.page.owner}` : ''}: “${reportData.complaint}”`,
+  );
+  line(
+    reportData.marks.length
+      ? `Marks on arrival: ${reportData.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`
       : 'No marks on arrival.',
   );
-  const fault = faultLine(d);
+  const fault = faultLine(reportData);
   if (fault) line(fault);
-  for (const e of d.conditions) line(`${cap(eventText(d.index, e.body))}.`);
-  heading(d.ending ? `What was done: ${d.ending}` : 'What has been done so far');
-  for (const l of doneLines(d)) line(l);
-  if (d.closingNote) line(d.closingNote);
-  line(waterText[d.water]);
-  if (d.leak?.lost) line(`Leak test: ${d.leak.lost.value} ${d.leak.lost.unit} lost in the hold.`);
+  for (const event of reportData.conditions) line(`${cap(eventText(reportData.index, event.body))}.`);
+  heading(reportData.ending ? `What was done: ${reportData.ending}` : 'What has been done so far');
+  for (const l of doneLines(reportData)) line(l);
+  if (reportData.closingNote) line(reportData.closingNote);
+  line(waterText[reportData.water]);
+  if (reportData.leak?.lost)
+    line(`Leak test: ${reportData.leak.lost.value} ${reportData.leak.lost.unit} lost in the hold.`);
   heading('Checks');
   row(['function', 'before', 'before closing', 'after'], columns, 'bold');
-  for (const c of d.checks)
+  for (const check of reportData.checks)
     row(
       [
-        checkName(c.function),
-        `${checkWord(c.function, c.before)}${c.note ? ` (${c.note})` : ''}`,
-        checkWord(c.function, c.mid),
-        `${checkWord(c.function, c.after)}${c.changed ? ' (changed)' : ''}`,
+        checkName(check.function),
+        `${checkWord(check.function, check.before)}${check.note ? ` (${check.note})` : ''}`,
+        checkWord(check.function, check.mid),
+        `${checkWord(check.function, check.after)}${check.changed ? ' (changed)' : ''}`,
       ],
       columns,
     );
-  if (d.effects.length) {
+  if (reportData.effects.length) {
     heading('Notices to expect');
-    for (const e of d.effects) line(`${e.owner}${e.agreed ? ` Agreed: ${e.agreed}.` : ''}`);
+    for (const effect of reportData.effects)
+      line(`${effect.owner}${effect.agreed ? ` Agreed: ${effect.agreed}.` : ''}`);
   }
-  if (d.overrides.length) {
+  if (reportData.overrides.length) {
     heading('Passed with a reason');
-    for (const o of d.overrides)
+    for (const override of reportData.overrides)
       line(
-        `${o.rule}: ${o.reason} (${o.by}${o.confirmedBy ? `, confirmed by ${o.confirmedBy}` : ''}, ${dayAndClock(o.at)})`,
+        `${override.rule}: ${override.reason} (${override.by}${override.confirmedBy ? `, confirmed by ${override.confirmedBy}` : ''}, ${dayAndClock(override.at)})`,
       );
   }
-  if (d.notes.length) {
+  if (reportData.notes.length) {
     heading('Notes');
-    for (const n of d.notes) line(`${n.text} (${n.by}, ${dayAndClock(n.at)})`);
+    for (const note of reportData.notes) line(`${note.text} (${note.by}, ${dayAndClock(note.at)})`);
   }
   heading('Who, when and on what terms');
-  for (const l of termsLines(d, dayAndClock)) line(l);
+  for (const l of termsLines(reportData, dayAndClock)) line(l);
   heading('Advice');
-  for (const c of cautionLines) line(c);
+  for (const cautionLine of cautionLines) line(cautionLine);
   return end();
 }

@@ -114,10 +114,10 @@ export async function seedDemo(now: number): Promise<boolean> {
 /** The next time of day `hh:mm` after a moment, in the server's zone. */
 function nextAt(clock: string, after: number): number {
   const [h, m] = clock.split(':').map(Number) as [number, number];
-  const d = new Date(after);
-  d.setHours(h, m, 0, 0);
-  if (d.getTime() <= after) d.setDate(d.getDate() + 1);
-  return d.getTime();
+  const date = new Date(after);
+  date.setHours(h, m, 0, 0);
+  if (date.getTime() <= after) date.setDate(date.getDate() + 1);
+  return date.getTime();
 }
 
 async function seedJob(

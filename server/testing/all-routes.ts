@@ -11,11 +11,15 @@ export interface FlatRoute {
 /** Every route of the app, with its whole address. */
 export async function allRoutes(): Promise<FlatRoute[]> {
   const flat = (entries: RouteConfigEntry[], base: string, frames: string[]): FlatRoute[] =>
-    entries.flatMap((r) => {
-      const path = [base, r.path].filter(Boolean).join('/');
+    entries.flatMap((routeConfigEntry) => {
+      const path = [base, routeConfigEntry.path].filter(Boolean).join('/');
       return [
-        { file: r.file, path: r.path === undefined && !r.index ? undefined : path, frames },
-        ...flat(r.children ?? [], path, [...frames, r.file]),
+        {
+          file: routeConfigEntry.file,
+          path: routeConfigEntry.path === undefined && !routeConfigEntry.index ? undefined : path,
+          frames,
+        },
+        ...flat(routeConfigEntry.children ?? [], path, [...frames, routeConfigEntry.file]),
       ];
     });
   return flat(await routes, '', []);

@@ -96,14 +96,14 @@ export async function answerBefore(who: Who, job: string): Promise<void> {
   if (open.length)
     await sendCommands(
       who,
-      open.map((c) => ({
+      open.map((dueCheck) => ({
         id: randomUUID(),
         job,
         person: who.personId,
         body: {
           type: 'checked' as const,
           round: 'before' as const,
-          function: c.function,
+          function: dueCheck.function,
           result: 'works' as const,
         },
         at: Date.now(),
@@ -121,15 +121,15 @@ export async function agreeAll(who: Who, job: string): Promise<void> {
   if (open.length)
     await sendCommands(
       who,
-      open.map((c) => ({
+      open.map((consent) => ({
         id: randomUUID(),
         job,
         person: who.personId,
         body: {
           type: 'consentGiven' as const,
-          effect: c.id,
+          effect: consent.id,
           by: 'owner' as const,
-          ...(c.answers ? { answer: c.answers[1]! } : {}),
+          ...(consent.answers ? { answer: consent.answers[1]! } : {}),
         },
         at: Date.now(),
         clockKnown: true,

@@ -18,18 +18,18 @@ export async function earlierJobs(em: EntityManager, tag: string, notThis: strin
     rows.map((job) => job.id),
   );
   return Promise.all(
-    rows.map(async (r) => {
-      const state = await loadState(em, r.id);
+    rows.map(async (inferEntityFromProperties) => {
+      const state = await loadState(em, inferEntityFromProperties.id);
       return {
-        id: r.id,
-        number: r.number,
-        modelHash: r.modelHash,
-        variant: r.variant,
-        stage: r.stage,
-        ending: r.ending ?? null,
-        openedAt: r.openedAt.getTime(),
-        tasks: r.summary.tasks ?? [],
-        owner: owners.get(r.id) ?? null,
+        id: inferEntityFromProperties.id,
+        number: inferEntityFromProperties.number,
+        modelHash: inferEntityFromProperties.modelHash,
+        variant: inferEntityFromProperties.variant,
+        stage: inferEntityFromProperties.stage,
+        ending: inferEntityFromProperties.ending ?? null,
+        openedAt: inferEntityFromProperties.openedAt.getTime(),
+        tasks: inferEntityFromProperties.summary.tasks ?? [],
+        owner: owners.get(inferEntityFromProperties.id) ?? null,
         complaint: flag(state, 'complaint') ?? '',
         cause: flag(state, 'cause')?.id ?? null,
         marks: Object.entries(state.mark).flatMap(([id, m]) => (m ? [{ id, ...m } as Mark] : [])),

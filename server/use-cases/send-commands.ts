@@ -161,7 +161,7 @@ async function writePlain(who: Who, run: readonly SentCommand[], session?: strin
     const said = await appendToLog(at, base, decided.writing);
     if (said.answer === 'signed out') throw new SignedOut();
     if (said.answer === 'no such job') {
-      for (const c of left) done.set(c.id, refuse('no such job'));
+      for (const command of left) done.set(command.id, refuse('no such job'));
       left = [];
     } else if (said.answer === 'newer') {
       base = said.job;

@@ -55,17 +55,17 @@ async function limiter() {
  * @throws RateLimiterRes when too many were wrong
  */
 async function checkPassword(login: string, password: string, from: string): Promise<Login | undefined> {
-  const l = await limiter();
+  const record = await limiter();
   const name = login.trim().toLowerCase();
   const pair = createHash('sha256').update(`${name}\n${from}`).digest('hex');
-  const stranger = (await l.known.get(pair)) === null;
-  await l.address.consume(from);
-  await l.pair.consume(pair);
-  if (stranger) await l.strangers.consume(name);
+  const stranger = (await record.known.get(pair)) === null;
+  await record.address.consume(from);
+  await record.pair.consume(pair);
+  if (stranger) await record.strangers.consume(name);
   const found = await personOfLogin(name);
   if (!(await passwordMatches(found?.passwordHash, password))) return undefined;
-  await Promise.all([l.pair.delete(pair), l.address.reward(from), l.known.consume(pair)]);
-  if (stranger) await l.strangers.reward(name);
+  await Promise.all([record.pair.delete(pair), record.address.reward(from), record.known.consume(pair)]);
+  if (stranger) await record.strangers.reward(name);
   return found;
 }
 

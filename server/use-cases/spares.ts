@@ -46,15 +46,15 @@ export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid>
       : { ok: false, status: 409, errors: { form: 'It is no longer in the box.' } };
   });
 }
-const given = (f: Record<string, string>) =>
+const given = (record: Record<string, string>) =>
   Object.fromEntries(
-    Object.entries(f)
+    Object.entries(record)
       .filter(([, v]) => v.trim() !== '')
       .map(([k, v]) => [k, plainCell(v)]),
   );
-const problems = (e: z.ZodError): Record<string, string> => {
+const problems = (zodError: z.ZodError): Record<string, string> => {
   const out: Record<string, string> = {};
-  for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
+  for (const i of zodError.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
   return out;
 };
 

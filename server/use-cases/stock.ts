@@ -167,9 +167,9 @@ function judge(
     },
   };
 }
-const problems = (e: z.ZodError): Record<string, string> => {
+const problems = (zodError: z.ZodError): Record<string, string> => {
   const out: Record<string, string> = {};
-  for (const i of e.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
+  for (const i of zodError.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
   return out;
 };
 
@@ -189,18 +189,18 @@ export async function stockCsv(who: Who, query: StockQuery): Promise<string> {
   const parts = await inShop(who.shopId, (em) => allParts(em, query));
   return writeCsv(
     columns,
-    parts.map((p) => [
-      p.name,
-      p.modelId,
-      p.slot,
-      p.provenance,
-      p.supplier,
-      p.lot,
-      p.serial,
-      amountText(p.priceMinor),
-      p.arrivesWith.join(';'),
-      p.released,
-      p.proof,
+    parts.map((stockPart) => [
+      stockPart.name,
+      stockPart.modelId,
+      stockPart.slot,
+      stockPart.provenance,
+      stockPart.supplier,
+      stockPart.lot,
+      stockPart.serial,
+      amountText(stockPart.priceMinor),
+      stockPart.arrivesWith.join(';'),
+      stockPart.released,
+      stockPart.proof,
     ]),
   );
 }

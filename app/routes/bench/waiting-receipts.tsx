@@ -12,15 +12,24 @@ export function WaitingReceipts() {
   const { who } = useFrame();
   const sender = senderFor(ownerKey(who.shopId, who.personId), who.personId);
   const { receipts } = useSyncExternalStore(sender.watch, sender.snapshot, () => nothingSent);
-  return receipts.map((r) => (
-    <Note key={r.id} tone={r.error ? 'stop' : 'warn'} layout="row" role={r.error ? 'alert' : 'status'}>
+  return receipts.map((keptReceipt) => (
+    <Note
+      key={keptReceipt.id}
+      tone={keptReceipt.error ? 'stop' : 'warn'}
+      layout="row"
+      role={keptReceipt.error ? 'alert' : 'status'}
+    >
       <span className="fill">
-        {r.error ? wording.wasReceivedWithoutTheServer(r.tag, r.error) : wording.waitsInThisBrowserTo(r.tag)}
+        {keptReceipt.error
+          ? wording.wasReceivedWithoutTheServer(keptReceipt.tag, keptReceipt.error)
+          : wording.waitsInThisBrowserTo(keptReceipt.tag)}
       </span>
-      {r.error && (
+      {keptReceipt.error && (
         <>
-          <LinkButton to={`/receive/${r.id}`}>{wording.putItRight}</LinkButton>
-          <Button onClick={() => void dropReceipt(r.id).then(() => sender.count())}>{wording.letItGo}</Button>
+          <LinkButton to={`/receive/${keptReceipt.id}`}>{wording.putItRight}</LinkButton>
+          <Button onClick={() => void dropReceipt(keptReceipt.id).then(() => sender.count())}>
+            {wording.letItGo}
+          </Button>
         </>
       )}
     </Note>

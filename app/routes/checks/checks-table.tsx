@@ -22,9 +22,9 @@ export function ChecksTable({
   const later = (when: 'mid' | 'after'): DataColumn<CheckRow> => ({
     title: when,
     cell: (row) => {
-      const c = row[when];
-      return c ? (
-        <Answer fn={row.fn} r={c.result} was={row.any.before} stale={c.stale.length > 0} />
+      const dueCheck = row[when];
+      return dueCheck ? (
+        <Answer fn={row.fn} r={dueCheck.result} was={row.any.before} stale={dueCheck.stale.length > 0} />
       ) : (
         <span className="muted">–</span>
       );
@@ -36,9 +36,9 @@ export function ChecksTable({
       rows={rows}
       rowKey={(r) => r.fn}
       rowClassName={(r) => (may && r.fn === at ? 'hot' : '')}
-      onRow={(r) => ({
-        'data-testid': `check-${r.fn}`,
-        'aria-current': may && r.fn === at ? 'true' : undefined,
+      onRow={(checkRow) => ({
+        'data-testid': `check-${checkRow.fn}`,
+        'aria-current': may && checkRow.fn === at ? 'true' : undefined,
       })}
       columns={[
         { title: wording.functionChecked, className: 'strong', cell: (r) => functionName[r.fn] },

@@ -29,11 +29,11 @@ function roundNow({ state, index, context }: JobFrame, next: Step | undefined, u
 }
 
 /** What can be answered of a function in a round: not tested where that is honest, as before where it did not work then. */
-export const answersOf = (round: Round, c: DueCheck): CheckResult[] => [
+export const answersOf = (round: Round, dueCheck: DueCheck): CheckResult[] => [
   'works',
   'fails',
-  ...(round === 'before' || c.untestable ? (['untested'] as const) : []),
-  ...(round !== 'before' && c.before === 'fails' ? (['same'] as const) : []),
+  ...(round === 'before' || dueCheck.untestable ? (['untested'] as const) : []),
+  ...(round !== 'before' && dueCheck.before === 'fails' ? (['same'] as const) : []),
 ];
 
 /** The checks of a job as they are asked now. */

@@ -95,11 +95,11 @@ function CausesTable({
         {
           title: '',
           width: 230,
-          cell: (c) => (
+          cell: (causeRow) => (
             <>
-              <span className="strong">{c.name}</span>
-              {c.slot && !c.name.includes(name(c.slot)) && (
-                <span className="muted small">{` ${name(c.slot)}`}</span>
+              <span className="strong">{causeRow.name}</span>
+              {causeRow.slot && !causeRow.name.includes(name(causeRow.slot)) && (
+                <span className="muted small">{` ${name(causeRow.slot)}`}</span>
               )}
             </>
           ),
@@ -125,9 +125,9 @@ function CausesTable({
         {
           title: '',
           width: 96,
-          cell: (c) =>
+          cell: (causeRow) =>
             onState && (
-              <Button aria-label={wording.thisIsIt(c.name)} onClick={() => onState(c.id)}>
+              <Button aria-label={wording.thisIsIt(causeRow.name)} onClick={() => onState(causeRow.id)}>
                 {wording.thisIsItLabel}
               </Button>
             ),

@@ -54,10 +54,10 @@ function optionOf(seen: FaultView, top: readonly CauseRow[]) {
       ...axisLook,
       axisLabel: { ...axisLook.axisLabel, formatter: '{value} %' },
     },
-    series: top.map((c, k) => ({
-      name: c.name,
+    series: top.map((causeRow, k) => ({
+      name: causeRow.name,
       type: 'line',
-      data: seen.course.map((s) => Math.round(s.belief[c.i]! * 1000) / 10),
+      data: seen.course.map((s) => Math.round(s.belief[causeRow.i]! * 1000) / 10),
       symbol: lineLooks[k]!.symbol,
       symbolSize: 9,
       itemStyle: { color: lineLooks[k]!.color },

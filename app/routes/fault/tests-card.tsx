@@ -61,11 +61,11 @@ export function Tests({
         return here.length === 0 ? null : (
           <div key={r} className="field">
             <span className="label small">{r}</span>
-            {here.map((t) => (
+            {here.map((testView) => (
               <TestButton
-                key={t.test.id}
-                view={t}
-                current={t.test.id === current}
+                key={testView.test.id}
+                view={testView}
+                current={testView.test.id === current}
                 currency={currency}
                 onChoose={onChoose}
               />

@@ -95,12 +95,12 @@ const doneAt: Partial<Record<Finding['rule'], [path: string, name: string]>> = {
 };
 function DueNote({ finding }: { finding: Finding }) {
   const { index, page } = useJobFrame();
-  const t = findingText(index, finding);
+  const said = findingText(index, finding);
   const at = doneAt[finding.rule];
   return (
     <Note tone="stop" layout="spread" className="mid">
       <div>
-        <span className="strong">{t.what}</span> {t.instead}
+        <span className="strong">{said.what}</span> {said.instead}
       </div>
       {at && <LinkButton to={`/jobs/${page.id}/${at[0]}`}>{at[1]}</LinkButton>}
     </Note>

@@ -24,17 +24,17 @@ export function OwnerCard({ note }: { note: string }) {
     <section className="card stack">
       <h2>{wording.whatTheOwnerWasTold}</h2>
       {needed.length === 0 && <p className="muted">{wording.nothingChangesForTheOwner}</p>}
-      {needed.map((e) => (
-        <div key={e.id} className="spread mid">
-          <span>{e.owner}</span>
-          {state.consent[e.id] ? (
+      {needed.map((effect) => (
+        <div key={effect.id} className="spread mid">
+          <span>{effect.owner}</span>
+          {state.consent[effect.id] ? (
             <span className="moss strong nowrap">
-              {wording.agreed(agreedBy(state, page.signers, e.id) ?? '')}
+              {wording.agreed(agreedBy(state, page.signers, effect.id) ?? '')}
             </span>
           ) : (
             <Button
               disabled={ended}
-              onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}
+              onClick={() => void report({ type: 'consentGiven', effect: effect.id, by: 'owner' })}
             >
               {wording.ownerAgrees}
             </Button>

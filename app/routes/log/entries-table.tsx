@@ -36,10 +36,10 @@ export function EntriesTable({
           {
             title: wording.when,
             className: 'nowrap',
-            cell: (e) => (
+            cell: (event) => (
               <span suppressHydrationWarning>
-                {`${day(e.at)} ${clock(e.at)}`}
-                {!e.clockKnown && <span className="brick small"> {wording.clockNotKnown}</span>}
+                {`${day(event.at)} ${clock(event.at)}`}
+                {!event.clockKnown && <span className="brick small"> {wording.clockNotKnown}</span>}
               </span>
             ),
           },
@@ -51,10 +51,10 @@ export function EntriesTable({
           {
             title: <span className="sr">{wording.takeBack}</span>,
             align: 'right',
-            cell: (e) =>
-              e.id !== latest &&
-              state.trail.some((x) => x.event === e.id) && (
-                <Button onClick={() => onBack(e)} aria-label={wording.backToEntry(e.seq)}>
+            cell: (event) =>
+              event.id !== latest &&
+              state.trail.some((x) => x.event === event.id) && (
+                <Button onClick={() => onBack(event)} aria-label={wording.backToEntry(event.seq)}>
                   {wording.backToHere}
                 </Button>
               ),

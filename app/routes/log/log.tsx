@@ -44,9 +44,9 @@ export default function Log({ loaderData }: Route.ComponentProps) {
         {asked && <TakeBack to={asked} onClose={() => setAsked(undefined)} />}
         <EntriesTable
           entries={entries}
-          onBack={(e) => {
+          onBack={(event) => {
             say(undefined);
-            setAsked(e);
+            setAsked(event);
           }}
         />
       </section>

@@ -23,11 +23,11 @@ export function Agree({ offer }: { offer: OfferState }) {
     await offer.report(
       ...price,
       ...which.map(
-        (c): Body => ({
+        (consent): Body => ({
           type: 'consentGiven',
-          effect: c.id,
+          effect: consent.id,
           by: given.name === page.owner || !page.owner ? 'owner' : 'for the owner',
-          ...(answers[c.id] ? { answer: answers[c.id] } : {}),
+          ...(answers[consent.id] ? { answer: answers[consent.id] } : {}),
           signature,
         }),
       ),

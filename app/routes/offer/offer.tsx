@@ -77,8 +77,10 @@ function Parts({ offer }: { offer: OfferState }) {
       method={methods['display-data']}
       reads={whole?.reads ?? []}
       disabled={ended}
-      onPart={(slot, p) =>
-        void report(p ? { type: 'partChosen', slot, ...entryOf(p) } : { type: 'partDropped', slot })
+      onPart={(slot, stockPart) =>
+        void report(
+          stockPart ? { type: 'partChosen', slot, ...entryOf(stockPart) } : { type: 'partDropped', slot },
+        )
       }
       onRemedy={(slot, remedy) => void report({ type: 'remedySet', slot, remedy })}
       onBroken={(thing) =>

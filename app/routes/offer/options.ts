@@ -35,10 +35,10 @@ export function optionsOf(
   });
   const none = replaced.length > 0 && !replaced.some((s) => state.part[s]);
   const others = replaced.flatMap((slot) =>
-    alternatives(parts, slot, state).map((p) =>
-      make(p.id, `${thingName(index, slot)}: ${p.provenance}`, {
+    alternatives(parts, slot, state).map((stockPart) =>
+      make(stockPart.id, `${thingName(index, slot)}: ${stockPart.provenance}`, {
         ...state,
-        part: { ...state.part, [slot]: entryOf(p) },
+        part: { ...state.part, [slot]: entryOf(stockPart) },
       }),
     ),
   );
@@ -54,17 +54,17 @@ export function optionsOf(
   return [make('whole', none ? wording.atListPrice : wording.asChosen, state), ...others, ...alone];
 }
 
-export const entryOf = (p: StockPart): PartEntry => ({
-  part: p.id,
-  name: p.name,
-  provenance: p.provenance,
-  supplier: p.supplier,
-  lot: p.lot,
-  serial: p.serial,
-  priceMinor: p.priceMinor,
-  arrivesWith: p.arrivesWith,
-  released: p.released,
-  proof: p.proof,
+export const entryOf = (stockPart: StockPart): PartEntry => ({
+  part: stockPart.id,
+  name: stockPart.name,
+  provenance: stockPart.provenance,
+  supplier: stockPart.supplier,
+  lot: stockPart.lot,
+  serial: stockPart.serial,
+  priceMinor: stockPart.priceMinor,
+  arrivesWith: stockPart.arrivesWith,
+  released: stockPart.released,
+  proof: stockPart.proof,
 });
 /** Of the parts that could be taken instead, the cheapest of each provenance; two at most. */
 function alternatives(parts: readonly StockPart[], slot: string, state: JobState): StockPart[] {

@@ -33,38 +33,39 @@ export function PartsList({
     );
   return (
     <ul className="list" aria-label={wording.partsForThe(thingName(index, slot))}>
-      {parts.map((p) => {
-        const mine = chosen === p.id;
+      {parts.map((stockPart) => {
+        const mine = chosen === stockPart.id;
         return (
-          <li key={p.id} className="spread mid">
+          <li key={stockPart.id} className="spread mid">
             <span className="fill">
-              <span className="strong">{p.provenance}</span>
-              {` ${p.name}`}
+              <span className="strong">{stockPart.provenance}</span>
+              {` ${stockPart.name}`}
               <span className="muted small">
                 {[
-                  p.supplier,
-                  p.lot && `lot ${p.lot}`,
-                  p.serial && `serial ${p.serial}`,
-                  p.arrivesWith.length && `with ${list(p.arrivesWith.map((s) => thingName(index, s)))}`,
+                  stockPart.supplier,
+                  stockPart.lot && `lot ${stockPart.lot}`,
+                  stockPart.serial && `serial ${stockPart.serial}`,
+                  stockPart.arrivesWith.length &&
+                    `with ${list(stockPart.arrivesWith.map((s) => thingName(index, s)))}`,
                 ]
                   .filter(Boolean)
                   .map((t) => ` · ${t}`)
                   .join('')}
               </span>
-              {p.released === 'locked' && (
+              {stockPart.released === 'locked' && (
                 <Tag color="error" className="before-8">
                   {wording.lockedToAnAccount}
                 </Tag>
               )}
             </span>
-            <span className="strong nowrap">{money(p.priceMinor, currency)}</span>
+            <span className="strong nowrap">{money(stockPart.priceMinor, currency)}</span>
             <Button
               type={mine ? 'primary' : 'default'}
               className="min-w-92"
               aria-pressed={mine}
-              aria-label={`${mine ? 'Chosen' : 'Choose'}: ${[p.provenance, p.name, p.serial].filter(Boolean).join(' ')}`}
-              disabled={disabled || p.released === 'locked'}
-              onClick={() => onPart(mine ? undefined : p)}
+              aria-label={`${mine ? 'Chosen' : 'Choose'}: ${[stockPart.provenance, stockPart.name, stockPart.serial].filter(Boolean).join(' ')}`}
+              disabled={disabled || stockPart.released === 'locked'}
+              onClick={() => onPart(mine ? undefined : stockPart)}
             >
               {mine ? wording.chosen : wording.choose}
             </Button>

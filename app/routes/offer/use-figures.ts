@@ -45,9 +45,9 @@ export function useFigures(
   const error: Figures['error'] = {};
   const read = (f: Exclude<Field, 'extra'>) => {
     if (!text[f].trim()) return null;
-    const r = readAmount(text[f]);
-    if (r.ok) return r.minor;
-    error[f] = amountProblem[r.why];
+    const amountRead = readAmount(text[f]);
+    if (amountRead.ok) return amountRead.minor;
+    error[f] = amountProblem[amountRead.why];
     return null;
   };
   const [limit, replacement, elsewhere] = [read('limit'), read('replacement'), read('elsewhere')];

@@ -33,11 +33,11 @@ const quoteOf = (whole: QuotedOption, advice: AdviceGiven, figures: Figures): Bo
 
 /** What the options come to: the whole, the advice, and the price that would be recorded. */
 function priceOf(options: readonly (QuotedOption | { id: string })[], figures: Figures) {
-  const priced = (o: QuotedOption): Priced => ({
-    id: o.id,
-    meanMinor: o.distribution.mean,
-    p90Minor: o.distribution.p90,
-    chance: figures.limit === null ? null : chanceWithin(o.distribution, figures.limit),
+  const priced = (quotedOption: QuotedOption): Priced => ({
+    id: quotedOption.id,
+    meanMinor: quotedOption.distribution.mean,
+    p90Minor: quotedOption.distribution.p90,
+    chance: figures.limit === null ? null : chanceWithin(quotedOption.distribution, figures.limit),
   });
   const known = options.filter((o): o is QuotedOption => 'distribution' in o);
   const whole = known.find((o) => o.id === 'whole');

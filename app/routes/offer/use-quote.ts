@@ -28,12 +28,14 @@ export function useQuote(asked: QuoteAsked | undefined): Quoting {
     const w = new Worker(new URL('../../workers/quote.worker.ts', import.meta.url), { type: 'module' });
     worker.current = w;
     setTold((t) => ({ ...t, busy: true, progress: 0 }));
-    w.onmessage = (e: MessageEvent<QuoteTold>) => {
-      const d = e.data;
-      setTold((t) =>
-        d.done ? { options: d.options, progress: 1, busy: false } : { ...t, progress: d.progress },
+    w.onmessage = (messageEvent: MessageEvent<QuoteTold>) => {
+      const quoteTold = messageEvent.data;
+      setTold((omit) =>
+        quoteTold.done
+          ? { options: quoteTold.options, progress: 1, busy: false }
+          : { ...omit, progress: quoteTold.progress },
       );
-      if (d.done) w.terminate();
+      if (quoteTold.done) w.terminate();
     };
     w.onerror = () => setTold((t) => ({ ...t, busy: false }));
     w.postMessage(asked);

@@ -42,7 +42,8 @@ export function ArrivalSection({ form }: { form: ReceiveState }) {
           photos={photos}
           photoUrl={photoUrl}
           onChange={(marks) => {
-            for (const p of photos) if (p.mark && !marks.some((k) => k.id === p.mark)) dropPhoto(p.id);
+            for (const photo of photos)
+              if (photo.mark && !marks.some((k) => k.id === photo.mark)) dropPhoto(photo.id);
             change({ marks });
           }}
           onPhoto={(f, mark) => upload.add(f, mark)}

@@ -15,9 +15,15 @@ const tone: Record<BeforeResult, string> = { works: '', fails: 'bad', untested: 
 
 type KeyDid = { answer: BeforeResult } | { by: 1 | -1 } | { what: 'note' | 'all' };
 /** What a key does in the list; nothing while something is typed. */
-function keyOf(e: React.KeyboardEvent): KeyDid | undefined {
-  if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).tagName === 'INPUT') return undefined;
-  const k = e.key.toLowerCase();
+function keyOf(keyboardEvent: React.KeyboardEvent): KeyDid | undefined {
+  if (
+    keyboardEvent.ctrlKey ||
+    keyboardEvent.metaKey ||
+    keyboardEvent.altKey ||
+    (keyboardEvent.target as HTMLElement).tagName === 'INPUT'
+  )
+    return undefined;
+  const k = keyboardEvent.key.toLowerCase();
   const answer = beforeResults[Number(k) - 1];
   if (answer) return { answer };
   const others: Record<string, KeyDid> = {
@@ -58,15 +64,15 @@ export function BeforeCheck({
     rows.current[i]?.focus();
   };
   const allWork = () => onChange(othersWork(list, before));
-  const key = (e: React.KeyboardEvent, i: number) => {
-    const did = keyOf(e);
+  const key = (keyboardEvent: React.KeyboardEvent, i: number) => {
+    const did = keyOf(keyboardEvent);
     if (!did) return;
-    e.preventDefault();
-    e.stopPropagation();
+    keyboardEvent.preventDefault();
+    keyboardEvent.stopPropagation();
     const fn = list[i]!;
     if ('answer' in did) {
-      const b = put(fn, did.answer);
-      const next = list.findIndex((f, x) => x > i && !b[f]);
+      const partial = put(fn, did.answer);
+      const next = list.findIndex((f, x) => x > i && !partial[f]);
       focus(next < 0 ? i + 1 : next);
     } else if ('by' in did) focus(i + did.by);
     else if (did.what === 'note') setNoting(fn);
@@ -139,8 +145,8 @@ function CheckRow({
       role="group"
       aria-label={`${functionName[fn]}: ${answer ? shown[answer.result] : 'open'}`}
       tabIndex={inHand ? 0 : -1}
-      onFocus={(e) => {
-        if (e.target === e.currentTarget) onFocus();
+      onFocus={(focusEvent) => {
+        if (focusEvent.target === focusEvent.currentTarget) onFocus();
       }}
       onKeyDown={onKey}
       className="spread check-row"
@@ -178,10 +184,10 @@ function NoteField({ fn, note, onNote }: { fn: FunctionId; note: string; onNote:
         maxLength={500}
         defaultValue={note}
         ref={(el) => el?.focus()}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter' || e.key === 'Escape') {
-            e.preventDefault();
-            e.currentTarget.blur();
+        onKeyDown={(keyboardEvent) => {
+          if (keyboardEvent.key === 'Enter' || keyboardEvent.key === 'Escape') {
+            keyboardEvent.preventDefault();
+            keyboardEvent.currentTarget.blur();
           }
         }}
         onBlur={(e) => onNote(e.target.value.trim())}

@@ -26,9 +26,10 @@ export function DeviceSection({ form, now }: { form: ReceiveState; now: number }
       <SeenBefore
         seen={seen}
         onAsLastTime={(j) => {
-          const m = models.find((x) => x.hash === j.modelHash) ?? models.find((x) => x.name === model?.name);
+          const modelChoice =
+            models.find((x) => x.hash === j.modelHash) ?? models.find((x) => x.name === model?.name);
           change({
-            ...(m ? { modelHash: m.hash } : {}),
+            ...(modelChoice ? { modelHash: modelChoice.hash } : {}),
             variant: j.variant,
             marks: j.marks,
             ...(j.owner && !draft.owner ? { owner: j.owner } : {}),

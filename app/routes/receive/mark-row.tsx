@@ -34,10 +34,10 @@ export function MarkRow({
       <Button
         className="fill to-left begin shrinks"
         aria-label={wording.onTheArrowKeysMove(m.kind, m.side)}
-        onKeyDown={(e) => {
-          const by = steps[e.key];
+        onKeyDown={(keyboardEvent) => {
+          const by = steps[keyboardEvent.key];
           if (!by) return;
-          e.preventDefault();
+          keyboardEvent.preventDefault();
           onMove(by);
         }}
       >

@@ -28,10 +28,10 @@ export function OutlineFigure({
         width="100%"
         role="img"
         aria-label={wording.outline(side)}
-        onClick={(e) => {
-          const r = e.currentTarget.getBoundingClientRect();
-          const s = (W + 8) / r.width;
-          onAdd((e.clientX - r.left) * s - 4, (e.clientY - r.top) * s - 4);
+        onClick={(mouseEvent) => {
+          const dOMRect = mouseEvent.currentTarget.getBoundingClientRect();
+          const s = (W + 8) / dOMRect.width;
+          onAdd((mouseEvent.clientX - dOMRect.left) * s - 4, (mouseEvent.clientY - dOMRect.top) * s - 4);
         }}
       >
         <rect
@@ -44,10 +44,10 @@ export function OutlineFigure({
         />
         <SideLook side={side} outline={outline} />
         {side === 'front' &&
-          noGo.map((n) => (
+          noGo.map((stretch) => (
             <line
-              key={`${n.edge}${n.fromMm}`}
-              {...stretchLine(n, W, H)}
+              key={`${stretch.edge}${stretch.fromMm}`}
+              {...stretchLine(stretch, W, H)}
               stroke="var(--brick)"
               strokeWidth={2}
               strokeDasharray="2 1.4"

@@ -79,13 +79,13 @@ function MarkKinds({ kind, onKind }: { kind: Mark['kind']; onKind: (k: Mark['kin
           role="radio"
           aria-checked={k === kind}
           tabIndex={k === kind ? 0 : -1}
-          onKeyDown={(e) => {
-            const by = steps[e.key];
+          onKeyDown={(keyboardEvent) => {
+            const by = steps[keyboardEvent.key];
             if (!by) return;
-            e.preventDefault();
+            keyboardEvent.preventDefault();
             const i = (markKinds.indexOf(k) + by + markKinds.length) % markKinds.length;
             onKind(markKinds[i]!);
-            (e.currentTarget.parentElement?.children[i] as HTMLElement | undefined)?.focus();
+            (keyboardEvent.currentTarget.parentElement?.children[i] as HTMLElement | undefined)?.focus();
           }}
           type={k === kind ? 'primary' : 'default'}
           className="small mark-kind"

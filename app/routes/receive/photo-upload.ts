@@ -14,27 +14,27 @@ export interface Upload {
 
 const away = wording.theServerIsAwayIt;
 /** Keeps a photograph in this browser and sends it. @returns why it was not taken */
-async function sendPhoto(draft: string, owner: string, u: Upload): Promise<string | undefined> {
-  if (u.file.size > photoLimitBytes)
+async function sendPhoto(draft: string, owner: string, upload: Upload): Promise<string | undefined> {
+  if (upload.file.size > photoLimitBytes)
     return wording.hasMbAtMostMb(
-      u.file.name ?? wording.thePhotograph,
-      Math.round(u.file.size / 1e6),
+      upload.file.name ?? wording.thePhotograph,
+      Math.round(upload.file.size / 1e6),
       photoLimitBytes / 1e6,
     );
   // without this browser's store it is sent all the same
   await keepPhoto({
-    id: u.id,
+    id: upload.id,
     owner,
     job: draft,
     draft: true,
-    ...(u.mark ? { mark: u.mark } : {}),
-    picture: u.file,
+    ...(upload.mark ? { mark: upload.mark } : {}),
+    picture: upload.file,
   }).catch(() => {});
   try {
-    const res = await fetch(`/jobs/${draft}/photos/${u.id}`, {
+    const res = await fetch(`/jobs/${draft}/photos/${upload.id}`, {
       method: 'PUT',
-      headers: { 'content-type': u.file.type || 'application/octet-stream' },
-      body: u.file,
+      headers: { 'content-type': upload.file.type || 'application/octet-stream' },
+      body: upload.file,
     });
     if (res.ok) return undefined;
     const said = (await res.json().catch(() => ({}))) as { error?: string };
@@ -62,18 +62,18 @@ export function usePhotoUpload(
   const waiting = useRef<Upload[]>([]);
   waiting.current = uploads;
   const send = useCallback(
-    async (u: Upload) => {
+    async (upload: Upload) => {
       const fail = (error: string) =>
-        setUploads((l) => l.map((x) => (x.id === u.id ? { ...x, state: 'failed', error } : x)));
-      setUploads((l) => [...l.filter((x) => x.id !== u.id), { ...u, state: 'sending' }]);
-      const error = await sendPhoto(draft, owner, u);
+        setUploads((l) => l.map((x) => (x.id === upload.id ? { ...x, state: 'failed', error } : x)));
+      setUploads((l) => [...l.filter((x) => x.id !== upload.id), { ...upload, state: 'sending' }]);
+      const error = await sendPhoto(draft, owner, upload);
       if (error !== undefined) {
         fail(error);
         return;
       }
-      setUploads((l) => l.filter((x) => x.id !== u.id));
-      onKept({ id: u.id, ...(u.mark ? { mark: u.mark } : {}) });
-      await dropPhoto(u.id).catch(() => {});
+      setUploads((l) => l.filter((x) => x.id !== upload.id));
+      onKept({ id: upload.id, ...(upload.mark ? { mark: upload.mark } : {}) });
+      await dropPhoto(upload.id).catch(() => {});
     },
     [draft, owner, onKept],
   );
@@ -82,14 +82,20 @@ export function usePhotoUpload(
   useEffect(() => {
     void keptPhotos(owner)
       .then((all) => {
-        for (const p of all)
-          if (p.draft && p.job === draft)
-            void latest.current({ id: p.id, mark: p.mark, state: 'sending', file: p.picture });
+        for (const keptPhoto of all)
+          if (keptPhoto.draft && keptPhoto.job === draft)
+            void latest.current({
+              id: keptPhoto.id,
+              mark: keptPhoto.mark,
+              state: 'sending',
+              file: keptPhoto.picture,
+            });
       })
       .catch(() => {});
-    return listen((m) => {
-      if (m.type === 'online' && m.online)
-        for (const u of waiting.current) if (u.state === 'failed' && u.error === away) void latest.current(u);
+    return listen((message) => {
+      if (message.type === 'online' && message.online)
+        for (const upload of waiting.current)
+          if (upload.state === 'failed' && upload.error === away) void latest.current(upload);
     });
   }, [draft, owner]);
   return {
@@ -98,8 +104,8 @@ export function usePhotoUpload(
       for (const file of files ?? []) void send({ id: crypto.randomUUID(), mark, state: 'sending', file });
     },
     again: (id) => {
-      const u = uploads.find((x) => x.id === id);
-      if (u) void send(u);
+      const upload = uploads.find((x) => x.id === id);
+      if (upload) void send(upload);
     },
     drop: (id) => {
       setUploads((l) => l.filter((x) => x.id !== id));

@@ -21,7 +21,7 @@ export function useSeen(draft: string, tag: string): Seen {
       return;
     }
     const abort = new AbortController();
-    const t = setTimeout(() => {
+    const timeout = setTimeout(() => {
       fetch(`/receive/${draft}/history?tag=${encodeURIComponent(wanted)}`, { signal: abort.signal })
         .then(async (r) => {
           if (r.ok) setSeen((await r.json()) as Seen);
@@ -29,7 +29,7 @@ export function useSeen(draft: string, tag: string): Seen {
         .catch(() => {});
     }, 250);
     return () => {
-      clearTimeout(t);
+      clearTimeout(timeout);
       abort.abort();
     };
   }, [draft, tag]);

@@ -59,8 +59,8 @@ export function useDraft(
     }
   }, [id, loaded]);
   const change = useCallback(
-    (c: Partial<DraftBody>) => {
-      latest.current = { ...latest.current, ...c };
+    (partial: Partial<DraftBody>) => {
+      latest.current = { ...latest.current, ...partial };
       setDraft(latest.current);
       localStorage.setItem(draftKey(id), JSON.stringify(latest.current));
       setKeeping('kept here');

@@ -18,17 +18,17 @@ export function useFormKeys(send: () => void): void {
   });
   useEffect(() => {
     let clicked: Element | undefined;
-    const down = (e: KeyboardEvent) => {
-      if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
-        e.preventDefault();
+    const down = (keyboardEvent: KeyboardEvent) => {
+      if (keyboardEvent.key === 'Enter' && (keyboardEvent.ctrlKey || keyboardEvent.metaKey)) {
+        keyboardEvent.preventDefault();
         latest.current();
-      } else if (e.key === 'F2') {
-        e.preventDefault();
-        nextSection(e.shiftKey ? -1 : 1, clicked);
+      } else if (keyboardEvent.key === 'F2') {
+        keyboardEvent.preventDefault();
+        nextSection(keyboardEvent.shiftKey ? -1 : 1, clicked);
       }
     };
-    const click = (e: PointerEvent) => {
-      clicked = e.target as Element;
+    const click = (pointerEvent: PointerEvent) => {
+      clicked = pointerEvent.target as Element;
     };
     window.addEventListener('keydown', down);
     window.addEventListener('pointerdown', click);

@@ -33,8 +33,8 @@ export function useMarks(outline: Outline, marks: Mark[], onChange: (m: Mark[]) 
   };
   const place = (side: Mark['side'], x: number, y: number) =>
     side === 'frame' ? ontoRim(x, y, outline) : { x: round(x, W), y: round(y, H) };
-  const edit = (id: string, c: Partial<Mark>) =>
-    onChange(marks.map((k) => (k.id === id ? { ...k, ...c } : k)));
+  const edit = (id: string, partial: Partial<Mark>) =>
+    onChange(marks.map((k) => (k.id === id ? { ...k, ...partial } : k)));
   return {
     add: (kind: Mark['kind'], side: Mark['side'], x: number, y: number) =>
       onChange([...marks, { id: fresh(), side, ...place(side, x, y), kind, severity: 2 }]),

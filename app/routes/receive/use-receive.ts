@@ -88,8 +88,8 @@ export function useReceive({
     const found = readReceipt(
       receipt,
       (hash) => {
-        const m = models.find((x) => x.hash === hash);
-        return m && { ...m, places: m.parts.map((p) => p.id) };
+        const modelChoice = models.find((x) => x.hash === hash);
+        return modelChoice && { ...modelChoice, places: modelChoice.parts.map((p) => p.id) };
       },
       Date.now(),
     );

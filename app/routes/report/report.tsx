@@ -33,14 +33,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     faultLine: faultLine(d),
     terms: termsLines(d, dayAndClock),
     conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
-    events: d.events.map((e) => ({
-      id: e.id,
-      seq: e.seq,
-      at: e.at,
-      by: d.page.people[e.by] ?? '',
-      text: eventText(index, e.body),
-      gone: d.page.state.retracted[e.id] !== undefined,
-      breach: e.breach?.map((b) => b.rule) ?? [],
+    events: d.events.map((event) => ({
+      id: event.id,
+      seq: event.seq,
+      at: event.at,
+      by: d.page.people[event.by] ?? '',
+      text: eventText(index, event.body),
+      gone: d.page.state.retracted[event.id] !== undefined,
+      breach: event.breach?.map((b) => b.rule) ?? [],
     })),
   };
 }

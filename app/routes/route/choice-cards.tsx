@@ -28,22 +28,22 @@ export function WaysCard({
   return (
     <section className="card stack" aria-label={wording.otherWays}>
       <h2>{wording.otherWays}</h2>
-      {plan.choices.map((c) => (
-        <fieldset key={c.fact} className="bare">
+      {plan.choices.map((choice) => (
+        <fieldset key={choice.fact} className="bare">
           <legend className="strong p-0">
-            {`${thingName(index, c.slot)} ${c.pose === 'out' ? 'out' : c.pose}`}
-            {c.forced && <span className="muted small"> {wording.insistedOn}</span>}
+            {`${thingName(index, choice.slot)} ${choice.pose === 'out' ? 'out' : choice.pose}`}
+            {choice.forced && <span className="muted small"> {wording.insistedOn}</span>}
           </legend>
           <Radio.Group
             className="ways"
-            value={force[c.fact] ?? c.options.find((x) => x.chosen)?.way}
-            onChange={(e) => onForce?.(c, e.target.value as string)}
+            value={force[choice.fact] ?? choice.options.find((x) => x.chosen)?.way}
+            onChange={(e) => onForce?.(choice, e.target.value as string)}
           >
-            {c.options.map((o) => (
+            {choice.options.map((o) => (
               <Radio key={o.way} value={o.way} disabled={!onForce || !o.against}>
                 <span className="spread">
                   <span>
-                    {o.note ?? wayText(index, c, o.way)}
+                    {o.note ?? wayText(index, choice, o.way)}
                     <span className="small muted block">
                       {!o.against
                         ? wording.noSafeWayAsThings
@@ -63,16 +63,16 @@ export function WaysCard({
               </Radio>
             ))}
           </Radio.Group>
-          {c.forced && onForce && (
-            <Button onClick={() => onForce(c, undefined)}>{wording.letTheFiguresDecide}</Button>
+          {choice.forced && onForce && (
+            <Button onClick={() => onForce(choice, undefined)}>{wording.letTheFiguresDecide}</Button>
           )}
         </fieldset>
       ))}
     </section>
   );
 }
-function wayText(index: IndexedModel, c: Choice, way: string): string {
-  const w = index.slots.get(c.slot)!.ways.find((x) => x.id === way && x.to === c.pose)!;
+function wayText(index: IndexedModel, choice: Choice, way: string): string {
+  const w = index.slots.get(choice.slot)!.ways.find((x) => x.id === way && x.to === choice.pose)!;
   const before = w.needs.map((n) => `${thingName(index, n.slot)} ${n.pose}`);
   return before.length ? wording.withThe(before.join(', ')) : wording.asItLies;
 }

@@ -56,9 +56,9 @@ export function PlanCard({
           who={who}
           onBack={() => setStop(undefined)}
           passLabel={wording.takeTheRouteAllThe}
-          onPass={(o) => {
+          onPass={(overrideGiven) => {
             setStop(undefined);
-            take(o);
+            take(overrideGiven);
           }}
         />
       )}

@@ -11,28 +11,28 @@ export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }
   const said = new Set<string>();
   return (
     <ol className={`paper-steps ${plan.steps.length > 90 ? 'many' : ''}`}>
-      {plan.steps.map((s, i) => {
-        const fresh = s.cautions.filter((c) => !said.has(c));
-        for (const c of fresh) said.add(c);
-        const screws = s.bit ? s.targets.map((t) => index.fasteners.get(t)!) : [];
+      {plan.steps.map((step, i) => {
+        const fresh = step.cautions.filter((c) => !said.has(c));
+        for (const caution of fresh) said.add(caution);
+        const screws = step.bit ? step.targets.map((t) => index.fasteners.get(t)!) : [];
         const things =
-          s.bit || s.targets.length < 2 || s.targets[0]!.includes(':') || s.targets[0] === 'start'
+          step.bit || step.targets.length < 2 || step.targets[0]!.includes(':') || step.targets[0] === 'start'
             ? []
-            : s.targets.map((t) => thingName(index, t.split('#')[0]!));
+            : step.targets.map((t) => thingName(index, t.split('#')[0]!));
         return (
-          <li key={s.id}>
+          <li key={step.id}>
             <span className="tick" aria-hidden="true" />
             <span className="nr">{i + 1}</span>
             <div>
-              <span className="strong">{stepTitle(index, s)}</span>
-              {s.waitS > 0 && (
+              <span className="strong">{stepTitle(index, step)}</span>
+              {step.waitS > 0 && (
                 <span className="small">
-                  {wording.waitOf(s.waitS < 90 ? `${s.waitS} s` : `${Math.round(s.waitS / 60)} min`)}
+                  {wording.waitOf(step.waitS < 90 ? `${step.waitS} s` : `${Math.round(step.waitS / 60)} min`)}
                 </span>
               )}
               {screws.length > 0 && (
                 <div className="small row gap-10">
-                  <Recess drive={s.bit!} size={14} />
+                  <Recess drive={step.bit!} size={14} />
                   {screws.map((f) => (
                     <span key={f.id} className="nowrap">
                       {f.id} <i className="len" style={{ width: `${f.lengthMm}mm` }} /> {f.lengthMm}
@@ -41,8 +41,8 @@ export function RouteSheet({ index, plan }: { index: IndexedModel; plan: Route }
                 </div>
               )}
               {things.length > 1 && <div className="small">{things.join(', ')}</div>}
-              {(s.note || howText(index, s)) && (
-                <div className="small">{[s.note, howText(index, s)].filter(Boolean).join(' ')}</div>
+              {(step.note || howText(index, step)) && (
+                <div className="small">{[step.note, howText(index, step)].filter(Boolean).join(' ')}</div>
               )}
               {fresh.length > 0 && (
                 <div className="small brick">{fresh.map((c) => cautionText[c]).join(' ')}</div>

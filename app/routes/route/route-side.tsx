@@ -31,10 +31,13 @@ export function RouteSide({ route }: { route: RouteState }) {
             force={planning ? wishes.force : shown.input.force}
             onForce={
               planning
-                ? (c, way) =>
+                ? (choice, way) =>
                     setWishes((w) => ({
                       ...w,
-                      force: way === undefined ? without(w.force, c.fact) : { ...w.force, [c.fact]: way },
+                      force:
+                        way === undefined
+                          ? without(w.force, choice.fact)
+                          : { ...w.force, [choice.fact]: way },
                     }))
                 : undefined
             }
@@ -66,8 +69,8 @@ export function RouteSide({ route }: { route: RouteState }) {
     </>
   );
 }
-const without = (o: Record<string, string>, key: string) =>
-  Object.fromEntries(Object.entries(o).filter(([k]) => k !== key));
+const without = (record: Record<string, string>, key: string) =>
+  Object.fromEntries(Object.entries(record).filter(([k]) => k !== key));
 
 function Conditions({ route: { conditions, state, reportAndPlan } }: { route: RouteState }) {
   const [clearing, setClearing] = useState<string>();
@@ -135,18 +138,18 @@ function OwnerTold({ route: { state, page, report }, shown }: { route: RouteStat
   return (
     <section className="card stack">
       <h2>{wording.tellTheOwner}</h2>
-      {needed.map((e) => (
-        <div key={e.id} className="spread mid">
+      {needed.map((effect) => (
+        <div key={effect.id} className="spread mid">
           <span>
-            {e.owner}
-            <span className="muted small"> {e.remedy}</span>
+            {effect.owner}
+            <span className="muted small"> {effect.remedy}</span>
           </span>
-          {state.consent[e.id] ? (
+          {state.consent[effect.id] ? (
             <span className="moss strong nowrap">
-              {wording.agreed(agreedBy(state, page.signers, e.id) ?? '')}
+              {wording.agreed(agreedBy(state, page.signers, effect.id) ?? '')}
             </span>
           ) : (
-            <Button onClick={() => void report({ type: 'consentGiven', effect: e.id, by: 'owner' })}>
+            <Button onClick={() => void report({ type: 'consentGiven', effect: effect.id, by: 'owner' })}>
               {wording.ownerAgrees}
             </Button>
           )}

@@ -37,7 +37,7 @@ function stagesOf(plan: Route): { key: string; phase: string; rows: Row[] }[] {
   let bit: Step['bit'];
   for (const [i, s] of plan.steps.entries()) {
     const fresh = s.cautions.filter((c) => !said.has(c));
-    for (const c of fresh) said.add(c);
+    for (const caution of fresh) said.add(caution);
     if (s.phase !== stages.at(-1)?.phase)
       stages.push({ key: `${stages.length} ${s.phase}`, phase: s.phase, rows: [] });
     stages.at(-1)!.rows.push({ nr: i + 1, s, fresh, bit: s.bit && s.bit !== bit ? s.bit : undefined });
@@ -123,10 +123,10 @@ function StageTable({ index, left, pointed, onPoint, phase, rows }: Props & { ph
   );
 }
 
-const becauseText = (index: IndexedModel, s: Step): string =>
-  s.action !== 'check'
-    ? stepWhy(index, s)
-    : s.round === 'after'
+const becauseText = (index: IndexedModel, step: Step): string =>
+  step.action !== 'check'
+    ? stepWhy(index, step)
+    : step.round === 'after'
       ? wording.provesTheRepair
       : wording.isTheLastCheapMoment;
 

@@ -58,8 +58,8 @@ export function usePlan(
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   useEffect(() => {
     if (worker.current?.busy) drop();
-    const proved = (r: RouteResult | undefined): r is Route =>
-      r !== undefined && !('infeasible' in r) && r.optimal;
+    const proved = (routeResult: RouteResult | undefined): routeResult is Route =>
+      routeResult !== undefined && !('infeasible' in routeResult) && routeResult.optimal;
     // the server has answered just this
     if (!input || (proved(first) && JSON.stringify(first.input) === key)) {
       setTold({ route: first, busy: false, stage: 0, stages: 0 });
@@ -68,9 +68,14 @@ export function usePlan(
     const mine = ready();
     mine.busy = true;
     setTold((t) => ({ ...t, busy: true, stage: 0 }));
-    mine.w.onmessage = (e: MessageEvent<PlanTold>) => {
-      mine.busy = !e.data.done;
-      setTold({ route: e.data.route, busy: !e.data.done, stage: e.data.stage, stages: e.data.stages });
+    mine.w.onmessage = (messageEvent: MessageEvent<PlanTold>) => {
+      mine.busy = !messageEvent.data.done;
+      setTold({
+        route: messageEvent.data.route,
+        busy: !messageEvent.data.done,
+        stage: messageEvent.data.stage,
+        stages: messageEvent.data.stages,
+      });
     };
     mine.w.onerror = () => {
       mine.busy = false;

@@ -60,8 +60,8 @@ export function MeasureCard({ mixed, input }: { mixed: MixedState; input: RefObj
         </fieldset>
         <Checkbox
           checked={heads}
-          onChange={(e) => {
-            setHeads(e.target.checked);
+          onChange={(checkboxChangeEvent) => {
+            setHeads(checkboxChangeEvent.target.checked);
             setHeadOf(undefined);
             back();
           }}

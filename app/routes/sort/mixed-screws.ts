@@ -22,18 +22,18 @@ export function holesOfMixed(index: IndexedModel, state: JobState): (Hole & { pi
   return Object.keys(state.place)
     .filter((p) => state.place[p] === 'mixed')
     .flatMap((piece) => {
-      const f = index.fasteners.get(holderOf(piece));
+      const fastener = index.fasteners.get(holderOf(piece));
       const spec = screwSpec(state, index, piece);
-      return f && spec
+      return fastener && spec
         ? [
             {
-              id: f.id,
+              id: fastener.id,
               piece,
               drive: spec.drive,
               lengthMm: spec.lengthMm,
               headMm: spec.headMm,
               // what the hole bears, not what was once in it: an earlier repair may have put a longer one there
-              maxLengthMm: f.maxLengthMm ?? Math.round((f.lengthMm + calliperMm) * 100) / 100,
+              maxLengthMm: fastener.maxLengthMm ?? Math.round((fastener.lengthMm + calliperMm) * 100) / 100,
             },
           ]
         : [];
@@ -61,7 +61,7 @@ export function sortMixed(holes: readonly Hole[], screws: readonly LooseScrew[])
 
 function alike(holes: readonly Hole[]): string[][] {
   const groups = new Map<string, string[]>();
-  for (const h of holes) groups.set(specOf(h), [...(groups.get(specOf(h)) ?? []), h.id]);
+  for (const hole of holes) groups.set(specOf(hole), [...(groups.get(specOf(hole)) ?? []), hole.id]);
   return [...groups.values()].filter((g) => g.length > 1);
 }
 

@@ -17,9 +17,9 @@ export function SortResult({ state, mixed }: { state: MixedState; mixed: MixedSc
         const of = [...new Set(mixed.measure.filter((m) => m.what === what).flatMap((m) => m.screws))];
         return of.length > 0 && <Note key={what}>{`${list(of, 10)}: ${sortText[what]}`}</Note>;
       })}
-      {dangerous.map((d) => (
-        <Note key={`${d.screw} ${d.hole}`} tone="stop">
-          {wording.inWouldBeDangerousIt(d.screw, d.hole, d.why)}
+      {dangerous.map((danger) => (
+        <Note key={`${danger.screw} ${danger.hole}`} tone="stop">
+          {wording.inWouldBeDangerousIt(danger.screw, danger.hole, danger.why)}
         </Note>
       ))}
       {isWhole(mixed.sorted, screws.length, holes.length) && (

@@ -103,10 +103,10 @@ const columnsOf = (
     kind: (s) => s.drive,
     sort: (s) => s.drive,
     className: 'nowrap',
-    cell: (s) => (
+    cell: (spareRow) => (
       <span className="row gap-8 one-line">
-        <Recess drive={s.drive as 'P2'} size={24} />
-        {s.drive}
+        <Recess drive={spareRow.drive as 'P2'} size={24} />
+        {spareRow.drive}
       </span>
     ),
   },
@@ -115,10 +115,10 @@ const columnsOf = (
     title: wording.length,
     sort: (s) => s.lengthMm,
     className: 'nowrap',
-    cell: (s) => (
+    cell: (spareRow) => (
       <span className="row gap-8 one-line">
-        <LengthBar lengthMm={s.lengthMm} longestMm={longest} />
-        {wording.inMm(s.lengthMm)}
+        <LengthBar lengthMm={spareRow.lengthMm} longestMm={longest} />
+        {wording.inMm(spareRow.lengthMm)}
       </span>
     ),
   },

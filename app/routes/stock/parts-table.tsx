@@ -27,12 +27,16 @@ export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
   {
     title: wording.whereFrom,
     order: 'provenance',
-    cell: (p) => (
+    cell: (stockPart) => (
       <>
-        {p.provenance}
-        <span className="small muted">{` ${p.supplier}`}</span>
-        {p.released === 'locked' && <Locked part={p} may={looks.may} ask={looks.ask} said={looks.said} />}
-        {p.released === 'proof seen' && <div className="small muted">{wording.releasedOf(p.proof)}</div>}
+        {stockPart.provenance}
+        <span className="small muted">{` ${stockPart.supplier}`}</span>
+        {stockPart.released === 'locked' && (
+          <Locked part={stockPart} may={looks.may} ask={looks.ask} said={looks.said} />
+        )}
+        {stockPart.released === 'proof seen' && (
+          <div className="small muted">{wording.releasedOf(stockPart.proof)}</div>
+        )}
       </>
     ),
   },
@@ -40,10 +44,10 @@ export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
     title: wording.lotSerial,
     order: 'lot',
     className: 'small',
-    cell: (p) => (
+    cell: (stockPart) => (
       <>
-        {p.lot && <span className="nowrap muted">{p.lot} </span>}
-        <span className="nowrap">{p.serial || (p.lot ? '' : '–')}</span>
+        {stockPart.lot && <span className="nowrap muted">{stockPart.lot} </span>}
+        <span className="nowrap">{stockPart.serial || (stockPart.lot ? '' : '–')}</span>
       </>
     ),
   },

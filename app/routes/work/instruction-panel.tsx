@@ -45,15 +45,15 @@ export interface InstructionProps {
 }
 
 /** One sentence in big type, and below it only what is needed for that. */
-export function InstructionPanel(p: InstructionProps) {
-  const { index, now } = p;
+export function InstructionPanel(instructionProps: InstructionProps) {
+  const { index, now } = instructionProps;
   if (now.kind === 'no route')
     return (
       <>
         <h1 className="now-title">{wording.noRouteYet}</h1>
         <p>{wording.theRouteIsComputedFrom}</p>
         <p className="top-12">
-          <LinkButton type="primary" to={`/jobs/${p.jobId}/route`}>
+          <LinkButton type="primary" to={`/jobs/${instructionProps.jobId}/route`}>
             {wording.planTheRoute}
           </LinkButton>
         </p>
@@ -64,7 +64,7 @@ export function InstructionPanel(p: InstructionProps) {
       <>
         <h1 className="now-title">{wording.thisJobIsClosed}</h1>
         <p>
-          <Link to={`/jobs/${p.jobId}/report`}>{wording.itsReport}</Link>
+          <Link to={`/jobs/${instructionProps.jobId}/report`}>{wording.itsReport}</Link>
         </p>
       </>
     );
@@ -78,20 +78,27 @@ export function InstructionPanel(p: InstructionProps) {
     );
   if (now.kind === 'stop now') return <StopNow what={now.what} ids={now.ids} />;
   if (now.kind === 'plan again')
-    return <PlanAgain ids={now.ids} jobId={p.jobId} error={p.planning.error} busy={p.planning.busy} />;
+    return (
+      <PlanAgain
+        ids={now.ids}
+        jobId={instructionProps.jobId}
+        error={instructionProps.planning.error}
+        busy={instructionProps.planning.busy}
+      />
+    );
   if (now.kind === 'failed')
     return (
       <FailedCheck
         index={index}
         functions={now.functions}
         tasks={now.tasks}
-        jobId={p.jobId}
-        error={p.planning.error}
-        busy={p.planning.busy}
+        jobId={instructionProps.jobId}
+        error={instructionProps.planning.error}
+        busy={instructionProps.planning.busy}
       />
     );
   if (now.kind === 'question') return <h1 className="now-title">{wording.aQuestionIsOpen}</h1>;
-  return <StepNow {...p} now={now} step={now.step} />;
+  return <StepNow {...instructionProps} now={now} step={now.step} />;
 }
 
 type AtStep = Extract<Instruction, { kind: 'do' | 'waiting' | 'checks' }>;
@@ -155,9 +162,9 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
       )}
       {cautions.length > 0 && (
         <Note className="top-10">
-          {cautions.map((c, i) => (
-            <p key={c} className={i === 0 ? 'strong' : ''}>
-              {cautionText[c]}
+          {cautions.map((caution, i) => (
+            <p key={caution} className={i === 0 ? 'strong' : ''}>
+              {cautionText[caution]}
             </p>
           ))}
         </Note>
@@ -172,11 +179,11 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
 
 /** What stands against it, and the way out where there is one. */
 function FindingNote({ finding: f, ...p }: InstructionProps & { finding: Finding }) {
-  const t = findingText(p.index, f);
+  const said = findingText(p.index, f);
   const soak = flag(p.state, 'heatEndedAt');
   return (
     <Note tone={f.severity === 'warn' ? 'warn' : 'stop'} className="top-8">
-      <span className="strong">{t.what}</span> {t.instead}
+      <span className="strong">{said.what}</span> {said.instead}
       {soakRules.has(f.rule) && soak && (
         <p className="top-6">
           <Button

@@ -96,30 +96,30 @@ function TargetRow({
   longest: number;
   onDone: () => void;
 }) {
-  const f = index.fasteners.get(id);
+  const fastener = index.fasteners.get(id);
   const tone = done ? ('dim' as const) : now ? ('now' as const) : undefined;
   return (
     <tr className={done ? 'done' : now ? 'now' : ''}>
-      {f ? (
+      {fastener ? (
         <>
           <td className="w-40">
-            <Recess drive={f.drive} tone={tone ?? 'on'} />
+            <Recess drive={fastener.drive} tone={tone ?? 'on'} />
           </td>
-          <td>{f.name}</td>
+          <td>{fastener.name}</td>
           <td>
-            <LengthBar lengthMm={f.lengthMm} longestMm={longest} {...(tone ? { tone } : {})} />
+            <LengthBar lengthMm={fastener.lengthMm} longestMm={longest} {...(tone ? { tone } : {})} />
           </td>
-          <td className="nowrap">{wording.lengthIs(f.lengthMm.toFixed(1))}</td>
+          <td className="nowrap">{wording.lengthIs(fastener.lengthMm.toFixed(1))}</td>
         </>
       ) : (
         <td colSpan={4}>{thingName(index, id.split('/')[0]!.split('#')[0]!)}</td>
       )}
       <td className="w-74 to-right">
         {done ? (
-          <span className="strong">✓ {f ? id : ''}</span>
+          <span className="strong">✓ {fastener ? id : ''}</span>
         ) : (
           <Button type="text" block onClick={onDone} aria-label={wording.done(thingName(index, id))}>
-            {f ? id : doneWord(step.action)}
+            {fastener ? id : doneWord(step.action)}
           </Button>
         )}
       </td>
@@ -168,10 +168,10 @@ export function OpenBy({ by, firstAt }: { by: { until: number; clockKnown: boole
 const asWell = 0.15;
 
 export function Measured({ index, target, mm }: { index: IndexedModel; target: string; mm: number }) {
-  const f = index.fasteners.get(target);
-  if (!f) return <Tag>{wording.measuredMm(mm)}</Tag>;
-  const off = Math.abs(mm - f.lengthMm);
-  const long = isTooLong(mm, f);
+  const fastener = index.fasteners.get(target);
+  if (!fastener) return <Tag>{wording.measuredMm(mm)}</Tag>;
+  const off = Math.abs(mm - fastener.lengthMm);
+  const long = isTooLong(mm, fastener);
   if (!long && off <= asWell)
     return (
       <Note tone="safe" role="status">
@@ -180,7 +180,11 @@ export function Measured({ index, target, mm }: { index: IndexedModel; target: s
     );
   return (
     <Note tone="stop" role="alert">
-      {wording.hereThisHoleTakesAnother(mm, f.lengthMm.toFixed(1), long ? wording.itWouldReachWhatLies : '')}
+      {wording.hereThisHoleTakesAnother(
+        mm,
+        fastener.lengthMm.toFixed(1),
+        long ? wording.itWouldReachWhatLies : '',
+      )}
     </Note>
   );
 }

@@ -48,8 +48,8 @@ export function LeakCard({
             value={value}
             aria-invalid={wrong}
             status={wrong ? 'error' : ''}
-            onChange={(e) => {
-              setValue(e.target.value);
+            onChange={(changeEvent) => {
+              setValue(changeEvent.target.value);
               setWrong(false);
             }}
           />

@@ -10,10 +10,10 @@ export function loader({ request, context }: Route.LoaderArgs) {
   let stop = () => {};
   let release = () => {};
   const body = new ReadableStream<Uint8Array>({
-    start(c) {
+    start(readableStreamDefaultController) {
       const send = (s: string) => {
         try {
-          c.enqueue(enc.encode(s));
+          readableStreamDefaultController.enqueue(enc.encode(s));
         } catch {
           stop();
         }
@@ -36,7 +36,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
         signal.removeEventListener('abort', stop);
         request.signal.removeEventListener('abort', stop);
         try {
-          c.close();
+          readableStreamDefaultController.close();
         } catch {
           /* already closed */
         }

@@ -44,17 +44,21 @@ export function ManifestCard({
         <span>{wording.whatBecomesOfIt}</span>
       </div>
       <ul className="list">
-        {rows.map((r) => (
+        {rows.map((manifestRow) => (
           <Fateful
-            key={r.part}
-            name={thingName(index, r.part)}
-            how={r.outcome === 'move over' && !r.still ? wording.offTheOldOne : said[r.by]}
+            key={manifestRow.part}
+            name={thingName(index, manifestRow.part)}
+            how={
+              manifestRow.outcome === 'move over' && !manifestRow.still
+                ? wording.offTheOldOne
+                : said[manifestRow.by]
+            }
           >
             <Pick
               letGo
-              aria-label={wording.whatBecomesOfThe(thingName(index, r.part))}
-              value={r.outcome}
-              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: r.part, outcome })}
+              aria-label={wording.whatBecomesOfThe(thingName(index, manifestRow.part))}
+              value={manifestRow.outcome}
+              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: manifestRow.part, outcome })}
               options={transferOutcomes.map((f) => ({
                 value: f,
                 label: f === 'on the new one' ? wording.theNewOneHasIt : f,
@@ -62,13 +66,13 @@ export function ManifestCard({
             />
           </Fateful>
         ))}
-        {seals.map((b) => (
-          <Fateful key={b.id} name={b.name} how={wording.onTheNewOneLook}>
+        {seals.map((bond) => (
+          <Fateful key={bond.id} name={bond.name} how={wording.onTheNewOneLook}>
             <Pick<'scrap' | 'on the new one'>
               letGo
-              aria-label={wording.whereTheComesFrom(b.name)}
-              value={brought.includes(b.id) ? 'on the new one' : 'scrap'}
-              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: b.id, outcome })}
+              aria-label={wording.whereTheComesFrom(bond.name)}
+              value={brought.includes(bond.id) ? 'on the new one' : 'scrap'}
+              onChange={(outcome) => onReport({ type: 'transferSet', slot, part: bond.id, outcome })}
               options={[
                 { value: 'scrap', label: wording.aNewOneIsLaid },
                 { value: 'on the new one', label: wording.theNewOneHasIt },

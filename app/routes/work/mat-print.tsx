@@ -117,7 +117,7 @@ function MatSheet({
         textAnchor="end"
       >{`${nr} / ${of}`}</text>
       {cells.map(({ id, x, y }) => {
-        const f = index.fasteners.get(id)!;
+        const fastener = index.fasteners.get(id)!;
         return (
           <g key={id} data-cell={id}>
             <circle
@@ -129,13 +129,19 @@ function MatSheet({
               strokeWidth={0.2}
               strokeDasharray="0.8 0.6"
             />
-            <ScrewHead drive={f.drive} x={x} y={y - 2.6} r={f.headMm / 2} tone="dim" />
+            <ScrewHead drive={fastener.drive} x={x} y={y - 2.6} r={fastener.headMm / 2} tone="dim" />
             <text x={x} y={y + 3.8} fontSize={3.2} textAnchor="middle" fontWeight={700}>
               {id}
             </text>
-            <rect x={x - f.lengthMm / 2} y={y + 4.8} width={f.lengthMm} height={0.7} fill="var(--ink)" />
-            <text x={x + f.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>
-              {f.lengthMm}
+            <rect
+              x={x - fastener.lengthMm / 2}
+              y={y + 4.8}
+              width={fastener.lengthMm}
+              height={0.7}
+              fill="var(--ink)"
+            />
+            <text x={x + fastener.lengthMm / 2 + 0.5} y={y + 6.1} fontSize={2.6}>
+              {fastener.lengthMm}
             </text>
           </g>
         );

@@ -46,12 +46,12 @@ export function NotesHere({
   const before: Said[] = page.modelNotes
     .filter((l) => !l.photo && things.includes(l.thing))
     .slice(0, 4)
-    .map((l) => ({
-      key: `${l.job} ${l.event}`,
-      text: l.text,
-      who: `${page.people[l.by] ?? ''}, job ${l.number}, ${soon(l.at, page.now)}`,
-      finding: l.finding,
-      thing: l.thing,
+    .map((modelNote) => ({
+      key: `${modelNote.job} ${modelNote.event}`,
+      text: modelNote.text,
+      who: `${page.people[modelNote.by] ?? ''}, job ${modelNote.number}, ${soon(modelNote.at, page.now)}`,
+      finding: modelNote.finding,
+      thing: modelNote.thing,
       here: false,
     }));
   const photos = [
@@ -64,14 +64,14 @@ export function NotesHere({
       .map((l) => ({ id: l.photo!, job: l.job, of: l.thing, from: `job ${l.number}` })),
   ];
   if (!own.length && !before.length && !photos.length) return null;
-  const named = (n: Said) =>
-    n.thing === step?.about || things.length < 2 ? '' : `${thingName(index, n.thing)}: `;
+  const named = (said: Said) =>
+    said.thing === step?.about || things.length < 2 ? '' : `${thingName(index, said.thing)}: `;
   return (
     <Note role="region" className="below" aria-label={wording.notesHere}>
-      {[...own, ...before].map((n) => (
-        <p key={n.key}>
-          <span className={n.finding ? 'strong' : ''}>{`${named(n)}${n.text}`}</span>{' '}
-          <span className="small muted">{`${n.who}${n.finding ? wording.notAsTheModelSays : ''}`}</span>
+      {[...own, ...before].map((said) => (
+        <p key={said.key}>
+          <span className={said.finding ? 'strong' : ''}>{`${named(said)}${said.text}`}</span>{' '}
+          <span className="small muted">{`${said.who}${said.finding ? wording.notAsTheModelSays : ''}`}</span>
         </p>
       ))}
       {photos.length > 0 && (

@@ -21,43 +21,53 @@ interface Props {
 }
 
 /** After a fact that broke a rule: a question that must be answered, in words that stay in the record. */
-export function QuestionSheet(p: Props) {
-  const { claims } = p.question;
+export function QuestionSheet(props: Props) {
+  const { claims } = props.question;
   return (
     <Sheet title={claims ? wording.whichIsTrue : wording.whatHappened}>
       <Note tone="stop">
-        <div className="strong">{p.text.what}</div>
-        <div>{p.text.instead}</div>
+        <div className="strong">{props.text.what}</div>
+        <div>{props.text.instead}</div>
       </Note>
       {claims ? (
         <div className="stack gap-8">
-          {claims.map((c) => (
+          {claims.map((claim) => (
             <Button
-              key={`${c.by} ${c.value}`}
+              key={`${claim.by} ${claim.value}`}
               className="begin"
               onClick={() =>
-                p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value: c.value })
+                props.onReport({
+                  type: 'truthNamed',
+                  question: props.id,
+                  about: props.question.ids[0]!,
+                  value: claim.value,
+                })
               }
             >
-              {wording.iHaveLooked(claimText(p.index, p.question.ids[0]!, c.value))}
+              {wording.iHaveLooked(claimText(props.index, props.question.ids[0]!, claim.value))}
               <span className="small muted plain">
-                {wording.asSaid(p.people[c.by] ?? wording.anotherBench)}
+                {wording.asSaid(props.people[claim.by] ?? wording.anotherBench)}
               </span>
             </Button>
           ))}
           {otherTruths(
-            p.index,
-            p.question.ids[0]!,
+            props.index,
+            props.question.ids[0]!,
             claims.map((c) => c.value),
           ).map((value) => (
             <Button
               key={value}
               className="begin plain"
               onClick={() =>
-                p.onReport({ type: 'truthNamed', question: p.id, about: p.question.ids[0]!, value })
+                props.onReport({
+                  type: 'truthNamed',
+                  question: props.id,
+                  about: props.question.ids[0]!,
+                  value,
+                })
               }
             >
-              {wording.neither(claimText(p.index, p.question.ids[0]!, value))}
+              {wording.neither(claimText(props.index, props.question.ids[0]!, value))}
             </Button>
           ))}
         </div>
@@ -65,12 +75,12 @@ export function QuestionSheet(p: Props) {
         <Form
           className="stack"
           onFinish={({ answer }: { answer: string }) =>
-            p.onReport({ type: 'answered', question: p.id, answer: answer.trim() })
+            props.onReport({ type: 'answered', question: props.id, answer: answer.trim() })
           }
           layout="vertical"
         >
           <Field
-            label={wording.howDoesItStandNow(p.about ? wording.withThe(p.about) : '')}
+            label={wording.howDoesItStandNow(props.about ? wording.withThe(props.about) : '')}
             name="answer"
             rules={needed(wording.sayHowItStands)}
           >
@@ -80,7 +90,7 @@ export function QuestionSheet(p: Props) {
             <Button htmlType="submit" type="primary">
               {wording.thatIsHowItStands}
             </Button>
-            {p.onUndo && <Button onClick={p.onUndo}>{wording.itDidNotHappenTake}</Button>}
+            {props.onUndo && <Button onClick={props.onUndo}>{wording.itDidNotHappenTake}</Button>}
           </div>
         </Form>
       )}

@@ -78,17 +78,17 @@ export function ThingSheet({
   onNote: () => void;
 }) {
   const options = reportsOf(index, state, id);
-  const f = index.fasteners.get(id);
+  const fastener = index.fasteners.get(id);
   const connector = index.connectors.get(id);
   return (
     <Sheet title={thingName(index, id)} onClose={onClose}>
-      {f && (
+      {fastener && (
         <p className="muted">
           {wording.mmHoldsThe(
-            f.name,
-            f.drive,
-            f.lengthMm,
-            f.holds.map((h) => thingName(index, h)).join(wording.andThe),
+            fastener.name,
+            fastener.drive,
+            fastener.lengthMm,
+            fastener.holds.map((h) => thingName(index, h)).join(wording.andThe),
           )}
         </p>
       )}

@@ -6,9 +6,9 @@ import { benchTime } from '../../job/clock';
 import { lastTick, watchTicks } from '../../job/ticker';
 
 /** Everything of an instruction that is seen or done by it; its step is the route's own object. */
-const same = (a: Instruction, b: Instruction): boolean =>
-  ('step' in a ? a.step : undefined) === ('step' in b ? b.step : undefined) &&
-  JSON.stringify({ ...a, step: 0 }) === JSON.stringify({ ...b, step: 0 });
+const same = (instruction: Instruction, b: Instruction): boolean =>
+  ('step' in instruction ? instruction.step : undefined) === ('step' in b ? b.step : undefined) &&
+  JSON.stringify({ ...instruction, step: 0 }) === JSON.stringify({ ...b, step: 0 });
 
 /**
  * The instruction as it stands now. The clock enters here: a wait that ends changes the instruction without any event.

@@ -26,9 +26,9 @@ export function useMat(
 ): MatLook {
   const onRoute = useMemo(() => {
     const ids = new Set<string>();
-    for (const s of route?.steps ?? [])
-      if (s.action === 'unscrew' || s.action === 'fasten')
-        for (const t of s.targets) if (index.fasteners.has(t)) ids.add(t);
+    for (const step of route?.steps ?? [])
+      if (step.action === 'unscrew' || step.action === 'fasten')
+        for (const t of step.targets) if (index.fasteners.has(t)) ids.add(t);
     return ids;
   }, [index, route]);
   // mostly what has moved is on the route: then nothing changes by a press, and nothing is drawn anew for it

@@ -39,8 +39,9 @@ export function useProgrammer(
       body: JSON.stringify(ask),
     })
       .then(async (r) => {
-        const a = (await r.json()) as IdentityAnswer;
-        if (!a.ok) setFault({ step: step.id, fault: a.fault, said: a.said });
+        const identityAnswer = (await r.json()) as IdentityAnswer;
+        if (!identityAnswer.ok)
+          setFault({ step: step.id, fault: identityAnswer.fault, said: identityAnswer.said });
         await sync();
       })
       .catch(() => setFault({ step: step.id, fault: 'no server', said: '' }))

@@ -9,8 +9,8 @@ import { TroubleSheet } from './trouble/trouble-sheet';
 import type { WorkState } from './use-work';
 
 /** Of these the sheet says what is to be done next: it stays open. */
-const goesOn = (b: Body) =>
-  b.type === 'lost' || b.type === 'spilled' || (b.type === 'bondReleased' && b.torn);
+const goesOn = (body: Body) =>
+  body.type === 'lost' || body.type === 'spilled' || (body.type === 'bondReleased' && body.torn);
 
 /** The dialogs of Work: one at a time, on top of the instruction. */
 export function WorkSheets({ work }: { work: WorkState }) {
@@ -42,9 +42,9 @@ export function WorkSheets({ work }: { work: WorkState }) {
           index={index}
           things={sheet.thing ? [sheet.thing] : thingsOf(step)}
           onClose={close}
-          onReport={(b) => {
+          onReport={(body) => {
             close();
-            act(b);
+            act(body);
           }}
           onPhotos={(files, thing) => {
             void Promise.all(files.map((f) => takePhoto(owner, page.id, f, thing))).then(() =>
@@ -60,9 +60,9 @@ export function WorkSheets({ work }: { work: WorkState }) {
           state={state}
           id={sheet.id}
           onClose={close}
-          onReport={(b) => {
+          onReport={(body) => {
             close();
-            act(b);
+            act(body);
           }}
           onNote={() => setSheet({ kind: 'note', thing: sheet.id })}
         />

@@ -29,26 +29,28 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
         columns={[
           {
             title: wording.who,
-            cell: (p) => (
+            cell: (personLine) => (
               <>
-                <span className="strong">{p.name}</span>{' '}
-                <span className="muted small">{[p.login, p.bench].filter(Boolean).join(', ')}</span>
+                <span className="strong">{personLine.name}</span>{' '}
+                <span className="muted small">
+                  {[personLine.login, personLine.bench].filter(Boolean).join(', ')}
+                </span>
               </>
             ),
           },
           {
             title: wording.role,
             align: 'right',
-            cell: (p) =>
-              may && p.id !== self ? (
+            cell: (personLine) =>
+              may && personLine.id !== self ? (
                 <Pick<Role>
-                  aria-label={wording.roleOf(p.name)}
-                  value={p.role}
-                  onChange={(role) => change({ do: 'role', person: p.id, role })}
+                  aria-label={wording.roleOf(personLine.name)}
+                  value={personLine.role}
+                  onChange={(role) => change({ do: 'role', person: personLine.id, role })}
                   options={roleOptions}
                 />
               ) : (
-                p.role
+                personLine.role
               ),
           },
         ]}

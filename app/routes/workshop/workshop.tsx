@@ -106,14 +106,14 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
         <Kept said={said} />
       </div>
       <p className="muted small">{wording.aRouteUsesOnlyWhat}</p>
-      {generalStations.map((s) => (
+      {generalStations.map((station) => (
         <Checkbox
-          key={s.id}
+          key={station.id}
           disabled={!may}
-          checked={owned.includes(s.id)}
-          onChange={(e) => change({ do: 'station', station: s.id, owned: e.target.checked })}
+          checked={owned.includes(station.id)}
+          onChange={(e) => change({ do: 'station', station: station.id, owned: e.target.checked })}
         >
-          {s.name}
+          {station.name}
         </Checkbox>
       ))}
     </section>

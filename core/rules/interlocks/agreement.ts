@@ -30,8 +30,8 @@ export const agreement = {
     passableBy: skilled,
     on: ['received', 'routeAdopted'],
     // once the tasks are chosen, what they will touch is asked, too: afterwards nobody can say what it was
-    check: ({ state, index }, b) =>
-      b.type === 'received'
+    check: ({ state, index }, bodyOf) =>
+      bodyOf.type === 'received'
         ? list(openBefore(state, index))
         : flag(state, 'routeHash') === undefined && openState(state, index) === 'never opened'
           ? list(
@@ -46,8 +46,12 @@ export const agreement = {
     passableBy: heads,
     on: ['routeAdopted', 'jobClosed'],
     // past Receive once, and out of the house: a route that is planned again in between changes no agreement
-    check: ({ state, index, methods }, b) =>
-      (b.type === 'routeAdopted' ? flag(state, 'routeHash') === undefined : b.ending === 'handed over')
+    check: ({ state, index, methods }, bodyOf) =>
+      (
+        bodyOf.type === 'routeAdopted'
+          ? flag(state, 'routeHash') === undefined
+          : bodyOf.ending === 'handed over'
+      )
         ? list(openConsents(consentsFor(index, state, methods, replacedSlots(state)), state).map((c) => c.id))
         : undefined,
   }),
@@ -56,11 +60,11 @@ export const agreement = {
     passableBy: skilled,
     on: ['routeAdopted', 'testBegun'],
     // before anything is opened: whatever costs nothing and could explain it is tried, or declined with a reason
-    check: ({ state, index }, b) => {
+    check: ({ state, index }, bodyOf) => {
       if (
-        b.type === 'routeAdopted'
+        bodyOf.type === 'routeAdopted'
           ? flag(state, 'routeHash') !== undefined || !!flag(state, 'cause')
-          : knownTest(b.test)?.rung !== 'open it'
+          : knownTest(bodyOf.test)?.rung !== 'open it'
       )
         return undefined;
       return list(openRungs(index, state));

@@ -13,17 +13,17 @@ export const cellAndHeat = {
     severity: 'stop',
     passableBy: ['owner', 'lead', 'technician', 'trainee'],
     on: ['connectorOff', 'connectorOn', 'reseated'],
-    needs: (index, b) =>
-      index.cellConnector && b.connector !== index.cellConnector ? [{ off: index.cellConnector }] : [],
+    needs: (index, bodyOf) =>
+      index.cellConnector && bodyOf.connector !== index.cellConnector ? [{ off: index.cellConnector }] : [],
   }),
   'cell last on': rule({
     severity: 'stop',
     passableBy: skilled,
     on: ['connectorOn'],
     // a new part is tried with the device open: then the plugs that it needs are the trial's to name
-    needs: (index, b) =>
-      b.connector === index.cellConnector && b.trial === undefined
-        ? index.model.connectors.filter((c) => c.id !== b.connector).map((c) => ({ on: c.id }))
+    needs: (index, body) =>
+      body.connector === index.cellConnector && body.trial === undefined
+        ? index.model.connectors.filter((c) => c.id !== body.connector).map((c) => ({ on: c.id }))
         : [],
   }),
   'no heat on this cell': rule({
@@ -34,8 +34,8 @@ export const cellAndHeat = {
   'no press on this cell': rule({
     severity: 'forbid',
     on: ['acted'],
-    check: ({ state }, b) =>
-      b.act === 'press' && b.target.endsWith(':start')
+    check: ({ state }, body) =>
+      body.act === 'press' && body.target.endsWith(':start')
         ? list(noHeat.filter((c) => hasCondition(state, c)))
         : undefined,
   }),
@@ -44,8 +44,8 @@ export const cellAndHeat = {
     passableBy: skilled,
     on: ['acted', 'bondReleased'],
     // too cold, glass or panel splits from its frame
-    check: ({ state, index }, b) => {
-      const bond = bondWorked(b);
+    check: ({ state, index }, bodyOf) => {
+      const bond = bondWorked(bodyOf);
       const seconds = bond && soakShortS(state, index, bond);
       return seconds ? { ids: [bond], seconds } : undefined;
     },
@@ -55,8 +55,8 @@ export const cellAndHeat = {
     passableBy: skilled,
     on: ['acted', 'bondReleased'],
     // opening has to start within minutes of the soak; a clock that is not known has passed every such limit
-    check: ({ state, index, now }, b) => {
-      const bond = bondWorked(b);
+    check: ({ state, index, now }, bodyOf) => {
+      const bond = bondWorked(bodyOf);
       const by = bond ? openBy(state, index, bond) : undefined;
       return by && !(by.clockKnown && now.clockKnown && now.at <= by.until) ? [bond!] : undefined;
     },
@@ -66,9 +66,9 @@ export const cellAndHeat = {
     passableBy: heads,
     on: ['heatStarted'],
     // a plate warms the whole device: once it is open nothing but air is between it and the cell
-    check: ({ state, index }, b) =>
-      b.part === undefined &&
-      warmsWhole.has(b.station) &&
+    check: ({ state, index }, body) =>
+      body.part === undefined &&
+      warmsWhole.has(body.station) &&
       openState(state, index) === 'open' &&
       index.cellSlot !== undefined &&
       pieceInSlot(state, index.cellSlot) !== undefined
@@ -107,12 +107,12 @@ export const cellAndHeat = {
     severity: 'stop',
     passableBy: skilled,
     on: ['checked', 'acted', 'tested'],
-    check: ({ state, index }, b) => {
+    check: ({ state, index }, bodyOf) => {
       if (isLive(state, index) || index.cellConnector === undefined) return undefined;
-      if (b.type === 'checked') return b.round === 'before' ? undefined : [b.function];
-      if (b.type === 'acted') return b.act === 'test part' ? [b.target] : undefined;
+      if (bodyOf.type === 'checked') return bodyOf.round === 'before' ? undefined : [bodyOf.function];
+      if (bodyOf.type === 'acted') return bodyOf.act === 'test part' ? [bodyOf.target] : undefined;
       // a module is read at the bench, without the device
-      return knownTest(b.test)?.needs ? [b.test] : undefined;
+      return knownTest(bodyOf.test)?.needs ? [bodyOf.test] : undefined;
     },
   }),
   'tested without its plugs': rule({
@@ -120,13 +120,13 @@ export const cellAndHeat = {
     passableBy: skilled,
     on: ['acted'],
     // a good display is called bad that way: without the sensors many a generation shows no picture
-    check: ({ state, index }, b) =>
-      b.act === 'test part'
+    check: ({ state, index }, body) =>
+      body.act === 'test part'
         ? list(
             [
               ...new Set([
                 ...bootConnectors(index, flag(state, 'system')?.version),
-                ...index.model.connectors.filter((c) => c.joins.includes(b.target)).map((c) => c.id),
+                ...index.model.connectors.filter((c) => c.joins.includes(body.target)).map((c) => c.id),
               ]),
             ].filter((c) => !isOn(state, c)),
           )

@@ -14,8 +14,8 @@ export const closing = {
     severity: 'stop',
     passableBy: heads,
     on: ['deviceClosed', 'jobClosed'],
-    check: ({ state, now }, b) => {
-      if (b.type === 'jobClosed' && b.ending !== 'handed over') return undefined;
+    check: ({ state, now }, bodyOf) => {
+      if (bodyOf.type === 'jobClosed' && bodyOf.ending !== 'handed over') return undefined;
       const wet = Object.keys(state.curing).filter((bond) => {
         const { until, clockKnown } = state.curing[bond]!;
         return !clockKnown || !now.clockKnown || now.at < until;
@@ -34,10 +34,12 @@ export const closing = {
     severity: 'stop',
     passableBy: heads,
     on: ['sealApplied', 'bondRenewed'],
-    check: ({ state, index }, b) => {
-      if (b.type === 'sealApplied') return flag(state, 'rimClean') ? undefined : ['rim'];
-      const bond = index.bonds.get(b.bond);
-      return bond && isSeal(index, bond) && state.acted[`rim ${b.bond}`] === undefined ? [b.bond] : undefined;
+    check: ({ state, index }, bodyOf) => {
+      if (bodyOf.type === 'sealApplied') return flag(state, 'rimClean') ? undefined : ['rim'];
+      const bond = index.bonds.get(bodyOf.bond);
+      return bond && isSeal(index, bond) && state.acted[`rim ${bodyOf.bond}`] === undefined
+        ? [bodyOf.bond]
+        : undefined;
     },
   }),
   'mid check open': rule({
@@ -45,10 +47,10 @@ export const closing = {
     passableBy: heads,
     on: ['sealApplied', 'deviceClosed'],
     // the seal goes on with the cell unplugged again: an answer that is stale since then is due before closing
-    check: ({ state, index }, b) =>
+    check: ({ state, index }, bodyOf) =>
       list(
         checksDue(state, index, 'mid')
-          .filter((c) => (b.type === 'sealApplied' ? !c.good : !c.passed))
+          .filter((c) => (bodyOf.type === 'sealApplied' ? !c.good : !c.passed))
           .map((c) => c.function),
       ),
   }),
@@ -118,8 +120,8 @@ export const closing = {
     severity: 'stop',
     passableBy: heads,
     on: ['jobClosed'],
-    check: ({ state, index }, b) =>
-      b.ending !== 'abandoned' && openState(state, index) === 'open'
+    check: ({ state, index }, body) =>
+      body.ending !== 'abandoned' && openState(state, index) === 'open'
         ? index.coverSlots.slice(0, 1)
         : undefined,
   }),
@@ -127,10 +129,10 @@ export const closing = {
     severity: 'stop',
     passableBy: heads,
     on: ['jobClosed'],
-    check: ({ state, index }, b) => {
+    check: ({ state, index }, body) => {
       const open = unaccounted(state, index);
       // an abandoned device goes back in pieces: each is in the bag, none is unknown
-      if (b.ending === 'abandoned') return list(open.filter((p) => state.place[p] === 'adrift'));
+      if (body.ending === 'abandoned') return list(open.filter((p) => state.place[p] === 'adrift'));
       return list([...open, ...emptyHoles(state, index).filter((h) => !open.some((p) => holderOf(p) === h))]);
     },
   }),
@@ -138,8 +140,10 @@ export const closing = {
     severity: 'stop',
     passableBy: heads,
     on: ['jobClosed'],
-    check: ({ state, index }, b) =>
-      b.ending === 'handed over' ? list(openChecks(state, index, 'after').map((c) => c.function)) : undefined,
+    check: ({ state, index }, body) =>
+      body.ending === 'handed over'
+        ? list(openChecks(state, index, 'after').map((c) => c.function))
+        : undefined,
   }),
 } satisfies Record<string, Rule>;
 

@@ -12,14 +12,14 @@ export const piecesAndScrews = {
     severity: 'stop',
     passableBy: skilled,
     on: ['pieceMoved'],
-    check: ({ index, state }, b) => {
-      const ways = (pose: string) => index.slots.get(b.slot)?.ways.filter((w) => w.to === pose) ?? [];
+    check: ({ index, state }, body) => {
+      const ways = (pose: string) => index.slots.get(body.slot)?.ways.filter((w) => w.to === pose) ?? [];
       const least = (pose: string) =>
         ways(pose)
           .map((w) => stillHolding(state, w))
           .sort((x, y) => x.length - y.length)[0] ?? [];
       // what has to be folded first is held by what holds it shut, not by itself
-      const held = least(b.pose).flatMap((id) => (id === b.slot ? least('folded') : [id]));
+      const held = least(body.pose).flatMap((id) => (id === body.slot ? least('folded') : [id]));
       return list([...new Set(held)]);
     },
   }),
@@ -28,11 +28,13 @@ export const piecesAndScrews = {
     passableBy: skilled,
     on: ['pieceMoved'],
     // what is left of a strip holds: pulling at it bends the cell
-    check: ({ index, state }, b) =>
+    check: ({ index, state }, body) =>
       list(
         [
           ...new Set(
-            (index.slots.get(b.slot)?.ways ?? []).filter((w) => w.to === b.pose).flatMap((w) => w.bonds),
+            (index.slots.get(body.slot)?.ways ?? [])
+              .filter((w) => w.to === body.pose)
+              .flatMap((w) => w.bonds),
           ),
         ].filter(
           (id) =>
@@ -47,13 +49,13 @@ export const piecesAndScrews = {
     severity: 'stop',
     passableBy: skilled,
     on: ['screwIn'],
-    check: ({ index, state }, b) => {
-      const hole = index.fasteners.get(b.fastener);
-      const own = screwSpec(state, index, b.piece);
-      if (!hole || !own || holderOf(b.piece) === hole.id) return undefined;
+    check: ({ index, state }, body) => {
+      const hole = index.fasteners.get(body.fastener);
+      const own = screwSpec(state, index, body.piece);
+      if (!hole || !own || holderOf(body.piece) === hole.id) return undefined;
       return own.thread === hole.thread && own.lengthMm <= safeLengthMm(hole) && own.headMm <= hole.headMm
         ? undefined
-        : [holderOf(b.piece), hole.id];
+        : [holderOf(body.piece), hole.id];
     },
   }),
   'screw too long': rule({
@@ -61,8 +63,8 @@ export const piecesAndScrews = {
     passableBy: heads,
     on: ['screwIn'],
     // also from its own hole: whoever repaired it before may have put another one in
-    check: ({ index, state }, b) =>
-      isScrewTooLong(index, state, b.fastener, b.piece) ? [b.piece, b.fastener] : undefined,
+    check: ({ index, state }, body) =>
+      isScrewTooLong(index, state, body.fastener, body.piece) ? [body.piece, body.fastener] : undefined,
   }),
   'too long screw inside': rule({
     severity: 'stop',
@@ -79,13 +81,20 @@ export const piecesAndScrews = {
     severity: 'forbid',
     on: ['substituted'],
     // too long for a hole, it goes through the board: no reason makes that right
-    check: ({ index }, b) => {
-      const hole = index.fasteners.get(b.fastener);
+    check: ({ index }, body) => {
+      const hole = index.fasteners.get(body.fastener);
       return hole &&
         substitutesFor(hole, [
-          { id: b.spare, drive: b.drive, thread: b.thread, lengthMm: b.lengthMm, headMm: b.headMm, count: 1 },
+          {
+            id: body.spare,
+            drive: body.drive,
+            thread: body.thread,
+            lengthMm: body.lengthMm,
+            headMm: body.headMm,
+            count: 1,
+          },
         ]).not.length
-        ? [b.fastener]
+        ? [body.fastener]
         : undefined;
     },
   }),
@@ -93,26 +102,26 @@ export const piecesAndScrews = {
     severity: 'stop',
     passableBy: skilled,
     on: ['screwIn', 'pieceFitted'],
-    check: ({ state }, b) => {
-      const place = b.type === 'screwIn' ? `hole/${b.fastener}` : `slot/${b.slot}`;
-      return list(piecesAt(state, place).filter((p) => p !== b.piece));
+    check: ({ state }, bodyOf) => {
+      const place = bodyOf.type === 'screwIn' ? `hole/${bodyOf.fastener}` : `slot/${bodyOf.slot}`;
+      return list(piecesAt(state, place).filter((p) => p !== bodyOf.piece));
     },
   }),
   'piece is elsewhere': rule({
     severity: 'warn',
     on: ['screwOut', 'pieceSetAside'],
-    check: ({ state, index }, b) => {
-      const at = placeOf(state, b.piece, index);
-      if (b.type === 'screwOut') return at === `hole/${b.fastener}` ? undefined : [b.piece];
-      return at?.startsWith('slot/') || at?.startsWith('hole/') ? [b.piece] : undefined;
+    check: ({ state, index }, bodyOf) => {
+      const at = placeOf(state, bodyOf.piece, index);
+      if (bodyOf.type === 'screwOut') return at === `hole/${bodyOf.fastener}` ? undefined : [bodyOf.piece];
+      return at?.startsWith('slot/') || at?.startsWith('hole/') ? [bodyOf.piece] : undefined;
     },
   }),
   'device not closed': rule({
     severity: 'warn',
     on: ['screwIn'],
-    check: ({ state, index }, b) =>
-      outsideFasteners(index).includes(b.fastener) && openState(state, index) === 'open'
-        ? [b.fastener]
+    check: ({ state, index }, body) =>
+      outsideFasteners(index).includes(body.fastener) && openState(state, index) === 'open'
+        ? [body.fastener]
         : undefined,
   }),
 } satisfies Record<string, Rule>;

@@ -12,9 +12,9 @@ export const transfersAndData = {
     severity: 'stop',
     passableBy: skilled,
     on: ['pieceSetAside'],
-    check: ({ state, index }, b) => {
-      const slot = holderOf(b.piece);
-      return index.slots.has(slot) && b.piece === originalPiece(slot) && state.task[slot] === 'replace'
+    check: ({ state, index }, body) => {
+      const slot = holderOf(body.piece);
+      return index.slots.has(slot) && body.piece === originalPiece(slot) && state.task[slot] === 'replace'
         ? list(forgotten(index, state, slot))
         : undefined;
     },
@@ -40,8 +40,8 @@ export const transfersAndData = {
     severity: 'stop',
     passableBy: heads,
     on: ['jobClosed'],
-    check: ({ state, index, methods }, b) =>
-      b.ending === 'handed over'
+    check: ({ state, index, methods }, body) =>
+      body.ending === 'handed over'
         ? list(
             dataDue(
               effectsOf(
@@ -59,9 +59,9 @@ export const transfersAndData = {
     severity: 'stop',
     passableBy: skilled,
     on: ['pieceSetAside'],
-    check: ({ state, index }, b) => {
-      const slot = holderOf(b.piece);
-      return b.piece === originalPiece(slot) &&
+    check: ({ state, index }, body) => {
+      const slot = holderOf(body.piece);
+      return body.piece === originalPiece(slot) &&
         state.data[slot] === undefined &&
         dataDue(effectsOf(index, [slot], undefined, state.remedy as Remedies)).includes(slot)
         ? [slot]

@@ -10,23 +10,23 @@ import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';
 import { Spares } from './spares-list';
 
-const whereText = (index: IndexedModel, s: SearchPlace): string => {
-  switch (s.where) {
+const whereText = (index: IndexedModel, searchPlace: SearchPlace): string => {
+  switch (searchPlace.where) {
     case 'in its hole still':
-      return wording.stillInHoleWiggleIt(s.thing);
+      return wording.stillInHoleWiggleIt(searchPlace.thing);
     case 'on the bit':
-      return wording.onTheBit(driveName[s.thing] ?? s.thing);
+      return wording.onTheBit(driveName[searchPlace.thing] ?? searchPlace.thing);
     case 'under the piece':
-      return wording.underOrOnTheIn(thingName(index, s.thing));
+      return wording.underOrOnTheIn(thingName(index, searchPlace.thing));
     case 'on a magnet':
-      return wording.onTheMagneticMmAway(thingName(index, s.thing), s.awayMm);
+      return wording.onTheMagneticMmAway(thingName(index, searchPlace.thing), searchPlace.awayMm);
     case 'on tacky edge':
-      return wording.onTheStickyMmAway(thingName(index, s.thing), s.awayMm);
+      return wording.onTheStickyMmAway(thingName(index, searchPlace.thing), searchPlace.awayMm);
   }
 };
 /** Lost and found: a search list from the model, by identity. */
-export function AdriftWay(p: WayProps) {
-  const { index, state, target, onReport } = p;
+export function AdriftWay(wayProps: WayProps) {
+  const { index, state, target, onReport } = wayProps;
   const adrift = Object.keys(state.place).filter((x) => state.place[x] === 'adrift');
   const loose = Object.keys(state.place).filter(
     (x) => state.place[x]!.startsWith('mat/') || state.place[x] === 'tray' || state.place[x] === 'mixed',
@@ -44,8 +44,8 @@ export function AdriftWay(p: WayProps) {
           <div key={piece} className="field">
             <span className="label">{wording.isAdriftLookHereIn(pieceName(index, piece))}</span>
             <ol className="m-0 indent-20">
-              {searchPlaces(index, state, hole).map((s) => (
-                <li key={`${s.where} ${s.thing}`}>{whereText(index, s)}</li>
+              {searchPlaces(index, state, hole).map((searchPlace) => (
+                <li key={`${searchPlace.where} ${searchPlace.thing}`}>{whereText(index, searchPlace)}</li>
               ))}
             </ol>
             <div className="row">
@@ -62,7 +62,7 @@ export function AdriftWay(p: WayProps) {
                 {wording.isFound(pieceName(index, piece))}
               </Button>
             </div>
-            {index.fasteners.has(hole) && <Spares {...p} fastener={hole} />}
+            {index.fasteners.has(hole) && <Spares {...wayProps} fastener={hole} />}
             <span className="small muted">{wording.aScrewFromTheBox}</span>
           </div>
         );

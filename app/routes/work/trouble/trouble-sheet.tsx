@@ -65,46 +65,53 @@ const troubles: readonly Trouble[] = [
 ];
 
 /** Something is not as it should be. */
-export function TroubleSheet(p: WayProps) {
-  const offered = troubles.filter((t) => t.when?.(p) ?? true);
-  const standing = Object.keys(p.state.trouble).filter((t) => p.state.trouble[t]);
-  const adrift = Object.keys(p.state.place).filter((x) => p.state.place[x] === 'adrift');
+export function TroubleSheet(wayProps: WayProps) {
+  const offered = troubles.filter((t) => t.when?.(wayProps) ?? true);
+  const standing = Object.keys(wayProps.state.trouble).filter((t) => wayProps.state.trouble[t]);
+  const adrift = Object.keys(wayProps.state.place).filter((x) => wayProps.state.place[x] === 'adrift');
   const [chosen, setChosen] = useState('');
   const now = offered.find((t) => t.id === chosen);
   return (
-    <Sheet title={now ? now.name : wording.trouble} onClose={p.onClose}>
+    <Sheet title={now ? now.name : wording.trouble} onClose={wayProps.onClose}>
       {!now && standing.length + adrift.length > 0 && (
         <Note tone="stop">
-          {wording.open(list([...standing, ...adrift.map((x) => `${pieceName(p.index, x)} adrift`)], 5))}
+          {wording.open(
+            list([...standing, ...adrift.map((x) => `${pieceName(wayProps.index, x)} adrift`)], 5),
+          )}
         </Note>
       )}
       {!now && adrift.length > 0 && (
         <div className="row">
           {adrift.map((piece) => (
             <Button key={piece} onClick={() => setChosen('lost')}>
-              {wording.lookFor(pieceName(p.index, piece))}
+              {wording.lookFor(pieceName(wayProps.index, piece))}
             </Button>
           ))}
         </div>
       )}
       {!now && (
         <p className="muted">
-          {p.target ? wording.inHand(thingName(p.index, p.target)) : ''}
+          {wayProps.target ? wording.inHand(thingName(wayProps.index, wayProps.target)) : ''}
           {wording.whatIsIt}
         </p>
       )}
       {!now && (
         <div className="grid halves gap-8">
-          {offered.map((t) => (
-            <Button key={t.id} danger={t.id === 'danger'} className="begin" onClick={() => setChosen(t.id)}>
-              {t.name}
+          {offered.map((trouble) => (
+            <Button
+              key={trouble.id}
+              danger={trouble.id === 'danger'}
+              className="begin"
+              onClick={() => setChosen(trouble.id)}
+            >
+              {trouble.name}
             </Button>
           ))}
         </div>
       )}
       {now && (
         <>
-          {now.way(p)}
+          {now.way(wayProps)}
           <div>
             <Button onClick={() => setChosen('')}>{wording.otherTrouble}</Button>
           </div>

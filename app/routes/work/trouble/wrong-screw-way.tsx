@@ -6,8 +6,8 @@ import type { WayProps } from './way';
 import { Spares } from './spares-list';
 
 /** A screw that does not belong into this hole: aside with it, and another one from the box. */
-export function WrongScrewWay(p: WayProps) {
-  const { index, state, target, onReport } = p;
+export function WrongScrewWay(wayProps: WayProps) {
+  const { index, state, target, onReport } = wayProps;
   const hole = target!;
   const here = Object.keys(state.place).filter((piece) => state.place[piece] === `mat/${hole}`);
   const safe = safeLengthMm(index.fasteners.get(hole)!);
@@ -21,7 +21,7 @@ export function WrongScrewWay(p: WayProps) {
           </Button>
         ))}
       </div>
-      <Spares {...p} fastener={hole} />
+      <Spares {...wayProps} fastener={hole} />
     </>
   );
 }
