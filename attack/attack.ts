@@ -297,7 +297,7 @@ async function aliveAfterwards(t: Target): Promise<void> {
 const server = await startServer();
 try {
   const cookie = await signIn('tova');
-  const bench = await (await fetch(`${origin}/strip`, { headers: { cookie } })).json();
+  const bench = await (await fetch(`${origin}/open-jobs`, { headers: { cookie } })).json();
   const jobs = (bench as { id: string }[]).map((j) => j.id);
   const first = (await (
     await fetch(`${origin}/jobs/${jobs[0]}/log.json`, { headers: { cookie } })

@@ -76,51 +76,45 @@ export function useKeys(map: KeyMap): void {
       else if (moves[key.toLowerCase()]) keyMap.move?.(moves[key.toLowerCase()]!);
       else if (named) keyMap[named]?.();
     };
-    const down = (keyboardEvent: KeyboardEvent) => {
-      if (
-        keyboardEvent.ctrlKey ||
-        keyboardEvent.metaKey ||
-        keyboardEvent.altKey ||
-        isTyping(document.activeElement)
-      )
-        return;
-      const now = keyboardEvent.timeStamp;
+    const down = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(document.activeElement)) return;
+      const now = event.timeStamp;
       const fast = now - last < gap;
-      if (keyboardEvent.key.length === 1 && keyboardEvent.key !== ' ') {
-        if (keyboardEvent.repeat) return;
+      if (event.key.length === 1 && event.key !== ' ') {
+        if (event.repeat) return;
         clearTimeout(single);
-        burst = fast ? burst + keyboardEvent.key : keyboardEvent.key;
+        burst = fast ? burst + event.key : event.key;
         last = now;
-        gap = gapAfter(keyboardEvent.key);
+        gap = gapAfter(event.key);
         // a lone character is a shortcut only when nothing follows it as fast as an instrument types
         if (burst.length === 1) {
-          const key = keyboardEvent.key;
+          const key = event.key;
           single = setTimeout(() => {
             if (burst === key) shortcut(key);
             burst = '';
           }, gap + 15);
         }
-        if (keyboardEvent.key === '/' || keyboardEvent.key === '?') keyboardEvent.preventDefault();
+        if (event.key === '/' || event.key === '?') event.preventDefault();
         return;
       }
-      if (keyboardEvent.key === 'Enter' && burst.length > 1 && now - last < 250) {
-        keyboardEvent.preventDefault();
+      if (event.key === 'Enter' && burst.length > 1 && now - last < 250) {
+        event.preventDefault();
         current.current.typed?.(burst);
         burst = '';
         return;
       }
       burst = '';
-      if (actsOn(document.activeElement, keyboardEvent.key) || dialogIsOpen()) return;
+      if (actsOn(document.activeElement, event.key) || dialogIsOpen()) return;
       const keyMap = current.current;
-      if (keyboardEvent.key === ' ' || keyboardEvent.key === 'PageDown' || keyboardEvent.key === 'Enter') {
-        keyboardEvent.preventDefault();
-        if (!keyboardEvent.repeat) keyMap.next?.();
-      } else if (keyboardEvent.key === 'Backspace') {
-        keyboardEvent.preventDefault();
-        if (!keyboardEvent.repeat) keyMap.undo?.();
-      } else if (moves[keyboardEvent.key] && keyMap.move) {
-        keyboardEvent.preventDefault();
-        keyMap.move(moves[keyboardEvent.key]!);
+      if (event.key === ' ' || event.key === 'PageDown' || event.key === 'Enter') {
+        event.preventDefault();
+        if (!event.repeat) keyMap.next?.();
+      } else if (event.key === 'Backspace') {
+        event.preventDefault();
+        if (!event.repeat) keyMap.undo?.();
+      } else if (moves[event.key] && keyMap.move) {
+        event.preventDefault();
+        keyMap.move(moves[event.key]!);
       }
     };
     window.addEventListener('keydown', down);

@@ -15,10 +15,9 @@ export function LinkButton({ to, replace, reloadDocument, onClick, ...look }: Pr
     <Button
       {...look}
       href={useHref(to)}
-      onClick={(mouseEvent) => {
-        onClick?.(mouseEvent);
-        if (!mouseEvent.defaultPrevented && !reloadDocument)
-          follow(mouseEvent as MouseEvent<HTMLAnchorElement>);
+      onClick={(event) => {
+        onClick?.(event);
+        if (!event.defaultPrevented && !reloadDocument) follow(event as MouseEvent<HTMLAnchorElement>);
       }}
     />
   );

@@ -105,17 +105,16 @@ function useMapKeys(zoom: MapZoom, byHand: () => void, follow: () => void): void
     toStep.current = follow;
   });
   useEffect(() => {
-    const keys = (keyboardEvent: KeyboardEvent) => {
+    const keys = (event: KeyboardEvent) => {
       const typing = /^(INPUT|TEXTAREA|SELECT)$/.test(document.activeElement?.tagName ?? '');
-      if (keyboardEvent.ctrlKey || keyboardEvent.metaKey || keyboardEvent.altKey || typing || dialogIsOpen())
-        return;
-      const pan = pans[keyboardEvent.key];
-      if (keyboardEvent.key === 'Home') toStep.current();
-      else if (keyboardEvent.key === '+' || keyboardEvent.key === '=' || keyboardEvent.key === '-') {
+      if (event.ctrlKey || event.metaKey || event.altKey || typing || dialogIsOpen()) return;
+      const pan = pans[event.key];
+      if (event.key === 'Home') toStep.current();
+      else if (event.key === '+' || event.key === '=' || event.key === '-') {
         byHand();
-        scaleBy(keyboardEvent.key === '-' ? 1 / closer : closer);
+        scaleBy(event.key === '-' ? 1 / closer : closer);
       } else if (pan && near) {
-        keyboardEvent.preventDefault();
+        event.preventDefault();
         byHand();
         panBy(...pan);
       }

@@ -57,26 +57,8 @@ export function stepsOut(setting: Setting, operation: Operation): Draft[] {
     cautions: [] as Caution[],
   };
   switch (operation.kind) {
-    case 'fasteners': {
-      const unknown = setting.conditions.includes('earlier repair');
-      return [
-        {
-          ...base,
-          action: 'unscrew',
-          targets: operation.things,
-          bit: operation.tool as Drive,
-          handsS: times(handsS.unscrew, operation.things.length),
-          tools: [
-            setting.methods['screw-keeping'] === 'trays' ? 'step-trays' : 'magnetic-mat',
-            ...(unknown ? ['calliper'] : []),
-          ],
-          cautions: [
-            ...longScrew(setting, operation.things),
-            ...(unknown ? ['measure-screws' as const] : []),
-          ],
-        },
-      ];
-    }
+    case 'fasteners':
+      return [unscrewed(setting, operation, base)];
     case 'catches': {
       const note = operation.things.map((c) => index.catches.get(c)!.note).find(Boolean);
       return [
@@ -128,6 +110,22 @@ export function stepsOut(setting: Setting, operation: Operation): Draft[] {
   }
 }
 
+/** Screws of one bracket out; after an earlier repair each is measured, since nobody knows whether it is the right one. */
+function unscrewed(setting: Setting, operation: Operation, base: Base): Draft {
+  const unknown = setting.conditions.includes('earlier repair');
+  return {
+    ...base,
+    action: 'unscrew',
+    targets: operation.things,
+    bit: operation.tool as Drive,
+    handsS: times(handsS.unscrew, operation.things.length),
+    tools: [
+      setting.methods['screw-keeping'] === 'trays' ? 'step-trays' : 'magnetic-mat',
+      ...(unknown ? ['calliper'] : []),
+    ],
+    cautions: [...longScrew(setting, operation.things), ...(unknown ? ['measure-screws' as const] : [])],
+  };
+}
 type Base = Pick<Draft, 'about' | 'face' | 'tools' | 'waitS' | 'why' | 'cautions'>;
 /** A bond that is loosed: warmed, wetted, cut or pulled, as the house does it and the device allows. */
 function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] {

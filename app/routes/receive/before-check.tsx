@@ -15,15 +15,10 @@ const tone: Record<BeforeResult, string> = { works: '', fails: 'bad', untested: 
 
 type KeyDid = { answer: BeforeResult } | { by: 1 | -1 } | { what: 'note' | 'all' };
 /** What a key does in the list; nothing while something is typed. */
-function keyOf(keyboardEvent: React.KeyboardEvent): KeyDid | undefined {
-  if (
-    keyboardEvent.ctrlKey ||
-    keyboardEvent.metaKey ||
-    keyboardEvent.altKey ||
-    (keyboardEvent.target as HTMLElement).tagName === 'INPUT'
-  )
+function keyOf(event: React.KeyboardEvent): KeyDid | undefined {
+  if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).tagName === 'INPUT')
     return undefined;
-  const k = keyboardEvent.key.toLowerCase();
+  const k = event.key.toLowerCase();
   const answer = beforeResults[Number(k) - 1];
   if (answer) return { answer };
   const others: Record<string, KeyDid> = {
@@ -64,11 +59,11 @@ export function BeforeCheck({
     rows.current[i]?.focus();
   };
   const allWork = () => onChange(othersWork(list, before));
-  const key = (keyboardEvent: React.KeyboardEvent, i: number) => {
-    const did = keyOf(keyboardEvent);
+  const key = (event: React.KeyboardEvent, i: number) => {
+    const did = keyOf(event);
     if (!did) return;
-    keyboardEvent.preventDefault();
-    keyboardEvent.stopPropagation();
+    event.preventDefault();
+    event.stopPropagation();
     const fn = list[i]!;
     if ('answer' in did) {
       const partial = put(fn, did.answer);
@@ -184,10 +179,10 @@ function NoteField({ fn, note, onNote }: { fn: FunctionId; note: string; onNote:
         maxLength={500}
         defaultValue={note}
         ref={(el) => el?.focus()}
-        onKeyDown={(keyboardEvent) => {
-          if (keyboardEvent.key === 'Enter' || keyboardEvent.key === 'Escape') {
-            keyboardEvent.preventDefault();
-            keyboardEvent.currentTarget.blur();
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' || event.key === 'Escape') {
+            event.preventDefault();
+            event.currentTarget.blur();
           }
         }}
         onBlur={(e) => onNote(e.target.value.trim())}

@@ -34,10 +34,10 @@ export function MarkRow({
       <Button
         className="fill to-left begin shrinks"
         aria-label={wording.onTheArrowKeysMove(m.kind, m.side)}
-        onKeyDown={(keyboardEvent) => {
-          const by = steps[keyboardEvent.key];
+        onKeyDown={(event) => {
+          const by = steps[event.key];
           if (!by) return;
-          keyboardEvent.preventDefault();
+          event.preventDefault();
           onMove(by);
         }}
       >

@@ -28,10 +28,10 @@ export function OutlineFigure({
         width="100%"
         role="img"
         aria-label={wording.outline(side)}
-        onClick={(mouseEvent) => {
-          const dOMRect = mouseEvent.currentTarget.getBoundingClientRect();
+        onClick={(event) => {
+          const dOMRect = event.currentTarget.getBoundingClientRect();
           const s = (W + 8) / dOMRect.width;
-          onAdd((mouseEvent.clientX - dOMRect.left) * s - 4, (mouseEvent.clientY - dOMRect.top) * s - 4);
+          onAdd((event.clientX - dOMRect.left) * s - 4, (event.clientY - dOMRect.top) * s - 4);
         }}
       >
         <rect

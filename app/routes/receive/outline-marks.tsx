@@ -79,13 +79,13 @@ function MarkKinds({ kind, onKind }: { kind: Mark['kind']; onKind: (k: Mark['kin
           role="radio"
           aria-checked={k === kind}
           tabIndex={k === kind ? 0 : -1}
-          onKeyDown={(keyboardEvent) => {
-            const by = steps[keyboardEvent.key];
+          onKeyDown={(event) => {
+            const by = steps[event.key];
             if (!by) return;
-            keyboardEvent.preventDefault();
+            event.preventDefault();
             const i = (markKinds.indexOf(k) + by + markKinds.length) % markKinds.length;
             onKind(markKinds[i]!);
-            (keyboardEvent.currentTarget.parentElement?.children[i] as HTMLElement | undefined)?.focus();
+            (event.currentTarget.parentElement?.children[i] as HTMLElement | undefined)?.focus();
           }}
           type={k === kind ? 'primary' : 'default'}
           className="small mark-kind"

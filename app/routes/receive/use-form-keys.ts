@@ -18,17 +18,17 @@ export function useFormKeys(send: () => void): void {
   });
   useEffect(() => {
     let clicked: Element | undefined;
-    const down = (keyboardEvent: KeyboardEvent) => {
-      if (keyboardEvent.key === 'Enter' && (keyboardEvent.ctrlKey || keyboardEvent.metaKey)) {
-        keyboardEvent.preventDefault();
+    const down = (event: KeyboardEvent) => {
+      if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+        event.preventDefault();
         latest.current();
-      } else if (keyboardEvent.key === 'F2') {
-        keyboardEvent.preventDefault();
-        nextSection(keyboardEvent.shiftKey ? -1 : 1, clicked);
+      } else if (event.key === 'F2') {
+        event.preventDefault();
+        nextSection(event.shiftKey ? -1 : 1, clicked);
       }
     };
-    const click = (pointerEvent: PointerEvent) => {
-      clicked = pointerEvent.target as Element;
+    const click = (event: PointerEvent) => {
+      clicked = event.target as Element;
     };
     window.addEventListener('keydown', down);
     window.addEventListener('pointerdown', click);
