@@ -13,14 +13,12 @@ export function readAmount(text: string): AmountRead {
   if (!t) return { ok: false, why: 'empty' };
   if (/^[-−]/.test(t)) return { ok: false, why: 'negative' };
   if (/^\d{1,3}[.,]\d{3}$/.test(t)) return { ok: false, why: 'two readings' };
-  const regExpExecArray =
+  const match =
     /^(\d+)(?:[.,](\d{1,2}))?$/.exec(t) ??
     /^(\d{1,3}(?:,\d{3})+)\.(\d{2})$/.exec(t) ??
     /^(\d{1,3}(?:\.\d{3})+),(\d{2})$/.exec(t);
-  if (!regExpExecArray) return { ok: false, why: 'not an amount' };
-  const minor =
-    Number(regExpExecArray[1]!.replaceAll(/[.,]/g, '')) * 100 +
-    Number((regExpExecArray[2] ?? '').padEnd(2, '0'));
+  if (!match) return { ok: false, why: 'not an amount' };
+  const minor = Number(match[1]!.replaceAll(/[.,]/g, '')) * 100 + Number((match[2] ?? '').padEnd(2, '0'));
   return minor > most ? { ok: false, why: 'too much' } : { ok: true, minor };
 }
 /** Back to the text of a file: `12.50`. */

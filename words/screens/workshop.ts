@@ -11,7 +11,6 @@ export const who = 'who';
 export const role = 'role';
 export const roleOf = (name: string): string => `Role of ${name}`;
 export const addAPerson = 'Add a person';
-export const addPerson = 'add person';
 export const name = 'Name';
 export const loginName = 'Login name';
 export const bench = 'Bench';

@@ -78,7 +78,7 @@ function AddPerson() {
       className="stack"
       initialValues={blank}
       validateTrigger="onBlur"
-      onFinish={(person) => change({ do: wording.addPerson, ...person })}
+      onFinish={(person) => change({ do: 'add person', ...person })}
     >
       <Typed name="name" label={wording.name} />
       <Typed name="login" label={wording.loginName} autoComplete="off" />
