@@ -102,7 +102,7 @@ const cert = process.env.TLS_CERT ?? join(data, 'tls-cert.pem');
 const tls = !loopback && existsSync(key) && existsSync(cert);
 if (!loopback && !tls) {
   console.error(
-    `HOST=${host} is not loopback: set TLS_KEY and TLS_CERT, or start with npm run demo, which makes a certificate.`,
+    `HOST=${host} is not loopback: set TLS_KEY and TLS_CERT, or start with npm run workshop, which makes a certificate.`,
   );
   process.exit(1);
 }
@@ -122,7 +122,11 @@ server.listen(port, host, async () => {
   await main.warmUp(origin);
   if (tls) delete process.env.NODE_TLS_REJECT_UNAUTHORIZED;
   console.log(`Snavek is ready on ${origin}`);
-  if (process.env.SNAVEK_DEMO !== '1') return;
+  if (process.env.SNAVEK_DEMO !== '1') {
+    const code = await main.firstCode();
+    if (code) console.log(`There is no workshop yet. Open ${origin}/set-up and give the code ${code}`);
+    return;
+  }
   if (loopback) {
     console.log('Sign in with one click as Ines (owner), Marek (lead), Tova (technician) or Bo (trainee).');
     return;

@@ -10,6 +10,7 @@ export default [
       route('stock', 'routes/stock/stock.tsx'),
       route('stock/spares', 'routes/spares/spares.tsx'),
       route('workshop', 'routes/workshop/workshop.tsx'),
+      route('account', 'routes/account/account.tsx'),
       route('jobs', 'routes/jobs/jobs.tsx'),
       route(
         'jobs/:job',
@@ -19,6 +20,8 @@ export default [
     ]),
   ]),
   route('sign-in', 'routes/sign-in/sign-in.tsx'),
+  route('set-up', 'routes/set-up/set-up.tsx'),
+  route('invite/:token', 'routes/invite/invite.tsx'),
   route('sign-out', 'routes/sign-in/sign-out.ts'),
   route('receive', 'routes/receive/new.ts'),
   route('drafts/:draft', 'routes/receive/draft.ts'),

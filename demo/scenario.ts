@@ -6,6 +6,7 @@ import type { Role } from '../core/vocabulary/roles';
 export const shop = {
   name: 'Slipway Phone Works',
   settings: {
+    practiceModels: true,
     warrantyMonths: 6,
     hourlyRateMinor: 6000,
     currency: 'EUR',

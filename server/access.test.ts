@@ -127,6 +127,18 @@ const cases: Record<string, Case> = {
   },
   'loader /jobs/:job/route/print': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/route.json': { params: () => ({ job }), nobody: 401, other: 404 },
+  'loader /set-up': { nobody: 404, other: 404, own: 404 },
+  'action /set-up': { nobody: 410, other: 410, own: 410, body: () => json({}) },
+  'loader /invite/:token': { params: () => ({ token: 'none' }), nobody: 410, other: 410, own: 410 },
+  'action /invite/:token': {
+    params: () => ({ token: 'none' }),
+    nobody: 410,
+    other: 410,
+    own: 410,
+    body: () => json({ password: 'a-long-password' }),
+  },
+  'loader /account': { nobody: 302, other: 'own rows only' },
+  'action /account': { nobody: 302, other: 200, body: () => json({ do: 'sign out elsewhere' }) },
   'loader /workshop': { nobody: 302, other: 'own rows only' },
   'action /workshop': {
     nobody: 302,

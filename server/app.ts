@@ -20,6 +20,8 @@ import {
 import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
 import { endPlanner } from './planner';
+import { setUpCode } from './auth/set-up-code';
+import { setUpOpen } from './use-cases/set-up';
 import { stopping } from './shutdown';
 import { photoLimitBytes } from '../core/log/photo-limit';
 
@@ -174,6 +176,9 @@ export async function start(): Promise<void> {
   } else await shipModels();
   getBus(appUrl(databaseUrl()));
 }
+/** The code with which the first workshop is founded; undefined where there is one. */
+export const firstCode = async (): Promise<string | undefined> =>
+  (await setUpOpen()) ? setUpCode() : undefined;
 /** For the demo outside loopback: what its people sign in with. */
 export { demoPassword } from './seed/demo-password';
 /** Renders a first page, which takes seconds, before anybody is told that the server is ready. */

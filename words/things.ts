@@ -153,3 +153,6 @@ export const cap = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
 
 /** Which side is shown. */
 export const faceText = (face: Face): string => (face === 'back' ? 'back side up' : 'display side up');
+
+/** A model that is there to learn with. */
+export const practiceName = (model: string): string => `${model} (practice)`;

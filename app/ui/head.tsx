@@ -167,7 +167,10 @@ export const Head = memo(function Head({
               {wording.kept(kept)}
             </strong>
           )}
-          {who.bench} · {who.name}
+          {who.bench && `${who.bench} · `}
+          <Link to="/account" className="own">
+            {who.name}
+          </Link>
         </div>
         <Form
           method="post"

@@ -1,18 +1,6 @@
 import { z } from 'zod';
 import { leastWaits } from '../rules/interlock';
-import { roles } from '../vocabulary/roles';
 
-/** Another person of the workshop. */
-export const personFields = z.object({
-  name: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.'),
-  login: z
-    .string()
-    .trim()
-    .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.'),
-  role: z.enum(roles),
-  bench: z.string().trim().max(60, 'At most 60 characters.'),
-  password: z.string().min(10, 'At least 10 characters.').max(200, 'At most 200 characters.'),
-});
 /** What an hour of hands costs, minor units. */
 export const hourlyRateMinor = z
   .int({ error: 'Give an amount of money, such as 60 or 62.50.' })

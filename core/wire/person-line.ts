@@ -6,4 +6,6 @@ export interface PersonLine {
   name: string;
   role: Role;
   bench: string;
+  /** Has not chosen a password yet: the link is still with them. */
+  waits?: boolean;
 }

@@ -10,6 +10,8 @@ export interface ShopSettings {
   methods: Partial<Methods>;
   /** Months for which the workshop answers for its work; absent while it has said nothing. */
   warrantyMonths?: number;
+  /** The invented models that ship with the app are offered, to learn with. */
+  practiceModels?: boolean;
   /** Ids of the stations it owns. */
   stations: string[];
 }

@@ -8,6 +8,7 @@ export const hashPassword = (password: string) => hash(password, options);
 let nobody: Promise<string> | undefined;
 export async function passwordMatches(stored: string | undefined, password: string): Promise<boolean> {
   nobody ??= hashPassword('nobody has this password');
-  const ok = await verify(stored ?? (await nobody), password);
-  return ok && stored !== undefined;
+  // somebody who has not chosen a password yet is checked as nobody is
+  const ok = await verify(stored || (await nobody), password);
+  return ok && !!stored;
 }

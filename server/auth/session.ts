@@ -31,7 +31,8 @@ const behindTls = (request: Request) =>
 export async function openSession(shopId: string, personId: string, request: Request): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await endSession(request);
-  await inShop(shopId, (em) => addSession(em, digest(token), personId, lifeS));
+  const browser = (request.headers.get('user-agent') ?? '').slice(0, 300);
+  await inShop(shopId, (em) => addSession(em, digest(token), personId, lifeS, browser));
   return cookie(token, lifeS, behindTls(request));
 }
 /** Ends the session that a request carries, in whichever workshop it is, and the streams that hang on it. */
@@ -40,8 +41,14 @@ async function endSession(request: Request): Promise<void> {
   const who = token && (await whoAsks(request.headers.get('cookie')));
   if (!token || !who) return;
   await inShop(who.shopId, (em) => removeSession(em, digest(token)));
-  dropSession(digest(token));
-  endStreamsOf(digest(token));
+  sessionsEnded([digest(token)]);
+}
+/** What is done where sessions were ended in the database: what is held of them is dropped, their streams end. */
+export function sessionsEnded(digests: readonly string[]): void {
+  for (const ended of digests) {
+    dropSession(ended);
+    endStreamsOf(ended);
+  }
 }
 /** Names the session of a request without telling its token; undefined where it has none. */
 export function sessionKey(request: Request): string | undefined {

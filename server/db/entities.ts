@@ -79,7 +79,10 @@ export const Person = defineEntity({
     name: p.text(),
     role: p.enum([...roles]),
     bench: p.text().default(''),
-    passwordHash: p.text().lazy(),
+    /** Empty as long as nobody has chosen a password: then nobody signs in with it. */
+    passwordHash: p.text().hidden(),
+    /** Since when the person is no longer here; the record keeps the name. */
+    leftAt: p.datetime().nullable(),
     shop: shopOf,
   },
 });
@@ -88,6 +91,29 @@ export const Session = defineEntity({
   tableName: 'session',
   filters: ofShop,
   indexes: [{ name: 'session_person', properties: ['shopId', 'personId'] }],
+  properties: {
+    shopId: p.uuid().primary(),
+    tokenHash: p.text().primary().unique(),
+    personId: p.uuid(),
+    expiresAt: p.datetime(),
+    openedAt: p.datetime().defaultRaw('now()'),
+    /** What the browser called itself when it signed in. */
+    browser: p.text().default(''),
+    person: () =>
+      p
+        .manyToOne(Person)
+        .joinColumns('shop_id', 'person_id')
+        .nullable()
+        .deleteRule('cascade')
+        .updateRule('no action'),
+  },
+});
+/** A link by which a person sets the password of their own: it serves once, and not for long. */
+export const Invite = defineEntity({
+  name: 'Invite',
+  tableName: 'invite',
+  filters: ofShop,
+  indexes: [{ name: 'invite_person', properties: ['shopId', 'personId'] }],
   properties: {
     shopId: p.uuid().primary(),
     tokenHash: p.text().primary().unique(),
@@ -374,6 +400,7 @@ export const entities = [
   Workshop,
   Person,
   Session,
+  Invite,
   DeviceModelRow,
   RouteRow,
   Job,

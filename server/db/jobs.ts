@@ -4,7 +4,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { JobSummary } from '../../core/wire/job-line';
 import { Job, type JobRow } from './entities';
 import { ownersOf } from './job-private';
-import { shopOf } from './orm';
+import { shopOf, alone } from './orm';
 import { namesOf } from './people';
 /** Lines of jobs, in the order given. */
 export async function linesOf(em: EntityManager, jobs: readonly JobRow[]): Promise<JobLine[]> {
@@ -60,7 +60,7 @@ export const jobsWithTag = (em: EntityManager, tag: string): Promise<JobRow[]> =
 /** Until the transaction ends nobody else opens a job here: numbers count up, and a device is received once. */
 export async function lockNumbers(em: EntityManager): Promise<void> {
   // an advisory lock is the database's own: there is no row to lock before the first job
-  await em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [`number ${shopOf(em)}`]);
+  await alone(em, `number ${shopOf(em)}`);
 }
 /** Adds a job with no event yet. Its number is the next one unless one is given; `lockNumbers` comes first. */
 export async function addJob(
@@ -89,3 +89,6 @@ export async function addJob(
     ...(openedAt === undefined ? {} : { openedAt: new Date(openedAt) }),
   });
 }
+/** Whether any device was ever received here. */
+export const anyJob = async (em: EntityManager): Promise<boolean> =>
+  (await em.findOne(Job, {}, { fields: ['id'] })) !== null;

@@ -3,6 +3,7 @@ import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
 import { DeviceModelRow } from './entities';
+import { workshopOf } from './workshop';
 import { keepNewest } from './keep-newest';
 
 /** Models never change under their hash, so a process may keep them. */
@@ -31,20 +32,22 @@ export async function indexOf(em: EntityManager, hash: string, variant: string):
 export const maySeeModel = async (em: EntityManager, hash: string): Promise<boolean> =>
   (await em.count(DeviceModelRow, { hash })) > 0;
 
-/** The models that devices are received of now, by name. */
+/**
+ * The models that devices are received of now, by name: the workshop's own, and where it wants them the invented ones that
+ * ship with the app. `practice`: to learn with, and marked so; in the demo workshop they are the real thing.
+ */
 export async function currentModels(
   em: EntityManager,
-): Promise<{ hash: string; id: string; name: string; model: DeviceModel }[]> {
+): Promise<{ hash: string; id: string; name: string; practice: boolean; model: DeviceModel }[]> {
+  const { settings, demo } = await workshopOf(em);
   const rows = await em.find(
     DeviceModelRow,
-    { current: true },
-    { orderBy: { name: 'asc' }, fields: ['modelId', 'name'] },
+    { current: true, ...(settings.practiceModels ? {} : { shopId: { $ne: null } }) },
+    { orderBy: { name: 'asc' }, fields: ['modelId', 'name', 'shopId'] },
   );
   return Promise.all(
-    rows.map(async ({ hash, modelId, name }) => ({
-      hash,
-      id: modelId,
-      name,
+    rows.map(async ({ hash, modelId, name, shopId }) => ({
+      ...{ hash, id: modelId, name, practice: shopId === null && !demo },
       model: await modelOf(em, hash),
     })),
   );

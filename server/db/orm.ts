@@ -122,6 +122,9 @@ export async function inShop<T>(shopId: string, work: (em: EntityManager) => Pro
     return work(em);
   });
 }
+/** Waits until nobody else is at the same thing; the database's own lock, which ends with the transaction. */
+export const alone = (em: EntityManager, what: string): Promise<unknown> =>
+  em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [what]);
 /** The workshop that a transaction has entered. @throws where it has entered none: that is a mistake of the program */
 export function shopOf(em: EntityManager): string {
   const { shop } = em.getFilterParams('shop') as { shop?: string };

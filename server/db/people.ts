@@ -7,9 +7,12 @@ import { Person } from './entities';
 import { shopOf } from './orm';
 /** Who works here: owners first, each rank by name. */
 export async function peopleOf(em: EntityManager): Promise<PersonLine[]> {
-  const rows = await em.find(Person, {}, { orderBy: { name: 'asc' } });
+  const rows = await em.find(Person, { leftAt: null }, { orderBy: { name: 'asc' } });
   return rows
-    .map(({ id, login, name, role, bench }) => ({ id, login, name, role, bench }))
+    .map(({ id, login, name, role, bench, passwordHash }) => ({
+      ...{ id, login, name, role, bench },
+      ...(passwordHash === '' ? { waits: true } : {}),
+    }))
     .sort((a, b) => roles.indexOf(a.role) - roles.indexOf(b.role));
 }
 /** What to call each person, by id. */
@@ -17,7 +20,7 @@ export async function namesOf(em: EntityManager): Promise<Map<string, string>> {
   return new Map((await em.find(Person, {})).map((person) => [person.id, person.name]));
 }
 export const roleOf = async (em: EntityManager, id: string): Promise<Role | undefined> =>
-  (await em.findOne(Person, { id }))?.role;
+  (await em.findOne(Person, { id, leftAt: null }))?.role;
 
 /** Adds a person. @returns false where the login name is taken, in this workshop or another of the installation */
 export async function addPerson(
@@ -36,19 +39,40 @@ export async function addPerson(
     throw e;
   }
 }
-/** How many owners there are beside a person. */
+/** How many owners there are beside a person: who has left, or has not been in yet, can do nothing for the workshop. */
 export const ownersBeside = (em: EntityManager, id: string): Promise<number> =>
-  em.count(Person, { role: 'owner', id: { $ne: id } });
+  em.count(Person, { role: 'owner', leftAt: null, passwordHash: { $ne: '' }, id: { $ne: id } });
+/** Somebody who works here; undefined for who does not, or not any more. */
+export const personOf = async (em: EntityManager, id: string): Promise<PersonLine | undefined> =>
+  (await em.findOne(Person, { id, leftAt: null })) ?? undefined;
+export const passwordOf = async (em: EntityManager, id: string): Promise<string | undefined> =>
+  (await em.findOne(Person, { id, leftAt: null }))?.passwordHash;
+/** Gives one person another password. */
+export const setPassword = (em: EntityManager, id: string, passwordHash: string): Promise<number> =>
+  em.nativeUpdate(Person, { id, leftAt: null }, { passwordHash });
+/** From now on the person cannot sign in; the name stays in the record, and the login name becomes free. */
+export async function markLeft(em: EntityManager, id: string, now: Date): Promise<string | undefined> {
+  const person = await em.findOne(Person, { id, leftAt: null });
+  if (!person) return undefined;
+  person.leftAt = now;
+  person.login = `${person.login} left ${now.toISOString()}`;
+  person.passwordHash = '';
+  return person.name;
+}
 /** Gives a person another role. @returns their name, or undefined where there is no such person */
 export async function changeRole(em: EntityManager, id: string, role: Role): Promise<string | undefined> {
-  const person = await em.findOne(Person, { id });
+  const person = await em.findOne(Person, { id, leftAt: null });
   if (!person) return undefined;
   person.role = role;
   return person.name;
 }
 /** How many benches devices are worked on at. */
 export async function benchCount(em: EntityManager): Promise<number> {
-  const at = await em.find(Person, { role: { $in: ['technician', 'lead'] }, bench: { $ne: '' } });
+  const at = await em.find(Person, {
+    role: { $in: ['technician', 'lead'] },
+    bench: { $ne: '' },
+    leftAt: null,
+  });
   return new Set(at.map((person) => person.bench)).size;
 }
 /** Gives everybody of the workshop the same password. */

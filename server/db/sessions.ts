@@ -10,6 +10,7 @@ export async function addSession(
   tokenHash: string,
   personId: string,
   lifeS: number,
+  browser: string,
 ): Promise<void> {
   const now = Date.now();
   await em.nativeDelete(Session, { expiresAt: { $lt: new Date(now) } });
@@ -17,11 +18,23 @@ export async function addSession(
     shopId: shopOf(em),
     tokenHash,
     personId,
+    openedAt: new Date(now),
     expiresAt: new Date(now + lifeS * 1000),
+    browser,
   });
 }
 export const removeSession = (em: EntityManager, tokenHash: string): Promise<number> =>
   em.nativeDelete(Session, { tokenHash });
+
+/** The sessions that a person has, the latest first. */
+export const sessionsOf = (em: EntityManager, personId: string) =>
+  em.find(Session, { personId, expiresAt: { $gt: new Date() } }, { orderBy: { openedAt: 'desc' } });
+/** Ends all sessions of a person, but for one where that is asked. @returns the digests of those that ended */
+export async function endSessionsOf(em: EntityManager, personId: string, but = ''): Promise<string[]> {
+  const ended = await em.find(Session, { personId, tokenHash: { $ne: but } });
+  await em.nativeDelete(Session, { personId, tokenHash: { $ne: but } });
+  return ended.map((session) => session.tokenHash);
+}
 
 /*
  * Before anybody is known no workshop has been entered, and row-level security shows no rows: these ask the functions of
@@ -85,3 +98,10 @@ export interface DemoPerson {
 export const demoStaff = (): Promise<DemoPerson[]> => ask<DemoPerson>(`select * from demo_people()`);
 /** What the package that counts tries to sign in keeps its counts in. */
 export const attemptStore = async () => (await getOrm()).em.getConnection().getKnex();
+
+/** Whether any workshop is there: while there is none, one can be founded. */
+export async function workshopsExist(em?: EntityManager): Promise<boolean> {
+  const sql = `select workshops_exist() as there`;
+  const rows = em ? await em.execute<{ there: boolean }[]>(sql) : await ask<{ there: boolean }>(sql);
+  return rows[0]!.there;
+}

@@ -177,3 +177,5 @@ export async function settleStock(
   await em.nativeUpdate(Part, { jobId, ...(held.length ? { id: { $nin: held } } : {}) }, { jobId: null });
   if (held.length) await em.nativeUpdate(Part, { id: { $in: held } }, { jobId });
 }
+export const anyPart = async (em: EntityManager): Promise<boolean> =>
+  (await em.findOne(Part, {}, { fields: ['id'] })) !== null;

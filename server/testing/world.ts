@@ -167,7 +167,12 @@ export async function call(
   };
   try {
     const out = await fn({ request, params, context, unstable_pattern: '' } as never);
-    return out instanceof Response ? read(out) : { status: 200, to: null, body: out };
+    if (out instanceof Response) return read(out);
+    // data with a status of its own, as the router's `data` gives it
+    const given = out as { type?: string; data?: unknown; init?: { status?: number } } | null;
+    return given?.type === 'DataWithResponseInit'
+      ? { status: given.init?.status ?? 200, to: null, body: given.data }
+      : { status: 200, to: null, body: out };
   } catch (e) {
     if (e instanceof Response) return read(e);
     throw e;

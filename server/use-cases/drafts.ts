@@ -12,8 +12,9 @@ export async function receivePage(
   draftId: string,
 ): Promise<{ models: ModelChoice[]; draft: DraftBody; opened: boolean }> {
   return inShop(who.shopId, async (em) => {
-    const models = (await currentModels(em)).map(({ hash, model }) => ({
+    const models = (await currentModels(em)).map(({ hash, practice, model }) => ({
       hash,
+      practice,
       name: model.name,
       maker: model.maker,
       variants: model.variants.map(({ id, name }) => ({ id, name })),

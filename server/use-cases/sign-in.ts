@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { Who } from '../../core/wire/who';
-import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import { RateLimiterRes } from 'rate-limiter-flexible';
 import type { Role } from '../../core/vocabulary/roles';
+import { attempts } from '../auth/attempts';
 import { passwordMatches } from '../auth/password';
 import { closeSession, openSession } from '../auth/session';
 import { inShop } from '../db/orm';
 import { roleOf } from '../db/people';
-import { attemptStore, type DemoPerson, demoStaff, type Login, personOfLogin } from '../db/sessions';
+import { type DemoPerson, demoStaff, type Login, personOfLogin } from '../db/sessions';
 
 export type SignedIn =
   | { ok: true; cookie: string }
@@ -14,48 +15,16 @@ export type SignedIn =
   | { ok: false; code: 'too many'; seconds: number };
 
 /**
- * Wrong passwords are counted in the database, so that every app process sees them, and before they are checked, so that
- * tries at the same time do not slip through: for a login from one address, for an address, and for a login from all
- * addresses that it has never been signed in from. Tries from strange addresses thus never lock its owner out.
- */
-const limits = {
-  pair: { points: 8, duration: 900 },
-  address: { points: 60, duration: 900 },
-  strangers: { points: 40, duration: 900 },
-  /** A login was signed in from an address: remembered for so many seconds. */
-  known: { points: 1_000_000, duration: 90 * 86_400 },
-};
-type Kind = keyof typeof limits;
-let limiters: Promise<Record<Kind, RateLimiterPostgres>> | undefined;
-async function limiter() {
-  limiters ??= (async () => {
-    const storeClient = await attemptStore();
-    const make = (kind: Kind) =>
-      new RateLimiterPostgres({
-        storeClient,
-        storeType: 'knex',
-        tableName: 'sign_in_attempt',
-        tableCreated: true,
-        keyPrefix: kind,
-        ...limits[kind],
-        insuranceLimiter: new RateLimiterMemory(limits[kind]),
-      });
-    return {
-      pair: make('pair'),
-      address: make('address'),
-      strangers: make('strangers'),
-      known: make('known'),
-    };
-  })();
-  return limiters;
-}
-/**
  * Checks a password, and is the only place where one is checked: at sign-in, and where a second person confirms.
  * @param from where the try comes from: an address, or the session that asks for a second person
  * @throws RateLimiterRes when too many were wrong
  */
-async function checkPassword(login: string, password: string, from: string): Promise<Login | undefined> {
-  const record = await limiter();
+export async function checkPassword(
+  login: string,
+  password: string,
+  from: string,
+): Promise<Login | undefined> {
+  const record = await attempts();
   const name = login.trim().toLowerCase();
   const pair = createHash('sha256').update(`${name}\n${from}`).digest('hex');
   const stranger = (await record.known.get(pair)) === null;

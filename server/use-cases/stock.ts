@@ -1,3 +1,4 @@
+import { practiceName } from '../../words/things';
 import type { StockModel } from '../../core/wire/stock';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
@@ -41,9 +42,9 @@ export type StockSaid =
 
 /** The models that parts can be for, with the places of each by name. */
 async function stockModels(em: EntityManager): Promise<StockModel[]> {
-  return (await currentModels(em)).map(({ id, name, model }) => ({
+  return (await currentModels(em)).map(({ id, name, practice, model }) => ({
     id,
-    name,
+    name: practice ? practiceName(name) : name,
     slots: model.slots
       .map((slot) => ({ id: slot.id, name: slot.name, kind: slot.kind, price: slot.price }))
       .sort((a, b) => (a.name < b.name ? -1 : 1)),

@@ -1,14 +1,13 @@
 import type { Changed } from '../../core/wire/changed';
-import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { hourlyRateMinor, personFields, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
-import { type Role, roles } from '../../core/vocabulary/roles';
+import { hourlyRateMinor, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
+import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
 import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
-import { hashPassword } from '../auth/password';
 import { inShop } from '../db/orm';
-import { addPerson, changeRole, ownersBeside, peopleOf } from '../db/people';
+import { peopleOf } from '../db/people';
+import { changePeople, type PeopleAsk, peopleAsks } from './people';
 import type { PersonLine } from '../../core/wire/person-line';
 import { workshopOf, workshopToChange } from '../db/workshop';
 import type { ShopSettings, Who } from '../../core/wire/who';
@@ -33,11 +32,13 @@ export const askSchema = z.discriminatedUnion('do', [
   }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
+  z.strictObject({ do: z.literal('practice'), offered: z.boolean() }),
   z.strictObject({ do: z.literal('waits'), ...waitFields.shape }),
-  z.strictObject({ do: z.literal('add person'), ...personFields.shape }),
-  z.strictObject({ do: z.literal('role'), person: z.uuid(), role: z.enum(roles) }),
+  ...peopleAsks,
 ]);
-export type Ask = z.output<typeof askSchema>;
+type Ask = z.output<typeof askSchema>;
+const aboutPeople: ReadonlySet<string> = new Set(peopleAsks.map((ask) => ask.shape.do.value));
+const isAboutPeople = (ask: Ask): ask is PeopleAsk => aboutPeople.has(ask.do);
 
 export async function workshopPage(
   who: Who,
@@ -58,8 +59,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
     };
   const ask = read.data;
-  const what =
-    ask.do === 'method' ? 'methods' : ask.do === 'add person' || ask.do === 'role' ? 'people' : 'means';
+  const what = ask.do === 'method' ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
   if (!mayChange(who.role, what))
     return {
       ok: false,
@@ -68,6 +68,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         form: what === 'methods' ? 'An owner or a lead changes the methods.' : 'Only an owner changes this.',
       },
     };
+  if (isAboutPeople(ask)) return changePeople(who, ask);
   const changed = await inShop(who.shopId, async (em): Promise<Changed> => {
     // one at a time: two people who change different things both keep theirs
     const shop = await workshopToChange(em);
@@ -93,25 +94,12 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         );
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, 'Kept: reports say so from now on.');
+      case 'practice':
+        return save({ practiceModels: ask.offered }, 'Kept.');
       case 'rate':
         return save({ hourlyRateMinor: ask.hourlyRateMinor }, 'Kept.');
       case 'waits':
         return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, 'Kept.');
-      case 'add person': {
-        const { login, name, role, bench } = ask;
-        const passwordHash = await hashPassword(ask.password);
-        return (await addPerson(em, { id: randomUUID(), login, name, role, bench, passwordHash }))
-          ? { ok: true, said: `${ask.name} can sign in as ${ask.login}.` }
-          : { ok: false, status: 409, errors: { login: 'This login name is taken in this installation.' } };
-      }
-      case 'role': {
-        if (ask.role !== 'owner' && (await ownersBeside(em, ask.person)) === 0)
-          return { ok: false, status: 409, errors: { role: 'A workshop keeps at least one owner.' } };
-        const name = await changeRole(em, ask.person, ask.role);
-        return name !== undefined
-          ? { ok: true, said: `${name} is ${ask.role} from the next page on.` }
-          : { ok: false, status: 400, errors: { person: 'This workshop has no such person.' } };
-      }
     }
   });
   dropShop(who.shopId);

@@ -37,3 +37,14 @@ export const itsPasscodeIsNotKept = ' Its passcode is not kept: write it on the 
 export const noNetworkIsKeptHere = (tag: string, text: string): string =>
   `No network: ${tag} is kept here and received when the server is back.${text}`;
 export const keptSince = (when: string): string => `kept ${when}`;
+export const firstSteps = 'First steps';
+export const isDone = 'done';
+export const isOpen = 'to be done';
+export const addPeople = 'Let people in';
+export const addPeopleWhy = 'each by a link of their own, with what they may.';
+export const bringModels = 'Choose the models to work with';
+export const bringModelsWhy = 'the invented practice models are there to learn with.';
+export const bringStock = 'Bring in the stock';
+export const bringStockWhy = 'parts from a CSV file or one by one.';
+export const receiveFirst = 'Receive the first phone';
+export const receiveFirstWhy = 'what it is, what is wrong with it, what works.';

@@ -2,7 +2,6 @@ export const demoSignInWorksOn = 'Demo sign-in works on this machine only, with 
 export const loginOrPasswordIsWrong = 'Login or password is wrong.';
 export const tooManyAttemptsTryAgain = (ceil: number): string =>
   `Too many attempts. Try again in ${ceil} min.`;
-export const snavek = 'snavek';
 export const everyScrewConnectorAndStep = 'Every screw, connector and step of the repair, computed and kept.';
 export const theDatabaseCannotBeReached =
   'The database cannot be reached. Signing in works again when it is back.';

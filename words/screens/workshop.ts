@@ -14,7 +14,6 @@ export const addAPerson = 'Add a person';
 export const name = 'Name';
 export const loginName = 'Login name';
 export const bench = 'Bench';
-export const firstPassword = 'First password';
 export const roleLabel = 'Role';
 export const add = 'Add';
 export const changesAreKeptAtOnce = 'Changes are kept at once and count for routes planned from then on.';
@@ -28,3 +27,19 @@ export const here = 'here';
 export const defaultAndWhy = 'default, and why';
 export const stations = 'Stations';
 export const aRouteUsesOnlyWhat = 'A route uses only what stands here.';
+export const notInYet = 'not in yet';
+export const anotherLink = 'Another link';
+export const linkForPassword = 'Link for another password';
+export const hasLeft = 'Has left';
+export const hasLeftAsk = (name: string): string => `Has ${name} left?`;
+export const hasLeftMeans = (name: string): string =>
+  `${name} is signed out everywhere and cannot sign in any more. The record keeps the name at what was done.`;
+export const staysHere = 'Stays here';
+export const more = (name: string): string => `More about ${name}`;
+export const linkFor = (name: string): string => `A link for ${name}`;
+export const linkServesOnce =
+  'Whoever opens it sets the password, once, within two days. Show it to nobody else; it is not shown again.';
+export const practice = 'Practice models';
+export const practiceMeans =
+  'Seven invented devices to learn with: received like any other, and marked as practice wherever they are chosen.';
+export const practiceOn = 'Offer the practice models';

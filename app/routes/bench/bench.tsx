@@ -1,6 +1,6 @@
 import * as wording from '../../../words/screens/bench';
 import { Link, useSearchParams } from 'react-router';
-import { draftsFor } from '../../../server/use-cases/bench-page';
+import { draftsFor, firstSteps } from '../../../server/use-cases/bench-page';
 import type { JobLine } from '../../../core/wire/job-line';
 import { requirePerson } from '../../context';
 import { fromServerOr } from '../../job/offline-page';
@@ -13,17 +13,19 @@ import { isUrgent, nowText, shortModel, urgentText } from '../../../words/bench'
 import { cap, plural, runningText } from '../../../words/things';
 import { soon } from '../../../words/time';
 import type { Route } from './+types/bench';
+import { FirstStepsCard } from './first-steps';
 import { OpenJobs, Promised } from './open-jobs';
 import { WaitingReceipts } from './waiting-receipts';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  return { drafts: await draftsFor(who), now: Date.now() };
+  const [drafts, first] = await Promise.all([draftsFor(who), firstSteps(who)]);
+  return { drafts, first, now: Date.now() };
 }
 
 /** Without the server it shows the devices as this tab knows them. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
-  fromServerOr(serverLoader, () => ({ drafts: [], now: Date.now() }));
+  fromServerOr(serverLoader, () => ({ drafts: [], first: undefined, now: Date.now() }));
 
 /** All devices: which needs hands now, what runs by itself, what is promised. */
 export default function Bench({ loaderData }: Route.ComponentProps) {
@@ -33,6 +35,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
     <main className="page stack">
       <JustReceived />
       <WaitingReceipts />
+      {loaderData.first && <FirstStepsCard first={loaderData.first} />}
       <div className="cols three-first">
         <HandsNow jobs={jobs} time={time} />
         <RunningAlone jobs={jobs} time={time} />

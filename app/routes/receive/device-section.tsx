@@ -1,3 +1,4 @@
+import { practiceName } from '../../../words/things';
 import * as wording from '../../../words/screens/receive';
 import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
@@ -91,7 +92,10 @@ function WhichDevice({ form: { models, model } }: { form: ReceiveState }) {
           <Pick
             className="shrinks"
             placeholder={wording.choose}
-            options={models.map((m) => ({ value: m.hash, label: m.name }))}
+            options={models.map((m) => ({
+              value: m.hash,
+              label: m.practice ? practiceName(m.name) : m.name,
+            }))}
           />
         </ReceiveField>
       </div>

@@ -2,9 +2,11 @@ import * as wording from '../../../words/screens/sign-in';
 import { Button, Input } from 'antd';
 import { Form, redirect, useNavigation } from 'react-router';
 import { z } from 'zod';
+import { setUpOpen } from '../../../server/use-cases/set-up';
 import { demoPeople, demoSignIn, signIn } from '../../../server/use-cases/sign-in';
 import { formBody, localPath, peerContext, requireSameOrigin, whoContext } from '../../context';
 import type { Route } from './+types/sign-in';
+import { FrontPage } from '../../ui/front-page';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
 
@@ -16,6 +18,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const asked = context.get(whoContext);
   const to = localPath(new URL(request.url).searchParams.get('to'));
   if (asked.state === 'known') throw redirect(to);
+  if (asked.state !== 'no database' && (await setUpOpen())) throw redirect('/set-up');
   const people = asked.state === 'no database' ? [] : await demoPeople(request);
   return { people, to, away: asked.state === 'no database' };
 }
@@ -52,19 +55,11 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
   const { people, to, away } = loaderData;
   return (
-    <main className="sign-in">
-      <div className="sign-in-word">
-        <h1 className="size-44">{wording.snavek}</h1>
-        <p className="size-20 top-12">{wording.everyScrewConnectorAndStep}</p>
-      </div>
-      <div className="sign-in-forms">
-        <div className="stack">
-          {away && <Note tone="stop">{wording.theDatabaseCannotBeReached}</Note>}
-          <LoginForm to={to} errors={actionData?.errors ?? {}} login={actionData?.login ?? ''} />
-          {people.length > 0 && <DemoPeople to={to} people={people} />}
-        </div>
-      </div>
-    </main>
+    <FrontPage>
+      {away && <Note tone="stop">{wording.theDatabaseCannotBeReached}</Note>}
+      <LoginForm to={to} errors={actionData?.errors ?? {}} login={actionData?.login ?? ''} />
+      {people.length > 0 && <DemoPeople to={to} people={people} />}
+    </FrontPage>
   );
 }
 

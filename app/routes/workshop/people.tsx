@@ -1,57 +1,56 @@
 import * as wording from '../../../words/screens/workshop';
-import { Button, Collapse, Form, Input, type InputProps } from 'antd';
-import { useEffect } from 'react';
-import { personFields } from '../../../core/forms/workshop-fields';
+import { Button, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag, Typography } from 'antd';
+import { useEffect, useState } from 'react';
+import { personFields } from '../../../core/forms/people-fields';
 import { type Role, roles } from '../../../core/vocabulary/roles';
+import type { Changed } from '../../../core/wire/changed';
 import type { PersonLine } from '../../../core/wire/person-line';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';
+import { Sheet } from '../../ui/sheet';
 import { Pick } from '../../ui/pick';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';
 import { Kept, useChange } from './use-change';
 
 const roleOptions = roles.map((r) => ({ value: r, label: r }));
 
-/** Who works here and as what; an owner adds people and changes what they may. */
+/** Who works here and as what; an owner lets people in by a link, changes what they may, and says who has left. */
 export function People({ people, may, self }: { people: PersonLine[]; may: boolean; self: string }) {
   const { change, said } = useChange();
   return (
-    <section className="card stack">
+    <section className="card stack" id="people">
       <div className="spread">
         <h2>{wording.people}</h2>
         <Kept said={said} />
       </div>
+      <LinkOnce said={said} />
       <DataTable
-        name="People"
+        name={wording.people}
         rows={people}
-        rowKey={(p) => p.id}
+        rowKey={(person) => person.id}
         bare
         columns={[
-          {
-            title: wording.who,
-            cell: (personLine) => (
-              <>
-                <span className="strong">{personLine.name}</span>{' '}
-                <span className="muted small">
-                  {[personLine.login, personLine.bench].filter(Boolean).join(', ')}
-                </span>
-              </>
-            ),
-          },
+          { title: wording.who, cell: (person) => <WhoCell person={person} /> },
           {
             title: wording.role,
             align: 'right',
-            cell: (personLine) =>
-              may && personLine.id !== self ? (
+            cell: (person) =>
+              may && person.id !== self ? (
                 <Pick<Role>
-                  aria-label={wording.roleOf(personLine.name)}
-                  value={personLine.role}
-                  onChange={(role) => change({ do: 'role', person: personLine.id, role })}
+                  aria-label={wording.roleOf(person.name)}
+                  value={person.role}
+                  onChange={(role) => change({ do: 'role', person: person.id, role })}
                   options={roleOptions}
                 />
               ) : (
-                personLine.role
+                person.role
               ),
+          },
+          {
+            title: '',
+            align: 'right',
+            width: 60,
+            cell: (person) => may && person.id !== self && <PersonMenu person={person} onAsk={change} />,
           },
         ]}
       />
@@ -61,9 +60,81 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
     </section>
   );
 }
+function WhoCell({ person }: { person: PersonLine }) {
+  return (
+    <>
+      <span className="strong">{person.name}</span>{' '}
+      <span className="muted small">{[person.login, person.bench].filter(Boolean).join(', ')}</span>
+      {person.waits && <Tag className="after-8">{wording.notInYet}</Tag>}
+    </>
+  );
+}
+/** What an owner does about a person: another link, or that they have left. */
+function PersonMenu({
+  person,
+  onAsk,
+}: {
+  person: PersonLine;
+  onAsk: (ask: Record<string, unknown>) => void;
+}) {
+  const [leaving, setLeaving] = useState(false);
+  return (
+    <>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            {
+              key: 'link',
+              label: person.waits ? wording.anotherLink : wording.linkForPassword,
+              onClick: () => onAsk({ do: 'new link', person: person.id }),
+            },
+            { key: 'leave', label: wording.hasLeft, danger: true, onClick: () => setLeaving(true) },
+          ],
+        }}
+      >
+        <Button aria-label={wording.more(person.name)}>…</Button>
+      </Dropdown>
+      {leaving && (
+        <Sheet title={wording.hasLeftAsk(person.name)} onClose={() => setLeaving(false)}>
+          <p>{wording.hasLeftMeans(person.name)}</p>
+          <div className="row">
+            <Button
+              danger
+              onClick={() => {
+                setLeaving(false);
+                onAsk({ do: 'leave', person: person.id });
+              }}
+            >
+              {wording.hasLeft}
+            </Button>
+            <Button onClick={() => setLeaving(false)}>{wording.staysHere}</Button>
+          </div>
+        </Sheet>
+      )}
+    </>
+  );
+}
+/** A link that serves once: to be scanned from the screen, or copied; it is not shown again. */
+function LinkOnce({ said }: { said: Changed | undefined }) {
+  const [gone, setGone] = useState<Changed>();
+  if (!said?.ok || !said.link || said === gone) return null;
+  const link = `${window.location.origin}${said.link.path}`;
+  return (
+    <Sheet title={wording.linkFor(said.link.name)} onClose={() => setGone(said)}>
+      <p>{wording.linkServesOnce}</p>
+      <div className="row">
+        <QRCode value={link} type="svg" size={200} bordered={false} />
+        <Typography.Paragraph className="breaks" copyable={{ text: link }}>
+          {link}
+        </Typography.Paragraph>
+      </div>
+    </Sheet>
+  );
+}
 
 type Name = keyof typeof personFields.shape;
-const blank: Record<Name, string> = { name: '', login: '', role: 'technician', bench: '', password: '' };
+const blank: Record<Name, string> = { name: '', login: '', role: 'technician', bench: '' };
 function AddPerson() {
   const [form] = Form.useForm<Record<Name, string>>();
   const { change, busy, said, errors } = useChange();
@@ -83,7 +154,6 @@ function AddPerson() {
       <Typed name="name" label={wording.name} />
       <Typed name="login" label={wording.loginName} autoComplete="off" />
       <Typed name="bench" label={wording.bench} />
-      <Typed name="password" label={wording.firstPassword} type="password" autoComplete="new-password" />
       <Field
         name="role"
         htmlFor="new-role"
@@ -98,6 +168,7 @@ function AddPerson() {
         </Button>
         <Kept said={said} />
       </div>
+      <LinkOnce said={said} />
     </Form>
   );
 }

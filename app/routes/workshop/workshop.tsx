@@ -45,6 +45,7 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
         <div className="stack">
           <Money settings={settings} may={may.means} />
           <Stations owned={settings.stations} may={may.means} />
+          <Practice offered={settings.practiceModels === true} may={may.means} />
           <People people={people} may={may.people} self={who.personId} />
         </div>
       </div>
@@ -116,6 +117,26 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
           {station.name}
         </Checkbox>
       ))}
+    </section>
+  );
+}
+
+function Practice({ offered, may }: { offered: boolean; may: boolean }) {
+  const { change, said } = useChange();
+  return (
+    <section className="card stack gap-4" id="practice">
+      <div className="spread">
+        <h2>{wording.practice}</h2>
+        <Kept said={said} />
+      </div>
+      <p className="muted small">{wording.practiceMeans}</p>
+      <Checkbox
+        disabled={!may}
+        checked={offered}
+        onChange={(e) => change({ do: 'practice', offered: e.target.checked })}
+      >
+        {wording.practiceOn}
+      </Checkbox>
     </section>
   );
 }

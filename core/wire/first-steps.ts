@@ -1,0 +1,6 @@
+/** Which of the first steps of a new workshop have been taken. */
+export interface FirstSteps {
+  people: boolean;
+  stock: boolean;
+  models: boolean;
+}

@@ -1,0 +1,16 @@
+export const yourWorkshop = 'Your workshop';
+export const askedOnce = 'Asked once. All of it can be changed later on the Workshop screen.';
+export const code = 'Code that the start printed';
+export const shop = 'The workshop’s name';
+export const currency = 'Currency';
+export const hourOfHands = 'An hour of hands';
+export const stations = 'Stations that it owns';
+export const routesUseThem = 'Routes use only what is here.';
+export const you = 'You, its owner';
+export const name = 'Your name';
+export const login = 'Login name';
+export const loginHint = 'small letters, as in ines';
+export const password = 'Password';
+export const passwordHint = 'At least 10 characters: a few words are good.';
+export const found = 'Found the workshop';
+export const serverAway = 'The server does not answer. Nothing you typed is lost: try again.';
