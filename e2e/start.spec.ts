@@ -1,7 +1,9 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { createServer, connect } from 'node:net';
 import { once } from 'node:events';
-import { expect, request, test } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, request, test } from '@playwright/test';
+import { faults, sizes } from './look';
 
 /** A server of its own, with a database of its own that is made for one test. */
 async function started(database: string, env: Record<string, string>): Promise<Started> {
@@ -103,6 +105,88 @@ test('outside loopback nobody signs in with one click: the password is made at t
     expect(done.headers()['strict-transport-security']).toBeDefined();
   } finally {
     await asked.dispose();
+    await s.end();
+  }
+});
+
+/** Nothing serious for axe, and nothing wide, cut or small at any size. */
+async function looksRight(page: Page, what: string): Promise<void> {
+  for (const [width, height] of sizes) {
+    await page.setViewportSize({ width, height });
+    expect(await page.evaluate(faults), `${what} at ${width}`).toEqual([]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(
+    violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
+    what,
+  ).toEqual([]);
+}
+test('a workshop of one’s own: founded with the code, a person let in by a link, gone again when they leave', async ({
+  page,
+  browser,
+}) => {
+  const at = `http://127.0.0.1:${port}`;
+  const s = await started('snavek_own', { PORT: String(port), SNAVEK_DEMO: '' });
+  try {
+    await expect.poll(() => s.out, { timeout: 60_000 }).toMatch(/give the code \S+/);
+    const code = /give the code (\S+)/.exec(s.out)![1]!;
+    await page.goto(at);
+    await page.waitForURL('**/set-up');
+    await looksRight(page, 'set-up');
+    await page.getByLabel('The workshop’s name').fill('Lantern Street Repairs');
+    await page.getByLabel('Your name').fill('Odda');
+    await page.getByLabel('Login name').fill('odda');
+    await page.getByLabel('Password', { exact: true }).fill('four lanterns by the harbour');
+    const found = page.getByRole('button', { name: 'Found the workshop' });
+    await page.getByLabel('Code that the start printed').fill('AAAA-BBBB-CCCC-DDDD');
+    await found.click();
+    await expect(page.getByText('That is not the code')).toBeVisible();
+    await expect(page.getByLabel('Code that the start printed')).toBeFocused();
+    await page.getByLabel('Code that the start printed').fill(code);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'First steps' })).toBeVisible();
+    await looksRight(page, 'first steps');
+    expect((await page.request.get(`${at}/set-up`)).status()).toBe(404);
+
+    await page.getByRole('link', { name: 'Choose the models to work with' }).click();
+    await page.getByLabel('Offer the practice models').check();
+    await expect(page.getByText('Kept.')).toBeVisible();
+    await page.getByRole('button', { name: 'Add a person' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Pell');
+    await page.getByLabel('Login name').fill('pell');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    const sheet = page.getByRole('dialog', { name: 'A link for Pell' });
+    const link = await sheet.getByRole('textbox').inputValue();
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('not in yet')).toBeVisible();
+
+    const theirs = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+    await theirs.goto(link);
+    await looksRight(theirs, 'invite');
+    await theirs.getByLabel('Choose a password').fill('password123');
+    await theirs.keyboard.press('Enter');
+    await expect(theirs.getByText('Everybody uses this one')).toBeVisible();
+    await theirs.getByLabel('Choose a password').fill('a wet rope on a dry quay');
+    await theirs.keyboard.press('Enter');
+    await theirs.waitForURL(`${at}/`);
+    await theirs.goto(`${at}/receive`);
+    await theirs.getByLabel('Model', { exact: true }).focus();
+    await theirs.keyboard.press('ArrowDown');
+    await expect(theirs.getByText('Mica 9 (practice)', { exact: true })).toBeVisible();
+    // the link was used up
+    const again = await page.request.get(link);
+    expect(again.status()).toBe(410);
+
+    await page.reload();
+    await page.getByRole('button', { name: 'More about Pell' }).click();
+    await page.getByRole('menuitem', { name: 'Has left' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Has left' }).click();
+    await expect(page.getByText('Pell cannot sign in any more')).toBeVisible();
+    await theirs.goto(at);
+    await theirs.waitForURL('**/sign-in**');
+    await theirs.context().close();
+  } finally {
     await s.end();
   }
 });

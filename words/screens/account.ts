@@ -1,4 +1,3 @@
-export const you = (name: string): string => `${name}, you`;
 export const signedInAs = (login: string, role: string): string =>
   `You sign in as ${login}; here you are ${role}.`;
 export const password = 'Password';
@@ -9,6 +8,7 @@ export const keep = 'Keep';
 export const sessions = 'Signed in';
 export const browser = 'browser';
 export const since = 'since';
+export const where = 'where';
 export const here = 'here';
 export const elsewhere = 'Sign out everywhere else';
 export const unknownBrowser = 'a browser';

@@ -1,5 +1,5 @@
 export const yourWorkshop = 'Your workshop';
-export const askedOnce = 'Asked once. All of it can be changed later on the Workshop screen.';
+export const askedOnce = 'Asked once. The hour and the stations can be changed later on the Workshop screen.';
 export const code = 'Code that the start printed';
 export const shop = 'The workshop’s name';
 export const currency = 'Currency';

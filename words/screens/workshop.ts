@@ -43,3 +43,5 @@ export const practice = 'Practice models';
 export const practiceMeans =
   'Seven invented devices to learn with: received like any other, and marked as practice wherever they are chosen.';
 export const practiceOn = 'Offer the practice models';
+export const copyIt = 'Copy the link';
+export const copied = 'Copied';

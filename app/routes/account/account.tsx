@@ -33,7 +33,7 @@ export default function Account({ loaderData: { sessions, now } }: Route.Compone
   return (
     <main className="page stack">
       <div>
-        <h1>{wording.you(who.name)}</h1>
+        <h1>{who.name}</h1>
         <p className="muted">{wording.signedInAs(who.login, who.role)}</p>
       </div>
       <div className="cols halves high">
@@ -51,7 +51,7 @@ export default function Account({ loaderData: { sessions, now } }: Route.Compone
                 cell: (s) => <span suppressHydrationWarning>{soon(s.openedAt, now)}</span>,
               },
               {
-                title: '',
+                title: wording.where,
                 className: 'strong',
                 align: 'right',
                 cell: (s) => (s.here ? wording.here : ''),

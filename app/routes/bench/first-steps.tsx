@@ -49,8 +49,8 @@ function Step({
       <span>
         <Link className="strong tap" to={to}>
           {what}
-        </Link>{' '}
-        <span className="muted">{children}</span>
+        </Link>
+        <span className="muted beside">{children}</span>
       </span>
     </li>
   );

@@ -1,5 +1,5 @@
 import * as wording from '../../../words/screens/workshop';
-import { Button, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag, Typography } from 'antd';
+import { Button, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag } from 'antd';
 import { useEffect, useState } from 'react';
 import { personFields } from '../../../core/forms/people-fields';
 import { type Role, roles } from '../../../core/vocabulary/roles';
@@ -65,7 +65,7 @@ function WhoCell({ person }: { person: PersonLine }) {
     <>
       <span className="strong">{person.name}</span>{' '}
       <span className="muted small">{[person.login, person.bench].filter(Boolean).join(', ')}</span>
-      {person.waits && <Tag className="after-8">{wording.notInYet}</Tag>}
+      {person.waits && <Tag className="beside">{wording.notInYet}</Tag>}
     </>
   );
 }
@@ -118,6 +118,7 @@ function PersonMenu({
 /** A link that serves once: to be scanned from the screen, or copied; it is not shown again. */
 function LinkOnce({ said }: { said: Changed | undefined }) {
   const [gone, setGone] = useState<Changed>();
+  const [copied, setCopied] = useState(false);
   if (!said?.ok || !said.link || said === gone) return null;
   const link = `${window.location.origin}${said.link.path}`;
   return (
@@ -125,9 +126,22 @@ function LinkOnce({ said }: { said: Changed | undefined }) {
       <p>{wording.linkServesOnce}</p>
       <div className="row">
         <QRCode value={link} type="svg" size={200} bordered={false} />
-        <Typography.Paragraph className="breaks" copyable={{ text: link }}>
-          {link}
-        </Typography.Paragraph>
+        <div className="stack">
+          <Input.TextArea
+            className="breaks"
+            aria-label={wording.linkFor(said.link.name)}
+            value={link}
+            readOnly
+            autoSize
+            onFocus={(e) => e.target.select()}
+          />
+          {/* a browser without a secure context has no clipboard: there it is copied by hand */}
+          {navigator.clipboard && (
+            <Button onClick={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}>
+              {copied ? wording.copied : wording.copyIt}
+            </Button>
+          )}
+        </div>
       </div>
     </Sheet>
   );

@@ -5,11 +5,18 @@ import type { Changed } from '../../../core/wire/changed';
 export function useChange() {
   const fetcher = useFetcher<Changed>();
   const change = (ask: Record<string, unknown>) => {
-    void fetcher.submit(JSON.stringify(ask), { method: 'post', encType: 'application/json' });
+    void fetcher.submit(JSON.stringify(ask), {
+      method: 'post',
+      encType: 'application/json',
+      // at once: a box that is ticked is ticked
+      flushSync: true,
+    });
   };
   const said = fetcher.data;
   return {
     change,
+    /** What is being asked for: shown at once, until the server has answered. */
+    asked: fetcher.json as Record<string, unknown> | undefined,
     busy: fetcher.state !== 'idle',
     said,
     errors: said && !said.ok ? said.errors : undefined,

@@ -53,8 +53,9 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean }) {
-  const { change, said } = useChange();
+function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: boolean }) {
+  const { change, said, asked } = useChange();
+  const chosen = asked ? { ...kept, [String(asked.row)]: String(asked.option) } : kept;
   return (
     <section className="card">
       <div className="spread under-4">
@@ -99,7 +100,7 @@ function Methods({ chosen, may }: { chosen: Record<string, string>; may: boolean
 }
 
 function Stations({ owned, may }: { owned: string[]; may: boolean }) {
-  const { change, said } = useChange();
+  const { change, said, asked } = useChange();
   return (
     <section className="card stack gap-4">
       <div className="spread">
@@ -111,7 +112,7 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
         <Checkbox
           key={station.id}
           disabled={!may}
-          checked={owned.includes(station.id)}
+          checked={asked?.station === station.id ? asked.owned === true : owned.includes(station.id)}
           onChange={(e) => change({ do: 'station', station: station.id, owned: e.target.checked })}
         >
           {station.name}
@@ -122,7 +123,7 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
 }
 
 function Practice({ offered, may }: { offered: boolean; may: boolean }) {
-  const { change, said } = useChange();
+  const { change, said, asked } = useChange();
   return (
     <section className="card stack gap-4" id="practice">
       <div className="spread">
@@ -132,7 +133,7 @@ function Practice({ offered, may }: { offered: boolean; may: boolean }) {
       <p className="muted small">{wording.practiceMeans}</p>
       <Checkbox
         disabled={!may}
-        checked={offered}
+        checked={asked ? asked.offered === true : offered}
         onChange={(e) => change({ do: 'practice', offered: e.target.checked })}
       >
         {wording.practiceOn}
