@@ -18,20 +18,21 @@ export const ownerKey = (shopId: string, personId: string) => `${shopId}/${perso
 
 let opened: Promise<IDBPDatabase> | undefined;
 const db = () =>
-  (opened ??= openDB('snavek', 3, {
-    upgrade(iDBPDatabase, from) {
+  (opened ??= openDB('snavek', 4, {
+    upgrade(stores, from, _to, tx) {
       if (from < 1) {
-        iDBPDatabase
+        stores
           .createObjectStore('outbox', { keyPath: 'n', autoIncrement: true })
           .createIndex('owner', 'owner');
-        iDBPDatabase.createObjectStore('replica', { keyPath: 'job' });
+        stores.createObjectStore('replica', { keyPath: 'job' });
       }
       if (from < 2) {
-        iDBPDatabase.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
-        iDBPDatabase.createObjectStore('rung', { keyPath: 'id' });
+        stores.createObjectStore('photos', { keyPath: 'id' }).createIndex('owner', 'owner');
+        stores.createObjectStore('rung', { keyPath: 'id' });
       }
-      if (from < 3)
-        iDBPDatabase.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
+      if (from < 3) stores.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
+      // copies of jobs as an earlier core folded them: the server has them all; what waits to be sent stays
+      if (from > 0 && from < 4) void tx.objectStore('replica').clear();
     },
     // another tab with a newer app wants the database: let it, and open again when needed
     blocking(_o, _b, event) {

@@ -391,6 +391,31 @@ test('a tab that is closed before it was answered: the next one finds what was k
   expect(next.replica.view.state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2' });
   next.stop();
 });
+test('another version of the app clears its copies of jobs, and nothing that waits to be sent', async () => {
+  const { IDBFactory } = await import('fake-indexeddb');
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  const before = await openDB('snavek', 3, {
+    upgrade(stores) {
+      stores.createObjectStore('outbox', { keyPath: 'n', autoIncrement: true }).createIndex('owner', 'owner');
+      for (const [name, keyPath] of [
+        ['replica', 'job'],
+        ['photos', 'id'],
+        ['rung', 'id'],
+        ['receipts', 'id'],
+      ] as const)
+        stores.createObjectStore(name, { keyPath });
+    },
+  });
+  const command = { id: 'kept-0002', job, person: 'p1', body: out('A1'), at: Date.now(), clockKnown: true };
+  await before.add('outbox', { owner: 's/p1', command, schema: 1 });
+  await before.put('replica', { job, owner: 's/p1', page: { state: { fate: {} } } });
+  before.close();
+  vi.resetModules();
+  const after = await import('./outbox');
+  expect((await after.keptFor('s/p1')).map((k) => k.command)).toEqual([command]);
+  expect(await after.rememberedPage(job)).toBeUndefined();
+  vi.unstubAllGlobals();
+});
 test('what was kept under a name of before the upgrade is sent under its name of today', async () => {
   const old = { type: 'eased', kind: 'bad thread', thing: 'B1', how: 'holds now' } as unknown as Body;
   await keep('s/p1', { id: 'kept-0001', job, person: 'p1', body: old, at: Date.now(), clockKnown: true });

@@ -29,9 +29,9 @@ export function OutlineFigure({
         role="img"
         aria-label={wording.outline(side)}
         onClick={(event) => {
-          const dOMRect = event.currentTarget.getBoundingClientRect();
-          const s = (W + 8) / dOMRect.width;
-          onAdd((event.clientX - dOMRect.left) * s - 4, (event.clientY - dOMRect.top) * s - 4);
+          const box = event.currentTarget.getBoundingClientRect();
+          const s = (W + 8) / box.width;
+          onAdd((event.clientX - box.left) * s - 4, (event.clientY - box.top) * s - 4);
         }}
       >
         <rect
