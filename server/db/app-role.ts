@@ -4,6 +4,8 @@ import { join } from 'node:path';
 
 /** The restricted role that the app works as; `DATABASE_URL` is the migrating owner. */
 export const appRole = () => 'snavek_app';
+/** The role that reads everything for a backup; it can sign in only while one is made. */
+export const backupRole = () => 'snavek_backup';
 
 /**
  * The restricted role's password: from SNAVEK_APP_SECRET, or made once and kept beside the database's data,
