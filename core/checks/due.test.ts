@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
+import { transfersOf } from '../model/carried';
 import { functionsOf } from '../model/functions-of';
 import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { standingOf } from '../progress/standing';
-import { checksDue, openChecks } from './due';
+import { checksDue, functionsOfTasks, openChecks } from './due';
 
 const index = indexed(mica9);
 const opened = () => new Bench(index, route(mica9)).open();
@@ -72,6 +73,22 @@ describe('what must be tested', () => {
     expect(face()).toMatchObject({ untestable: true, good: true });
     answer('after', 'touch', 'works');
     expect(face()).toMatchObject({ untestable: false, good: false });
+  });
+  test('a part that is replaced counts with what moves over to the new one; one that is only looked at does not', () => {
+    const model = indexed(mica9);
+    const touched = (action: 'replace' | 'inspect') =>
+      functionsOfTasks(
+        model,
+        new Bench(model, undefined).open({ tasks: [{ slot: 'display', action }] }).state,
+      );
+    const moved = transfersOf(model, 'display').flatMap((slot) => functionsOf(model, slot));
+    expect(moved.length).toBeGreaterThan(0);
+    expect(touched('replace')).toEqual(expect.arrayContaining(moved.filter((f) => f !== 'notice')));
+    expect(touched('inspect').toSorted()).toEqual(
+      functionsOf(model, 'display')
+        .filter((f) => f !== 'notice')
+        .toSorted(),
+    );
   });
   test('once the tasks are chosen, what they will touch is asked before anything is opened', () => {
     const b = new Bench(index, undefined);

@@ -8,7 +8,7 @@ import { Bench } from '../testing/bench';
 import { allStations } from '../methods/catalogue';
 import { indexed, mica9, modelHash, replace, route } from '../testing/demo-models';
 import { follow } from '../testing/plan-again';
-import { openChecks } from './due';
+import { checksDue, openChecks } from './due';
 import { reseatFor } from './reseat';
 
 const index = indexed(mica9);
@@ -58,6 +58,21 @@ describe.each(['mid', 'after'] as const)('a check that fails in the %s round', (
   });
 });
 
+test('each function leads to what it is due because of, and to nothing else', () => {
+  const b = failing('after', 'touch');
+  const due = checksDue(b.state, index, 'after').filter((c) => c.because.length);
+  expect(due.length).toBeGreaterThan(3);
+  for (const { function: fn, because } of due) {
+    const own = because.flatMap((id) =>
+      index.slots.has(id) ? [id] : (index.connectors.get(id)?.joins ?? []),
+    );
+    // behind a bracket alone: what serves the function
+    own.push(...index.model.slots.filter((s) => s.functions.some((f) => f === fn)).map((s) => s.id));
+    const tasks = reseatFor(index, b.state, [fn]);
+    expect(tasks.length, fn).toBeGreaterThan(0);
+    for (const { slot } of tasks) expect(own, fn).toContain(slot);
+  }
+});
 test('only what failed or has moved is asked again in the mid round', () => {
   const b = failing('mid', 'touch');
   const tasks = reseatFor(index, b.state, ['touch']);

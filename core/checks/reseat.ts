@@ -11,18 +11,20 @@ import { checksDue } from './due';
 export function reseatFor(index: IndexedModel, state: JobState, failing: readonly string[]): Task[] {
   const due = checksDue(state, index, 'after');
   const touchedAt = (id: string) => state.touched[id] ?? 0;
-  const slots = new Set<string>();
-  for (const fn of failing) {
+  // a bracket has no plug of its own, and the board is not reseated: the plugs there are named by what they join
+  const isWorth = (id: string) => !['board', 'bracket'].includes(index.slots.get(id)?.kind ?? 'board');
+  const slots = failing.flatMap((fn) => {
     const because = due.find((c) => c.function === fn)?.because ?? [];
-    for (const id of [...because].sort((a, b) => touchedAt(b) - touchedAt(a)))
-      for (const slot of index.slots.has(id) ? [id] : (index.connectors.get(id)?.joins ?? []))
-        if (index.slots.get(slot)?.kind !== 'board') slots.add(slot);
-    if (!because.length)
-      for (const s of index.model.slots)
-        if (s.functions.includes(fn as 'touch') && s.kind !== 'board') slots.add(s.id);
-  }
-  // a bracket has no plug of its own: the plugs under it are named by what they join
-  const worth = [...slots].filter((slot) => index.slots.get(slot)!.kind !== 'bracket');
+    const touched = [...because]
+      .sort((a, b) => touchedAt(b) - touchedAt(a))
+      .flatMap((id) => (index.slots.has(id) ? [id] : (index.connectors.get(id)?.joins ?? [])))
+      .filter(isWorth);
+    if (touched.length) return touched;
+    return index.model.slots
+      .filter((s) => s.functions.includes(fn as 'touch') && isWorth(s.id))
+      .map((s) => s.id);
+  });
+  const worth = [...new Set(slots)];
   return worth.map((slot) => ({ slot, action: plugsOf(index, slot).length ? 'reseat' : 'inspect' }));
 }
 

@@ -123,6 +123,22 @@ describe('the cost by trials', () => {
     expect(d.mean).toBeCloseTo(mean([...d.sorted]), 6);
     expect(d.sd ** 2 / ((variance([...d.sorted]) * d.trials) / (d.trials - 1))).toBeCloseTo(1, 9);
   });
+  test('says one in ten, one in two and nine in ten of its own trials; the bars end where the tail is thin', () => {
+    const d = run(q, 3);
+    for (const [share, at] of [
+      [0.1, d.p10],
+      [0.5, d.p50],
+      [0.9, d.p90],
+    ] as const)
+      expect(d.sorted.filter((x) => x <= at).length / d.trials, String(share)).toBeCloseTo(share, 2);
+    expect(d.bins[0]!.from).toBe(d.sorted[0]);
+    const last = d.bins.at(-1)!.to;
+    const most = d.sorted[d.trials - 1]!;
+    expect(last).toBeCloseTo(
+      Math.max(d.bins[0]!.from + d.bins.length, Math.min(most, 4 * d.p90 - 3 * d.p50)),
+      6,
+    );
+  });
   test('is the same for the same seed and another for another; every trial is in a bin', () => {
     expect(run(q, 3).sorted).toEqual(run(q, 3).sorted);
     expect(run(q, 4).mean).not.toBe(run(q, 3).mean);

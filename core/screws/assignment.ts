@@ -20,23 +20,23 @@ export interface Assignment {
  */
 export function assign(cost: readonly ArrayLike<number>[]): Assignment | undefined {
   const n = cost.length;
-  const float64Array = new Float64Array(n);
+  const u = new Float64Array(n);
   const v = new Float64Array(n);
   const rowOf = new Int32Array(n).fill(-1);
   const columnOf = new Int32Array(n).fill(-1);
   for (let row = 0; row < n; row++) {
     // no negative reduced cost may leave the new row
-    float64Array[row] = Infinity;
-    for (let j = 0; j < n; j++) float64Array[row] = Math.min(float64Array[row]!, cost[row]![j]! - v[j]!);
-    if (float64Array[row] === Infinity) return undefined;
-    const path = shortestPath(cost, float64Array, v, rowOf, row, (j) => rowOf[j] === -1);
+    u[row] = Infinity;
+    for (let j = 0; j < n; j++) u[row] = Math.min(u[row]!, cost[row]![j]! - v[j]!);
+    if (u[row] === Infinity) return undefined;
+    const path = shortestPath(cost, u, v, rowOf, row, (j) => rowOf[j] === -1);
     if (!path) return undefined;
     const { dist, from, done, end } = path;
     const length = dist[end]!;
-    float64Array[row]! += length;
+    u[row]! += length;
     for (let j = 0; j < n; j++)
       if (done[j] && j !== end) {
-        float64Array[rowOf[j]!]! += length - dist[j]!;
+        u[rowOf[j]!]! += length - dist[j]!;
         v[j]! -= length - dist[j]!;
       }
     for (let j = end; ; ) {
@@ -50,13 +50,13 @@ export function assign(cost: readonly ArrayLike<number>[]): Assignment | undefin
   }
   let sum = 0;
   for (let i = 0; i < n; i++) sum += cost[i]![columnOf[i]!]!;
-  return { columnOf, rowOf, cost: sum, u: float64Array, v };
+  return { columnOf, rowOf, cost: sum, u: u, v };
 }
 
 /** Dijkstra over columns by reduced costs: the cheapest alternating path from a row to a column that ends it. */
 function shortestPath(
   cost: readonly ArrayLike<number>[],
-  float64Array: Float64Array,
+  u: Float64Array,
   v: Float64Array,
   rowOf: Int32Array,
   start: number,
@@ -64,7 +64,7 @@ function shortestPath(
   barred?: (column: number) => boolean,
   upTo = Infinity,
 ) {
-  const n = float64Array.length;
+  const n = u.length;
   const dist = new Float64Array(n).fill(Infinity);
   const from = new Int32Array(n).fill(-1);
   const done = new Uint8Array(n);
@@ -77,7 +77,7 @@ function shortestPath(
     for (let j = 0; j < n; j++) {
       if (done[j]) continue;
       if (row !== start || !barred?.(j)) {
-        const d = base + Math.max(0, costs[j]! - float64Array[row]! - v[j]!);
+        const d = base + Math.max(0, costs[j]! - u[row]! - v[j]!);
         if (d < dist[j]!) {
           dist[j] = d;
           from[j] = row;

@@ -45,6 +45,8 @@ export async function pack(folder: string, names: readonly string[], file: strin
   const unfinished = `${file}.part`;
   await run('tar', ['-C', folder, '--owner=0', '--group=0', '--mode=0600', '-cf', unfinished, ...names]);
   const handle = await open(unfinished, 'r');
+  // keys are in it
+  await handle.chmod(0o600);
   await handle.sync();
   await handle.close();
   await rename(unfinished, file);

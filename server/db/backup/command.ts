@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { checkLogs } from '../../use-cases/check-logs';
 import { asOwner, closeOrm, databaseUrl, migrate } from '../orm';
-import { NoBackup } from './archive';
+import { plural } from '../../../words/things';
+import { type Manifest, NoBackup } from './archive';
 import { makeBackup } from './backup';
 import { restoreBackup } from './restore';
 
@@ -12,10 +13,13 @@ const data = process.env.SNAVEK_DATA ?? '.data';
 const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
 const stamp = new Date().toISOString().slice(0, 19).replaceAll(/[-:]/g, '').replace('T', '-');
 const file = resolve(named ?? join(data, 'backups', `snavek-${stamp}.tar`));
-const said = (counts: object) =>
-  Object.entries(counts)
-    .map(([what, n]) => `${(n as number).toLocaleString('en-GB')} ${what}`)
-    .join(', ');
+const said = ({ workshops, people, jobs, events }: Manifest['counts']) =>
+  [
+    plural(workshops, 'workshop'),
+    plural(people, 'person', 'people'),
+    plural(jobs, 'job'),
+    plural(events, 'entry', 'entries'),
+  ].join(', ');
 
 try {
   if (verb === 'backup') {
