@@ -18,6 +18,10 @@ test('glass that is missing near an edge leaves a stretch of it out of bounds, c
     fromMm: 135,
     toMm: 147,
   });
+  // along the side the device is as long as it is high, along the top as wide
+  expect(noGoOfMarks([missing(3, 100)], outline)[0]).toMatchObject({ edge: 'left', fromMm: 90, toMm: 110 });
+  expect(noGoOfMarks([missing(66, 2)], outline)[0]).toMatchObject({ edge: 'top', fromMm: 56, toMm: 72 });
+  expect(noGoOfMarks([missing(66, 146)], outline)[0]).toMatchObject({ edge: 'bottom', toMm: 72 });
   expect(noGoOfMarks([missing(40, 4)], outline)[0]).toMatchObject({ edge: 'top', fromMm: 30, toMm: 50 });
 });
 test('in the middle, on the back, removed, or of another kind it does not', () => {

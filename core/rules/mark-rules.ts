@@ -16,18 +16,18 @@ interface Outline {
 const nearEdgeMm = 12;
 const halfStretchMm = 10;
 
-/** Stretches of the edge at which no pick goes in because of how the device came: glass is missing there. */
+/** Stretches of the edge at which no mark goes in because of how the device came: glass is missing there. */
 export function noGoOfMarks(
   marks: readonly (Pick<NonNullable<JobState['mark'][string]>, 'side' | 'x' | 'y' | 'kind'> | null)[],
   outline: Outline,
 ): Stretch[] {
-  return marks.flatMap((pick) => {
-    if (!pick || pick.side === 'back' || pick.kind !== 'missing glass') return [];
+  return marks.flatMap((mark) => {
+    if (!mark || mark.side === 'back' || mark.kind !== 'missing glass') return [];
     const edges = [
-      ['left', pick.x, pick.y],
-      ['right', outline.widthMm - pick.x, pick.y],
-      ['top', pick.y, pick.x],
-      ['bottom', outline.heightMm - pick.y, pick.x],
+      ['left', mark.x, mark.y],
+      ['right', outline.widthMm - mark.x, mark.y],
+      ['top', mark.y, mark.x],
+      ['bottom', outline.heightMm - mark.y, mark.x],
     ] as const;
     const [edge, away, along] = edges.toSorted((a, b) => a[1] - b[1])[0]!;
     if (away > nearEdgeMm) return [];
