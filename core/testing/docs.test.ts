@@ -6,6 +6,7 @@ const pages = [
   'README.md',
   'CONTRIBUTING.md',
   'docs/architecture.md',
+  'docs/operate.md',
   ...readdirSync('docs/decisions').map((file) => `docs/decisions/${file}`),
   ...readdirSync('docs/formats').map((file) => `docs/formats/${file}`),
 ];
