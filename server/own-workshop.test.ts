@@ -20,7 +20,7 @@ import {
   ownSessions,
   signOutElsewhere,
 } from './use-cases/people';
-import { firstSteps } from './use-cases/bench-page';
+import { benchPage } from './use-cases/bench-page';
 import { foundWorkshop, setUpOpen } from './use-cases/set-up';
 import { signIn } from './use-cases/sign-in';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
@@ -129,12 +129,12 @@ describe('the first start', () => {
   test('the practice models are offered when they are wanted, and marked', async () => {
     const models = async () => (await receivePage(owner, randomUUID())).models;
     expect(await models()).toEqual([]);
-    expect(await firstSteps(owner)).toEqual({ people: false, stock: false, models: false });
+    expect((await benchPage(owner)).first).toEqual({ people: false, stock: false, models: false });
     expect(await changeWorkshop(owner, { do: 'practice', offered: true })).toMatchObject({ ok: true });
     const offered = await models();
     expect(offered).toHaveLength(7);
     expect(offered.every((m) => m.practice)).toBe(true);
-    expect(await firstSteps(owner)).toMatchObject({ models: true });
+    expect((await benchPage(owner)).first).toMatchObject({ models: true });
   });
 });
 

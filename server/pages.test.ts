@@ -16,7 +16,7 @@ import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
-import { draftsFor, openJobsFor } from './use-cases/bench-page';
+import { benchPage, openJobsFor } from './use-cases/bench-page';
 import { jobsQuery } from '../core/forms/jobs-query';
 import { jobsCsv, jobsPage } from './use-cases/find-jobs';
 import { receivePage, saveDraft } from './use-cases/drafts';
@@ -180,8 +180,8 @@ describe('drafts', () => {
     await saveDraft(tova, id, { tag: 'half' });
     await saveDraft(tova, id, { tag: 'half done', complaint: 'flat' });
     expect((await receivePage(marek, id)).draft).toEqual({ tag: 'half done', complaint: 'flat' });
-    expect(await draftsFor(tova)).toContainEqual(expect.objectContaining({ id, tag: 'half done' }));
-    expect(await draftsFor(marek)).toEqual([]);
+    expect((await benchPage(tova)).drafts).toContainEqual(expect.objectContaining({ id, tag: 'half done' }));
+    expect((await benchPage(marek)).drafts).toEqual([]);
     expect((await receivePage(world.other.get('technician')!, id)).draft).toEqual({});
   });
   test('a job that is already open takes no draft', async () => {

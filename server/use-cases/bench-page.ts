@@ -1,3 +1,4 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
 import type { FirstSteps } from '../../core/wire/first-steps';
 import { anyJob } from '../db/jobs';
 import { currentModels } from '../db/models';
@@ -12,16 +13,23 @@ import type { Who } from '../../core/wire/who';
 
 /** The open devices, on every screen. */
 export const openJobsFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, openJobs);
-/** What a new workshop has done of its first steps; undefined once a device has been received. */
-export const firstSteps = (who: Who): Promise<FirstSteps | undefined> =>
-  inShop(who.shopId, async (em) => {
-    if (who.role !== 'owner' || (await anyJob(em))) return undefined;
-    return {
-      people: (await peopleOf(em)).length > 1,
-      stock: await anyPart(em),
-      models: (await currentModels(em)).length > 0,
-    };
-  });
-/** Devices that somebody has begun to receive and not finished, the latest first. */
-export const draftsFor = (who: Who): Promise<DraftLine[]> =>
-  inShop(who.shopId, (em) => draftsOf(em, who.personId));
+/** What the Bench shows beside the open devices, which stand on every screen. */
+export interface BenchPage {
+  /** Devices that somebody has begun to receive and not finished, the latest first. */
+  drafts: DraftLine[];
+  /** What a new workshop has done of its first steps; undefined once a device has been received. */
+  first: FirstSteps | undefined;
+}
+export const benchPage = (who: Who): Promise<BenchPage> =>
+  inShop(who.shopId, async (em) => ({
+    drafts: await draftsOf(em, who.personId),
+    first: who.role === 'owner' ? await firstSteps(em) : undefined,
+  }));
+async function firstSteps(em: EntityManager): Promise<FirstSteps | undefined> {
+  if (await anyJob(em)) return undefined;
+  return {
+    people: (await peopleOf(em)).length > 1,
+    stock: await anyPart(em),
+    models: (await currentModels(em)).length > 0,
+  };
+}

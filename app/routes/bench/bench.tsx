@@ -1,6 +1,6 @@
 import * as wording from '../../../words/screens/bench';
 import { Link, useSearchParams } from 'react-router';
-import { draftsFor, firstSteps } from '../../../server/use-cases/bench-page';
+import { benchPage } from '../../../server/use-cases/bench-page';
 import type { JobLine } from '../../../core/wire/job-line';
 import { requirePerson } from '../../context';
 import { fromServerOr } from '../../job/offline-page';
@@ -19,8 +19,7 @@ import { WaitingReceipts } from './waiting-receipts';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  const [drafts, first] = await Promise.all([draftsFor(who), firstSteps(who)]);
-  return { drafts, first, now: Date.now() };
+  return { ...(await benchPage(who)), now: Date.now() };
 }
 
 /** Without the server it shows the devices as this tab knows them. */
