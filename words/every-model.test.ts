@@ -12,7 +12,8 @@ import {
   withMethods,
 } from '../core/testing/demo-models';
 import { eventText } from './events';
-import { doneLabel, howText, stepTitle, stepWhy } from './steps';
+import { doneLabel, howText, stepTitle } from './steps';
+import { stepWhy } from './why';
 import { cautionText } from './cautions';
 import { itemAmount, stationName, toolName } from './things';
 import { signedMinutes, signedMoney, span } from './time';

@@ -86,6 +86,23 @@ describe('the mat', () => {
       expect(cells[i]!.y).toBeCloseTo(6.5 + (p.y / 148) * 109, 4);
     }
   });
+  test('two that anybody sees beside each other stay in their order, also where others push them', () => {
+    // 2.5 mm apart: more than what has no order, less than a cell
+    const points = [
+      { id: 'L', x: 34, y: 70 },
+      { id: 'R', x: 36.5, y: 70 },
+      ...Array.from({ length: 12 }, (_, i) => ({
+        id: `N${i}`,
+        x: 33 + (i % 4),
+        y: 66 + Math.floor(i / 4) * 4,
+      })),
+    ];
+    const cells = new Map(layOutMat([points], device).map((c) => [c.id, c]));
+    const [left, right] = [cells.get('L')!, cells.get('R')!];
+    // side by side in their order, or above one another
+    expect(right.x - left.x >= -1e-6 || Math.abs(right.y - left.y) >= 13 - 1e-6).toBe(true);
+    expect(right.x).toBeGreaterThan(left.x - 14);
+  });
   test('two in one spot part evenly to both sides', () => {
     const [a, b] = layOutMat(
       [

@@ -140,6 +140,16 @@ describe('a heap of measured screws', () => {
     expect(a.doubtful).toEqual([]);
     expect(a.dangerous).toEqual([]);
   });
+  test('a screw just as long as its hole bears is no danger, one a hundredth longer is', () => {
+    const dangers = (lengthMm: number) =>
+      answer({
+        ...base,
+        holes: [hole('only', 1.2, { maxLengthMm: 1.4 })],
+        screws: [{ id: 'a', lengthMm }],
+      }).dangerous.map((d) => d.hole);
+    expect(dangers(1.4)).toEqual([]);
+    expect(dangers(1.41)).toEqual(['only']);
+  });
   test('two holes with the same specification are interchangeable and no doubt; two that differ by a tenth are one', () => {
     const same = answer({
       ...base,
