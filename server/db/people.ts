@@ -45,8 +45,6 @@ export const ownersBeside = (em: EntityManager, id: string): Promise<number> =>
 /** Somebody who works here; undefined for who does not, or not any more. */
 export const personOf = async (em: EntityManager, id: string): Promise<PersonLine | undefined> =>
   (await em.findOne(Person, { id, leftAt: null })) ?? undefined;
-export const passwordOf = async (em: EntityManager, id: string): Promise<string | undefined> =>
-  (await em.findOne(Person, { id, leftAt: null }))?.passwordHash;
 /** Gives one person another password. */
 export const setPassword = (em: EntityManager, id: string, passwordHash: string): Promise<number> =>
   em.nativeUpdate(Person, { id, leftAt: null }, { passwordHash });

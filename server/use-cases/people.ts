@@ -18,7 +18,7 @@ import { endSessionsOf, sessionsOf } from '../db/sessions';
 import { checkPassword } from './sign-in';
 
 /** How long a link serves, hours. */
-export const inviteHours = 48;
+const inviteHours = 48;
 const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /** What an owner can ask for about people. */

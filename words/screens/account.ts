@@ -11,7 +11,7 @@ export const since = 'since';
 export const where = 'where';
 export const here = 'here';
 export const elsewhere = 'Sign out everywhere else';
-export const unknownBrowser = 'a browser';
+const unknownBrowser = 'a browser';
 /** A browser by what it calls itself, as far as a person wants to know. */
 export function browserName(said: string): string {
   const kind = /Firefox|Edg|OPR|Chrome|Safari/.exec(said)?.[0];

@@ -13,4 +13,3 @@ export const loginHint = 'small letters, as in ines';
 export const password = 'Password';
 export const passwordHint = 'At least 10 characters: a few words are good.';
 export const found = 'Found the workshop';
-export const serverAway = 'The server does not answer. Nothing you typed is lost: try again.';
