@@ -152,6 +152,11 @@ test('a workshop of one’s own: founded with the code, a person let in by a lin
     await page.getByRole('link', { name: 'Choose the models to work with' }).click();
     await page.getByLabel('Offer the practice models').check();
     await expect(page.getByText('Kept.')).toBeVisible();
+    await page.getByRole('button', { name: 'Back up now' }).click();
+    await expect(page.getByText(/Saved: 0 jobs/)).toBeVisible();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: /Download snavek-/ }).click();
+    expect((await download).suggestedFilename()).toMatch(/^snavek-\d{8}-\d{6}\.tar$/);
     await page.getByRole('button', { name: 'Add a person' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Pell');
     await page.getByLabel('Login name').fill('pell');

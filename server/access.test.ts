@@ -39,6 +39,8 @@ type Case = {
   nobody: number;
   other: number | 'own rows only';
   own?: number;
+  /** Roles of the own workshop that are answered otherwise. */
+  byRole?: Record<string, number>;
   body?: () => RequestInit;
 };
 /** One case for each handler of each route; the test below fails on a handler that has none. */
@@ -137,6 +139,12 @@ const cases: Record<string, Case> = {
     own: 410,
     body: () => json({ password: 'a-long-password' }),
   },
+  'loader /backups/:name': {
+    params: () => ({ name: 'snavek-20260101-000000.tar' }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+  },
   'loader /account': { nobody: 302, other: 'own rows only' },
   'action /account': { nobody: 302, other: 200, body: () => json({ do: 'sign out elsewhere' }) },
   'loader /workshop': { nobody: 302, other: 'own rows only' },
@@ -153,6 +161,20 @@ const cases: Record<string, Case> = {
   'loader /stock/spares': { nobody: 302, other: 'own rows only' },
   'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
+  'loader /jobs/:job/owner.json': {
+    params: () => ({ job }),
+    nobody: 401,
+    other: 404,
+    byRole: { technician: 404, trainee: 404 },
+  },
+  'action /jobs/:job/erase': {
+    params: () => ({ job }),
+    nobody: 401,
+    other: 404,
+    own: 409,
+    byRole: { technician: 403, trainee: 403 },
+    body: () => json({}),
+  },
   'loader /jobs/:job/mat': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/log': { params: () => ({ job }), nobody: 302, other: 404 },
   'action /jobs/:job/identity': {
@@ -224,7 +246,7 @@ describe('who may ask', () => {
       // whatever another workshop is told, nothing of this one is in it
       expect(JSON.stringify(other.body ?? ''), `${key} another workshop`).not.toContain(job);
       for (const role of ['owner', 'lead', 'technician', 'trainee'] as const)
-        expect((await ask(role)).status, `${key} ${role}`).toBe(c.own ?? 200);
+        expect((await ask(role)).status, `${key} ${role}`).toBe(c.byRole?.[role] ?? c.own ?? 200);
     }
   }, 120_000);
 

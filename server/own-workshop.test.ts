@@ -8,8 +8,9 @@ import type { Who } from '../core/wire/who';
 import { attempts } from './auth/attempts';
 import { isSetUpCode, setUpCode } from './auth/set-up-code';
 import { whoAsks } from './auth/session';
-import { Invite } from './db/entities';
-import { asOwner, closeOrm, databaseUrl, inShop, migrate } from './db/orm';
+import { Invite, Workshop } from './db/entities';
+import { asOwner, closeOrm, databaseUrl, inShop, migrate, shopOf } from './db/orm';
+import { addWorkshop } from './db/workshop';
 import { namesOf } from './db/people';
 import { shipModels } from './seed/seed';
 import { receivePage } from './use-cases/drafts';
@@ -20,6 +21,7 @@ import {
   ownSessions,
   signOutElsewhere,
 } from './use-cases/people';
+import { backUpNow, backupFile, backupFiles } from './use-cases/backups';
 import { benchPage } from './use-cases/bench-page';
 import { foundWorkshop, setUpOpen } from './use-cases/set-up';
 import { signIn } from './use-cases/sign-in';
@@ -125,6 +127,28 @@ describe('the first start', () => {
     expect(await setUpOpen()).toBe(false);
     expect(existsSync(join(own, 'set-up-code'))).toBe(false);
     expect(await foundWorkshop(given(), 'here', request())).toMatchObject({ status: 410 });
+  });
+  test('its owner saves it and takes it away; nobody else does, and no other file of the folder', async () => {
+    expect(await backupFiles(owner)).toEqual([]);
+    expect(await backUpNow(owner)).toMatchObject({ ok: true, said: expect.stringContaining('0 jobs') });
+    const [file] = (await backupFiles(owner))!;
+    expect(file!.bytes).toBeGreaterThan(10_000);
+    const taken = await backupFile(owner, file!.name);
+    expect((await taken!.arrayBuffer()).byteLength).toBe(file!.bytes);
+    for (const name of ['../app-secret', 'app-secret', `${file!.name}.part`])
+      expect(await backupFile(owner, name)).toBeUndefined();
+    const lead = { ...owner, role: 'lead' as const };
+    expect(await backupFiles(lead)).toBeUndefined();
+    expect(await backUpNow(lead)).toMatchObject({ ok: false, status: 403 });
+    expect(await backupFile(lead, file!.name)).toBeUndefined();
+    // the owner of one workshop of several does not get the others'
+    const another = await inShop(randomUUID(), async (em) => {
+      await addWorkshop(em, { id: shopOf(em), name: 'Another', settings: owner.settings, demo: false });
+      return shopOf(em);
+    });
+    expect(await backupFiles(owner)).toBeUndefined();
+    await inShop(another, (em) => em.nativeDelete(Workshop, {}));
+    expect(await backupFiles(owner)).toHaveLength(1);
   });
   test('the practice models are offered when they are wanted, and marked', async () => {
     const models = async () => (await receivePage(owner, randomUUID())).models;

@@ -46,3 +46,9 @@ export async function namedOf(
     ),
   };
 }
+/** Erases all of it. @returns how much there was */
+export const dropAllPrivate = (em: EntityManager, jobId: string): Promise<number> =>
+  em.nativeDelete(JobPrivate, { jobId });
+/** The jobs that carry an owner's name. */
+export const jobsOfOwner = async (em: EntityManager, name: string): Promise<string[]> =>
+  (await em.find(JobPrivate, { kind: 'owner', value: name })).map((row) => row.jobId);

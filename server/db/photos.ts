@@ -18,3 +18,10 @@ export async function pictureOf(em: EntityManager, jobId: string, id: string): P
 }
 export const removePhoto = (em: EntityManager, jobId: string, id: string): Promise<number> =>
   em.nativeDelete(Photo, { id, jobId });
+export const picturesOf = (em: EntityManager, jobId: string) =>
+  em.find(Photo, { jobId }, { orderBy: { takenAt: 'asc' } });
+/** Ids of the photographs that are still there: some may have been erased. */
+export const photoIdsOf = async (em: EntityManager, jobId: string): Promise<Set<string>> =>
+  new Set((await em.find(Photo, { jobId }, { fields: ['id'] })).map((photo) => photo.id));
+export const removePhotosOf = (em: EntityManager, jobId: string): Promise<number> =>
+  em.nativeDelete(Photo, { jobId });

@@ -99,9 +99,9 @@ export const demoStaff = (): Promise<DemoPerson[]> => ask<DemoPerson>(`select * 
 /** What the package that counts tries to sign in keeps its counts in. */
 export const attemptStore = async () => (await getOrm()).em.getConnection().getKnex();
 
-/** Whether any workshop is there: while there is none, one can be founded. */
-export async function workshopsExist(em?: EntityManager): Promise<boolean> {
-  const sql = `select workshops_exist() as there`;
-  const rows = em ? await em.execute<{ there: boolean }[]>(sql) : await ask<{ there: boolean }>(sql);
-  return rows[0]!.there;
+/** How many workshops the installation has: while there is none, one can be founded. */
+export async function workshopCount(em?: EntityManager): Promise<number> {
+  const sql = `select workshop_count() as n`;
+  const rows = em ? await em.execute<{ n: string }[]>(sql) : await ask<{ n: string }>(sql);
+  return Number(rows[0]!.n);
 }

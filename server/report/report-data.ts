@@ -13,6 +13,7 @@ import { indexModel } from '../../core/model/index-model';
 import { effectsOf, type Remedies } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
 import { inShop } from '../db/orm';
+import { photoIdsOf } from '../db/photos';
 import type { Who } from '../../core/wire/who';
 import { jobPage } from '../use-cases/job-page';
 
@@ -20,7 +21,10 @@ import { jobPage } from '../use-cases/job-page';
 export async function reportData(who: Who, jobId: string): Promise<ReportData | undefined> {
   const page = await jobPage(who, jobId);
   if (!page) return undefined;
-  const events = await inShop(who.shopId, (em) => eventsAfter(em, jobId, 0));
+  const { events, pictures } = await inShop(who.shopId, async (em) => ({
+    events: await eventsAfter(em, jobId, 0),
+    pictures: await photoIdsOf(em, jobId),
+  }));
   const index = indexModel(page.model);
   const { state } = page;
   const name = (id: string) => page.people[id] ?? 'somebody';
@@ -54,7 +58,8 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     tests: Object.entries(state.test)
       .flatMap(([test, t]) => (t.outcome === undefined ? [] : [{ test, outcome: t.outcome, seq: t.seq }]))
       .sort((a, b) => a.seq - b.seq),
-    photos: Object.keys(state.photo),
+    // some may have been erased
+    photos: Object.keys(state.photo).filter((id) => pictures.has(id)),
     renewed: Object.keys(state.bond).filter((b) => state.bond[b] === 'renewed'),
     checks: checksOf(state, index),
     effects: effectsSaid(page, index),

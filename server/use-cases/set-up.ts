@@ -9,11 +9,11 @@ import { openSession } from '../auth/session';
 import { forgetSetUpCode, isSetUpCode } from '../auth/set-up-code';
 import { alone, inShop } from '../db/orm';
 import { addPerson } from '../db/people';
-import { workshopsExist } from '../db/sessions';
+import { workshopCount } from '../db/sessions';
 import { addWorkshop } from '../db/workshop';
 
 /** Whether the first workshop can be founded: there is none yet. */
-export const setUpOpen = async (): Promise<boolean> => !(await workshopsExist());
+export const setUpOpen = async (): Promise<boolean> => (await workshopCount()) === 0;
 
 export type Founded =
   | { ok: true; cookie: string }
@@ -62,7 +62,7 @@ async function found(
   const made = await inShop(shopId, async (em) => {
     // of two who found at the same time the second finds that there is one
     await alone(em, 'found a workshop');
-    if (await workshopsExist(em)) return false;
+    if ((await workshopCount(em)) > 0) return false;
     await addWorkshop(em, { id: shopId, name: shop, settings, demo: false });
     return addPerson(em, { id: personId, login, name, role: 'owner', bench: '', passwordHash });
   });

@@ -21,3 +21,17 @@ export const reportAsPdf = 'Report as PDF';
 export const logAsJson = 'Log as JSON';
 export const agreed = (how: string): string => `agreed: ${how}`;
 export const closedAs = (ending: string): string => `Closed: ${ending}`;
+export const heldOfOwner = 'What is held of the owner';
+export const heldOf = (name: string): string =>
+  `The name ${name}, signatures and photographs. In the file is every job that carries this name.`;
+export const heldOfNobody = 'No name. What the log says of the device stays.';
+export const heldAsFile = 'All of it as a file';
+export const eraseIt = 'Erase it…';
+export const eraseAsk = 'Erase what is known of the owner?';
+export const eraseGoes =
+  'Name, signatures and photographs of this job are gone for good; from backups they go as those are thrown away.';
+export const eraseStays =
+  'The log stays: what was done to the device, by whom, and the words of the complaint. Look whether a name stands in those.';
+export const eraseForGood = 'Erase for good';
+export const keepIt = 'Keep it';
+export const notErased = 'The server does not answer: nothing was erased.';

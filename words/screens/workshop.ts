@@ -45,3 +45,14 @@ export const practiceMeans =
 export const practiceOn = 'Offer the practice models';
 export const copyIt = 'Copy the link';
 export const copied = 'Copied';
+export const backup = 'Backup';
+export const backupNone = 'Nothing has been saved yet: what this machine loses is gone.';
+export const backupOld = (when: string): string => `The latest is of ${when}. Save again.`;
+export const made = 'made';
+export const size = 'size';
+export const inMb = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
+export const download = 'Download';
+export const downloadOf = (name: string): string => `Download ${name}`;
+export const backUpNow = 'Back up now';
+export const backupMeans =
+  'Everything in one file, keys included: keep it as you keep the keys, and on another machine. It is brought back with npm run restore.';

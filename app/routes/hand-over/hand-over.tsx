@@ -5,6 +5,7 @@ import { flag } from '../../../core/log/state';
 import { useJobFrame } from '../../ui/job-frame';
 import { LinkButton } from '../../ui/link-button';
 import { EndCard } from './end-card';
+import { HeldCard } from './held-card';
 import { OwnerCard } from './owner-card';
 
 /** The end of a job: what is still due, how it ends, what the owner was told. */
@@ -31,7 +32,10 @@ export default function HandOver() {
             </Button>
           </div>
         </section>
-        <OwnerCard note={note} />
+        <div className="stack">
+          <OwnerCard note={note} />
+          {ended && <HeldCard />}
+        </div>
       </div>
     </main>
   );

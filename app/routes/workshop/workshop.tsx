@@ -7,6 +7,8 @@ import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import type { Route } from './+types/workshop';
 import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
+import { backUpNow, backupFiles } from '../../../server/use-cases/backups';
+import { Backup } from './backup';
 import { Money } from './money';
 import { People } from './people';
 import { Kept, useChange } from './use-change';
@@ -18,16 +20,20 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     means: mayChange(who.role, 'means'),
     people: mayChange(who.role, 'people'),
   };
-  return { who, may, ...(await workshopPage(who)), now: Date.now() };
+  return { who, may, backups: await backupFiles(who), ...(await workshopPage(who)), now: Date.now() };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
   requireSameOrigin(request);
-  return changeWorkshop(who, await jsonBody(request));
+  const asked = await jsonBody(request);
+  return isBackUp(asked) ? backUpNow(who) : changeWorkshop(who, asked);
 }
 
+const isBackUp = (asked: unknown) =>
+  asked !== null && typeof asked === 'object' && 'do' in asked && asked.do === 'back up';
+
 export default function Workshop({ loaderData }: Route.ComponentProps) {
-  const { who, may, settings, people, name } = loaderData;
+  const { who, may, settings, people, name, backups, now } = loaderData;
   return (
     <main className="page stack">
       <div className="spread">
@@ -46,6 +52,7 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
           <Money settings={settings} may={may.means} />
           <Stations owned={settings.stations} may={may.means} />
           <Practice offered={settings.practiceModels === true} may={may.means} />
+          {backups && <Backup files={backups} now={now} />}
           <People people={people} may={may.people} self={who.personId} />
         </div>
       </div>

@@ -29,10 +29,10 @@ export class OwnWorkshop extends Migration {
         $$ select p.shop_id, p.id, w.name, p.name, p.login, p.password_hash <> '' from public.invite i
            join public.person p on p.shop_id = i.shop_id and p.id = i.person_id join public.workshop w on w.id = i.shop_id
            where i.token_hash = wanted and i.expires_at > now() and p.left_at is null $$;
-      create function workshops_exist() returns boolean
-        language sql stable security definer set search_path = pg_catalog, public as $$ select exists (select 1 from public.workshop) $$;
-      revoke all on function resolve_login, resolve_invite, workshops_exist from public;
-      grant execute on function resolve_login, resolve_invite, workshops_exist to ${role};
+      create function workshop_count() returns bigint
+        language sql stable security definer set search_path = pg_catalog, public as $$ select count(*) from public.workshop $$;
+      revoke all on function resolve_login, resolve_invite, workshop_count from public;
+      grant execute on function resolve_login, resolve_invite, workshop_count to ${role};
     `);
   }
 }

@@ -1,0 +1,84 @@
+import { randomUUID } from 'node:crypto';
+import type { Changed } from '../../core/wire/changed';
+import type { Who } from '../../core/wire/who';
+import { flag } from '../../core/log/state';
+import { dropAllPrivate, jobsOfOwner, namedOf } from '../db/job-private';
+import { eventsAfter, loadState } from '../db/job-log';
+import { Job } from '../db/entities';
+import { inShop } from '../db/orm';
+import { picturesOf, removePhotosOf } from '../db/photos';
+import { plural } from '../../words/things';
+import { sendCommands } from './send-commands';
+
+const may = (who: Who) => who.role === 'owner' || who.role === 'lead';
+const refused = (status: 403 | 409, form: string): Changed => ({ ok: false, status, errors: { form } });
+
+/**
+ * Erases what is known of the owner of a closed job: name, passcode, signatures, photographs. The log stays whole: it names
+ * no one, and what was done to the device stays in it, with the words of the complaint; that it was erased is noted there.
+ * @returns undefined where this workshop has no such job
+ */
+export async function eraseOwnerData(who: Who, jobId: string, now: number): Promise<Changed | undefined> {
+  if (!may(who)) return refused(403, 'An owner or a lead erases what is known of a device’s owner.');
+  const erased = await inShop(who.shopId, async (em) => {
+    if (!(await em.findOne(Job, { id: jobId }))) return undefined;
+    const state = await loadState(em, jobId);
+    if (flag(state, 'ending') === undefined) return 'open';
+    return { private: await dropAllPrivate(em, jobId), photos: await removePhotosOf(em, jobId) };
+  });
+  if (!erased) return undefined;
+  if (erased === 'open') return refused(409, 'The job is open: what is known of the owner is still needed.');
+  const text = `Erased on request: the owner’s name and signatures, and ${plural(erased.photos, 'photograph')}.`;
+  if (erased.private + erased.photos > 0)
+    await sendCommands(who, [
+      {
+        id: randomUUID(),
+        job: jobId,
+        person: who.personId,
+        body: { type: 'noted', text },
+        at: now,
+        clockKnown: true,
+      },
+    ]);
+  return {
+    ok: true,
+    said: erased.private + erased.photos > 0 ? text : 'Nothing was known of the owner any more.',
+  };
+}
+
+/**
+ * All that is held of the owner of a job, from every job that carries the same name: for the owner who asks for it.
+ * @returns undefined where there is no such job, or whoever asks may not
+ */
+export async function ownerData(who: Who, jobId: string): Promise<object | undefined> {
+  if (!may(who)) return undefined;
+  return inShop(who.shopId, async (em) => {
+    if (!(await em.findOne(Job, { id: jobId }))) return undefined;
+    const { owner } = await namedOf(em, jobId);
+    const ids = owner === null ? [jobId] : await jobsOfOwner(em, owner);
+    const jobs = await em.find(Job, { id: { $in: ids } }, { orderBy: { number: 'asc' } });
+    return {
+      owner,
+      workshop: who.shopName,
+      jobs: await Promise.all(
+        jobs.map(async (job) => {
+          const named = await namedOf(em, job.id);
+          return {
+            number: job.number,
+            tag: job.tag,
+            model: job.summary.model,
+            receivedAt: job.openedAt.toISOString(),
+            ending: job.ending,
+            owner: named.owner,
+            signatures: Object.fromEntries([...named.signatures].map(([id, kept]) => [id, JSON.parse(kept)])),
+            photographs: (await picturesOf(em, job.id)).map(({ id, jpeg }) => ({
+              id,
+              jpeg: Buffer.from(jpeg).toString('base64'),
+            })),
+            log: await eventsAfter(em, job.id, 0),
+          };
+        }),
+      ),
+    };
+  });
+}
