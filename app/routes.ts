@@ -40,7 +40,6 @@ export default [
   route('jobs/:job/report.pdf', 'routes/report/report-pdf.ts'),
   route('jobs/:job/log.json', 'routes/report/log-json.ts'),
   route('jobs/:job/owner.json', 'routes/hand-over/owner-json.ts'),
-  route('jobs/:job/erase', 'routes/hand-over/erase.ts'),
   route('jobs/:job/mat', 'routes/work/mat-print.tsx'),
   route('jobs/:job/identity', 'routes/work/identity.ts'),
   route('jobs/:job/events', 'routes/work/events.ts'),

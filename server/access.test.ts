@@ -167,13 +167,11 @@ const cases: Record<string, Case> = {
     other: 404,
     byRole: { technician: 404, trainee: 404 },
   },
-  'action /jobs/:job/erase': {
+  'action /jobs/:job/hand-over': {
     params: () => ({ job }),
-    nobody: 401,
+    nobody: 302,
     other: 404,
-    own: 409,
-    byRole: { technician: 403, trainee: 403 },
-    body: () => json({}),
+    body: () => json({ do: 'erase' }),
   },
   'loader /jobs/:job/mat': { params: () => ({ job }), nobody: 302, other: 404 },
   'loader /jobs/:job/log': { params: () => ({ job }), nobody: 302, other: 404 },

@@ -34,4 +34,3 @@ export const eraseStays =
   'The log stays: what was done to the device, by whom, and the words of the complaint. Look whether a name stands in those.';
 export const eraseForGood = 'Erase for good';
 export const keepIt = 'Keep it';
-export const notErased = 'The server does not answer: nothing was erased.';

@@ -1,12 +1,26 @@
 import * as wording from '../../../words/screens/hand-over';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { z } from 'zod';
+import { eraseOwnerData } from '../../../server/use-cases/owner-data';
+import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
+import type { Route } from './+types/hand-over';
 import { flag } from '../../../core/log/state';
 import { useJobFrame } from '../../ui/job-frame';
 import { LinkButton } from '../../ui/link-button';
 import { EndCard } from './end-card';
 import { HeldCard } from './held-card';
 import { OwnerCard } from './owner-card';
+
+/** Erases what is known of the owner of a closed job. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const who = requirePerson(context, request);
+  requireSameOrigin(request);
+  const asked = z.strictObject({ do: z.literal('erase') }).safeParse(await jsonBody(request));
+  const done = asked.success ? await eraseOwnerData(who, params.job, Date.now()) : undefined;
+  if (!done) throw new Response(null, { status: 404, statusText: 'No such job' });
+  return done;
+}
 
 /** The end of a job: what is still due, how it ends, what the owner was told. */
 export default function HandOver() {

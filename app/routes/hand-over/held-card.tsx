@@ -1,8 +1,7 @@
 import { Button } from 'antd';
-import { useState } from 'react';
-import { useRevalidator } from 'react-router';
-import type { Changed } from '../../../core/wire/changed';
+import { useEffect, useState } from 'react';
 import * as wording from '../../../words/screens/hand-over';
+import { useChange } from '../workshop/use-change';
 import { useJobFrame } from '../../ui/job-frame';
 import { Note } from '../../ui/note';
 import { Sheet } from '../../ui/sheet';
@@ -11,24 +10,13 @@ import { Sheet } from '../../ui/sheet';
 export function HeldCard() {
   const { page, who, say } = useJobFrame();
   const [asking, setAsking] = useState(false);
-  const [wrong, setWrong] = useState('');
-  const again = useRevalidator();
-  if (who.role !== 'owner' && who.role !== 'lead') return null;
-  const erase = async () => {
-    const answer = await fetch(`/jobs/${page.id}/erase`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    }).catch(() => undefined);
-    const done = (await answer?.json().catch(() => undefined)) as Changed | undefined;
-    if (!done?.ok) {
-      setWrong(done?.errors.form ?? wording.notErased);
-      return;
-    }
+  const { change, busy, said, errors } = useChange();
+  useEffect(() => {
+    if (!said?.ok) return;
     setAsking(false);
-    say(done.said);
-    void again.revalidate();
-  };
+    say(said.said);
+  }, [said, say]);
+  if (who.role !== 'owner' && who.role !== 'lead') return null;
   return (
     <section className="card stack" aria-label={wording.heldOfOwner}>
       <h2>{wording.heldOfOwner}</h2>
@@ -43,13 +31,13 @@ export function HeldCard() {
         <Sheet title={wording.eraseAsk} onClose={() => setAsking(false)}>
           <p>{wording.eraseGoes}</p>
           <p>{wording.eraseStays}</p>
-          {wrong && (
+          {errors && (
             <Note tone="stop" role="alert">
-              {wrong}
+              {errors.form}
             </Note>
           )}
           <div className="row">
-            <Button danger onClick={() => void erase()}>
+            <Button danger loading={busy} onClick={() => change({ do: 'erase' })}>
               {wording.eraseForGood}
             </Button>
             <Button onClick={() => setAsking(false)}>{wording.keepIt}</Button>
