@@ -49,11 +49,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     closingNote: closing?.body.note ?? '',
     marks: Object.values(state.mark).filter((m) => m !== null),
     conditions: effective.filter((e) => e.body.type === 'conditionSet' || e.body.type === 'conditionCleared'),
-    done: replacedSlots(state).map((slot) => ({
-      slot,
-      old: state.place[`${slot}#1`],
-      ...(state.part[slot] ? { part: state.part[slot] } : {}),
-    })),
+    done: partsReplaced(state),
     fault: found ? { cause: found.id, because: found.because } : undefined,
     tests: Object.entries(state.test)
       .flatMap(([test, t]) => (t.outcome === undefined ? [] : [{ test, outcome: t.outcome, seq: t.seq }]))
@@ -131,3 +127,11 @@ function effectsSaid(page: JobPage, index: IndexedModel): ReportData['effects'] 
     flag(state, 'system')?.version,
   ).map((e) => ({ ...e, agreed: agreedBy(state, page.signers, e.id) }));
 }
+
+/** What was replaced, with the old piece's place and the part that was chosen. */
+const partsReplaced = (state: JobState): ReportData['done'] =>
+  replacedSlots(state).map((slot) => ({
+    slot,
+    old: state.place[`${slot}#1`],
+    ...(state.part[slot] ? { part: state.part[slot] } : {}),
+  }));
