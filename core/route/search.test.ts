@@ -161,30 +161,33 @@ function bruteOrder(p: OrderProblem): number {
   visit([]);
   return best;
 }
-const orderProblem = fc.integer({ min: 2, max: 6 }).chain((n) =>
-  fc.record({
-    startTool: fc.constantFrom(null, 'T0', 'T1'),
-    startFace: fc.constantFrom('front' as const, 'back' as const),
-    toolChangeCost: fc.integer({ min: 0, max: 9 }),
-    faceFlipCost: fc.integer({ min: 0, max: 9 }),
-    operations: fc.tuple(
-      ...Array.from({ length: n }, (_, i) =>
-        fc.record({
-          id: fc.constant(`x${i}`),
-          tool: fc.constantFrom(null, 'T0', 'T1', 'T2'),
-          face: fc.constantFrom('front' as const, 'back' as const),
-        }),
+/** Order problems of so many operations, with these bits, on two sides. */
+const problems = ([min, max]: [number, number], bits: string[], precedences: number) =>
+  fc.integer({ min, max }).chain((n) =>
+    fc.record({
+      startTool: fc.constantFrom(null, ...bits),
+      startFace: fc.constantFrom('front' as const, 'back' as const),
+      toolChangeCost: fc.integer({ min: 0, max: 9 }),
+      faceFlipCost: fc.integer({ min: 0, max: 9 }),
+      operations: fc.tuple(
+        ...Array.from({ length: n }, (_, i) =>
+          fc.record({
+            id: fc.constant(`x${i}`),
+            tool: fc.constantFrom(null, ...bits),
+            face: fc.constantFrom('front' as const, 'back' as const),
+          }),
+        ),
       ),
-    ),
-    precedences: fc.array(
-      fc
-        .tuple(id(n), id(n))
-        .filter(([a, b]) => a < b)
-        .map(([a, b]): [string, string] => [`x${a}`, `x${b}`]),
-      { maxLength: 6 },
-    ),
-  }),
-) as fc.Arbitrary<OrderProblem>;
+      precedences: fc.array(
+        fc
+          .tuple(id(n), id(n))
+          .filter(([a, b]) => a < b)
+          .map(([a, b]): [string, string] => [`x${a}`, `x${b}`]),
+        { maxLength: precedences },
+      ),
+    }),
+  ) as fc.Arbitrary<OrderProblem>;
+const orderProblem = problems([2, 6], ['T0', 'T1', 'T2'], 6);
 
 /**
  * The least cost of any permitted order by dynamic programming over what is done, the bit and the side: Held and Karp's
@@ -213,30 +216,7 @@ function heldKarp(p: OrderProblem): number {
   return rest(0, p.startTool, p.startFace);
 }
 /** Like an opened device: up to eleven operations with five bits on two sides. */
-const widerProblem = fc.integer({ min: 7, max: 11 }).chain((n) =>
-  fc.record({
-    startTool: fc.constantFrom(null, 'T0', 'T3'),
-    startFace: fc.constantFrom('front' as const, 'back' as const),
-    toolChangeCost: fc.integer({ min: 0, max: 9 }),
-    faceFlipCost: fc.integer({ min: 0, max: 9 }),
-    operations: fc.tuple(
-      ...Array.from({ length: n }, (_, i) =>
-        fc.record({
-          id: fc.constant(`x${i}`),
-          tool: fc.constantFrom(null, 'T0', 'T1', 'T2', 'T3', 'T4'),
-          face: fc.constantFrom('front' as const, 'back' as const),
-        }),
-      ),
-    ),
-    precedences: fc.array(
-      fc
-        .tuple(id(n), id(n))
-        .filter(([a, b]) => a < b)
-        .map(([a, b]): [string, string] => [`x${a}`, `x${b}`]),
-      { maxLength: 14 },
-    ),
-  }),
-) as fc.Arbitrary<OrderProblem>;
+const widerProblem = problems([7, 11], ['T0', 'T1', 'T2', 'T3', 'T4'], 14);
 
 describe('the order of operations', () => {
   test('with five bits and two sides it is the best of all, and what it proves without searching is never too much', () => {
