@@ -54,7 +54,7 @@ afterAll(async () => {
   rmSync(own, { recursive: true, force: true });
 });
 
-const request = (cookie = '', browser = 'Mozilla/5.0 (X11; Linux) Firefox/140.0') =>
+const request = (cookie = '', browser = 'bench browser/1.0') =>
   new Request('http://localhost/', { headers: { cookie, 'user-agent': browser } });
 const given = (more: object = {}) => ({
   code: setUpCode(),
@@ -240,11 +240,11 @@ describe('people', () => {
   test('change their own password with the one of today, and end their other sessions', async () => {
     const here = cookieOf(await signIn('pell', 'nine geese over the slip', 'here', request()));
     const away = cookieOf(
-      await signIn('pell', 'nine geese over the slip', 'here', request('', 'x (Android) Chrome/1')),
+      await signIn('pell', 'nine geese over the slip', 'here', request('', 'pocket browser/1.0 (Mobile)')),
     );
     const pell = await whoOf(here);
     expect(await ownSessions(pell, request(here))).toMatchObject([
-      { here: false, browser: 'x (Android) Chrome/1' },
+      { here: false, browser: 'pocket browser/1.0 (Mobile)' },
       { here: true },
       { here: false },
     ]);

@@ -1,3 +1,4 @@
+import { browserName } from './screens/account';
 import { describe, expect, test } from 'vitest';
 import { rules } from '../core/rules/interlocks';
 import { Bench } from '../core/testing/bench';
@@ -163,4 +164,11 @@ test('a bit of information is said as what it does: it halves the suspects (Shan
 test('the key beside a thing that is not done never says that it is', () => {
   for (const action of ['release', 'unhook', 'connect', 'film off', 'set aside'] as const)
     expect(doneWord(action)).toMatch(/^(is|it is) /);
+});
+
+test('a session is told by what it was opened with, as far as one needs to know one’s own', () => {
+  expect(browserName('pocket browser/1.0 (Mobile)')).toBe('a phone or a tablet');
+  expect(browserName('slate browser/1.0 (Tablet)')).toBe('a phone or a tablet');
+  expect(browserName('bench browser/1.0')).toBe('a computer');
+  expect(browserName('')).toBe('a computer');
 });
