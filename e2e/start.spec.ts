@@ -149,7 +149,9 @@ test('a workshop of one’s own: founded with the code, a person let in by a lin
     await looksRight(page, 'first steps');
     expect((await page.request.get(`${at}/set-up`)).status()).toBe(404);
 
-    await page.getByRole('link', { name: 'Choose the models to work with' }).click();
+    await page.getByRole('link', { name: 'Receive the first phone' }).click();
+    await expect(page.getByText('no model to receive a device of yet')).toBeVisible();
+    await page.getByRole('link', { name: 'To the models' }).click();
     await page.getByLabel('Offer the practice models').check();
     await expect(page.getByText('Kept.')).toBeVisible();
     await page.getByRole('button', { name: 'Back up now' }).click();

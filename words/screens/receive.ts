@@ -87,3 +87,6 @@ export const beforeCheck = 'Before-check';
 export const coldBeforeAnythingIsWarmed =
   'Cold, before anything is warmed: the list that belongs to the model stands here.';
 export const backup = 'Backup';
+export const noModelYet =
+  'This workshop has no model to receive a device of yet. An owner offers the practice models on Workshop.';
+export const toTheModels = 'To the models';

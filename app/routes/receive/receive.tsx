@@ -11,6 +11,7 @@ import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { tell } from '../../job/channel';
 import { fromServerOr, NoNetwork, signedInOwner } from '../../job/offline-page';
 import { dropReceipt, keepReceipt, rememberData, rememberedData } from '../../job/outbox';
+import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
 import { plural } from '../../../words/things';
 import type { Route } from './+types/receive';
@@ -94,6 +95,12 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
           </Button>
         </span>
       </div>
+      {loaderData.models.length === 0 && (
+        <Note tone="warn" layout="spread">
+          <span>{wording.noModelYet}</span>
+          <LinkButton to="/workshop#practice">{wording.toTheModels}</LinkButton>
+        </Note>
+      )}
       {wrong > 0 && (
         <Note tone="stop" role="alert">
           {wording.missingOrWrongBelowNothing(plural(wrong, wording.thingIs, wording.thingsAre))}
