@@ -60,6 +60,10 @@ const given = (more: object = {}) => ({
   code: setUpCode(),
   shop: 'Lantern Street Repairs',
   currency: 'sek',
+  country: 'se',
+  timeZone: 'Europe/Stockholm',
+  taxPercent: 25,
+  taxIncluded: false,
   hourlyRateMinor: 75_000,
   stations: ['hot-plate'],
   name: 'Odda',
@@ -122,7 +126,14 @@ describe('the first start', () => {
     expect(owner).toMatchObject({
       role: 'owner',
       demo: false,
-      settings: { currency: 'SEK', hourlyRateMinor: 75_000, stations: ['hot-plate'] },
+      settings: {
+        currency: 'SEK',
+        country: 'SE',
+        timeZone: 'Europe/Stockholm',
+        tax: { name: 'VAT', percent: 25, included: false },
+        hourlyRateMinor: 75_000,
+        stations: ['hot-plate'],
+      },
     });
     expect(await setUpOpen()).toBe(false);
     expect(existsSync(join(own, 'set-up-code'))).toBe(false);

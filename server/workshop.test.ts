@@ -86,6 +86,51 @@ describe('the workshop’s settings', () => {
     });
     expect(await workshopPage(owner)).toEqual(before);
   });
+  test('place, tax and rounding are changed together; the currency stays once something is priced in it', async () => {
+    const places = {
+      do: 'places',
+      currency: owner.settings.currency,
+      country: 'IE',
+      timeZone: 'Europe/Dublin',
+      taxPercent: 23,
+      taxName: 'VAT',
+      taxIncluded: false,
+      roundMinor: 5,
+    };
+    expect(await changeWorkshop(owner, places)).toMatchObject({ ok: true });
+    expect((await workshopPage(owner)).settings).toMatchObject({
+      country: 'IE',
+      timeZone: 'Europe/Dublin',
+      tax: { name: 'VAT', percent: 23, included: false },
+      roundMinor: 5,
+    });
+    await openJob(world, tova);
+    expect(await changeWorkshop(owner, { ...places, currency: 'JPY' })).toMatchObject({
+      status: 409,
+      errors: { currency: expect.stringContaining('the currency stays') },
+    });
+    expect(
+      await changeWorkshop(owner, {
+        ...places,
+        currency: 'EURO',
+        country: 'EU',
+        timeZone: 'Moon/Sea_of_Rains',
+        taxPercent: 51,
+        roundMinor: 3,
+      }),
+    ).toMatchObject({
+      status: 400,
+      errors: {
+        currency: expect.stringContaining('three letters'),
+        country: expect.stringContaining('two letters'),
+        timeZone: expect.stringContaining('Europe/Dublin'),
+        taxPercent: 'At most 50 %.',
+        roundMinor: expect.any(String),
+      },
+    });
+    expect(await changeWorkshop(owner, { ...places, taxPercent: 0 })).toMatchObject({ ok: true });
+    expect((await workshopPage(owner)).settings.tax).toBeUndefined();
+  });
   test('a person is added without a password; a login that is taken is said; the last owner stays one', async () => {
     const login = `sanna-${randomUUID().slice(0, 8)}`;
     const ask = {

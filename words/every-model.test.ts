@@ -16,7 +16,8 @@ import { doneLabel, howText, stepTitle } from './steps';
 import { stepWhy } from './why';
 import { cautionText } from './cautions';
 import { itemAmount, stationName, toolName } from './things';
-import { signedMinutes, signedMoney, span } from './time';
+import { formatsOf } from './formats';
+import { signedMinutes, span } from './time';
 
 /** Nothing of the machine in what a person reads: no id of a slot, no undefined, no placeholder. */
 const plain = (text: string, what: string) => {
@@ -79,10 +80,7 @@ test('differences carry their sign, and nothing is plus or minus nothing', () =>
     '+12 min',
     '±0 min',
   ]);
-  expect([signedMoney(244, 'EUR'), signedMoney(-100, 'EUR'), signedMoney(0, 'EUR')]).toEqual([
-    '+€2.44',
-    '−€1.00',
-    '±€0.00',
-  ]);
+  const { signedMoney } = formatsOf({ currency: 'EUR' });
+  expect([signedMoney(244), signedMoney(-100), signedMoney(0)]).toEqual(['+€2.44', '−€1.00', '±€0.00']);
   expect([span(45), span(89.6), span(240)]).toEqual(['45 s', '90 s', '4 min']);
 });

@@ -1,10 +1,11 @@
 import type { BodyOf, Task } from '../core/log/events';
 import type { IndexedModel } from '../core/model/index-model';
 import type { AdviceGiven } from '../core/quote/advice';
+import { taxWithin } from '../core/quote/tax';
 import { percent } from './fault';
 import { taskName } from './steps';
 import { cap, list, thingName } from './things';
-import { money } from './time';
+import type { Money } from './formats';
 
 export const adviceName = {
   repair: 'Repair',
@@ -13,10 +14,9 @@ export const adviceName = {
   decline: 'Decline',
 } as const;
 /** The reason for an advice, with its figures. */
-export function adviceText(adviceGiven: AdviceGiven, currency: string): string {
-  const cost = money(adviceGiven.figures.cost, currency);
-  const against =
-    adviceGiven.figures.against === undefined ? '' : money(adviceGiven.figures.against, currency);
+export function adviceText(adviceGiven: AdviceGiven, money: Money): string {
+  const cost = money(adviceGiven.figures.cost);
+  const against = adviceGiven.figures.against === undefined ? '' : money(adviceGiven.figures.against);
   switch (adviceGiven.because) {
     case 'dearer than another phone':
       return `On average ${cost}; another phone costs ${against}.`;
@@ -39,13 +39,13 @@ export function adviceText(adviceGiven: AdviceGiven, currency: string): string {
 
 type Price = Pick<BodyOf<'quoted'>, 'p10Minor' | 'p90Minor' | 'limitMinor'>;
 /** The price as the owner agrees to it. */
-export const priceText = (price: Price | undefined, currency: string): string =>
+export const priceText = (price: Price | undefined, money: Money): string =>
   price
-    ? `The price: most likely ${money(price.p10Minor, currency)} to ${money(price.p90Minor, currency)}${price.limitMinor === null ? '' : `, and not above ${money(price.limitMinor, currency)} without asking`}.`
+    ? `The price: most likely ${money(price.p10Minor)} to ${money(price.p90Minor)}${price.limitMinor === null ? '' : `, and not above ${money(price.limitMinor)} without asking`}.`
     : 'The price as offered.';
 /** What the record says while the screen says something newer. */
-export const recordedText = (price: Price, currency: string): string =>
-  `In the record and on the PDF stands ${money(price.p10Minor, currency)} to ${money(price.p90Minor, currency)}${price.limitMinor === null ? ' without a limit' : `, limit ${money(price.limitMinor, currency)}`}; the screen has moved on.`;
+export const recordedText = (price: Price, money: Money): string =>
+  `In the record and on the PDF stands ${money(price.p10Minor)} to ${money(price.p90Minor)}${price.limitMinor === null ? ' without a limit' : `, limit ${money(price.limitMinor)}`}; the screen has moved on.`;
 /** The tasks of a job in one sentence. */
 export const tasksText = (index: IndexedModel, tasks: readonly Task[]): string =>
   cap(
@@ -54,3 +54,6 @@ export const tasksText = (index: IndexedModel, tasks: readonly Task[]): string =
       3,
     ),
   );
+/** The tax that is in a price, with its amount at one figure of it. */
+export const taxText = (percent: number, name: string, payMinor: number, money: Money): string =>
+  `${percent} % ${name} is in it: ${money(taxWithin(payMinor, percent))} of ${money(payMinor)}.`;

@@ -1,6 +1,6 @@
 import type { ReportData } from '../core/wire/report';
 import { causeName, testName } from './fault';
-import { money } from './time';
+import type { Formats } from './formats';
 import { cap, functionName, pieceName, plural, resultOf, thingName } from './things';
 
 export const waterText: Record<ReportData['water'], string> = {
@@ -28,7 +28,10 @@ const dataText: Record<string, string> = {
   read: 'identity data of the old part read and saved',
 };
 /** Who, when, for how much, and for how long the workshop answers: the same on the page and in the PDF. What is not known is said. */
-export function termsLines(reportData: ReportData, when: (ms: number) => string): string[] {
+export function termsLines(
+  reportData: ReportData,
+  { dayAndClock: when, money }: Pick<Formats, 'dayAndClock' | 'money'>,
+): string[] {
   const price = reportData.price;
   return [
     reportData.technicians.length
@@ -36,7 +39,7 @@ export function termsLines(reportData: ReportData, when: (ms: number) => string)
       : 'Nobody has worked on it at the bench.',
     `Received ${when(reportData.openedAt)}${reportData.worked ? `; at the bench from ${when(reportData.worked.from)} to ${when(reportData.worked.to)}` : ''}${reportData.closedAt === undefined ? '' : `; closed ${when(reportData.closedAt)}`}.`,
     price
-      ? `Price as offered: ${money(price.low, price.currency)} to ${money(price.high, price.currency)}${price.agreed ? `, agreed: ${price.agreed}` : ', not agreed'}.`
+      ? `Price as offered: ${money(price.low)} to ${money(price.high)}${price.tax ? `, ${price.tax.percent} % ${price.tax.name} in it` : ''}${price.agreed ? `, agreed: ${price.agreed}` : ', not agreed'}.`
       : 'No price was recorded with this job.',
     reportData.signed.length ? `Signed by ${reportData.signed.join(', ')}.` : 'No signature was taken.',
     reportData.warrantyMonths === undefined

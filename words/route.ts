@@ -1,13 +1,14 @@
 import type { Route, Step } from '../core/steps/route';
 import { plural } from './things';
-import { minutes, money } from './time';
+import type { Money } from './formats';
+import { minutes } from './time';
 
 /** How few bit changes and turnings a route takes, and what is proved of that. */
-export function provedText(route: Route, currency: string): string {
+export function provedText(route: Route, money: Money): string {
   const moves = `${plural(route.changes, 'bit change')}, ${route.turnings ? plural(route.turnings, 'turning') : 'never turned over'}: `;
   const proof = route.optimal
     ? 'ways and order together proved to be the cheapest.'
-    : `no order has fewer than ${route.leastMoves} in all; ${money(route.searched - route.lowerBound, currency)} at most could still be saved.`;
+    : `no order has fewer than ${route.leastMoves} in all; ${money(route.searched - route.lowerBound)} at most could still be saved.`;
   const splits =
     route.splits > 0
       ? ` ${plural(route.splits, 'bracket')} done in two goes, one bit after the other, to save changes.`

@@ -1,3 +1,4 @@
+import { useFormats } from './formats';
 import * as wording from '../../words/screens/head';
 import { Button } from 'antd';
 import { memo, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
@@ -11,7 +12,7 @@ import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
 import { useNow } from '../job/ticker';
 import { runningOver, runningText } from '../../words/things';
-import { left, soon, soonShort } from '../../words/time';
+import { left } from '../../words/time';
 import { useAlarms } from '../job/alarms';
 import { NavTabs } from './nav-tabs';
 
@@ -50,6 +51,7 @@ export const workFor = (j: JobLine): string =>
   `/jobs/${j.id}/${j.stage === 'Receive' ? receiving(j) : 'work'}`;
 
 function Device({ job, n, current, time }: { job: JobLine; n: number; current: boolean; time: number }) {
+  const { soon, soonShort } = useFormats();
   const jobSummary = job.summary;
   const run = jobSummary.running && time ? runningText(jobSummary.running, time) : undefined;
   const at = stages.indexOf(job.stage as 'Open');
@@ -122,6 +124,7 @@ export const Head = memo(function Head({
   current?: string | undefined;
 }) {
   const time = useNow();
+  const { soon } = useFormats();
   const kept = useKept(who);
   const here = `/${useLocation().pathname.split('/')[1]}`;
   useAlarms(jobs, time, rungText);

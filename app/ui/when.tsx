@@ -1,7 +1,8 @@
 import * as wording from '../../words/screens/parts';
 import { DatePicker } from 'antd';
 import { useMemo } from 'react';
-import { dayjs } from './dayjs';
+import { type Dayjs, momentOf, onTheWall } from './dayjs';
+import { useFormats } from './formats';
 
 /** Shown as the first; typed as any of them, a time alone being one of today. */
 const formats = ['ddd D MMM YYYY HH:mm', 'D MMM YYYY HH:mm', 'D/M/YYYY HH:mm', 'YYYY-MM-DD HH:mm', 'HH:mm'];
@@ -16,10 +17,11 @@ interface Props {
   invalid?: boolean;
   onChange?: (ms: number | null) => void;
 }
-/** A day and a time of it, 24 hours, with the quick choices of a counter. */
+/** A day and a time of it on the workshop's clock, 24 hours, with the quick choices of a counter. */
 export function When({ id, value = null, now, disabled = false, invalid = false, onChange }: Props) {
   // the same object as long as it is the same time: with another one what is being typed would be thrown away
-  const at = useMemo(() => (value === null ? null : dayjs(value)), [value]);
+  const { timeZone } = useFormats();
+  const at = useMemo(() => (value === null ? null : onTheWall(value, timeZone)), [value, timeZone]);
   return (
     <DatePicker
       {...(id ? { id } : {})}
@@ -32,32 +34,29 @@ export function When({ id, value = null, now, disabled = false, invalid = false,
       status={invalid ? 'error' : ''}
       placeholder={wording.dayAndTime}
       value={at}
-      presets={quickChoices(now).map(({ name, at }) => ({ label: name, value: dayjs(at) }))}
+      presets={quickChoices(onTheWall(now, timeZone)).map(({ name, at }) => ({ label: name, value: at }))}
       // as soon as it is a time: nothing is typed that is not taken
       onCalendarChange={(chosen) => {
-        if (chosen && !Array.isArray(chosen)) onChange?.(chosen.valueOf());
+        if (chosen && !Array.isArray(chosen)) onChange?.(momentOf(chosen, timeZone));
       }}
-      onChange={(chosen) => onChange?.(chosen ? chosen.valueOf() : null)}
+      onChange={(chosen) => onChange?.(chosen ? momentOf(chosen, timeZone) : null)}
     />
   );
 }
 
-const minute = 60_000;
 /** What people at a counter say: in an hour, today at five, tomorrow at noon. Those that are past already are left out. */
-function quickChoices(now: number): { name: string; at: number }[] {
-  const on = (days: number, hour: number) => {
-    const date = new Date(now);
-    date.setDate(date.getDate() + days);
-    date.setHours(hour, 0, 0, 0);
-    return date.getTime();
-  };
+function quickChoices(now: Dayjs): { name: string; at: Dayjs }[] {
+  const on = (days: number, hour: number) => now.add(days, 'day').hour(hour).startOf('hour');
   // to the next five minutes: nobody promises 14:37
-  const inHours = (hours: number) => Math.ceil((now + hours * 60 * minute) / (5 * minute)) * 5 * minute;
+  const inHours = (hours: number) => {
+    const then = now.add(hours, 'hour').add(4, 'minute').startOf('minute');
+    return then.subtract(then.minute() % 5, 'minute');
+  };
   return [
     { name: 'in 1 h', at: inHours(1) },
     { name: 'in 2 h', at: inHours(2) },
     { name: 'today 17:00', at: on(0, 17) },
     { name: 'tomorrow 12:00', at: on(1, 12) },
     { name: 'tomorrow 17:00', at: on(1, 17) },
-  ].filter((c) => c.at > now);
+  ].filter((c) => c.at.isAfter(now));
 }

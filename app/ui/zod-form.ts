@@ -26,3 +26,5 @@ export function useServerErrors(form: FormInstance, errors: Record<string, strin
     form.focusField(found[0]![0]);
   }, [form, errors]);
 }
+/** A figure with a point or a comma; what is none is left to the schema to refuse. */
+export const typedFigure = (value: unknown): number => typedNumber(String(value ?? '').replace(',', '.'));

@@ -12,6 +12,8 @@ export interface QuoteAsked {
   modelHash: string;
   seed: number;
   trials: number;
+  /** By which the workshop's prices become what an owner pays. */
+  factor: number;
   options: { id: string; input: RouteInput; parts: Record<string, PartEntry>; extraS: ThreePoint }[];
 }
 export interface QuotedOption {
@@ -30,7 +32,7 @@ export type QuoteTold =
 
 /** Plans each option and tries its cost some thousand times beside the page. Whoever asked ends it by ending the worker. */
 self.onmessage = (messageEvent: MessageEvent<QuoteAsked>) => {
-  const { model, modelHash, seed, trials, options } = messageEvent.data;
+  const { model, modelHash, seed, trials, factor, options } = messageEvent.data;
   const index = indexModel(model);
   const out: Extract<QuoteTold, { done: true }>['options'] = [];
   for (const [k, o] of options.entries()) {
@@ -41,7 +43,7 @@ self.onmessage = (messageEvent: MessageEvent<QuoteAsked>) => {
       out.push({ id: o.id, infeasible: true });
       continue;
     }
-    const q = quoteInput(index, route, o.parts);
+    const q = quoteInput(index, route, o.parts, factor);
     const whole = { ...q, handsS: [...q.handsS, o.extraS] };
     const trial = simulateCost(whole, seed, trials);
     let step = trial.next();

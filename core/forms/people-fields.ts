@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { allStations } from '../methods/catalogue';
 import { roles } from '../vocabulary/roles';
-import { hourlyRateMinor } from './workshop-fields';
+import { placesFields } from './places-fields';
+import { hourlyRateMinor, shopName } from './workshop-fields';
 
 const personName = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.');
 const loginName = z
@@ -33,12 +34,12 @@ export const ownPasswordFields = z.object({
 /** What is asked when the first workshop is founded. */
 export const setUpFields = z.object({
   code: z.string().trim().min(1, 'Give the code that the start printed.').max(60, 'At most 60 characters.'),
-  shop: z.string().trim().min(1, 'Give the workshop’s name.').max(60, 'At most 60 characters.'),
-  currency: z
-    .string()
-    .trim()
-    .toUpperCase()
-    .refine((c) => currencies.includes(c), 'Give a currency by its three letters, such as EUR or USD.'),
+  shop: shopName,
+  currency: placesFields.shape.currency,
+  country: placesFields.shape.country,
+  timeZone: placesFields.shape.timeZone,
+  taxPercent: placesFields.shape.taxPercent,
+  taxIncluded: placesFields.shape.taxIncluded,
   hourlyRateMinor,
   stations: z.array(z.enum(allStations as [string, ...string[]])).max(40),
   name: personName,
@@ -46,5 +47,3 @@ export const setUpFields = z.object({
   password: newPassword,
 });
 export type SetUp = z.output<typeof setUpFields>;
-/** Currencies by their three letters (ISO 4217), as the browser and the server know them. */
-export const currencies: readonly string[] = Intl.supportedValuesOf('currency');

@@ -1,11 +1,17 @@
 import { z } from 'zod';
 import { leastWaits } from '../rules/interlock';
 
+/** What a workshop calls itself. */
+export const shopName = z
+  .string()
+  .trim()
+  .min(1, 'Give the workshop’s name.')
+  .max(60, 'At most 60 characters.');
 /** What an hour of hands costs, minor units. */
 export const hourlyRateMinor = z
   .int({ error: 'Give an amount of money, such as 60 or 62.50.' })
   .min(0, 'Give an amount of 0 or more.')
-  .max(1_000_000, 'That is more than 10 000 an hour.');
+  .max(1_000_000, 'That is more than an hour can cost.');
 /** How long the workshop stands by its work, months. */
 export const warrantyMonths = z
   .int({ error: 'Give whole months, such as 12.' })

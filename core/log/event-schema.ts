@@ -146,6 +146,9 @@ export const bodySchema = z.discriminatedUnion('type', [
     chance: z.number().min(0).max(1).nullable(),
     replacementMinor: minor.nullable(),
     advice: z.enum(advices),
+    // the tax that is in it, per cent, and what it is called
+    taxPercent: z.number().min(0).max(50).optional(),
+    taxName: z.string().max(20).optional(),
   }),
   z.strictObject({ type: z.literal('promised'), at: moment, as: z.string().max(60) }),
   z.strictObject({ type: z.literal('screwOut'), fastener: ref, piece: ref }),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { amountText, readAmount } from './amount';
+import { amountProblem, amountText, minorTyped, readAmount } from './amount';
 
 test.each([
   ['12', 1200],
@@ -38,4 +38,24 @@ test('what is written is read back the same', () => {
       expect(readAmount(amountText(minor))).toEqual({ ok: true, minor });
     }),
   );
+});
+test.each([
+  ['1250', 0, undefined, 1250],
+  ['1.250', 3, '.', 1250],
+  ['1,250', 3, ',', 1250],
+  ['12.5', 3, undefined, 12_500],
+  ['1 250', 0, undefined, 1250],
+])('%s with %i digits behind the mark %s is %i', (text, digits, decimal, minor) => {
+  expect(readAmount(text, { digits, ...(decimal ? { decimal } : {}) })).toEqual({ ok: true, minor });
+});
+test('a currency without hundredths takes none, and a mark that is not the country’s is not guessed', () => {
+  expect(readAmount('12.5', { digits: 0 })).toEqual({ ok: false, why: 'not an amount' });
+  expect(readAmount('1.250', { digits: 0 })).toEqual({ ok: false, why: 'two readings' });
+  expect(readAmount('1,250', { digits: 3, decimal: '.' })).toEqual({ ok: false, why: 'two readings' });
+  expect(amountProblem('too much', { digits: 0 })).toBe('At most 10 000 000.');
+  expect(amountProblem('empty', { digits: 2, decimal: ',' })).toBe('Give an amount, such as 12,50.');
+});
+test('what is typed for a schema is no number where it is no amount', () => {
+  expect(minorTyped('62,50', { digits: 2 })).toBe(6250);
+  expect(minorTyped('dear', { digits: 2 })).toBeNaN();
 });

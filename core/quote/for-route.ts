@@ -3,6 +3,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../steps/route';
 import { handsS, times } from '../route/times';
 import type { QuoteInput } from './quote';
+import type { ThreePoint } from './three-point';
 
 /** The spread of a price that only the model's list says: it may be a fifth cheaper or a third dearer. A starting guess. */
 const listPrice = (price: number) => ({
@@ -14,21 +15,30 @@ const listPrice = (price: number) => ({
 /**
  * What a route costs: its parts (the one chosen from the stock at its own price, else the list price with its spread),
  * its steps and bit changes, the workshop's rate, the kit's consumables, and the risks of its ways.
+ * @param factor by which what the workshop's prices say becomes what an owner pays: `payFactor` of its tax
  */
 export function quoteInput(
   index: IndexedModel,
   route: Route,
   chosen: Readonly<JobState['part']>,
+  factor = 1,
 ): QuoteInput {
+  const paid = ({ low, likely, high }: ThreePoint): ThreePoint => ({
+    low: low * factor,
+    likely: likely * factor,
+    high: high * factor,
+  });
   return {
     parts: route.kit.parts.map((slot) => {
       const s = index.slots.get(slot)!;
       const part = chosen[slot];
       return {
         name: slot,
-        ...(part
-          ? { low: part.priceMinor, likely: part.priceMinor, high: part.priceMinor }
-          : listPrice(s.price)),
+        ...paid(
+          part
+            ? { low: part.priceMinor, likely: part.priceMinor, high: part.priceMinor }
+            : listPrice(s.price),
+        ),
       };
     }),
     handsS: [
@@ -36,9 +46,9 @@ export function quoteInput(
       times(handsS.bitChange, route.changes),
       times(handsS.turn, route.turnings),
     ],
-    hourlyRateMinor: route.input.hourlyRateMinor,
-    consumablesMinor: route.cost.consumables,
-    risks: route.risks,
+    hourlyRateMinor: route.input.hourlyRateMinor * factor,
+    consumablesMinor: route.cost.consumables * factor,
+    risks: route.risks.map((risk) => ({ ...risk, cost: risk.cost * factor })),
   };
 }
 

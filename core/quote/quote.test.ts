@@ -173,6 +173,10 @@ describe('the cost by trials', () => {
       },
     });
     expect(own.parts).toEqual([{ name: 'cell', low: 1900, likely: 1900, high: 1900 }]);
+    // what an owner pays is all of it with the tax, and its spread as well
+    const [net, paid] = [expectedCost(list), expectedCost(quoteInput(indexed(mica9), r, {}, 1.2))];
+    expect(paid.mean / net.mean).toBeCloseTo(1.2, 12);
+    expect(paid.sd / net.sd).toBeCloseTo(1.2, 12);
     expect(Math.abs(r.risks.reduce((s, x) => s + x.chance * x.cost, 0) - r.cost.risk)).toBeLessThan(
       r.risks.length,
     );

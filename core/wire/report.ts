@@ -1,3 +1,4 @@
+import type { ShopSettings } from './who';
 import type { Ending, JobEvent } from '../log/events';
 import type { PartEntry } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
@@ -43,7 +44,11 @@ export interface ReportData {
   /** First and last entry at the bench, ms. */
   worked: { from: number; to: number } | undefined;
   /** What was agreed about the price: the range that was quoted, minor units, and who said yes. */
-  price: { low: number; high: number; currency: string; agreed: string | undefined } | undefined;
+  price:
+    | { low: number; high: number; tax?: { percent: number; name: string }; agreed: string | undefined }
+    | undefined;
+  /** How the workshop writes times and money. */
+  places: Pick<ShopSettings, 'currency' | 'country' | 'timeZone'>;
   /** Identity data and what became of them, by slot. */
   data: { slot: string; what: string }[];
   /** Names of those who signed. */

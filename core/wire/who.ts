@@ -1,10 +1,19 @@
 import type { Methods } from '../methods/methods';
 import type { Waits } from '../rules/interlock';
+import type { Tax } from '../quote/tax';
 import type { Role } from '../vocabulary/roles';
 
 export interface ShopSettings {
   hourlyRateMinor: number;
+  /** ISO 4217. */
   currency: string;
+  /** ISO 3166-1, two letters: how times and figures are written. */
+  country?: string;
+  /** IANA; absent: each machine's own. */
+  timeZone?: string;
+  tax?: Tax;
+  /** Offers are rounded to multiples of this, minor units. */
+  roundMinor?: number;
   waits: Waits;
   /** What the workshop has chosen; what is missing stands at its default. */
   methods: Partial<Methods>;

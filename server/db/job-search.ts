@@ -29,7 +29,8 @@ function byWords(words: string): Condition {
     args: [words, like, like, like, like, like],
   };
 }
-function conditionsOf(query: JobsQuery): Condition[] {
+/** @param timeZone whose days are meant */
+function conditionsOf(query: JobsQuery, timeZone: string): Condition[] {
   const { q, at, model, person, from, to } = query;
   return [
     ...(q ? [byWords(q)] : []),
@@ -37,8 +38,10 @@ function conditionsOf(query: JobsQuery): Condition[] {
     ...(at && at !== 'open' ? [{ sql: 'coalesce(j.ending, j.stage) = ?', args: [at] }] : []),
     ...(model ? [{ sql: `j.summary->>'model' = ?`, args: [model] }] : []),
     ...(person ? [{ sql: `j.summary->'worker'->>'by' = ?`, args: [person] }] : []),
-    ...(from ? [{ sql: 'j.opened_at >= ?::date', args: [from] }] : []),
-    ...(to ? [{ sql: `j.opened_at < ?::date + interval '1 day'`, args: [to] }] : []),
+    ...(from ? [{ sql: 'j.opened_at >= ?::date::timestamp at time zone ?', args: [from, timeZone] }] : []),
+    ...(to
+      ? [{ sql: `j.opened_at < (?::date + interval '1 day') at time zone ?`, args: [to, timeZone] }]
+      : []),
   ];
 }
 
@@ -51,8 +54,9 @@ export async function searchJobs(
   query: JobsQuery,
   limit: number,
   offset: number,
+  timeZone: string,
 ): Promise<JobLine[]> {
-  const found = conditionsOf(query);
+  const found = conditionsOf(query, timeZone);
   const rows = await em.execute<object[]>(
     `select j.* from job j where ${whereOf(found)} order by ${orders[query.sort]} ${query.dir === 'up' ? 'asc' : 'desc'} nulls last, j.number desc limit ? offset ?`,
     [...found.flatMap((c) => c.args), limit, offset],
@@ -73,8 +77,8 @@ export interface JobsPage {
   people: { id: string; name: string }[];
 }
 /** One page of the jobs that a question asks for, how many there are, and what they can be narrowed by. */
-export async function jobsFound(em: EntityManager, query: JobsQuery): Promise<JobsPage> {
-  const found = conditionsOf(query);
+export async function jobsFound(em: EntityManager, query: JobsQuery, timeZone: string): Promise<JobsPage> {
+  const found = conditionsOf(query, timeZone);
   const [count] = await em.execute<{ n: string }[]>(
     `select count(*) as n from job j where ${whereOf(found)}`,
     found.flatMap((c) => c.args),
@@ -85,7 +89,7 @@ export async function jobsFound(em: EntityManager, query: JobsQuery): Promise<Jo
   const workers = new Set(seen.map((s) => s.worker));
   const people = await em.find(Person, {}, { orderBy: { name: 'asc' } });
   return {
-    jobs: await searchJobs(em, query, jobsPerPage, query.page * jobsPerPage),
+    jobs: await searchJobs(em, query, jobsPerPage, query.page * jobsPerPage, timeZone),
     total: Number(count?.n ?? 0),
     models: [...new Set(seen.map((s) => s.model))].sort((a, b) => (a < b ? -1 : 1)),
     people: people.filter((p) => workers.has(p.id)).map(({ id, name }) => ({ id, name })),

@@ -1,11 +1,12 @@
 import { consentName, consentText } from '../../words/consents';
-import { adviceName } from '../../words/offer';
+import { adviceName, taxText } from '../../words/offer';
 import { taskName } from '../../words/steps';
 import { cap, thingName } from '../../words/things';
-import { dayAndClock, money } from '../../words/time';
+import { formatsOf } from '../../words/formats';
 import { agreedBy, consentsFor } from '../../core/consents/consents';
 import type { Task } from '../../core/log/events';
 import { flag } from '../../core/log/state';
+import { payFactor } from '../../core/quote/tax';
 import { indexModel } from '../../core/model/index-model';
 import { methodsOf } from '../../core/methods/methods';
 import type { Who } from '../../core/wire/who';
@@ -17,7 +18,7 @@ import { pdfDocument } from './document';
 export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Signature>): Promise<Buffer> {
   const { state } = page;
   const index = indexModel(page.model);
-  const { currency } = who.settings;
+  const { money, dayAndClock } = formatsOf(who.settings);
   const d = pdfDocument(`Offer, job ${page.number}`, who.shopName);
   const promisedAt = flag(state, 'promisedAt');
   const quote = flag(state, 'quote');
@@ -37,16 +38,22 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
     d.row(['part', 'where from', 'serial or lot', 'price'], columns, 'bold');
     for (const [slot, p] of parts)
       d.row(
-        [thingName(index, slot), p.provenance, p.serial || p.lot || '–', money(p.priceMinor, currency)],
+        [
+          thingName(index, slot),
+          p.provenance,
+          p.serial || p.lot || '–',
+          money(p.priceMinor * payFactor(who.settings.tax)),
+        ],
         columns,
       );
   }
   d.heading('Price');
   if (quote) {
     d.line(
-      `Eight of ten such repairs cost ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}; half of them up to ${money(quote.p50Minor, currency)}.`,
+      `Eight of ten such repairs cost ${money(quote.p10Minor)} to ${money(quote.p90Minor)}; half of them up to ${money(quote.p50Minor)}.`,
     );
-    if (quote.limitMinor !== null) d.line(`Not above ${money(quote.limitMinor, currency)} without asking.`);
+    if (quote.taxPercent) d.line(taxText(quote.taxPercent, quote.taxName ?? '', quote.p50Minor, money));
+    if (quote.limitMinor !== null) d.line(`Not above ${money(quote.limitMinor)} without asking.`);
     d.line(`Our advice: ${adviceName[quote.advice].toLowerCase()}.`);
   } else d.line('No price has been recorded yet.');
   if (promisedAt)
@@ -59,9 +66,7 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
     state,
     page.route?.input.methods ?? methodsOf(who.settings.methods),
   ).filter((c) => !c.optional || state.consent[c.id]);
-  const price = quote
-    ? `The price: ${money(quote.p10Minor, currency)} to ${money(quote.p90Minor, currency)}.`
-    : undefined;
+  const price = quote ? `The price: ${money(quote.p10Minor)} to ${money(quote.p90Minor)}.` : undefined;
   for (const consent of consents)
     d.row(
       [

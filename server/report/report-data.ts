@@ -78,10 +78,11 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     leak: leakNow(state),
     technicians: [...new Set(hands.map((e) => name(e.by)))],
     worked: hands[0] && { from: hands[0].at, to: hands.at(-1)!.at },
+    places: who.settings,
     price: quote && {
       low: quote.p10Minor,
       high: quote.p90Minor,
-      currency: who.settings.currency,
+      ...(quote.taxPercent ? { tax: { percent: quote.taxPercent, name: quote.taxName ?? '' } } : {}),
       agreed: agreedBy(state, page.signers, 'price'),
     },
     data: Object.entries(state.data).map(([slot, what]) => ({ slot, what })),

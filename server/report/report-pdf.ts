@@ -9,12 +9,14 @@ import {
   termsLines,
   waterText,
 } from '../../words/report';
-import { dayAndClock } from '../../words/time';
+import { formatsOf } from '../../words/formats';
 import { pdfDocument } from './document';
 import type { ReportData } from '../../core/wire/report';
 
 /** The report as a PDF. */
 export function reportPdf(reportData: ReportData): Promise<Buffer> {
+  const formats = formatsOf(reportData.places);
+  const { dayAndClock } = formats;
   const { title, heading, line, row, end } = pdfDocument(
     `Repair report, job ${reportData.page.number}`,
     reportData.shop,
@@ -70,7 +72,7 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
     for (const note of reportData.notes) line(`${note.text} (${note.by}, ${dayAndClock(note.at)})`);
   }
   heading('Who, when and on what terms');
-  for (const l of termsLines(reportData, dayAndClock)) line(l);
+  for (const l of termsLines(reportData, formats)) line(l);
   heading('Advice');
   for (const cautionLine of cautionLines) line(cautionLine);
   return end();

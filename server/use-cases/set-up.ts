@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
 import { type SetUp, setUpFields } from '../../core/forms/people-fields';
+import type { ShopSettings } from '../../core/wire/who';
+import { taxGiven } from './places';
 import { leastWaits } from '../../core/rules/interlock';
 import { attempts } from '../auth/attempts';
 import { tooCommon } from '../auth/common-passwords';
@@ -55,10 +57,19 @@ async function found(
   request: Request,
   no: (status: number, errors: Record<string, string>) => Founded,
 ): Promise<Founded> {
-  const { shop, currency, hourlyRateMinor, stations, name, login } = given;
+  const { shop, currency, country, timeZone, hourlyRateMinor, stations, name, login } = given;
   const [shopId, personId] = [randomUUID(), randomUUID()];
   const passwordHash = await hashPassword(given.password);
-  const settings = { hourlyRateMinor, currency, waits: leastWaits, methods: {}, stations };
+  const settings: ShopSettings = {
+    hourlyRateMinor,
+    currency,
+    country,
+    timeZone,
+    ...taxGiven({ ...given, taxName: 'VAT' }),
+    waits: leastWaits,
+    methods: {},
+    stations,
+  };
   const made = await inShop(shopId, async (em) => {
     // of two who found at the same time the second finds that there is one
     await alone(em, 'found a workshop');

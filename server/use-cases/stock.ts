@@ -3,9 +3,10 @@ import type { StockModel } from '../../core/wire/stock';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
 import type { StockQuery } from '../../core/forms/stock-query';
-import { partFields, proofField, releasedField } from '../../core/forms/part-fields';
+import { partFieldsIn, proofField, releasedField } from '../../core/forms/part-fields';
 import type { Role } from '../../core/vocabulary/roles';
-import { amountText } from '../../core/quote/amount';
+import { type AmountStyle, amountText } from '../../core/quote/amount';
+import { formatsOf } from '../../words/formats';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
 import { addParts, allParts, partsFound, partsToChange } from '../db/stock';
@@ -71,14 +72,15 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
   if (!mayStock(who.role))
     return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
   const ask = read.data;
+  const style = formatsOf(who.settings);
   return inShop(who.shopId, async (em): Promise<StockSaid> => {
     if (ask.do === 'add') {
-      const one = judge(ask.part, await stockModels(em));
+      const one = judge(ask.part, await stockModels(em), style);
       if (!one.ok) return { ok: false, status: 400, errors: one.errors };
       await addParts(em, [one.part]);
       return { ok: true, said: `${one.part.name} is in the stock.` };
     }
-    if (ask.do === 'import') return importCsv(em, ask.csv);
+    if (ask.do === 'import') return importCsv(em, ask.csv, style);
     if (ask.do === 'remove') return removeParts(em, ask.ids);
     const [row] = await partsToChange(em, [ask.id]);
     if (!row) return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
@@ -116,8 +118,9 @@ async function removeParts(em: EntityManager, ids: readonly string[]): Promise<S
 function judge(
   fields: Record<string, string>,
   models: readonly StockModel[],
+  style: AmountStyle,
 ): { ok: true; part: NewPart } | { ok: false; errors: Record<string, string> } {
-  const read = partFields.safeParse(
+  const read = partFieldsIn(style).safeParse(
     Object.fromEntries(
       Object.entries(fields)
         .filter(([, v]) => v !== '')
@@ -175,10 +178,10 @@ const problems = (zodError: z.ZodError): Record<string, string> => {
 };
 
 /** Takes in a CSV file: all of it, or nothing and what is wrong in which line. */
-async function importCsv(em: EntityManager, csv: string): Promise<StockSaid> {
+async function importCsv(em: EntityManager, csv: string, style: AmountStyle): Promise<StockSaid> {
   const models = await stockModels(em);
   const read = readCsv(csv, { all: columns, needed: ['model', 'slot', 'provenance', 'price'] }, (record) => {
-    const one = judge(record, models);
+    const one = judge(record, models, style);
     return one.ok ? { ok: true, value: one.part } : one;
   });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
@@ -187,6 +190,7 @@ async function importCsv(em: EntityManager, csv: string): Promise<StockSaid> {
 }
 /** The stock as CSV, in the columns that an import takes: what is asked for, or all that is free or chosen. */
 export async function stockCsv(who: Who, query: StockQuery): Promise<string> {
+  const { digits } = formatsOf(who.settings);
   const parts = await inShop(who.shopId, (em) => allParts(em, query));
   return writeCsv(
     columns,
@@ -198,7 +202,7 @@ export async function stockCsv(who: Who, query: StockQuery): Promise<string> {
       stockPart.supplier,
       stockPart.lot,
       stockPart.serial,
-      amountText(stockPart.priceMinor),
+      amountText(stockPart.priceMinor, digits),
       stockPart.arrivesWith.join(';'),
       stockPart.released,
       stockPart.proof,

@@ -1,6 +1,8 @@
 import type { Changed } from '../../core/wire/changed';
 import { z } from 'zod';
-import { hourlyRateMinor, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
+import { placesFields } from '../../core/forms/places-fields';
+import { hourlyRateMinor, shopName, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
+import { changePlaces } from './places';
 import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
 import { methodIds, methodRows } from '../../core/methods/methods';
@@ -32,6 +34,8 @@ export const askSchema = z.discriminatedUnion('do', [
   }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
+  z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
+  z.strictObject({ do: z.literal('name'), name: shopName }),
   z.strictObject({ do: z.literal('practice'), offered: z.boolean() }),
   z.strictObject({ do: z.literal('waits'), ...waitFields.shape }),
   ...peopleAsks,
@@ -94,6 +98,11 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         );
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, 'Kept: reports say so from now on.');
+      case 'places':
+        return changePlaces(em, shop, ask);
+      case 'name':
+        shop.name = ask.name;
+        return { ok: true, said: 'Kept: reports say so from now on.' };
       case 'practice':
         return save({ practiceModels: ask.offered }, 'Kept.');
       case 'rate':

@@ -56,3 +56,8 @@ export const downloadOf = (name: string): string => `Download ${name}`;
 export const backUpNow = 'Back up now';
 export const backupMeans =
   'Everything in one file, keys included: keep it as you keep the keys, and on another machine. It is brought back with npm run restore.';
+export const namePlaceAndMoney = 'Name, place and money';
+export const shopName = 'Name of the workshop';
+export const offersRoundedTo = 'Offers are rounded to';
+export const taxPercent = 'Tax, %';
+export const taxName = 'Its name on paper';

@@ -1,10 +1,10 @@
+import { useFormats } from '../../ui/formats';
 import { Button, Form, Input } from 'antd';
 import { useEffect } from 'react';
 import { z } from 'zod';
 import { ownPasswordFields } from '../../../core/forms/people-fields';
 import { changeOwnPassword, ownSessions, signOutElsewhere } from '../../../server/use-cases/people';
 import * as wording from '../../../words/screens/account';
-import { soon } from '../../../words/time';
 import { jsonBody, peerContext, requirePerson, requireSameOrigin } from '../../context';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';
@@ -28,6 +28,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** One's own: the password, and where one is signed in. */
 export default function Account({ loaderData: { sessions, now } }: Route.ComponentProps) {
+  const { soon } = useFormats();
   const { who } = useFrame();
   const { change, busy, said } = useChange();
   return (

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/bench';
 import { Link, useSearchParams } from 'react-router';
 import { benchPage } from '../../../server/use-cases/bench-page';
@@ -11,7 +12,6 @@ import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
 import { isUrgent, nowText, shortModel, urgentText } from '../../../words/bench';
 import { cap, plural, runningText } from '../../../words/things';
-import { soon } from '../../../words/time';
 import type { Route } from './+types/bench';
 import { FirstStepsCard } from './first-steps';
 import { OpenJobs, Promised } from './open-jobs';
@@ -28,6 +28,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 
 /** All devices: which needs hands now, what runs by itself, what is promised. */
 export default function Bench({ loaderData }: Route.ComponentProps) {
+  const { soon } = useFormats();
   const { who, openJobs: jobs } = useFrame();
   const time = useNow() || loaderData.now;
   return (

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/bench';
 import { Tag } from 'antd';
 import { Link } from 'react-router';
@@ -7,7 +8,6 @@ import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
 import { shortModel, waitsFor } from '../../../words/bench';
 import { runningText } from '../../../words/things';
-import { soon } from '../../../words/time';
 
 /** The devices on the bench, the soonest promised first. */
 export function OpenJobs({ jobs, time, me }: { jobs: readonly JobLine[]; time: number; me: string }) {
@@ -76,6 +76,7 @@ const columnsFor = (time: number, me: string): DataColumn<JobLine>[] => [
 ];
 
 export function Promised({ job, time }: { job: JobLine; time: number }) {
+  const { soon } = useFormats();
   return job.promisedAt === null ? null : (
     <span className={job.promisedAt < time ? 'brick strong' : 'strong'} suppressHydrationWarning>
       {soon(job.promisedAt, time)}

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/fault';
 import { Progress, Input, Form, Button } from 'antd';
 import { useMemo, useState } from 'react';
@@ -5,7 +6,6 @@ import { type Fault, guessJobs } from '../../../core/diagnose/fault';
 import type { FaultView } from '../../../core/diagnose/next';
 import { causeName, percent } from '../../../words/fault';
 import { plural } from '../../../words/things';
-import { money } from '../../../words/time';
 import { Field, needed } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
 import { Note } from '../../ui/note';
@@ -18,13 +18,11 @@ const shown = 6;
 export function Causes({
   fault,
   seen,
-  currency,
   name,
   onState,
 }: {
   fault: Fault;
   seen: FaultView;
-  currency: string;
   name: (slot: string) => string;
   onState: ((cause: string, because: string) => void) | undefined;
 }) {
@@ -48,7 +46,6 @@ export function Causes({
       </div>
       <CausesTable
         rows={rows.slice(0, all ? rows.length : shown)}
-        currency={currency}
         name={name}
         onState={onState && setStating}
       />
@@ -77,15 +74,14 @@ export function Causes({
 
 function CausesTable({
   rows,
-  currency,
   name,
   onState,
 }: {
   rows: readonly CauseRow[];
-  currency: string;
   name: (slot: string) => string;
   onState: ((cause: string) => void) | undefined;
 }) {
+  const { money } = useFormats();
   return (
     <DataTable
       rows={rows}
@@ -120,7 +116,7 @@ function CausesTable({
           className: 'muted small',
           width: 92,
           align: 'right',
-          cell: (c) => money(c.price, currency),
+          cell: (c) => money(c.price),
         },
         {
           title: '',

@@ -38,7 +38,6 @@ export function FaultCard({ state: s }: { state: FaultState }) {
       current={seen.tests.find((t) => t.test.id === current)}
       proposed={!chosen}
       state={s.state}
-      currency={s.who.settings.currency}
       disabled={ended}
       onAnswer={(outcome, note) => void s.answer(outcome, note)}
       onDecline={(reason) => void s.decline(reason)}

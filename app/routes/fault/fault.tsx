@@ -28,10 +28,9 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 export default function Fault({ loaderData }: Route.ComponentProps) {
   const { experience, earlier } = loaderData;
   const fault = useFault(experience, earlier);
-  const { index, state, who, ended, found, seen, report } = fault;
+  const { index, state, ended, found, seen, report } = fault;
   const search = useRef<InputRef>(null);
   useKeys({ search: () => search.current?.focus() });
-  const { currency } = who.settings;
   return (
     <main className="page stack">
       {state.condition.swollen && earlier.some((j) => j.backReplaced) && (
@@ -44,7 +43,6 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
             <Causes
               fault={fault.fault}
               seen={seen}
-              currency={currency}
               name={(id) => thingName(index, id)}
               onState={ended || found ? undefined : (cause, because) => void fault.stateFault(cause, because)}
             />
@@ -66,7 +64,6 @@ export default function Fault({ loaderData }: Route.ComponentProps) {
               current={fault.current}
               search={search}
               onChoose={fault.setChosen}
-              currency={currency}
             />
           )}
         </div>

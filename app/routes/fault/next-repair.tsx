@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/fault';
 import { Button } from 'antd';
 import { type Fault, knownCause } from '../../../core/diagnose/fault';
@@ -6,7 +7,6 @@ import { LinkButton } from '../../ui/link-button';
 import { causeName, percent } from '../../../words/fault';
 import { taskName } from '../../../words/steps';
 import { cap, thingName } from '../../../words/things';
-import { money } from '../../../words/time';
 import type { NextProps } from './next-test';
 
 /** What would be done about a cause on this device. */
@@ -20,7 +20,8 @@ function remedyOf(index: IndexedModel, fault: Fault, cause: string): string {
 
 /** No test is worth its cost any more: the repair, or where nothing stands out the repairs in the order to be tried. */
 export function NextRepair(props: NextProps) {
-  const { index, fault, seen, state, currency, disabled, offer, onState } = props;
+  const { money } = useFormats();
+  const { index, fault, seen, state, disabled, offer, onState } = props;
   const { next, diagnosis } = seen;
   const cause = 'repair' in next ? next.repair : '';
   const known = knownCause(cause)!;
@@ -41,7 +42,7 @@ export function NextRepair(props: NextProps) {
         {wording.expectedToCostFromHere(
           cap(known.name),
           percent(p),
-          money(diagnosis.expectedCost, currency),
+          money(diagnosis.expectedCost),
           diagnosis.optimal ? wording.andNoPlanCostsLess : '',
         )}
       </p>
@@ -55,7 +56,8 @@ export function NextRepair(props: NextProps) {
   );
 }
 
-function Tries({ index, fault, seen, currency, disabled, onState }: NextProps) {
+function Tries({ index, fault, seen, disabled, onState }: NextProps) {
+  const { money } = useFormats();
   return (
     <section className="card stack first-thing" aria-label={wording.next}>
       <div className="muted">{wording.noFurtherTestPaysAnd}</div>
@@ -67,7 +69,7 @@ function Tries({ index, fault, seen, currency, disabled, onState }: NextProps) {
           <li key={t.cause} className="spread mid">
             <span className="fill">
               <span className="strong">{`${i + 1}. ${remedyOf(index, fault, t.cause)}`}</span>
-              <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost, currency)}`}</span>
+              <span className="muted">{` ${causeName(t.cause)}, ${percent(t.p)}, ${money(fault.problem.causes.find((c) => c.id === t.cause)!.repairCost)}`}</span>
             </span>
             <Button
               type={i ? 'default' : 'primary'}

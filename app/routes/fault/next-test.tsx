@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/fault';
 import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
@@ -8,7 +9,6 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { Note } from '../../ui/note';
 import { narrowing, percent } from '../../../words/fault';
 import { cap } from '../../../words/things';
-import { money } from '../../../words/time';
 import { NextRepair } from './next-repair';
 import { TestAnswer } from './test-answer';
 
@@ -19,7 +19,6 @@ export interface NextProps {
   current: TestView | undefined;
   proposed: boolean;
   state: JobState;
-  currency: string;
   disabled: boolean;
   offer: string;
   onAnswer: (outcome: string, note: string) => void;
@@ -30,7 +29,8 @@ export interface NextProps {
 
 /** One sentence in big type: the next best test and what each outcome would mean; or the repair, when no test pays any more. */
 export function NextTest(props: NextProps) {
-  const { seen, current, proposed, currency, disabled, offer, onAnswer, onDecline, onBack } = props;
+  const { money } = useFormats();
+  const { seen, current, proposed, disabled, offer, onAnswer, onDecline, onBack } = props;
   if (!current) return <NextRepair {...props} />;
   const { test } = current;
   return (
@@ -38,7 +38,7 @@ export function NextTest(props: NextProps) {
       <div className="spread">
         <div className="muted">
           {proposed
-            ? wording.nextWithItTheWhole(money(seen.diagnosis.expectedCost, currency))
+            ? wording.nextWithItTheWhole(money(seen.diagnosis.expectedCost))
             : wording.chosenInsteadOfTheProposed}
         </div>
         {!proposed && <Button onClick={onBack}>{wording.backToTheProposedOne}</Button>}
@@ -47,7 +47,7 @@ export function NextTest(props: NextProps) {
         {cap(test.name)}
       </h1>
       <p>{test.how}</p>
-      <TestTags view={current} currency={currency} />
+      <TestTags view={current} />
       {current.shut && (
         <Note tone="stop">
           {current.shut === 'consent' ? (
@@ -65,7 +65,8 @@ export function NextTest(props: NextProps) {
 }
 
 /** What a test takes and risks, in a row of words. */
-function TestTags({ view: { test, cost, gain }, currency }: { view: TestView; currency: string }) {
+function TestTags({ view: { test, cost, gain } }: { view: TestView }) {
+  const { money } = useFormats();
   const opens = test.rung === 'open it';
   return (
     <div className="row gap-8">
@@ -79,7 +80,7 @@ function TestTags({ view: { test, cost, gain }, currency }: { view: TestView; cu
       </Tag>
       {test.risk > 0 && <Tag color="warning">{wording.risk(percent(test.risk))}</Tag>}
       {test.part && <Tag color="warning">{wording.needsAKnownGoodPart}</Tag>}
-      <span className="muted">{wording.inAllLeavesOnAverage(money(cost, currency), narrowing(gain))}</span>
+      <span className="muted">{wording.inAllLeavesOnAverage(money(cost), narrowing(gain))}</span>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/fault';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -6,7 +7,6 @@ import { type SymptomId, symptoms } from '../../../core/knowledge/symptoms';
 import type { JobState } from '../../../core/log/state';
 import type { EarlierJob } from '../../../core/wire/earlier-job';
 import { causeName, symptomName } from '../../../words/fault';
-import { day } from '../../../words/time';
 
 /** What the owner says, as symptoms: those recorded, those that their words and the before-check suggest, and all others. */
 export function Symptoms({
@@ -83,6 +83,7 @@ export function Symptoms({
 }
 
 function HereBefore({ earlier }: { earlier: EarlierJob[] }) {
+  const { day } = useFormats();
   return (
     <div className="field">
       <span className="label small">{wording.hereBefore}</span>

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/fault';
 import { Input, Button, type InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
@@ -6,7 +7,6 @@ import { rungs } from '../../../core/knowledge/tests';
 import type { FaultView, TestView } from '../../../core/diagnose/next';
 import type { JobState } from '../../../core/log/state';
 import { testName, narrowing } from '../../../words/fault';
-import { money } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** The other tests by the rungs of the ladder, those done and declined, and a search that knows what is never done. */
@@ -16,14 +16,12 @@ export function Tests({
   current,
   search,
   onChoose,
-  currency,
 }: {
   seen: FaultView;
   state: JobState;
   current: string | undefined;
   search: RefObject<InputRef | null>;
   onChoose: (test: string) => void;
-  currency: string;
 }) {
   const [words, setWords] = useState('');
   const folk = refusedIn(words);
@@ -66,7 +64,6 @@ export function Tests({
                 key={testView.test.id}
                 view={testView}
                 current={testView.test.id === current}
-                currency={currency}
                 onChoose={onChoose}
               />
             ))}
@@ -85,14 +82,13 @@ export function Tests({
 function TestButton({
   view: t,
   current,
-  currency,
   onChoose,
 }: {
   view: TestView;
   current: boolean;
-  currency: string;
   onChoose: (test: string) => void;
 }) {
+  const { money } = useFormats();
   return (
     <Button
       type={current ? 'primary' : 'default'}
@@ -106,7 +102,7 @@ function TestButton({
           <span className="small">{t.shut === 'consent' ? wording.needsConsent : wording.later}</span>
         )}
       </span>
-      <span className="nowrap small">{`${money(t.cost, currency)} · ${narrowing(t.gain)}`}</span>
+      <span className="nowrap small">{`${money(t.cost)} · ${narrowing(t.gain)}`}</span>
     </Button>
   );
 }

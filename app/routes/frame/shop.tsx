@@ -6,6 +6,7 @@ import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
 import { fromServerOr, NoNetwork, notePerson } from '../../job/offline-page';
 import type { Frame } from '../../ui/frame';
+import { FormatsOf } from '../../ui/formats';
 import { Head, useOpenJobs } from '../../ui/head';
 import { useDeviceKeys } from '../../ui/device-keys';
 import { later } from '../../ui/later';
@@ -43,10 +44,12 @@ export default function ShopFrame({ loaderData }: Route.ComponentProps) {
   }, [now]);
   useDeviceKeys(openJobs, () => setKeys(true));
   return (
-    <div className="frame">
-      <Head who={who} jobs={openJobs} current={job} />
-      <Outlet context={{ who, openJobs } satisfies Frame} />
-      {keys && <KeysSheet onClose={() => setKeys(false)} />}
-    </div>
+    <FormatsOf settings={who.settings}>
+      <div className="frame">
+        <Head who={who} jobs={openJobs} current={job} />
+        <Outlet context={{ who, openJobs } satisfies Frame} />
+        {keys && <KeysSheet onClose={() => setKeys(false)} />}
+      </div>
+    </FormatsOf>
   );
 }

@@ -1,22 +1,20 @@
 import * as wording from '../../../words/screens/jobs';
 import { Button, DatePicker } from 'antd';
-import { dayjs, type Dayjs } from '../../ui/dayjs';
+import { dayjs, type Dayjs, onTheWall } from '../../ui/dayjs';
 import { endings } from '../../../core/log/events';
 import { stages } from '../../../core/progress/stage';
 import { type JobsQuery, jobsQuery } from '../../../core/forms/jobs-query';
+import { useFormats } from '../../ui/formats';
 import { Pick } from '../../ui/pick';
 import { SearchForm } from '../../ui/search-field';
 
 /** The days that people ask for. */
-const spans = (): { label: string; value: [Dayjs, Dayjs] }[] => {
-  const now = dayjs();
-  return [
-    { label: wording.today, value: [now, now] },
-    { label: wording.thisWeek, value: [now.startOf('week'), now] },
-    { label: wording.thisMonth, value: [now.startOf('month'), now] },
-    { label: wording.lastThreeMonths, value: [now.subtract(3, 'month'), now] },
-  ];
-};
+const spans = (now: Dayjs): { label: string; value: [Dayjs, Dayjs] }[] => [
+  { label: wording.today, value: [now, now] },
+  { label: wording.thisWeek, value: [now.startOf('week'), now] },
+  { label: wording.thisMonth, value: [now.startOf('month'), now] },
+  { label: wording.lastThreeMonths, value: [now.subtract(3, 'month'), now] },
+];
 const isoDay = 'YYYY-MM-DD';
 
 /** What the list is narrowed by. Words by Enter; the rest as soon as it is chosen. */
@@ -34,6 +32,7 @@ export function JobsFilter({
   onAsk: (change: Partial<JobsQuery>) => void;
 }) {
   const { at, model, person, from, to, q } = query;
+  const { timeZone } = useFormats();
   return (
     <SearchForm
       label={wording.searchJobs}
@@ -72,7 +71,7 @@ export function JobsFilter({
         aria-label={wording.receivedBetween}
         placeholder={[wording.receivedFrom, 'to']}
         format={['D MMM YYYY', 'D/M/YYYY', isoDay]}
-        presets={spans()}
+        presets={spans(onTheWall(Date.now(), timeZone))}
         allowEmpty={[true, true]}
         value={[from ? dayjs(from) : null, to ? dayjs(to) : null]}
         onChange={(days) =>

@@ -1,3 +1,5 @@
+import type { Formats } from '../../../words/formats';
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/jobs';
 import { Button } from 'antd';
 import { Link, useNavigation, useSearchParams } from 'react-router';
@@ -10,7 +12,6 @@ import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { screenFor } from '../../ui/head';
 import { plural } from '../../../words/things';
-import { dayAndClock } from '../../../words/time';
 import type { Route } from './+types/jobs';
 import { JobsFilter } from './jobs-filter';
 
@@ -27,7 +28,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   const loading = useNavigation().state === 'loading';
   const ask = (change: Partial<JobsQuery>) =>
     setParams(addressOf(jobsQuery, { ...query, page: 0, ...change }));
-  const choice = useShownColumns('jobs', columns);
+  const choice = useShownColumns('jobs', columnsOf(useFormats()));
   const narrowed = addressOf(jobsQuery, { ...query, page: 0, sort: 'number', dir: 'down' }) !== '';
   return (
     <main className="page stack">
@@ -74,7 +75,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   );
 }
 
-const columns: DataColumn<JobLine>[] = [
+const columnsOf = ({ dayAndClock }: Formats): DataColumn<JobLine>[] => [
   { title: wording.job, order: 'number', always: true, cell: (j) => j.number },
   {
     title: wording.device,

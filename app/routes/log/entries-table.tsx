@@ -1,9 +1,9 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/log';
 import { Button } from 'antd';
 import type { JobEvent } from '../../../core/log/events';
 import { DataTable } from '../../ui/data-table';
 import { useJobFrame } from '../../ui/job-frame';
-import { clock, day } from '../../../words/time';
 import { EntryText } from './entry-text';
 import type { Entries } from './use-entries';
 
@@ -18,6 +18,7 @@ export function EntriesTable({
   entries: Entries;
   onBack: (e: JobEvent) => void;
 }) {
+  const { day, clock } = useFormats();
   const { page, index, state } = useJobFrame();
   const name = (id: string) => page.people[id] ?? 'somebody';
   const latest = state.trail.at(-1)?.event;

@@ -3,12 +3,13 @@ import { useState } from 'react';
 import type { Consent } from '../../../core/consents/consents';
 import type { Body } from '../../../core/log/events';
 import { priceText } from '../../../words/offer';
+import { useFormats } from '../../ui/formats';
 import { ConsentsCard, type Given } from './consents-card';
 import type { OfferState } from './use-offer';
 
 /** The owner agrees: name and hand go to the job's private data, what was agreed to into the log. */
 export function Agree({ offer }: { offer: OfferState }) {
-  const { page, index, state, context, who, ended, consents, quote, recorded, fresh, wait } = offer;
+  const { page, index, state, context, ended, consents, quote, recorded, fresh, wait } = offer;
   const [busy, setBusy] = useState(false);
   const agree = async (which: Consent[], given: Given, answers: Record<string, string>) => {
     // name and hand stand with the job's private data; the log knows their id only
@@ -42,7 +43,7 @@ export function Agree({ offer }: { offer: OfferState }) {
       state={state}
       signers={page.signers}
       consents={consents}
-      price={priceText(spoken, who.settings.currency)}
+      price={priceText(spoken, useFormats().money)}
       owner={page.owner ?? ''}
       disabled={ended || wait}
       busy={busy}

@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { flag } from '../../../core/log/state';
 import { offerPage } from '../../../server/use-cases/offer-page';
 import { fromServerOrKeptPage } from '../../job/offline-page';
+import { useFormats } from '../../ui/formats';
 import { Note } from '../../ui/note';
 import { recordedText } from '../../../words/offer';
 import { loadJob } from '../job-loader';
@@ -26,7 +27,7 @@ export const clientLoader = ({ request, serverLoader }: Route.ClientLoaderArgs) 
 /** What is offered: the tasks, the parts and what changes by them, the price, the day; and that the owner agrees. */
 export default function Offer({ loaderData }: Route.ComponentProps) {
   const offer = useOffer(loaderData);
-  const { state, context, who, ended, tasks, time, report } = offer;
+  const { state, context, ended, tasks, time, report } = offer;
   const promisedAt = flag(state, 'promisedAt') ?? null;
   return (
     <main className="page stack">
@@ -42,7 +43,6 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
             rows={offer.rows}
             figures={offer.figures}
             advice={offer.advice}
-            currency={who.settings.currency}
             disabled={ended}
             begun={context.route !== undefined}
           />
@@ -66,14 +66,13 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
 }
 
 function Parts({ offer }: { offer: OfferState }) {
-  const { index, state, who, methods, whole, ended, parts, replaced, report } = offer;
+  const { index, state, methods, whole, ended, parts, replaced, report } = offer;
   return (
     <PartsCard
       index={index}
       state={state}
       slots={replaced}
       parts={parts}
-      currency={who.settings.currency}
       method={methods['display-data']}
       reads={whole?.reads ?? []}
       disabled={ended}
@@ -95,12 +94,13 @@ function Parts({ offer }: { offer: OfferState }) {
 
 /** The screen has moved on from what is recorded and printed: said, until it is recorded. */
 function PriceMoved({ offer }: { offer: OfferState }) {
-  const { ended, quote, recorded, fresh, wait, context, state, who, report } = offer;
+  const { ended, quote, recorded, fresh, wait, context, state, report } = offer;
+  const { money } = useFormats();
   const settled = context.route !== undefined && state.consent.price !== undefined;
   if (ended || !quote || !recorded || fresh || wait || settled) return null;
   return (
     <Note layout="row" role="status">
-      <span className="fill">{recordedText(recorded, who.settings.currency)}</span>
+      <span className="fill">{recordedText(recorded, money)}</span>
       <Button onClick={() => void report(quote)}>{wording.recordThisPrice}</Button>
     </Note>
   );

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/offer';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
@@ -7,7 +8,6 @@ import type { ReadAt } from '../../../core/quote/for-route';
 import type { methodsOf } from '../../../core/methods/methods';
 import type { StockPart } from '../../../core/wire/stock';
 import { cap, thingName } from '../../../words/things';
-import { money } from '../../../words/time';
 import { Effects } from './effects-table';
 import { PartsList } from './parts-list';
 
@@ -16,7 +16,6 @@ interface Props {
   state: JobState;
   slots: string[];
   parts: StockPart[];
-  currency: string;
   method: ReturnType<typeof methodsOf>['display-data'];
   disabled: boolean;
   onPart: (slot: string, part: StockPart | undefined) => void;
@@ -53,7 +52,8 @@ function usualRemedy(
 }
 
 function NewPart(props: Props & { slot: string }) {
-  const { slot, index, state, parts, currency, method, disabled, onPart, reads } = props;
+  const { money } = useFormats();
+  const { slot, index, state, parts, method, disabled, onPart, reads } = props;
   const chosen = state.part[slot];
   const compared = compareRemedies(index, slot);
   const { kind, price } = index.slots.get(slot)!;
@@ -64,7 +64,7 @@ function NewPart(props: Props & { slot: string }) {
         <span className="muted small">
           {chosen
             ? wording.chosenOf(chosen.provenance, chosen.serial ? `, serial ${chosen.serial}` : '')
-            : wording.listPrice(money(price, currency))}
+            : wording.listPrice(money(price))}
         </span>
       </div>
       <PartsList
@@ -72,7 +72,6 @@ function NewPart(props: Props & { slot: string }) {
         slot={slot}
         parts={parts.filter((p) => p.slot === slot)}
         chosen={chosen?.part}
-        currency={currency}
         disabled={disabled}
         onPart={(p) => onPart(slot, p)}
       />

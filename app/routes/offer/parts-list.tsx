@@ -1,10 +1,10 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/offer';
 import { Button, Tag } from 'antd';
 import { Link } from 'react-router';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { StockPart } from '../../../core/wire/stock';
 import { list, thingName } from '../../../words/things';
-import { money } from '../../../words/time';
 
 /** The parts in stock that fit one place, one of which may be chosen. */
 export function PartsList({
@@ -12,7 +12,6 @@ export function PartsList({
   slot,
   parts,
   chosen,
-  currency,
   disabled,
   onPart,
 }: {
@@ -21,10 +20,10 @@ export function PartsList({
   parts: readonly StockPart[];
   /** The id of the chosen one. */
   chosen: string | undefined;
-  currency: string;
   disabled: boolean;
   onPart: (part: StockPart | undefined) => void;
 }) {
+  const { money } = useFormats();
   if (parts.length === 0)
     return (
       <p className="muted small m-0">
@@ -58,7 +57,7 @@ export function PartsList({
                 </Tag>
               )}
             </span>
-            <span className="strong nowrap">{money(stockPart.priceMinor, currency)}</span>
+            <span className="strong nowrap">{money(stockPart.priceMinor)}</span>
             <Button
               type={mine ? 'primary' : 'default'}
               className="min-w-92"

@@ -1,12 +1,16 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/offer';
 import { Progress, Input, Button } from 'antd';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
 import { percent } from '../../../words/fault';
-import { adviceName, adviceText } from '../../../words/offer';
-import { minutes, money } from '../../../words/time';
+import { adviceName, adviceText, taxText } from '../../../words/offer';
+import type { Money } from '../../../words/formats';
+import { minutes } from '../../../words/time';
 import type { Field as FigureName, Figures } from './use-figures';
 import type { Quoting } from './use-quote';
+import { roundTo } from '../../../core/quote/tax';
+import { useJobFrame } from '../../ui/job-frame';
 import { Field } from '../../ui/field';
 import { DataTable } from '../../ui/data-table';
 import { Note } from '../../ui/note';
@@ -21,13 +25,15 @@ interface Props {
   rows: OptionRow[];
   figures: Figures;
   advice: AdviceGiven | undefined;
-  currency: string;
   disabled: boolean;
   begun: boolean;
 }
 
 /** What it will cost: the range, the chance of staying within the owner's limit, the options side by side, and the advice. */
-export function PriceCard({ quoting, rows, figures, advice, currency, disabled, begun }: Props) {
+export function PriceCard({ quoting, rows, figures, advice, disabled, begun }: Props) {
+  const { money } = useFormats();
+  const { roundMinor, tax } = useJobFrame().who.settings;
+  const price: Money = (minor) => money(roundTo(minor, roundMinor));
   const main = quoting.options?.[0];
   const whole = main && 'distribution' in main ? main : undefined;
   const { limit } = figures;
@@ -48,7 +54,14 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
         )}
       </div>
       {whole ? (
-        <PriceRange whole={whole} limit={limit} currency={currency} begun={begun} />
+        <>
+          <PriceRange whole={whole} limit={limit} price={price} begun={begun} />
+          {tax && (
+            <div className="muted small">
+              {taxText(tax.percent, tax.name, roundTo(whole.distribution.p50, roundMinor), money)}
+            </div>
+          )}
+        </>
       ) : main ? (
         <Note tone="stop">{wording.thereIsNoSafeWay}</Note>
       ) : (
@@ -65,13 +78,13 @@ export function PriceCard({ quoting, rows, figures, advice, currency, disabled, 
           data-testid="advice"
         >
           <span className="strong">{`${adviceName[advice.advice]}. `}</span>
-          {adviceText(advice, currency)}
+          {adviceText(advice, money)}
         </Note>
       )}
       {quoting.options && rows.length > 1 && (
         <DataTable
           name={wording.optionsSideBySide}
-          rows={optionRows(quoting.options, rows, figures.replacement, limit, currency)}
+          rows={optionRows(quoting.options, rows, figures.replacement, limit, price)}
           rowKey={(o) => o.id}
           columns={[
             {
@@ -137,7 +150,7 @@ function optionRows(
   names: readonly OptionRow[],
   replacement: number | null,
   limit: number | null,
-  currency: string,
+  money: Money,
 ): OptionShown[] {
   const shown = options.flatMap((o): OptionShown[] => {
     const row = names.find((r) => r.id === o.id);
@@ -146,7 +159,7 @@ function optionRows(
     return [
       {
         ...row,
-        range: `${money(o.distribution.p10, currency)} – ${money(o.distribution.p90, currency)}`,
+        range: `${money(o.distribution.p10)} – ${money(o.distribution.p90)}`,
         hands: minutes(o.hands.likely / 60),
         within: limit === null ? wording.noLimit : percent(chanceWithin(o.distribution, limit)),
       },
@@ -159,7 +172,7 @@ function optionRows(
     {
       id: 'another phone',
       name: wording.anotherPhone2,
-      range: money(replacement, currency),
+      range: money(replacement),
       hands: '–',
       within,
     },

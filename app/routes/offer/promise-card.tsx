@@ -1,8 +1,9 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/offer';
 import { Input, Button } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../../words/things';
-import { minutes, soon } from '../../../words/time';
+import { minutes } from '../../../words/time';
 import { later } from '../../ui/later';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
@@ -32,6 +33,7 @@ export function PromiseCard({
   disabled,
   onPromise,
 }: Props) {
+  const { soon } = useFormats();
   const [at, setAt] = useState<number | null>();
   const [as, setAs] = useState(promisedAs);
   const typed = at === undefined ? promisedAt : at;

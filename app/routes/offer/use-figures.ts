@@ -1,5 +1,6 @@
 import * as wording from '../../../words/screens/offer';
 import { useEffect, useState } from 'react';
+import { useFormats } from '../../ui/formats';
 import { amountProblem, readAmount } from '../../../core/quote/amount';
 
 const fields = ['limit', 'replacement', 'elsewhere', 'extra'] as const;
@@ -19,9 +20,10 @@ export function useFigures(
   job: string,
   recorded: { limit: number | null; replacement: number | null } | undefined,
 ): Figures {
+  const formats = useFormats();
   const key = `snavek-offer-${job}`;
   const amount = (m: number | null | undefined) =>
-    m === null || m === undefined ? '' : (m / 100).toFixed(2);
+    m === null || m === undefined ? '' : formats.typedAmount(m);
   const [text, setText] = useState<Record<Field, string>>({
     limit: amount(recorded?.limit),
     replacement: amount(recorded?.replacement),
@@ -45,9 +47,9 @@ export function useFigures(
   const error: Figures['error'] = {};
   const read = (f: Exclude<Field, 'extra'>) => {
     if (!text[f].trim()) return null;
-    const amountRead = readAmount(text[f]);
+    const amountRead = readAmount(text[f], formats);
     if (amountRead.ok) return amountRead.minor;
-    error[f] = amountProblem[amountRead.why];
+    error[f] = amountProblem(amountRead.why, formats);
     return null;
   };
   const [limit, replacement, elsewhere] = [read('limit'), read('replacement'), read('elsewhere')];

@@ -6,6 +6,8 @@ import { methodsOfRemedies, type Remedies } from '../../../core/pairing/effects'
 import { type AdviceGiven, advise, type Priced } from '../../../core/quote/advice';
 import { earliestReady } from '../../../core/quote/promise';
 import { chanceWithin } from '../../../core/quote/quote';
+import { payFactor, roundTo } from '../../../core/quote/tax';
+import type { ShopSettings } from '../../../core/wire/who';
 import { methodsOf } from '../../../core/methods/methods';
 import type { OfferPage } from '../../../core/wire/offer-page';
 import { useNow } from '../../job/ticker';
@@ -19,12 +21,18 @@ import { useQuote } from './use-quote';
 const seedOf = (job: string) => Number.parseInt(job.slice(0, 8), 16) | 0;
 const trials = 4000;
 
-const quoteOf = (whole: QuotedOption, advice: AdviceGiven, figures: Figures): BodyOf<'quoted'> => ({
+const quoteOf = (
+  whole: QuotedOption,
+  advice: AdviceGiven,
+  figures: Figures,
+  { roundMinor, tax }: ShopSettings,
+): BodyOf<'quoted'> => ({
   type: 'quoted',
-  p10Minor: Math.round(whole.distribution.p10),
-  p50Minor: Math.round(whole.distribution.p50),
-  p90Minor: Math.round(whole.distribution.p90),
-  meanMinor: Math.round(whole.distribution.mean),
+  p10Minor: roundTo(whole.distribution.p10, roundMinor),
+  p50Minor: roundTo(whole.distribution.p50, roundMinor),
+  p90Minor: roundTo(whole.distribution.p90, roundMinor),
+  meanMinor: roundTo(whole.distribution.mean, roundMinor),
+  ...(tax ? { taxPercent: tax.percent, taxName: tax.name } : {}),
   limitMinor: figures.limit,
   chance: figures.limit === null ? null : chanceWithin(whole.distribution, figures.limit),
   replacementMinor: figures.replacement,
@@ -32,7 +40,11 @@ const quoteOf = (whole: QuotedOption, advice: AdviceGiven, figures: Figures): Bo
 });
 
 /** What the options come to: the whole, the advice, and the price that would be recorded. */
-function priceOf(options: readonly (QuotedOption | { id: string })[], figures: Figures) {
+function priceOf(
+  options: readonly (QuotedOption | { id: string })[],
+  figures: Figures,
+  settings: ShopSettings,
+) {
   const priced = (quotedOption: QuotedOption): Priced => ({
     id: quotedOption.id,
     meanMinor: quotedOption.distribution.mean,
@@ -49,7 +61,7 @@ function priceOf(options: readonly (QuotedOption | { id: string })[], figures: F
     figures.elsewhere === null ? [] : [{ name: 'elsewhere', priceMinor: figures.elsewhere }],
     figures.limit,
   );
-  return { whole, advice, quote: quoteOf(whole, advice, figures) };
+  return { whole, advice, quote: quoteOf(whole, advice, figures, settings) };
 }
 
 /** The offer of a job: what it will cost and be, computed anew from what is chosen; and what of it is in the record. */
@@ -82,18 +94,20 @@ export function useOffer({ parts, waiting, benches }: OfferPage) {
             modelHash: flag(state, 'modelHash') ?? '',
             seed: seedOf(page.id),
             trials,
+            factor: payFactor(who.settings.tax),
             options: options.map((o) => o.option),
           } satisfies QuoteAsked)
         : undefined,
     };
   }, [state.task, state.part, state.remedy, state.condition, ended, figures.extraMin, parts]);
   const quoting = useQuote(asked);
-  const { whole, advice, quote } = priceOf(quoting.options ?? [], figures);
+  const { whole, advice, quote } = priceOf(quoting.options ?? [], figures, who.settings);
   const fresh =
     quote !== undefined &&
     recorded !== undefined &&
     quote.p10Minor === recorded.p10Minor &&
     quote.p90Minor === recorded.p90Minor &&
+    quote.taxPercent === recorded.taxPercent &&
     quote.limitMinor === recorded.limitMinor;
   const wait = quoting.busy || (tasks.length > 0 && quote === undefined);
   // the price that is agreed to is the one that is recorded: what stands on the screen goes into the log first

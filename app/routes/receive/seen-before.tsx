@@ -1,10 +1,10 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { EarlierJob } from '../../../core/wire/earlier-job';
 import { causeName } from '../../../words/fault';
-import { day } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 export interface Seen {
@@ -38,6 +38,7 @@ export function useSeen(draft: string, tag: string): Seen {
 
 /** A device that has been here before, or that somebody else is receiving just now. */
 export function SeenBefore({ seen, onAsLastTime }: { seen: Seen; onAsLastTime: (j: EarlierJob) => void }) {
+  const { day } = useFormats();
   const [last] = seen.earlier;
   const open = seen.earlier.find((j) => j.ending === null);
   return (

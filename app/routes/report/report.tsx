@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/report';
 import { Button, Collapse } from 'antd';
 import { z } from 'zod';
@@ -14,9 +15,9 @@ import {
   termsLines,
   waterText,
 } from '../../../words/report';
-import { clock, dayAndClock } from '../../../words/time';
 import type { Route } from './+types/report';
 import { LinkButton } from '../../ui/link-button';
+import { formatsOf } from '../../../words/formats';
 import { DataTable } from '../../ui/data-table';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -31,7 +32,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
     lines: doneLines(d),
     faultLine: faultLine(d),
-    terms: termsLines(d, dayAndClock),
+    terms: termsLines(d, formatsOf(who.settings)),
     conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
     events: d.events.map((event) => ({
       id: event.id,
@@ -113,6 +114,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
 }
 
 function CameIn({ d }: { d: Shown }) {
+  const { dayAndClock } = useFormats();
   return (
     <section className="card stack">
       <h2>{wording.whatCameIn}</h2>
@@ -183,6 +185,7 @@ function Checked({ d }: { d: Shown }) {
 
 /** What the owner agreed to, what was passed with a reason, what was noted. */
 function Said({ d }: { d: Shown }) {
+  const { dayAndClock } = useFormats();
   return (
     <>
       {d.effects.length > 0 && (
@@ -225,6 +228,7 @@ function Said({ d }: { d: Shown }) {
 }
 
 function Entries({ d }: { d: Shown }) {
+  const { clock } = useFormats();
   return (
     <DataTable
       rows={d.events}

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/route';
 import { Radio, Button } from 'antd';
 import { useState } from 'react';
@@ -7,23 +8,22 @@ import { methodRows } from '../../../core/methods/methods';
 import type { Choice, Route } from '../../../core/steps/route';
 import { concerns, type MethodBlock, methodBlock } from '../../../core/route/method-blocks';
 import { stationName, thingName } from '../../../words/things';
-import { signedMinutes, signedMoney } from '../../../words/time';
+import { signedMinutes } from '../../../words/time';
 import { Pick } from '../../ui/pick';
 
 /** The pieces that could come away in more than one way; one can be insisted on, and all the rest is planned again. */
 export function WaysCard({
   index,
   plan,
-  currency,
   force,
   onForce,
 }: {
   index: IndexedModel;
   plan: Route;
-  currency: string;
   force: Record<string, string>;
   onForce: ((c: Choice, way: string | undefined) => void) | undefined;
 }) {
+  const { signedMoney } = useFormats();
   if (!plan.choices.length) return null;
   return (
     <section className="card stack" aria-label={wording.otherWays}>
@@ -51,13 +51,13 @@ export function WaysCard({
                           ? wording.taken
                           : wording.riskConsumables(
                               signedMinutes(o.against.minutes),
-                              signedMoney(o.against.risk, currency),
-                              signedMoney(o.against.consumables, currency),
+                              signedMoney(o.against.risk),
+                              signedMoney(o.against.consumables),
                             )}
                     </span>
                   </span>
                   {o.against && !o.chosen && (
-                    <span className="nowrap small strong">{signedMoney(o.against.total, currency)}</span>
+                    <span className="nowrap small strong">{signedMoney(o.against.total)}</span>
                   )}
                 </span>
               </Radio>

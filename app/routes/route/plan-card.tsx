@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/route';
 import { Button, Progress } from 'antd';
 import { targetsLeft } from '../../../core/rules/step-of-event';
@@ -5,7 +6,6 @@ import type { Route, Step } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 import { StopSheet } from '../../ui/stop-sheet';
 import { tasksText } from '../../../words/offer';
-import { money } from '../../../words/time';
 import { StepTable } from './step-table';
 import type { RouteState } from './use-route';
 
@@ -87,13 +87,12 @@ function PlanButtons({ route: { adopted, ended, again, page, shown, busy, take }
 }
 
 /** The search goes on: how good the answer below is, and that it can be stopped. */
-function Looking({ shown, route: { plan, who } }: { shown: Route | undefined; route: RouteState }) {
+function Looking({ shown, route: { plan } }: { shown: Route | undefined; route: RouteState }) {
+  const { money } = useFormats();
   return (
     <Note layout="row" role="status" className="under-8">
       <span className="fill">
-        {!shown
-          ? wording.planning
-          : wording.anAnswerStandsBelowAt(money(shown.searched - shown.lowerBound, who.settings.currency))}
+        {!shown ? wording.planning : wording.anAnswerStandsBelowAt(money(shown.searched - shown.lowerBound))}
         <Progress
           aria-label={wording.howFarTheSearchHas}
           percent={Math.round((100 * plan.stage) / Math.max(1, plan.stages))}

@@ -1,3 +1,4 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/route';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -7,7 +8,7 @@ import type { Route } from '../../../core/steps/route';
 import { Note } from '../../ui/note';
 import { TaskPicker } from '../../ui/task-picker';
 import { provedText } from '../../../words/route';
-import { minutes, money } from '../../../words/time';
+import { minutes } from '../../../words/time';
 import { MethodsCard, WaysCard } from './choice-cards';
 import { ClearSheet } from './clear-sheet';
 import { Kit } from './kit-card';
@@ -15,19 +16,17 @@ import type { RouteState } from './use-route';
 
 /** Beside the route: its cost, its tasks, the other ways and methods, what to lay out, what the owner is told. */
 export function RouteSide({ route }: { route: RouteState }) {
-  const { index, page, shown, planning, adopted, ended, wishes, setWishes, who } = route;
-  const { currency } = who.settings;
+  const { index, page, shown, planning, adopted, ended, wishes, setWishes } = route;
   return (
     <>
       <Conditions route={route} />
-      {shown && <Cost shown={shown} currency={currency} />}
+      {shown && <Cost shown={shown} />}
       {!ended && <Tasks route={route} />}
       {shown && (
         <>
           <WaysCard
             index={index}
             plan={shown}
-            currency={currency}
             force={planning ? wishes.force : shown.input.force}
             onForce={
               planning
@@ -99,7 +98,8 @@ function Conditions({ route: { conditions, state, reportAndPlan } }: { route: Ro
   );
 }
 
-function Cost({ shown, currency }: { shown: Route; currency: string }) {
+function Cost({ shown }: { shown: Route }) {
+  const { money } = useFormats();
   const { hands, wait } = shown.minutes;
   return (
     <section className="card stack">
@@ -107,12 +107,12 @@ function Cost({ shown, currency }: { shown: Route; currency: string }) {
         <h2>{wording.aboutOfHands(minutes(hands.likely))}</h2>
         <span className="muted nowrap">{wording.min(Math.round(hands.low), Math.round(hands.high))}</span>
       </div>
-      <p>{wording.andOfWaiting(minutes(wait), provedText(shown, currency))}</p>
+      <p>{wording.andOfWaiting(minutes(wait), provedText(shown, money))}</p>
       <p className="muted small">
         {wording.handsRiskConsumablesPartsCome(
-          money(shown.cost.time, currency),
-          money(shown.cost.risk, currency),
-          money(shown.cost.consumables, currency),
+          money(shown.cost.time),
+          money(shown.cost.risk),
+          money(shown.cost.consumables),
         )}
       </p>
     </section>

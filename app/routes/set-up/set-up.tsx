@@ -1,16 +1,18 @@
 import { Button, Checkbox, Form, Input } from 'antd';
+import { useEffect } from 'react';
 import { data, redirect, useFetcher } from 'react-router';
-import { currencies, setUpFields } from '../../../core/forms/people-fields';
+import { setUpFields } from '../../../core/forms/people-fields';
 import { generalStations } from '../../../core/methods/catalogue';
-import { readAmount } from '../../../core/quote/amount';
+import { minorTyped } from '../../../core/quote/amount';
+import { minorDigits } from '../../../words/formats';
 import { foundWorkshop, setUpOpen } from '../../../server/use-cases/set-up';
 import * as wording from '../../../words/screens/set-up';
 import { jsonBody, peerContext, requireSameOrigin, whoContext } from '../../context';
 import { Field } from '../../ui/field';
 import { FrontPage } from '../../ui/front-page';
 import { Note } from '../../ui/note';
-import { Pick } from '../../ui/pick';
-import { ruleOf, useServerErrors } from '../../ui/zod-form';
+import { CountryAndZone, CurrencyField, placeOfBrowser, TaxIncluded } from '../../ui/places-fields';
+import { ruleOf, typedFigure, useServerErrors } from '../../ui/zod-form';
 import type { Route } from './+types/set-up';
 
 /** The page is there only while no workshop is. */
@@ -28,10 +30,6 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 const rule = (name: keyof typeof setUpFields.shape) => [ruleOf(setUpFields.shape[name])];
-const minorOf = (text: unknown): number => {
-  const read = readAmount(String(text ?? ''));
-  return read.ok ? read.minor : Number.NaN;
-};
 const usual = ['hot-plate', 'dryer'];
 
 /** The first start: what cannot be guessed about a workshop, and who owns it. */
@@ -39,6 +37,9 @@ export default function SetUp() {
   const [form] = Form.useForm();
   const fetcher = useFetcher<{ errors: Record<string, string> }>();
   const errors = fetcher.data?.errors;
+  useEffect(() => form.setFieldsValue(placeOfBrowser()), [form]);
+  const currency = Form.useWatch('currency', form) ?? 'EUR';
+  const minorOf = (text: unknown) => minorTyped(text, { digits: minorDigits(currency) });
   useServerErrors(form, errors);
   return (
     <FrontPage>
@@ -47,12 +48,15 @@ export default function SetUp() {
         layout="vertical"
         className="card stack"
         validateTrigger="onBlur"
-        initialValues={{ currency: 'EUR', rate: '60', stations: usual }}
-        onFinish={({ rate, ...given }) =>
-          void fetcher.submit(JSON.stringify({ ...given, hourlyRateMinor: minorOf(rate) }), {
-            method: 'post',
-            encType: 'application/json',
-          })
+        initialValues={{ currency: 'EUR', rate: '60', tax: '0', taxIncluded: false, stations: usual }}
+        onFinish={({ rate, tax, ...given }) =>
+          void fetcher.submit(
+            JSON.stringify({ ...given, taxPercent: typedFigure(tax), hourlyRateMinor: minorOf(rate) }),
+            {
+              method: 'post',
+              encType: 'application/json',
+            },
+          )
         }
       >
         <h2>{wording.yourWorkshop}</h2>
@@ -68,10 +72,9 @@ export default function SetUp() {
         <Field name="shop" label={wording.shop} rules={rule('shop')}>
           <Input maxLength={60} autoComplete="organization" />
         </Field>
+        <CountryAndZone />
         <div className="fields">
-          <Field name="currency" label={wording.currency} rules={rule('currency')}>
-            <Pick options={currencies.map((c) => ({ value: c, label: c }))} />
-          </Field>
+          <CurrencyField />
           <Field
             name="rate"
             label={wording.hourOfHands}
@@ -79,7 +82,11 @@ export default function SetUp() {
           >
             <Input inputMode="decimal" maxLength={12} />
           </Field>
+          <Field name="tax" label={wording.tax} rules={[ruleOf(setUpFields.shape.taxPercent, typedFigure)]}>
+            <Input inputMode="decimal" maxLength={6} />
+          </Field>
         </div>
+        <TaxIncluded />
         <Field name="stations" label={wording.stations} extra={wording.routesUseThem}>
           <Checkbox.Group
             className="two-columns"

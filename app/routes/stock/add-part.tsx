@@ -1,15 +1,18 @@
 import * as wording from '../../../words/screens/stock';
 import { Button, Collapse, Form, Input, type InputProps, Select } from 'antd';
 import { useEffect, useState } from 'react';
-import { partFields } from '../../../core/forms/part-fields';
+import { partFieldsIn } from '../../../core/forms/part-fields';
 import { provenances, releases } from '../../../core/log/events';
 import type { StockModel } from '../../../core/wire/stock';
 import { Field } from '../../ui/field';
+import { useFormats } from '../../ui/formats';
 import { Pick } from '../../ui/pick';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';
 import type { Said } from './stock';
 
-type Name = keyof typeof partFields.shape;
+type Name = keyof ReturnType<typeof partFieldsIn>['shape'];
+/** What is right in a field; a price is read as the workshop's currency is written. */
+const useRule = (name: Name) => ruleOf(partFieldsIn(useFormats()).shape[name]);
 const blank: Record<Name, string> = {
   name: '',
   model: '',
@@ -25,13 +28,12 @@ const blank: Record<Name, string> = {
 };
 interface Props {
   models: StockModel[];
-  currency: string;
   said: Said | undefined;
   busy: boolean;
   ask: (b: Record<string, unknown>) => void;
 }
 /** A part for the drawer. Model, provenance and supplier stay for the next one of the same delivery. */
-export function AddPart({ models, currency, said, busy, ask }: Props) {
+export function AddPart({ models, said, busy, ask }: Props) {
   const [form] = Form.useForm<Record<Name, string>>();
   const [sent, setSent] = useState(false);
   useServerErrors(form, sent && said && !said.ok ? said.errors : undefined);
@@ -71,7 +73,12 @@ export function AddPart({ models, currency, said, busy, ask }: Props) {
         </div>
         <div className="fields">
           <Chosen name="provenance" label={wording.whereFromLabel} options={plain(provenances)} />
-          <Typed name="price" label={wording.priceOf(currency)} inputMode="decimal" maxLength={16} />
+          <Typed
+            name="price"
+            label={wording.priceOf(useFormats().currency)}
+            inputMode="decimal"
+            maxLength={16}
+          />
         </div>
         <div className="fields">
           <Typed name="supplier" label={wording.supplier} maxLength={120} />
@@ -96,7 +103,7 @@ const plain = (list: readonly string[]) => list.map((x) => ({ value: x, label: x
 
 function Typed({ name, label, ...input }: { name: Name; label: string } & Omit<InputProps, 'name'>) {
   return (
-    <Field name={name} htmlFor={`part-${name}`} label={label} rules={[ruleOf(partFields.shape[name])]}>
+    <Field name={name} htmlFor={`part-${name}`} label={label} rules={[useRule(name)]}>
       <Input id={`part-${name}`} {...input} />
     </Field>
   );
@@ -115,7 +122,7 @@ function Chosen({
       name={name}
       htmlFor={`part-${name}`}
       label={label}
-      rules={[ruleOf(partFields.shape[name])]}
+      rules={[useRule(name)]}
       // nothing chosen shows the hint, not an empty line
       getValueProps={(value: string) => ({ value: value || undefined })}
     >

@@ -1,16 +1,16 @@
+import type { Money } from '../../../words/formats';
 import * as wording from '../../../words/screens/stock';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { StockPart } from '../../../core/wire/stock';
 import type { StockModel } from '../../../core/wire/stock';
 import type { DataColumn } from '../../ui/data-table';
-import { money } from '../../../words/time';
 import { Locked } from './locked';
 import type { Said } from './stock';
 
 interface Looks {
   models: readonly StockModel[];
-  currency: string;
+  money: Money;
   /** Whoever looks may change the stock. */
   may: boolean;
   said: Said | undefined;
@@ -56,7 +56,7 @@ export const columnsOf = (looks: Looks): DataColumn<StockPart>[] => [
     order: 'price',
     className: 'nowrap',
     align: 'right',
-    cell: (p) => money(p.priceMinor, looks.currency),
+    cell: (p) => looks.money(p.priceMinor),
   },
   {
     title: wording.whereItIs,

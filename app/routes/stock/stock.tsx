@@ -9,7 +9,7 @@ import { changeStock, mayStock, stockPage } from '../../../server/use-cases/stoc
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { ColumnChoice, useShownColumns } from '../../ui/column-choice';
 import { DataTable } from '../../ui/data-table';
-import { useFrame } from '../../ui/frame';
+import { useFormats } from '../../ui/formats';
 import { Pick } from '../../ui/pick';
 import { SearchForm } from '../../ui/search-field';
 import { StockSide } from '../../ui/stock-side';
@@ -34,14 +34,13 @@ export type Said = Awaited<ReturnType<typeof action>>;
 
 /** The parts in the drawer, with where they came from and where they went. */
 export default function Stock({ loaderData }: Route.ComponentProps) {
-  const { currency } = useFrame().who.settings;
   const { models, may } = loaderData;
   const stock = useStock<Said>();
   return (
     <main className="page stack">
       <StockTabs />
       <div className="cols main-narrow high">
-        <Parts loaded={loaderData} stock={stock} currency={currency} />
+        <Parts loaded={loaderData} stock={stock} />
         <StockSide
           said={stock.said}
           may={may}
@@ -49,7 +48,7 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
           whoMay={wording.anOwnerOrALead}
           onCsv={(csv) => stock.ask({ do: 'import', csv })}
         >
-          <AddPart models={models} currency={currency} said={stock.said} busy={stock.busy} ask={stock.ask} />
+          <AddPart models={models} said={stock.said} busy={stock.busy} ask={stock.ask} />
         </StockSide>
       </div>
     </main>
@@ -58,14 +57,15 @@ export default function Stock({ loaderData }: Route.ComponentProps) {
 
 type Loaded = Route.ComponentProps['loaderData'];
 type StockState = ReturnType<typeof useStock<Said>>;
-function Parts({ loaded, stock, currency }: { loaded: Loaded; stock: StockState; currency: string }) {
+function Parts({ loaded, stock }: { loaded: Loaded; stock: StockState }) {
   const { query, parts, total, free, models, may } = loaded;
   const [, setParams] = useSearchParams();
   const loading = useNavigation().state === 'loading';
   const [picked, setPicked] = useState<string[]>([]);
   const ask = (change: Partial<StockQuery>) =>
     setParams(addressOf(stockQuery, { ...query, page: 0, ...change }));
-  const choice = useShownColumns('stock', columnsOf({ models, currency, may, ...stock }));
+  const { money } = useFormats();
+  const choice = useShownColumns('stock', columnsOf({ models, money, may, ...stock }));
   const chosen = picked.filter((id) => parts.some((p) => p.id === id && p.jobId === null));
   return (
     <section className="card stack" aria-label={wording.parts}>

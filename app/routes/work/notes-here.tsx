@@ -1,10 +1,10 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/work';
 import type { JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
 import type { Step } from '../../../core/steps/route';
 import type { JobPage } from '../../../core/wire/job-page';
 import { thingName } from '../../../words/things';
-import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** The things that a step is about: what was noted of one of them belongs here. */
@@ -32,6 +32,7 @@ export function NotesHere({
   step: Step | undefined;
   page: JobPage;
 }) {
+  const { soon } = useFormats();
   const things = thingsOf(step);
   const own: Said[] = Object.entries(state.note)
     .filter(([, n]) => things.includes(n.thing))

@@ -1,9 +1,9 @@
+import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import { flag, type JobState } from '../../../core/log/state';
 import type { JobPage } from '../../../core/wire/job-page';
 import type { Who } from '../../../core/wire/who';
-import { soon } from '../../../words/time';
 import { Note } from '../../ui/note';
 
 /** Somebody else works on this device: said, and taken over by an entry of its own. */
@@ -18,6 +18,7 @@ export function WorkerBar({
   page: JobPage;
   onTake: () => void;
 }) {
+  const { soon } = useFormats();
   const w = flag(state, 'worker');
   if (!w || w.by === who.personId || flag(state, 'ending') !== undefined) return null;
   return (

@@ -1,7 +1,7 @@
+import { useFormats } from '../../ui/formats';
 import { Button } from 'antd';
 import type { BackupFile } from '../../../core/wire/backup-file';
 import * as wording from '../../../words/screens/workshop';
-import { soon } from '../../../words/time';
 import { DataTable } from '../../ui/data-table';
 import { Note } from '../../ui/note';
 import { Kept, useChange } from './use-change';
@@ -11,6 +11,7 @@ const freshMs = 36 * 3_600_000;
 
 /** What has been saved of the workshop, and saving it now. */
 export function Backup({ files, now }: { files: BackupFile[]; now: number }) {
+  const { soon } = useFormats();
   const { change, busy, said } = useChange();
   const [latest] = files;
   return (

@@ -1,19 +1,17 @@
 import * as wording from '../../../words/screens/workshop';
 import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
 import { hourlyRateMinor, warrantyMonths, waitFields } from '../../../core/forms/workshop-fields';
-import { readAmount } from '../../../core/quote/amount';
+import { minorTyped } from '../../../core/quote/amount';
 import type { ShopSettings } from '../../../core/wire/who';
 import { Field } from '../../ui/field';
+import { useFormats } from '../../ui/formats';
 import { ruleOf, typedNumber, useServerErrors } from '../../ui/zod-form';
 import { Kept, useChange } from './use-change';
 
-const minorOf = (text: unknown): number => {
-  const read = readAmount(String(text ?? ''));
-  return read.ok ? read.minor : Number.NaN;
-};
-
 /** What an hour costs, how long the workshop stands by its work, and waits that it wants longer than they must be. */
 export function Money({ settings, may }: { settings: ShopSettings; may: boolean }) {
+  const formats = useFormats();
+  const minorOf = (text: unknown) => minorTyped(text, formats);
   return (
     <section className="card stack">
       <h2>{wording.rateWarrantyAndWaits}</h2>
@@ -34,7 +32,7 @@ export function Money({ settings, may }: { settings: ShopSettings; may: boolean 
         label={wording.anHourOfHands(settings.currency)}
         inputMode="decimal"
         maxLength={12}
-        shown={(settings.hourlyRateMinor / 100).toFixed(2)}
+        shown={formats.typedAmount(settings.hourlyRateMinor)}
         rule={ruleOf(hourlyRateMinor, minorOf)}
         may={may}
         ask={(typed) => ({ do: 'rate', hourlyRateMinor: minorOf(typed) })}

@@ -11,6 +11,7 @@ import { backUpNow, backupFiles } from '../../../server/use-cases/backups';
 import { Backup } from './backup';
 import { Money } from './money';
 import { People } from './people';
+import { Places } from './places';
 import { Kept, useChange } from './use-change';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -49,6 +50,7 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
       <div className="cols main-side high">
         <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
         <div className="stack">
+          <Places name={name} settings={settings} may={may.means} />
           <Money settings={settings} may={may.means} />
           <Stations owned={settings.stations} may={may.means} />
           <Practice offered={settings.practiceModels === true} may={may.means} />
