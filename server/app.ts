@@ -23,6 +23,7 @@ import { endPlanner } from './planner';
 import { setUpCode } from './auth/set-up-code';
 import { setUpOpen } from './use-cases/set-up';
 import { stopping } from './shutdown';
+import { endQueue, startQueue } from './tasks/queue';
 import { photoLimitBytes } from '../core/log/photo-limit';
 
 export const app = express();
@@ -175,6 +176,7 @@ export async function start(): Promise<void> {
     if (await seedDemo(Date.now())) log.info('demo workshop made');
   } else await shipModels();
   getBus(appUrl(databaseUrl()));
+  await startQueue();
 }
 /** The code with which the first workshop is founded; undefined where there is one. */
 export const firstCode = async (): Promise<string | undefined> =>
@@ -190,6 +192,7 @@ export function endStreams(): void {
   stopping.abort();
 }
 export async function stop(): Promise<void> {
+  await endQueue();
   await endPlanner();
   await closeBus();
   await closeOrm();

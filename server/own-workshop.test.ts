@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Changed } from '../core/wire/changed';
@@ -9,10 +8,9 @@ import { attempts } from './auth/attempts';
 import { isSetUpCode, setUpCode } from './auth/set-up-code';
 import { whoAsks } from './auth/session';
 import { Invite, Workshop } from './db/entities';
-import { asOwner, closeOrm, databaseUrl, inShop, migrate, shopOf } from './db/orm';
+import { inShop, shopOf } from './db/orm';
 import { addWorkshop } from './db/workshop';
 import { namesOf } from './db/people';
-import { shipModels } from './seed/seed';
 import { receivePage } from './use-cases/drafts';
 import {
   acceptInvite,
@@ -21,37 +19,24 @@ import {
   ownSessions,
   signOutElsewhere,
 } from './use-cases/people';
-import { backUpNow, backupFile, backupFiles } from './use-cases/backups';
+import { backUpNow, backupFile, backupFiles, backupTasks } from './use-cases/backups';
 import { benchPage } from './use-cases/bench-page';
 import { foundWorkshop, setUpOpen } from './use-cases/set-up';
 import { signIn } from './use-cases/sign-in';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
+import { endQueue } from './tasks/queue';
+import { ownDatabase } from './testing/own-database';
 import { tools } from '../scripts/tools.mjs';
 
-/** A database of its own, since there must be no workshop in it, and a folder of its own for the code. */
-const shared = databaseUrl();
-const folder = process.env.SNAVEK_DATA;
-const name = `own_${randomUUID().slice(0, 8)}`;
-const own = mkdtempSync(join(tmpdir(), 'snavek-own-'));
-const inShared = (sql: string) => asOwner((orm) => orm.em.getConnection().execute(sql));
+/** There must be no workshop in it. */
+let database: Awaited<ReturnType<typeof ownDatabase>>;
 beforeAll(async () => {
   tools();
-  await inShared(`create database ${name}`);
-  const secret = process.env.SNAVEK_APP_SECRET;
-  process.env.SNAVEK_APP_SECRET = secret ?? (await import('./db/app-role')).appSecret();
-  process.env.SNAVEK_DATA = own;
-  const url = new URL(shared);
-  url.pathname = `/${name}`;
-  process.env.DATABASE_URL = url.href;
-  await asOwner(migrate);
-  await shipModels();
+  database = await ownDatabase();
 }, 120_000);
 afterAll(async () => {
-  await closeOrm();
-  process.env.DATABASE_URL = shared;
-  process.env.SNAVEK_DATA = folder;
-  await inShared(`drop database ${name} with (force)`);
-  rmSync(own, { recursive: true, force: true });
+  await endQueue();
+  await database.end();
 });
 
 const request = (cookie = '', browser = 'bench browser/1.0') =>
@@ -136,12 +121,18 @@ describe('the first start', () => {
       },
     });
     expect(await setUpOpen()).toBe(false);
-    expect(existsSync(join(own, 'set-up-code'))).toBe(false);
+    expect(existsSync(join(database.folder, 'set-up-code'))).toBe(false);
     expect(await foundWorkshop(given(), 'here', request())).toMatchObject({ status: 410 });
   });
   test('its owner saves it and takes it away; nobody else does, and no other file of the folder', async () => {
     expect(await backupFiles(owner)).toEqual([]);
-    expect(await backUpNow(owner)).toMatchObject({ ok: true, said: expect.stringContaining('0 jobs') });
+    expect(await backUpNow(owner)).toMatchObject({ ok: true });
+    // asked twice it is made once
+    expect(await backUpNow(owner)).toMatchObject({ ok: true });
+    await expect
+      .poll(async () => (await backupTasks(owner)).map((task) => task.state), { timeout: 60_000 })
+      .toEqual(['done']);
+    expect((await backupTasks(owner))[0]!.said).toContain('0 jobs');
     const [file] = (await backupFiles(owner))!;
     expect(file!.bytes).toBeGreaterThan(10_000);
     const taken = await backupFile(owner, file!.name);
@@ -150,6 +141,7 @@ describe('the first start', () => {
       expect(await backupFile(owner, name)).toBeUndefined();
     const lead = { ...owner, role: 'lead' as const };
     expect(await backupFiles(lead)).toBeUndefined();
+    expect(await backupTasks(lead)).toEqual([]);
     expect(await backUpNow(lead)).toMatchObject({ ok: false, status: 403 });
     expect(await backupFile(lead, file!.name)).toBeUndefined();
     // the owner of one workshop of several does not get the others'
@@ -164,12 +156,16 @@ describe('the first start', () => {
   test('the practice models are offered when they are wanted, and marked', async () => {
     const models = async () => (await receivePage(owner, randomUUID())).models;
     expect(await models()).toEqual([]);
-    expect((await benchPage(owner)).first).toEqual({ people: false, stock: false, models: false });
+    expect((await benchPage(owner, Date.now())).first).toEqual({
+      people: false,
+      stock: false,
+      models: false,
+    });
     expect(await changeWorkshop(owner, { do: 'practice', offered: true })).toMatchObject({ ok: true });
     const offered = await models();
     expect(offered).toHaveLength(7);
     expect(offered.every((m) => m.practice)).toBe(true);
-    expect((await benchPage(owner)).first).toMatchObject({ models: true });
+    expect((await benchPage(owner, Date.now())).first).toMatchObject({ models: true });
   });
 });
 

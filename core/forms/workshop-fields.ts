@@ -17,6 +17,20 @@ export const warrantyMonths = z
   .int({ error: 'Give whole months, such as 12.' })
   .min(0, 'Give 0 or more.')
   .max(120, 'At most 120 months.');
+/** Backups that are made by themselves. */
+export const backupFields = z.object({
+  daily: z.boolean(),
+  hour: z.int({ error: 'Give a whole hour, 0 to 23.' }).min(0, 'Give 0 to 23.').max(23, 'Give 0 to 23.'),
+  keepDays: z
+    .int({ error: 'Give whole days, such as 14.' })
+    .min(1, 'At least one day.')
+    .max(3650, 'At most ten years.'),
+});
+/** After how many months what is known of an owner is erased; 0 for never. */
+export const eraseAfterMonths = z
+  .int({ error: 'Give whole months, such as 24; 0 for never.' })
+  .min(0, 'Give 0 or more.')
+  .max(240, 'At most twenty years.');
 /** Waits that may be longer than the shipped ones, never shorter, s. */
 export const waitFields = z.object({
   solventFlashS: z

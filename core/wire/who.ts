@@ -21,6 +21,10 @@ export interface ShopSettings {
   warrantyMonths?: number;
   /** The invented models that ship with the app are offered, to learn with. */
   practiceModels?: boolean;
+  /** Backups made by themselves: at which hour of the workshop's clock, and for how many days they are kept. */
+  backups?: { daily: boolean; hour: number; keepDays: number };
+  /** What is known of owners is erased so many months after a job was closed; who said so. */
+  erasing?: { afterMonths: number; by: string };
   /** Ids of the stations it owns. */
   stations: string[];
 }

@@ -6,6 +6,7 @@ import type { Route } from '../../core/steps/route';
 import { roles } from '../../core/vocabulary/roles';
 import type { JobSummary } from '../../core/wire/job-line';
 import type { Outcome } from '../../core/wire/outcome';
+import { type TaskKind, taskStates } from '../../core/wire/background';
 import type { ShopSettings } from '../../core/wire/who';
 
 /**
@@ -394,6 +395,31 @@ export const SignInAttempt = defineEntity({
     expire: p.bigint().nullable(),
   },
 });
+export const BackgroundTask = defineEntity({
+  name: 'BackgroundTask',
+  tableName: 'background_task',
+  filters: ofShop,
+  indexes: [{ name: 'background_task_kind', properties: ['shopId', 'kind', 'createdAt'] }],
+  properties: {
+    shopId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    kind: p.text().$type<TaskKind>(),
+    /** Who asked for it; nobody where it was due by itself. */
+    personId: p.uuid().nullable(),
+    state: p.enum([...taskStates]).default('waiting'),
+    /** Whoever asked wants it ended. */
+    stop: p.boolean().default(false),
+    /** 0 to 1. */
+    progress: p.float().default(0),
+    said: p.text().default(''),
+    /** Name of the file that came of it, in the folder of its kind. */
+    file: p.text().nullable(),
+    createdAt: p.datetime().defaultRaw('now()'),
+    endedAt: p.datetime().nullable(),
+    shop: shopOf,
+    person: personOf,
+  },
+});
 export type JobRow = InferEntity<typeof Job>;
 export type PartRow = InferEntity<typeof Part>;
 export const entities = [
@@ -414,4 +440,5 @@ export const entities = [
   SpareScrewRow,
   IdentityData,
   SignInAttempt,
+  BackgroundTask,
 ];

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { JobPrivate } from './entities';
+import { Job, JobPrivate, Photo } from './entities';
 import { shopOf } from './orm';
 
 /** What can be erased of a job: whose it is, a passcode for the checks, signatures by the id that the log names. */
@@ -49,6 +49,20 @@ export async function namedOf(
 /** Erases all of it. @returns how much there was */
 export const dropAllPrivate = (em: EntityManager, jobId: string): Promise<number> =>
   em.nativeDelete(JobPrivate, { jobId });
+/** Jobs that were closed before a time and of whose owners something is still known. */
+export async function closedBefore(em: EntityManager, before: Date): Promise<string[]> {
+  const closed = await em.find(
+    Job,
+    { ending: { $ne: null }, updatedAt: { $lt: before } },
+    { fields: ['id'], orderBy: { number: 'asc' } },
+  );
+  const ids = closed.map((job) => job.id);
+  if (!ids.length) return [];
+  const named = await em.find(JobPrivate, { jobId: { $in: ids } }, { fields: ['jobId'] });
+  const pictured = await em.find(Photo, { jobId: { $in: ids } }, { fields: ['jobId'] });
+  const known = new Set([...named, ...pictured].map((row) => row.jobId));
+  return ids.filter((id) => known.has(id));
+}
 /** The jobs that carry an owner's name. */
 export const jobsOfOwner = async (em: EntityManager, name: string): Promise<string[]> =>
   (await em.find(JobPrivate, { kind: 'owner', value: name })).map((row) => row.jobId);

@@ -45,6 +45,9 @@ export const ownersBeside = (em: EntityManager, id: string): Promise<number> =>
 /** Somebody who works here; undefined for who does not, or not any more. */
 export const personOf = async (em: EntityManager, id: string): Promise<PersonLine | undefined> =>
   (await em.findOne(Person, { id, leftAt: null })) ?? undefined;
+/** Somebody who works here, or did. */
+export const whoWas = async (em: EntityManager, id: string): Promise<PersonLine | undefined> =>
+  (await em.findOne(Person, { id })) ?? undefined;
 /** Gives one person another password. */
 export const setPassword = (em: EntityManager, id: string, passwordHash: string): Promise<number> =>
   em.nativeUpdate(Person, { id, leftAt: null }, { passwordHash });

@@ -38,9 +38,9 @@ test('SQL stands beside the entities and nowhere else: use cases, doors and scre
   const speaking = files.filter((file) =>
     /\.execute[(<]|getKnex|getConnection|createQueryBuilder|\braw\(/.test(readFileSync(file, 'utf8')),
   );
-  // the tests' own world reads a log as it lies there
+  // the tests' own world reads a log as it lies there, and makes databases
   expect(
-    speaking.filter((file) => !file.startsWith('server/db/') && file !== 'server/testing/world.ts'),
+    speaking.filter((file) => !file.startsWith('server/db/') && !file.startsWith('server/testing/')),
   ).toEqual([]);
   expect(speaking.length).toBeGreaterThan(3);
 });

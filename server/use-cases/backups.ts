@@ -2,17 +2,20 @@ import { createReadStream } from 'node:fs';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { version } from '../../package.json';
 import type { BackupFile } from '../../core/wire/backup-file';
 import type { Changed } from '../../core/wire/changed';
 import type { Who } from '../../core/wire/who';
-import { makeBackup } from '../db/backup/backup';
-import { databaseUrl } from '../db/orm';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { TaskLine } from '../../core/wire/background';
+import type { ShopSettings } from '../../core/wire/who';
+import { inShop } from '../db/orm';
+import { addTask, latestTasks, runningTask } from '../db/tasks';
+import { backupFolder, backupName } from '../tasks/back-up';
+import { enqueue } from '../tasks/queue';
 import { workshopCount } from '../db/sessions';
-import { log } from '../log';
 
-const folder = () => join(process.env.SNAVEK_DATA ?? '.data', 'backups');
-const named = /^snavek-\d{8}-\d{6}\.tar$/;
+/** A daily backup that is older than this has been missed, ms. */
+const oldMs = 26 * 3_600_000;
 
 /**
  * A backup holds everything of the installation: an owner makes and takes one where theirs is the only workshop; where
@@ -23,18 +26,21 @@ const mayBackUp = async (who: Who): Promise<boolean> => who.role === 'owner' && 
 /** The backups that lie beside the data, the latest first; undefined for whom they are not. */
 export async function backupFiles(who: Who): Promise<BackupFile[] | undefined> {
   if (!(await mayBackUp(who))) return undefined;
-  const names = await readdir(folder()).catch(() => []);
+  const names = await readdir(backupFolder()).catch(() => []);
   const files = await Promise.all(
     names
-      .filter((name) => named.test(name))
+      .filter((name) => backupName.test(name))
       .map(async (name) => {
-        const { size, mtimeMs } = await stat(join(folder(), name));
+        const { size, mtimeMs } = await stat(join(backupFolder(), name));
         return { name, bytes: size, madeAt: Math.round(mtimeMs) };
       }),
   );
   return files.sort((a, b) => b.madeAt - a.madeAt);
 }
-/** Makes one now, while everybody works. */
+/** What is being saved or was last, the latest first; nothing for whom it is not. */
+export const backupTasks = async (who: Who): Promise<TaskLine[]> =>
+  (await mayBackUp(who)) ? inShop(who.shopId, (em) => latestTasks(em, 'backup', 3)) : [];
+/** Begins one, which is made while everybody works. */
 export async function backUpNow(who: Who): Promise<Changed> {
   if (!(await mayBackUp(who)))
     return {
@@ -42,21 +48,30 @@ export async function backUpNow(who: Who): Promise<Changed> {
       status: 403,
       errors: { form: 'Only an owner saves, and only the one workshop of a machine.' },
     };
-  const stamp = new Date().toISOString().slice(0, 19).replaceAll(/[-:]/g, '').replace('T', '-');
-  const file = join(folder(), `snavek-${stamp}.tar`);
-  try {
-    const { counts } = await makeBackup(databaseUrl(), process.env.SNAVEK_DATA ?? '.data', file, version);
-    return { ok: true, said: `Saved: ${counts.jobs} jobs, ${counts.events} entries.` };
-  } catch (e) {
-    log.error({ err: e }, 'backup failed');
-    return { ok: false, status: 409, errors: { form: `It failed: ${(e as Error).message.split('\n')[0]}` } };
-  }
+  const id = await inShop(who.shopId, async (em) =>
+    (await runningTask(em, 'backup', Date.now())) ? undefined : addTask(em, 'backup', who.personId),
+  );
+  if (id) await enqueue({ shop: who.shopId, id, kind: 'backup' });
+  return { ok: true, said: '' };
+}
+/** What is wrong with the daily backup, for the Bench; undefined where it is as it should be, or is not wanted. */
+export async function backupTrouble(
+  em: EntityManager,
+  settings: ShopSettings,
+  now: number,
+): Promise<string | undefined> {
+  if (!settings.backups?.daily) return undefined;
+  const tasks = await latestTasks(em, 'backup', 20);
+  const over = tasks.filter((task) => task.state !== 'waiting' && task.state !== 'running');
+  if (over[0]?.state === 'failed') return over[0].said;
+  const good = over.find((task) => task.state === 'done');
+  return good && now - good.at > oldMs ? 'None was made since.' : undefined;
 }
 /** One of them to be taken away; undefined where there is none of that name, or it is not for whoever asks. */
 export async function backupFile(who: Who, name: string): Promise<Response | undefined> {
   const file = (await backupFiles(who))?.find((one) => one.name === name);
   if (!file) return undefined;
-  return new Response(Readable.toWeb(createReadStream(join(folder(), name))) as ReadableStream, {
+  return new Response(Readable.toWeb(createReadStream(join(backupFolder(), name))) as ReadableStream, {
     headers: {
       'Content-Type': 'application/x-tar',
       'Content-Length': String(file.bytes),

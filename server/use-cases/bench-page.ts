@@ -9,6 +9,7 @@ import type { DraftLine } from '../../core/wire/job-line';
 import { openJobs } from '../db/jobs';
 import type { JobLine } from '../../core/wire/job-line';
 import { inShop } from '../db/orm';
+import { backupTrouble } from './backups';
 import type { Who } from '../../core/wire/who';
 
 /** The open devices, on every screen. */
@@ -17,11 +18,14 @@ export const openJobsFor = (who: Who): Promise<JobLine[]> => inShop(who.shopId, 
 export interface BenchPage {
   /** Devices that somebody has begun to receive and not finished, the latest first. */
   drafts: DraftLine[];
+  /** What is wrong with the daily backup. */
+  backup: string | undefined;
   /** What a new workshop has done of its first steps; undefined once a device has been received. */
   first: FirstSteps | undefined;
 }
-export const benchPage = (who: Who): Promise<BenchPage> =>
+export const benchPage = (who: Who, now: number): Promise<BenchPage> =>
   inShop(who.shopId, async (em) => ({
+    backup: await backupTrouble(em, who.settings, now),
     drafts: await draftsOf(em, who.personId),
     first: who.role === 'owner' ? await firstSteps(em) : undefined,
   }));

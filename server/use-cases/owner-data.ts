@@ -7,7 +7,7 @@ import { eventsAfter, loadState } from '../db/job-log';
 import { Job } from '../db/entities';
 import { inShop } from '../db/orm';
 import { picturesOf, removePhotosOf } from '../db/photos';
-import { plural } from '../../words/things';
+import { list, plural } from '../../words/things';
 import { sendCommands } from './send-commands';
 
 const may = (who: Who) => who.role === 'owner' || who.role === 'lead';
@@ -16,34 +16,51 @@ const refused = (status: 403 | 409, form: string): Changed => ({ ok: false, stat
 /**
  * Erases what is known of the owner of a closed job: name, passcode, signatures, photographs. The log stays whole: it names
  * no one, and what was done to the device stays in it, with the words of the complaint; that it was erased is noted there.
- * @returns undefined where this workshop has no such job
+ * @param why as the log says it: on request, or by which rule
+ * @returns what was erased, `open` while the job needs it, undefined where this workshop has no such job
  */
-export async function eraseOwnerData(who: Who, jobId: string, now: number): Promise<Changed | undefined> {
-  if (!may(who)) return refused(403, 'An owner or a lead erases what is known of a device’s owner.');
+export async function eraseKnown(
+  who: Who,
+  jobId: string,
+  now: number,
+  why: string,
+): Promise<{ said: string; any: boolean } | 'open' | undefined> {
   const erased = await inShop(who.shopId, async (em) => {
     if (!(await em.findOne(Job, { id: jobId }))) return undefined;
     const state = await loadState(em, jobId);
-    if (flag(state, 'ending') === undefined) return 'open';
-    return { private: await dropAllPrivate(em, jobId), photos: await removePhotosOf(em, jobId) };
+    if (flag(state, 'ending') === undefined) return 'open' as const;
+    const { signatures, owner } = await namedOf(em, jobId);
+    const had = [
+      ...(owner === null ? [] : ['the owner’s name']),
+      ...(signatures.size ? [plural(signatures.size, 'signature')] : []),
+    ];
+    const gone = await dropAllPrivate(em, jobId);
+    const photos = await removePhotosOf(em, jobId);
+    if (photos) had.push(plural(photos, 'photograph'));
+    return { any: gone + photos > 0, had: had.length ? had : ['the passcode'] };
   });
-  if (!erased) return undefined;
-  if (erased === 'open') return refused(409, 'The job is open: what is known of the owner is still needed.');
-  const text = `Erased on request: the owner’s name and signatures, and ${plural(erased.photos, 'photograph')}.`;
-  if (erased.private + erased.photos > 0)
+  if (!erased || erased === 'open') return erased;
+  const said = `Erased ${why}: ${list(erased.had)}.`;
+  if (erased.any)
     await sendCommands(who, [
       {
         id: randomUUID(),
         job: jobId,
         person: who.personId,
-        body: { type: 'noted', text },
+        body: { type: 'noted', text: said },
         at: now,
         clockKnown: true,
       },
     ]);
-  return {
-    ok: true,
-    said: erased.private + erased.photos > 0 ? text : 'Nothing was known of the owner any more.',
-  };
+  return { said, any: erased.any };
+}
+/** The same on request, by whoever may. */
+export async function eraseOwnerData(who: Who, jobId: string, now: number): Promise<Changed | undefined> {
+  if (!may(who)) return refused(403, 'An owner or a lead erases what is known of a device’s owner.');
+  const erased = await eraseKnown(who, jobId, now, 'on request');
+  if (!erased) return undefined;
+  if (erased === 'open') return refused(409, 'The job is open: what is known of the owner is still needed.');
+  return { ok: true, said: erased.any ? erased.said : 'Nothing was known of the owner any more.' };
 }
 
 /**

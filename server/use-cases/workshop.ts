@@ -1,7 +1,14 @@
 import type { Changed } from '../../core/wire/changed';
 import { z } from 'zod';
 import { placesFields } from '../../core/forms/places-fields';
-import { hourlyRateMinor, shopName, waitFields, warrantyMonths } from '../../core/forms/workshop-fields';
+import {
+  backupFields,
+  eraseAfterMonths,
+  hourlyRateMinor,
+  shopName,
+  waitFields,
+  warrantyMonths,
+} from '../../core/forms/workshop-fields';
 import { changePlaces } from './places';
 import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
@@ -11,6 +18,7 @@ import { inShop } from '../db/orm';
 import { peopleOf } from '../db/people';
 import { changePeople, type PeopleAsk, peopleAsks } from './people';
 import type { PersonLine } from '../../core/wire/person-line';
+import { askToStop } from '../db/tasks';
 import { workshopOf, workshopToChange } from '../db/workshop';
 import type { ShopSettings, Who } from '../../core/wire/who';
 
@@ -36,6 +44,9 @@ export const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
   z.strictObject({ do: z.literal('name'), name: shopName }),
+  z.strictObject({ do: z.literal('backups'), ...backupFields.shape }),
+  z.strictObject({ do: z.literal('stop task'), task: z.uuid() }),
+  z.strictObject({ do: z.literal('erasing'), afterMonths: eraseAfterMonths }),
   z.strictObject({ do: z.literal('practice'), offered: z.boolean() }),
   z.strictObject({ do: z.literal('waits'), ...waitFields.shape }),
   ...peopleAsks,
@@ -103,6 +114,19 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'name':
         shop.name = ask.name;
         return { ok: true, said: 'Kept: reports say so from now on.' };
+      case 'stop task':
+        await askToStop(em, ask.task);
+        return { ok: true, said: '' };
+      case 'backups': {
+        const { daily, hour, keepDays } = ask;
+        return save({ backups: { daily, hour, keepDays } }, 'Kept.');
+      }
+      case 'erasing': {
+        const { erasing: _, ...rest } = settings;
+        const { afterMonths } = ask;
+        shop.settings = afterMonths ? { ...rest, erasing: { afterMonths, by: who.personId } } : rest;
+        return { ok: true, said: 'Kept.' };
+      }
       case 'practice':
         return save({ practiceModels: ask.offered }, 'Kept.');
       case 'rate':

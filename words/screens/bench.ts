@@ -48,3 +48,6 @@ export const bringStock = 'Bring in the stock';
 export const bringStockWhy = 'parts from a CSV file or one by one.';
 export const receiveFirst = 'Receive the first phone';
 export const receiveFirstWhy = 'what it is, what is wrong with it, what works.';
+export const backupFailed = (why: string): string =>
+  `The daily backup did not work: what this machine loses is gone. ${why}`;
+export const toTheBackups = 'To the backups';

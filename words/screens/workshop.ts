@@ -61,3 +61,14 @@ export const shopName = 'Name of the workshop';
 export const offersRoundedTo = 'Offers are rounded to';
 export const taxPercent = 'Tax, %';
 export const taxName = 'Its name on paper';
+export const backUpDaily = 'Back up every day by itself, and bring it back for a test';
+export const backupHour = 'At';
+export const keepDays = 'Keep for days';
+export const taskWaits = 'waiting';
+export const taskProgress = 'how far it is';
+export const taskFailed = (when: string, why: string): string => `${when}: it failed. ${why}`;
+export const stop = 'Stop';
+export const ownersData = 'Owners’ data';
+export const eraseAfter = 'Erase after months; 0: never by itself';
+export const eraseMeans =
+  'Name, signatures and photographs of an owner, so long after the job was closed. The log stays: what was done, by whom, and the words of the complaint.';

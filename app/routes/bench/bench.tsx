@@ -19,12 +19,13 @@ import { WaitingReceipts } from './waiting-receipts';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
-  return { ...(await benchPage(who)), now: Date.now() };
+  const now = Date.now();
+  return { ...(await benchPage(who, now)), now };
 }
 
 /** Without the server it shows the devices as this tab knows them. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
-  fromServerOr(serverLoader, () => ({ drafts: [], first: undefined, now: Date.now() }));
+  fromServerOr(serverLoader, () => ({ drafts: [], first: undefined, backup: undefined, now: Date.now() }));
 
 /** All devices: which needs hands now, what runs by itself, what is promised. */
 export default function Bench({ loaderData }: Route.ComponentProps) {
@@ -35,6 +36,12 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
     <main className="page stack">
       <JustReceived />
       <WaitingReceipts />
+      {loaderData.backup && (
+        <Note tone="warn" role="alert">
+          {wording.backupFailed(loaderData.backup)}{' '}
+          {who.role === 'owner' && <Link to="/workshop#backup">{wording.toTheBackups}</Link>}
+        </Note>
+      )}
       {loaderData.first && <FirstStepsCard first={loaderData.first} />}
       <div className="cols three-first">
         <HandsNow jobs={jobs} time={time} />

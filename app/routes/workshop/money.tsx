@@ -1,6 +1,11 @@
 import * as wording from '../../../words/screens/workshop';
 import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
-import { hourlyRateMinor, warrantyMonths, waitFields } from '../../../core/forms/workshop-fields';
+import {
+  eraseAfterMonths,
+  hourlyRateMinor,
+  warrantyMonths,
+  waitFields,
+} from '../../../core/forms/workshop-fields';
 import { minorTyped } from '../../../core/quote/amount';
 import type { ShopSettings } from '../../../core/wire/who';
 import { Field } from '../../ui/field';
@@ -41,6 +46,26 @@ export function Money({ settings, may }: { settings: ShopSettings; may: boolean 
     </section>
   );
 }
+/** For how long what is known of owners is kept. */
+export function OwnersData({ settings, may }: { settings: ShopSettings; may: boolean }) {
+  return (
+    <section className="card stack gap-4" id="owners-data">
+      <h2>{wording.ownersData}</h2>
+      <OneFigure
+        name="afterMonths"
+        id="erase-after"
+        label={wording.eraseAfter}
+        inputMode="numeric"
+        maxLength={3}
+        shown={String(settings.erasing?.afterMonths ?? 0)}
+        rule={ruleOf(eraseAfterMonths, typedNumber)}
+        may={may}
+        ask={(typed) => ({ do: 'erasing', afterMonths: typedNumber(typed) })}
+      />
+      <p className="muted small">{wording.eraseMeans}</p>
+    </section>
+  );
+}
 
 /** One figure that is kept by itself, as soon as it is right. */
 function OneFigure({
@@ -53,7 +78,7 @@ function OneFigure({
   ask,
   ...input
 }: {
-  name: 'warrantyMonths' | 'hourlyRateMinor';
+  name: 'warrantyMonths' | 'hourlyRateMinor' | 'afterMonths';
   id: string;
   label: string;
   shown: string;

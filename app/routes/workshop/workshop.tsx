@@ -1,5 +1,7 @@
 import * as wording from '../../../words/screens/workshop';
 import { Checkbox } from 'antd';
+import { useEffect } from 'react';
+import { useRevalidator } from 'react-router';
 import { generalStations } from '../../../core/methods/catalogue';
 import { methodRows, methodsOf } from '../../../core/methods/methods';
 import { changeWorkshop, mayChange, workshopPage } from '../../../server/use-cases/workshop';
@@ -7,11 +9,12 @@ import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import type { Route } from './+types/workshop';
 import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
-import { backUpNow, backupFiles } from '../../../server/use-cases/backups';
+import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/backups';
 import { Backup } from './backup';
-import { Money } from './money';
+import { Money, OwnersData } from './money';
 import { People } from './people';
 import { Places } from './places';
+import { isGoing } from './task-note';
 import { Kept, useChange } from './use-change';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -21,7 +24,14 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     means: mayChange(who.role, 'means'),
     people: mayChange(who.role, 'people'),
   };
-  return { who, may, backups: await backupFiles(who), ...(await workshopPage(who)), now: Date.now() };
+  return {
+    who,
+    may,
+    backups: await backupFiles(who),
+    tasks: await backupTasks(who),
+    ...(await workshopPage(who)),
+    now: Date.now(),
+  };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
@@ -30,11 +40,21 @@ export async function action({ request, context }: Route.ActionArgs) {
   return isBackUp(asked) ? backUpNow(who) : changeWorkshop(who, asked);
 }
 
+/** While something runs the page asks once a second how far it is. */
+function useWatched(going: boolean) {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (!going) return;
+    const asking = setInterval(() => void revalidate(), 1000);
+    return () => clearInterval(asking);
+  }, [going, revalidate]);
+}
 const isBackUp = (asked: unknown) =>
   asked !== null && typeof asked === 'object' && 'do' in asked && asked.do === 'back up';
 
 export default function Workshop({ loaderData }: Route.ComponentProps) {
-  const { who, may, settings, people, name, backups, now } = loaderData;
+  const { who, may, settings, people, name, backups, tasks, now } = loaderData;
+  useWatched(tasks.some(isGoing));
   return (
     <main className="page stack">
       <div className="spread">
@@ -53,8 +73,9 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
           <Places name={name} settings={settings} may={may.means} />
           <Money settings={settings} may={may.means} />
           <Stations owned={settings.stations} may={may.means} />
+          <OwnersData settings={settings} may={may.means} />
           <Practice offered={settings.practiceModels === true} may={may.means} />
-          {backups && <Backup files={backups} now={now} />}
+          {backups && <Backup files={backups} tasks={tasks} settings={settings} now={now} />}
           <People people={people} may={may.people} self={who.personId} />
         </div>
       </div>

@@ -47,6 +47,8 @@ export async function makeBackup(
         `--dbname=${readerUrl}`,
         '--format=custom',
         '--enable-row-security',
+        // work that waits is no part of what is saved
+        '--exclude-schema=graphile_worker',
         `--snapshot=${snapshot}`,
         `--file=${join(folder, dumpName)}`,
       ]);

@@ -6,8 +6,9 @@ import { plural } from '../../../words/things';
 import { type Manifest, NoBackup } from './archive';
 import { makeBackup } from './backup';
 import { restoreBackup } from './restore';
+import { testRestore } from './test-restore';
 
-/** `npm run backup [-- FILE]` and `npm run restore -- FILE`: see scripts/backup.sh. */
+/** `npm run backup [-- FILE]` and `npm run restore -- FILE`: see scripts/backup.sh; `test FILE` is what a daily backup does after it. */
 const [verb, named] = process.argv.slice(3);
 const data = process.env.SNAVEK_DATA ?? '.data';
 const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
@@ -27,6 +28,12 @@ try {
     console.log(
       `${made.file}: ${said(made.counts)}; ${(made.bytes / 1e6).toFixed(1)} MB in ${(made.tookMs / 1000).toFixed(1)} s.`,
     );
+  } else if (verb === 'test') {
+    const found = await testRestore(file);
+    for (const f of found.faults) console.error(`job ${f.job} of workshop ${f.shop}: ${f.what}`);
+    if (found.faults.length)
+      throw new NoBackup(`${found.faults.length} of ${found.jobs} jobs are not as their logs say.`);
+    console.log(`A test restore came back whole: ${plural(found.jobs, 'log')} read.`);
   } else {
     const manifest = await restoreBackup(databaseUrl(), data, file);
     await asOwner(migrate);
