@@ -9,7 +9,7 @@ export default [
       route('receive/:draft', 'routes/receive/receive.tsx'),
       route('stock', 'routes/stock/stock.tsx'),
       route('stock/spares', 'routes/spares/spares.tsx'),
-      route('workshop', 'routes/workshop/workshop.tsx'),
+      route('workshop/:part?', 'routes/workshop/workshop.tsx'),
       route('account', 'routes/account/account.tsx'),
       route('jobs', 'routes/jobs/jobs.tsx'),
       route(

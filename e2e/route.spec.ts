@@ -121,6 +121,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await axe(page, 'workshop');
   await choose(page.getByLabel('Leak test', { exact: true }), 'never');
   await expect(page.getByText(/Kept. Open jobs stay as they are/)).toBeVisible();
+  await page.getByRole('link', { name: 'Place and money' }).click();
   await page.getByLabel('Device cools before alcohol, s').fill('30');
   await page.getByRole('button', { name: 'Keep' }).last().click();
   await expect(page.getByText(/At least 120 s/)).toBeVisible();
@@ -139,6 +140,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   ).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('An hour of hands, EUR')).toHaveValue('62.50');
+  await page.getByRole('link', { name: 'People', exact: true }).click();
   await page.getByText('Add a person').click();
   await page.getByLabel('Name', { exact: true }).fill('Sanna');
   await page.getByLabel('Login name').fill('tova');

@@ -16,6 +16,9 @@ async function everyScreen(page: Page): Promise<{ paths: string[]; short: (path:
     '/stock',
     '/stock/spares',
     '/workshop',
+    '/workshop/money',
+    '/workshop/people',
+    '/workshop/data',
     '/account',
     `/receive/${draft}`,
     ...['fault', 'offer', 'route', 'work', 'checks', 'hand-over', 'sort', 'log', 'report'].map(

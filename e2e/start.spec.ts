@@ -154,11 +154,13 @@ test('a workshop of one’s own: founded with the code, a person let in by a lin
     await page.getByRole('link', { name: 'To the models' }).click();
     await page.getByLabel('Offer the practice models').check();
     await expect(page.getByText('Kept.')).toBeVisible();
+    await page.getByRole('link', { name: 'Data', exact: true }).click();
     await page.getByRole('button', { name: 'Back up now' }).click();
     await expect(page.getByText(/Saved: 0 jobs.*came back whole/)).toBeVisible({ timeout: 60_000 });
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: /Download snavek-/ }).click();
     expect((await download).suggestedFilename()).toMatch(/^snavek-\d{8}-\d{6}\.tar$/);
+    await page.getByRole('link', { name: 'People', exact: true }).click();
     await page.getByRole('button', { name: 'Add a person' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Pell');
     await page.getByLabel('Login name').fill('pell');

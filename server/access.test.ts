@@ -147,8 +147,8 @@ const cases: Record<string, Case> = {
   },
   'loader /account': { nobody: 302, other: 'own rows only' },
   'action /account': { nobody: 302, other: 200, body: () => json({ do: 'sign out elsewhere' }) },
-  'loader /workshop': { nobody: 302, other: 'own rows only' },
-  'action /workshop': {
+  'loader /workshop/:part?': { nobody: 302, other: 'own rows only' },
+  'action /workshop/:part?': {
     nobody: 302,
     other: 200,
     body: () => json({ do: 'method', row: 'screws', option: 'reuse' }),

@@ -72,3 +72,9 @@ export const ownersData = 'Owners’ data';
 export const eraseAfter = 'Erase after months; 0: never by itself';
 export const eraseMeans =
   'Name, signatures and photographs of an owner, so long after the job was closed. The log stays: what was done, by whom, and the words of the complaint.';
+export const methodsAndStations = 'Methods and stations';
+export const placeAndMoney = 'Place and money';
+export const data = 'Data';
+export const ofTheWorkshop = 'Of the workshop';
+export const backupByWhom =
+  'An owner makes backups here where theirs is the only workshop of the machine; else whoever runs the machine does.';

@@ -39,7 +39,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
       {loaderData.backup && (
         <Note tone="warn" role="alert">
           {wording.backupFailed(loaderData.backup)}{' '}
-          {who.role === 'owner' && <Link to="/workshop#backup">{wording.toTheBackups}</Link>}
+          {who.role === 'owner' && <Link to="/workshop/data">{wording.toTheBackups}</Link>}
         </Note>
       )}
       {loaderData.first && <FirstStepsCard first={loaderData.first} />}

@@ -11,10 +11,10 @@ export function FirstStepsCard({ first }: { first: FirstSteps }) {
     <section className="card stack gap-4" aria-label={wording.firstSteps}>
       <h2>{wording.firstSteps}</h2>
       <ul className="steps-first">
-        <Step done={first.people} to="/workshop#people" what={wording.addPeople}>
+        <Step done={first.people} to="/workshop/people" what={wording.addPeople}>
           {wording.addPeopleWhy}
         </Step>
-        <Step done={first.models} to="/workshop#practice" what={wording.bringModels}>
+        <Step done={first.models} to="/workshop" what={wording.bringModels}>
           {wording.bringModelsWhy}
         </Step>
         <Step done={first.stock} to="/stock" what={wording.bringStock}>

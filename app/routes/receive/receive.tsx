@@ -98,7 +98,7 @@ export default function Receive({ loaderData }: Route.ComponentProps) {
       {loaderData.models.length === 0 && (
         <Note tone="warn" layout="spread">
           <span>{wording.noModelYet}</span>
-          <LinkButton to="/workshop#practice">{wording.toTheModels}</LinkButton>
+          <LinkButton to="/workshop">{wording.toTheModels}</LinkButton>
         </Note>
       )}
       {wrong > 0 && (

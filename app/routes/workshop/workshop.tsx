@@ -7,6 +7,8 @@ import { methodRows, methodsOf } from '../../../core/methods/methods';
 import { changeWorkshop, mayChange, workshopPage } from '../../../server/use-cases/workshop';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import type { Route } from './+types/workshop';
+import { NavTabs } from '../../ui/nav-tabs';
+import { Note } from '../../ui/note';
 import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
 import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/backups';
@@ -17,8 +19,13 @@ import { Places } from './places';
 import { isGoing } from './task-note';
 import { Kept, useChange } from './use-change';
 
-export async function loader({ request, context }: Route.LoaderArgs) {
+const parts = ['money', 'people', 'data'] as const;
+type WorkshopPart = (typeof parts)[number];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
+  if (params.part !== undefined && !parts.some((part) => part === params.part))
+    throw new Response(null, { status: 404, statusText: 'The workshop has no such page' });
   const may = {
     methods: mayChange(who.role, 'methods'),
     means: mayChange(who.role, 'means'),
@@ -52,11 +59,24 @@ function useWatched(going: boolean) {
 const isBackUp = (asked: unknown) =>
   asked !== null && typeof asked === 'object' && 'do' in asked && asked.do === 'back up';
 
-export default function Workshop({ loaderData }: Route.ComponentProps) {
-  const { who, may, settings, people, name, backups, tasks, now } = loaderData;
+const tabs = [
+  { to: '/workshop', name: wording.methodsAndStations },
+  { to: '/workshop/money', name: wording.placeAndMoney },
+  { to: '/workshop/people', name: wording.people },
+  { to: '/workshop/data', name: wording.data },
+];
+
+/** What is the workshop's: how it works, how it writes, who works in it, what is kept of it. */
+export default function Workshop({ loaderData, params }: Route.ComponentProps) {
+  const { may, name, tasks } = loaderData;
   useWatched(tasks.some(isGoing));
   return (
     <main className="page stack">
+      <NavTabs
+        label={wording.ofTheWorkshop}
+        tabs={tabs}
+        here={`/workshop${params.part ? `/${params.part}` : ''}`}
+      />
       <div className="spread">
         <h1>{name}</h1>
         <span className="muted">
@@ -67,20 +87,55 @@ export default function Workshop({ loaderData }: Route.ComponentProps) {
               : wording.onlyAnOwnerOrFor}
         </span>
       </div>
-      <div className="cols main-side high">
-        <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
-        <div className="stack">
-          <Places name={name} settings={settings} may={may.means} />
-          <Money settings={settings} may={may.means} />
-          <Stations owned={settings.stations} may={may.means} />
-          <OwnersData settings={settings} may={may.means} />
-          <Practice offered={settings.practiceModels === true} may={may.means} />
-          {backups && <Backup files={backups} tasks={tasks} settings={settings} now={now} />}
-          <People people={people} may={may.people} self={who.personId} />
-        </div>
-      </div>
+      <Part part={params.part as WorkshopPart | undefined} loaded={loaderData} />
     </main>
   );
+}
+function Part({
+  part,
+  loaded: { who, may, settings, people, name, backups, tasks, now },
+}: {
+  part: WorkshopPart | undefined;
+  loaded: Route.ComponentProps['loaderData'];
+}) {
+  switch (part) {
+    case undefined:
+      return (
+        <div className="cols main-side high">
+          <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
+          <div className="stack">
+            <Stations owned={settings.stations} may={may.means} />
+            <Practice offered={settings.practiceModels === true} may={may.means} />
+          </div>
+        </div>
+      );
+    case 'money':
+      return (
+        <div className="cols near-even high">
+          <Places name={name} settings={settings} may={may.means} />
+          <Money settings={settings} may={may.means} />
+        </div>
+      );
+    case 'people':
+      return (
+        <div className="cols near-even high">
+          <People people={people} may={may.people} self={who.personId} />
+        </div>
+      );
+    case 'data':
+      return (
+        <div className="cols near-even high">
+          {backups ? (
+            <Backup files={backups} tasks={tasks} settings={settings} now={now} />
+          ) : (
+            <Note>{wording.backupByWhom}</Note>
+          )}
+          <div className="stack">
+            <OwnersData settings={settings} may={may.means} />
+          </div>
+        </div>
+      );
+  }
 }
 
 function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: boolean }) {
