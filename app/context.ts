@@ -4,6 +4,8 @@ import type { Who } from '../core/wire/who';
 
 export type Asked =
   | { state: 'known'; who: Who }
+  /** Signed in at a bench that is locked: nothing but what runs by itself is shown. */
+  | { state: 'locked'; who: Who }
   | { state: 'nobody' }
   | { state: 'no database'; why: string };
 /** Who asks, resolved once for each request before any loader or action runs. */
@@ -27,15 +29,28 @@ export function requirePerson(context: Context, request: Request): Who {
       statusText: 'The database cannot be reached',
     });
   const url = new URL(request.url);
-  throw redirect(`/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+  throw redirect(
+    `/${asked.state === 'locked' ? 'locked' : 'sign-in'}?to=${encodeURIComponent(url.pathname + url.search)}`,
+  );
+}
+const dataRefusal = {
+  nobody: 'sign in first',
+  locked: 'the bench is locked',
+  'no database': 'the database cannot be reached',
+} as const;
+/** Who is signed in, also at a bench that is locked: for what it shows meanwhile, and for unlocking it. */
+export function requireBench(context: Context): { who: Who; locked: boolean } {
+  const asked = context.get(whoContext);
+  if (asked.state === 'locked') return { who: asked.who, locked: true };
+  return { who: requirePersonForData(context), locked: false };
 }
 /** The same for an endpoint that answers in data: nobody gets 401. */
 export function requirePersonForData(context: Context): Who {
   const asked = context.get(whoContext);
   if (asked.state === 'known') return asked.who;
   throw Response.json(
-    { error: asked.state === 'nobody' ? 'sign in first' : 'the database cannot be reached' },
-    { status: asked.state === 'nobody' ? 401 : 503 },
+    { error: dataRefusal[asked.state] },
+    { status: asked.state === 'no database' ? 503 : 401 },
   );
 }
 const badRequest = (error: string) => Response.json({ error }, { status: 400 });

@@ -199,6 +199,14 @@ const cases: Record<string, Case> = {
         ],
       }),
   },
+  'loader /locked': { nobody: 302, other: 302, own: 302 },
+  'action /lock': { nobody: 401, other: 204, own: 204, body: () => json({}) },
+  'action /switch': {
+    nobody: 401,
+    other: 403,
+    own: 403,
+    body: () => json({ badge: `SB${'2'.repeat(20)}` }),
+  },
   'loader /live': { nobody: 401, other: 'own rows only' },
   'loader /open-jobs': { nobody: 401, other: 'own rows only' },
 };

@@ -4,7 +4,7 @@ import { RouterContextProvider } from 'react-router';
 import { bodyLimitBytes, nonceContext, peerContext, whoContext } from '../app/context';
 import { action as takeCommands } from '../app/routes/work/commands';
 import { isPlainText } from '../core/log/plain-text';
-import { whoAsks } from './auth/session';
+import { sessionAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
 import {
@@ -104,15 +104,15 @@ app.use((req, res, next) => {
 /** What a request comes with beside itself: who asks, from where, and the word by which its page knows its scripts. */
 async function contextOf(req: ExpressRequest, res: ExpressResponse): Promise<RouterContextProvider> {
   const context = new RouterContextProvider();
-  const who = await whoAsks(req.headers.cookie).catch((e: Error) => e);
+  const asks = await sessionAsks(req.headers.cookie).catch((e: Error) => e);
   context.set(peerContext, req.socket.remoteAddress ?? 'unknown');
   context.set(nonceContext, res.locals.nonce ?? '');
   context.set(
     whoContext,
-    who instanceof Error
-      ? { state: 'no database', why: who.message }
-      : who
-        ? { state: 'known', who }
+    asks instanceof Error
+      ? { state: 'no database', why: asks.message }
+      : asks
+        ? { state: asks.locked ? 'locked' : 'known', who: asks.who }
         : { state: 'nobody' },
   );
   return context;

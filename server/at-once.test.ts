@@ -5,7 +5,7 @@ import { originalPiece } from '../core/vocabulary/pieces';
 import { sessionKey, whoAsks } from './auth/session';
 import { appUrl } from './db/app-role';
 import { closeBus, getBus } from './db/bus';
-import { Person, Session } from './db/entities';
+import { Person, Session } from './db/entities-of-shop';
 import { appendToLog, heldJob, holdJob } from './db/job-log';
 import { keepPrivate, privateOf } from './db/job-private';
 import { databaseUrl, inShop } from './db/orm';

@@ -7,7 +7,7 @@ import type { Who } from '../core/wire/who';
 import { attempts } from './auth/attempts';
 import { isSetUpCode, setUpCode } from './auth/set-up-code';
 import { whoAsks } from './auth/session';
-import { Invite, Workshop } from './db/entities';
+import { Invite, Workshop } from './db/entities-of-shop';
 import { inShop, shopOf } from './db/orm';
 import { addWorkshop } from './db/workshop';
 import { namesOf } from './db/people';

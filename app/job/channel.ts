@@ -7,7 +7,11 @@ export type Message =
   | { type: 'resync' }
   | { type: 'online'; online: boolean }
   | { type: 'kept' }
-  | { type: 'settled'; job: string };
+  | { type: 'settled'; job: string }
+  /** The bench is locked, or open again; somebody is at it. */
+  | { type: 'locked' }
+  | { type: 'unlocked'; name: string }
+  | { type: 'touched' };
 type Listener = (m: Message) => void;
 
 const listeners = new Set<Listener>();

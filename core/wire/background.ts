@@ -1,8 +1,7 @@
 /** What the server does by itself, beside what is asked of it. */
 export const taskStates = ['waiting', 'running', 'done', 'failed', 'stopped'] as const;
 export type TaskState = (typeof taskStates)[number];
-export const taskKinds = ['backup', 'erase', 'export', 'import'] as const;
-export type TaskKind = (typeof taskKinds)[number];
+export type TaskKind = 'backup' | 'erase' | 'export' | 'import';
 
 /** One of them, as a page shows it. */
 export interface TaskLine {

@@ -25,6 +25,8 @@ export interface ShopSettings {
   backups?: { daily: boolean; hour: number; keepDays: number };
   /** What is known of owners is erased so many months after a job was closed; who said so. */
   erasing?: { afterMonths: number; by: string };
+  /** Changing hands at a bench: a number of one's own after the badge, and minutes without a touch until it locks (0: never). */
+  hands?: { pin: boolean; lockMinutes: number };
   /** Ids of the stations it owns. */
   stations: string[];
 }

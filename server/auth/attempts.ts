@@ -14,6 +14,8 @@ const limits = {
   known: { points: 1_000_000, duration: 90 * 86_400 },
   /** Codes and links that were wrong, from one address. */
   code: { points: 20, duration: 900 },
+  /** Numbers and passwords typed at a bench for one person. */
+  pin: { points: 6, duration: 900 },
 };
 type Kind = keyof typeof limits;
 let limiters: Promise<Record<Kind, RateLimiterPostgres>> | undefined;
@@ -36,6 +38,7 @@ export async function attempts() {
       strangers: make('strangers'),
       known: make('known'),
       code: make('code'),
+      pin: make('pin'),
     };
   })();
   return limiters;

@@ -6,7 +6,12 @@ import type { Who } from '../../core/wire/who';
  * at once when it is changed here, and when the database tells of it where it was changed elsewhere; as long as that is
  * not heard, nothing is held. Writing on a log asks the database about the session all the same.
  */
-const held = new Map<string, { who: Who; until: number }>();
+export interface Held {
+  who: Who;
+  /** The bench is locked. */
+  locked: boolean;
+}
+const held = new Map<string, Held & { until: number }>();
 const most = 500;
 let watching: ReturnType<typeof busOf>;
 
@@ -43,18 +48,18 @@ function listen(): boolean {
   return true;
 }
 
-export function heldWho(tokenHash: string, now: number): Who | undefined {
+export function heldWho(tokenHash: string, now: number): Held | undefined {
   if (!listen()) return undefined;
   const entry = held.get(tokenHash);
   if (!entry || entry.until <= now) return undefined;
-  return entry.who;
+  return entry;
 }
 /**
  * @param until when the session runs out, ms
  * @param since `dropsSoFar()` before it was read: what was dropped meanwhile is not held
  */
-export function holdWho(tokenHash: string, who: Who, until: number, since: number): void {
+export function holdWho(tokenHash: string, { who, locked }: Held, until: number, since: number): void {
   if (!listen() || since !== drops) return;
   if (held.size >= most) held.delete(held.keys().next().value!);
-  held.set(tokenHash, { who, until });
+  held.set(tokenHash, { who, locked, until });
 }

@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { inShop } from '../db/orm';
 import { addSession, personOfSession, removeSession } from '../db/sessions';
-import { dropSession, dropsSoFar, heldWho, holdWho } from './held-sessions';
+import { dropSession, dropsSoFar, type Held, heldWho, holdWho } from './held-sessions';
 import { endStreamsOf } from './streams';
 import type { Who } from '../../core/wire/who';
 
@@ -60,8 +60,8 @@ export async function closeSession(request: Request): Promise<string> {
   return cookie('', 0, behindTls(request));
 }
 
-/** Who a request with these cookies comes from; undefined for nobody. */
-export async function whoAsks(cookies: string | null | undefined): Promise<Who | undefined> {
+/** Whose session a request carries, and whether its bench is locked; undefined for nobody's. */
+export async function sessionAsks(cookies: string | null | undefined): Promise<Held | undefined> {
   const token = tokenIn(cookies);
   if (!token) return undefined;
   const tokenHash = digest(token);
@@ -69,6 +69,9 @@ export async function whoAsks(cookies: string | null | undefined): Promise<Who |
   if (known) return known;
   const since = dropsSoFar();
   const found = await personOfSession(tokenHash);
-  if (found) holdWho(tokenHash, found.who, found.until, since);
-  return found?.who;
+  if (found) holdWho(tokenHash, found, found.until, since);
+  return found;
 }
+/** Who a request with these cookies comes from; undefined for nobody. */
+export const whoAsks = async (cookies: string | null | undefined): Promise<Who | undefined> =>
+  (await sessionAsks(cookies))?.who;

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { Invite } from './entities';
+import { Invite } from './entities-of-shop';
 import { getOrm, shopOf } from './orm';
 
 /** Gives a person a link; the one they had before serves no more. */

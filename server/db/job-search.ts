@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type JobOrder, type JobsQuery, jobsPerPage } from '../../core/forms/jobs-query';
-import { Job, type JobRow, Person } from './entities';
+import { Job, type JobRow } from './entities';
+import { Person } from './entities-of-shop';
 import { linesOf } from './jobs';
 import type { JobLine } from '../../core/wire/job-line';
 

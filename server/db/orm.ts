@@ -1,7 +1,8 @@
 import { Migrator } from '@mikro-orm/migrations';
 import { defineConfig, type EntityManager, MikroORM } from '@mikro-orm/postgresql';
 import { appRole, appSecret, appUrl } from './app-role';
-import { entities, PostgresNames, SignInAttempt } from './entities';
+import { entities } from './entities';
+import { PostgresNames, SignInAttempt } from './entities-of-shop';
 import { migrationsList } from './migrations';
 
 function ormConfig(clientUrl: string, pool = 10) {

@@ -3,7 +3,7 @@ import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Role } from '../../core/vocabulary/roles';
 import { roles } from '../../core/vocabulary/roles';
-import { Person } from './entities';
+import { Person } from './entities-of-shop';
 import { shopOf } from './orm';
 /** Who works here: owners first, each rank by name. */
 export async function peopleOf(em: EntityManager): Promise<PersonLine[]> {

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Role } from '../../core/vocabulary/roles';
 import type { ShopSettings, Who } from '../../core/wire/who';
-import { Session } from './entities';
+import { Session } from './entities-of-shop';
 import { getOrm, shopOf } from './orm';
 
 /** Adds a session for a person; what has run out goes. */
@@ -54,9 +54,12 @@ interface SessionRow {
   settings: ShopSettings;
   demo: boolean;
   expires_at: Date | string;
+  locked: boolean;
 }
 /** Who a session is of; undefined where there is none, or it has run out. `until`: when it runs out, ms. */
-export async function personOfSession(tokenHash: string): Promise<{ who: Who; until: number } | undefined> {
+export async function personOfSession(
+  tokenHash: string,
+): Promise<{ who: Who; until: number; locked: boolean } | undefined> {
   const [row] = await ask<SessionRow>(`select * from resolve_session(?)`, [tokenHash]);
   return (
     row && {
@@ -72,6 +75,7 @@ export async function personOfSession(tokenHash: string): Promise<{ who: Who; un
         demo: row.demo,
       },
       until: new Date(row.expires_at).getTime(),
+      locked: row.locked,
     }
   );
 }

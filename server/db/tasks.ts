@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { TaskKind, TaskLine, TaskState } from '../../core/wire/background';
-import { BackgroundTask } from './entities';
+import { BackgroundTask } from './entities-of-shop';
 import { inShop, shopOf } from './orm';
 
 /** Notes something to be done. @returns its id */

@@ -1,7 +1,7 @@
 import { LockMode } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { ShopSettings } from '../../core/wire/who';
-import { Workshop } from './entities';
+import { Workshop } from './entities-of-shop';
 
 /** The workshop that was entered. */
 export const workshopOf = (em: EntityManager) => em.findOneOrFail(Workshop, {});

@@ -155,10 +155,11 @@ export async function call(
   url: string,
   params: Record<string, string>,
   init: RequestInit = {},
+  state: 'known' | 'locked' = 'known',
 ): Promise<{ status: number; to: string | null; body: unknown; response?: Response }> {
   if (!fn) throw new Error(`no such handler for ${url}`);
   const context = new RouterContextProvider();
-  const asked: Asked = who ? { state: 'known', who } : { state: 'nobody' };
+  const asked: Asked = who ? { state, who } : { state: 'nobody' };
   context.set(whoContext, asked);
   const request = new Request(`http://localhost${url}`, init);
   const read = async (r: Response) => {

@@ -12,9 +12,11 @@ import { dropShop } from '../auth/held-sessions';
 import { hashPassword } from '../auth/password';
 import { openSession, sessionKey, sessionsEnded } from '../auth/session';
 import { addInvite, dropInvites, type Invited, invitedBy, takeInvite } from '../db/invites';
+import { dropBadge } from '../db/badges';
 import { inShop } from '../db/orm';
 import { addPerson, changeRole, markLeft, ownersBeside, personOf, setPassword } from '../db/people';
 import { endSessionsOf, sessionsOf } from '../db/sessions';
+import { makeBadge } from './hands';
 import { checkPassword } from './sign-in';
 
 /** How long a link serves, hours. */
@@ -27,6 +29,7 @@ export const peopleAsks = [
   z.strictObject({ do: z.literal('role'), person: z.uuid(), role: z.enum(roles) }),
   z.strictObject({ do: z.literal('new link'), person: z.uuid() }),
   z.strictObject({ do: z.literal('leave'), person: z.uuid() }),
+  z.strictObject({ do: z.literal('badge'), person: z.uuid() }),
 ] as const;
 export type PeopleAsk = z.output<(typeof peopleAsks)[number]>;
 
@@ -37,6 +40,10 @@ const noSuch: Changed = {
 };
 /** Changes who works here. That an owner asks has been checked. */
 export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
+  if (ask.do === 'badge') {
+    const badge = await makeBadge(who, ask.person);
+    return badge ? { ok: true, said: `${badge.name} has a new badge.`, badge } : noSuch;
+  }
   const token = randomBytes(24).toString('base64url');
   const expiresAt = new Date(Date.now() + inviteHours * 3_600_000);
   const ended: string[] = [];
@@ -79,6 +86,7 @@ export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
         if (name === undefined) return noSuch;
         ended.push(...(await endSessionsOf(em, ask.person)));
         await dropInvites(em, ask.person);
+        await dropBadge(em, ask.person);
         return { ok: true, said: `${name} cannot sign in any more; the record keeps the name.` };
       }
     }

@@ -1,5 +1,6 @@
 import type { Changed } from '../../core/wire/changed';
 import { z } from 'zod';
+import { handsFields } from '../../core/forms/hands-fields';
 import { placesFields } from '../../core/forms/places-fields';
 import {
   backupFields,
@@ -45,6 +46,7 @@ export const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
   z.strictObject({ do: z.literal('name'), name: shopName }),
   z.strictObject({ do: z.literal('backups'), ...backupFields.shape }),
+  z.strictObject({ do: z.literal('hands'), ...handsFields.shape }),
   z.strictObject({ do: z.literal('stop task'), task: z.uuid() }),
   z.strictObject({ do: z.literal('erasing'), afterMonths: eraseAfterMonths }),
   z.strictObject({ do: z.literal('practice'), offered: z.boolean() }),
@@ -114,6 +116,8 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'name':
         shop.name = ask.name;
         return { ok: true, said: 'Kept: reports say so from now on.' };
+      case 'hands':
+        return save({ hands: { pin: ask.pin, lockMinutes: ask.lockMinutes } }, 'Kept.');
       case 'stop task':
         await askToStop(em, ask.task);
         return { ok: true, said: '' };

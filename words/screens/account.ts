@@ -14,3 +14,7 @@ export const elsewhere = 'Sign out everywhere else';
 /** What kind of thing somebody signed in with, by what its browser says of itself: no more is wanted to know one's own. */
 export const browserName = (said: string): string =>
   /mobi|tablet/i.test(said) ? 'a phone or a tablet' : 'a computer';
+export const pin = 'Number at the bench';
+export const pinMeans =
+  'After your badge where the workshop asks for it, and to unlock a bench that you locked.';
+export const pinLabel = 'Four to eight digits';

@@ -78,3 +78,13 @@ export const data = 'Data';
 export const ofTheWorkshop = 'Of the workshop';
 export const backupByWhom =
   'An owner makes backups here where theirs is the only workshop of the machine; else whoever runs the machine does.';
+export const newBadge = 'New badge';
+export const badgeOf = (name: string): string => `Badge of ${name}`;
+export const badgeMeans =
+  'Scanned at any bench of the workshop it changes hands there. The one before serves no more. It is not shown again.';
+export const print = 'Print';
+export const changingHands = 'Changing hands at a bench';
+export const pinAfterBadge = 'After the badge a number or the password of one’s own';
+export const lockMinutes = 'Lock after minutes without a touch; 0: never';
+export const handsMean =
+  'A locked bench shows what runs by itself. Each chooses their number under their name, top right.';

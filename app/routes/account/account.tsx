@@ -2,7 +2,9 @@ import { useFormats } from '../../ui/formats';
 import { Button, Form, Input } from 'antd';
 import { useEffect } from 'react';
 import { z } from 'zod';
+import { pinFields } from '../../../core/forms/hands-fields';
 import { ownPasswordFields } from '../../../core/forms/people-fields';
+import { choosePin } from '../../../server/use-cases/hands';
 import { changeOwnPassword, ownSessions, signOutElsewhere } from '../../../server/use-cases/people';
 import * as wording from '../../../words/screens/account';
 import { jsonBody, peerContext, requirePerson, requireSameOrigin } from '../../context';
@@ -21,6 +23,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
   requireSameOrigin(request);
   const asked = await jsonBody(request);
+  if (z.object({ pin: z.unknown() }).safeParse(asked).success)
+    return choosePin(who, asked, context.get(peerContext));
   return z.object({ do: z.literal('sign out elsewhere') }).safeParse(asked).success
     ? signOutElsewhere(who, request)
     : changeOwnPassword(who, asked, context.get(peerContext), request);
@@ -38,7 +42,10 @@ export default function Account({ loaderData: { sessions, now } }: Route.Compone
         <p className="muted">{wording.signedInAs(who.login, who.role)}</p>
       </div>
       <div className="cols halves high">
-        <OwnPassword />
+        <div className="stack">
+          <OwnPassword />
+          <OwnPin />
+        </div>
         <section className="card stack" aria-label={wording.sessions}>
           <h2>{wording.sessions}</h2>
           <DataTable
@@ -74,13 +81,40 @@ export default function Account({ loaderData: { sessions, now } }: Route.Compone
     </main>
   );
 }
-function OwnPassword() {
+/** A form that is empty again once what it asked for is done. */
+function useOwn() {
   const [form] = Form.useForm();
   const { change, busy, said, errors } = useChange();
   useServerErrors(form, errors);
   useEffect(() => {
     if (said?.ok) form.resetFields();
   }, [said, form]);
+  return { form, change, busy, said };
+}
+/** A number of one's own for the bench: after the badge, and to unlock. */
+function OwnPin() {
+  const { form, change, busy, said } = useOwn();
+  return (
+    <Form form={form} layout="vertical" className="card stack" onFinish={change}>
+      <h2>{wording.pin}</h2>
+      <p className="muted small">{wording.pinMeans}</p>
+      <Field name="now" htmlFor="pin-now" label={wording.now} rules={[ruleOf(pinFields.shape.now)]}>
+        <Input.Password id="pin-now" autoComplete="current-password" maxLength={200} />
+      </Field>
+      <Field name="pin" htmlFor="pin" label={wording.pinLabel} rules={[ruleOf(pinFields.shape.pin)]}>
+        <Input.Password id="pin" inputMode="numeric" autoComplete="off" maxLength={8} />
+      </Field>
+      <div className="row">
+        <Button htmlType="submit" loading={busy}>
+          {wording.keep}
+        </Button>
+        <Kept said={said} />
+      </div>
+    </Form>
+  );
+}
+function OwnPassword() {
+  const { form, change, busy, said } = useOwn();
   return (
     <Form form={form} layout="vertical" className="card stack" onFinish={change}>
       <h2>{wording.password}</h2>

@@ -1,8 +1,8 @@
 import { openJobsFor } from '../../../server/use-cases/bench-page';
-import { requirePersonForData } from '../../context';
+import { requireBench } from '../../context';
 import type { Route } from './+types/open-jobs-json';
 
 /** The open devices, for the strip on every screen. */
 export async function loader({ context }: Route.LoaderArgs) {
-  return Response.json(await openJobsFor(requirePersonForData(context)));
+  return Response.json(await openJobsFor(requireBench(context).who));
 }

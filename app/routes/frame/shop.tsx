@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Outlet, type ShouldRevalidateFunctionArgs, useParams } from 'react-router';
 import { openJobsFor } from '../../../server/use-cases/bench-page';
 import { requirePerson } from '../../context';
+import { useBadge } from '../../job/badge';
 import { startChannel } from '../../job/channel';
 import { setServerTime } from '../../job/clock';
 import { fromServerOr, NoNetwork, notePerson } from '../../job/offline-page';
@@ -12,6 +13,7 @@ import { useDeviceKeys } from '../../ui/device-keys';
 import { later } from '../../ui/later';
 import type { Route } from './+types/shop';
 
+const Hands = later(() => import('../../ui/hands').then((m) => m.Hands));
 const KeysSheet = later(() => import('../../ui/keys-sheet').then((m) => m.KeysSheet));
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -38,6 +40,7 @@ export default function ShopFrame({ loaderData }: Route.ComponentProps) {
   const [keys, setKeys] = useState(false);
   const openJobs = useOpenJobs(loaderData.openJobs);
   const { job } = useParams();
+  const badge = useBadge();
   useEffect(() => {
     setServerTime(now);
     startChannel();
@@ -48,6 +51,7 @@ export default function ShopFrame({ loaderData }: Route.ComponentProps) {
       <div className="frame">
         <Head who={who} jobs={openJobs} current={job} />
         <Outlet context={{ who, openJobs } satisfies Frame} />
+        <Hands who={who} jobs={openJobs} badge={badge} />
         {keys && <KeysSheet onClose={() => setKeys(false)} />}
       </div>
     </FormatsOf>

@@ -1,11 +1,11 @@
 import * as wording from '../../../words/screens/work';
 import { ending as signal, holdStreamOf, isSignedIn, watchShop } from '../../../server/use-cases/live';
-import { requirePersonForData } from '../../context';
+import { requireBench } from '../../context';
 import type { Route } from './+types/live';
 
 /** The event stream of one browser: `{job, seq}` of the own workshop, nothing else. */
 export function loader({ request, context }: Route.LoaderArgs) {
-  const who = requirePersonForData(context);
+  const { who } = requireBench(context);
   const enc = new TextEncoder();
   let stop = () => {};
   let release = () => {};

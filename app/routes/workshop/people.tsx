@@ -24,6 +24,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
         <Kept said={said} />
       </div>
       <LinkOnce said={said} />
+      <BadgeOnce said={said} />
       <DataTable
         name={wording.people}
         rows={people}
@@ -50,7 +51,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
             title: '',
             align: 'right',
             width: 60,
-            cell: (person) => may && person.id !== self && <PersonMenu person={person} onAsk={change} />,
+            cell: (person) => may && <PersonMenu person={person} self={person.id === self} onAsk={change} />,
           },
         ]}
       />
@@ -72,9 +73,12 @@ function WhoCell({ person }: { person: PersonLine }) {
 /** What an owner does about a person: another link, or that they have left. */
 function PersonMenu({
   person,
+  self,
   onAsk,
 }: {
   person: PersonLine;
+  /** One's own: nobody sends themselves a link, or away. */
+  self: boolean;
   onAsk: (ask: Record<string, unknown>) => void;
 }) {
   const [leaving, setLeaving] = useState(false);
@@ -83,14 +87,21 @@ function PersonMenu({
       <Dropdown
         trigger={['click']}
         menu={{
-          items: [
-            {
-              key: 'link',
-              label: person.waits ? wording.anotherLink : wording.linkForPassword,
-              onClick: () => onAsk({ do: 'new link', person: person.id }),
-            },
-            { key: 'leave', label: wording.hasLeft, danger: true, onClick: () => setLeaving(true) },
-          ],
+          items: (
+            [
+              {
+                key: 'link',
+                label: person.waits ? wording.anotherLink : wording.linkForPassword,
+                onClick: () => onAsk({ do: 'new link', person: person.id }),
+              },
+              {
+                key: 'badge',
+                label: wording.newBadge,
+                onClick: () => onAsk({ do: 'badge', person: person.id }),
+              },
+              { key: 'leave', label: wording.hasLeft, danger: true, onClick: () => setLeaving(true) },
+            ] satisfies MenuItem[]
+          ).filter(({ key }) => !self || key === 'badge'),
         }}
       >
         <Button aria-label={wording.more(person.name)}>…</Button>
@@ -113,6 +124,29 @@ function PersonMenu({
         </Sheet>
       )}
     </>
+  );
+}
+/** A badge that was just made: printed from the screen; it is not shown again. */
+function BadgeOnce({ said }: { said: Changed | undefined }) {
+  const [gone, setGone] = useState<Changed>();
+  if (!said?.ok || !said.badge || said === gone) return null;
+  const { code, name } = said.badge;
+  return (
+    <Sheet title={wording.badgeOf(name)} onClose={() => setGone(said)}>
+      <p>{wording.badgeMeans}</p>
+      <div className="badge-paper">
+        <QRCode value={code} type="svg" size={160} bordered={false} />
+        <div>
+          <div className="size-20 strong">{name}</div>
+          <div className="muted">{code}</div>
+        </div>
+      </div>
+      <div className="row noprint">
+        <Button type="primary" onClick={() => window.print()}>
+          {wording.print}
+        </Button>
+      </div>
+    </Sheet>
   );
 }
 /** A link that serves once: to be scanned from the screen, or copied; it is not shown again. */
@@ -147,6 +181,7 @@ function LinkOnce({ said }: { said: Changed | undefined }) {
   );
 }
 
+type MenuItem = { key: string; label: string; danger?: boolean; onClick: () => void };
 type Name = keyof typeof personFields.shape;
 const blank: Record<Name, string> = { name: '', login: '', role: 'technician', bench: '' };
 function AddPerson() {

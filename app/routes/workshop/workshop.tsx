@@ -14,6 +14,7 @@ import { DataTable } from '../../ui/data-table';
 import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/backups';
 import { Backup } from './backup';
 import { Money, OwnersData } from './money';
+import { ChangingHands } from './hands';
 import { People } from './people';
 import { Places } from './places';
 import { isGoing } from './task-note';
@@ -120,6 +121,7 @@ function Part({
       return (
         <div className="cols near-even high">
           <People people={people} may={may.people} self={who.personId} />
+          <ChangingHands settings={settings} may={may.means} />
         </div>
       );
     case 'data':

@@ -1,4 +1,4 @@
-import { Workshop } from '../entities';
+import { Workshop } from '../entities-of-shop';
 import { asOwner } from '../orm';
 
 /** Ids of all workshops of the installation: asked by the migrating owner, who may see that they are there. */

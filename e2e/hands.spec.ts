@@ -1,0 +1,74 @@
+import type { Page } from '@playwright/test';
+import { expect, newJob, settled, signedIn, test } from './app';
+
+/** A new badge, as an owner makes it. @returns its code */
+async function badgeOf(page: Page, name: string): Promise<string> {
+  await page.getByRole('button', { name: `More about ${name}` }).click();
+  await page.getByRole('menuitem', { name: 'New badge' }).click();
+  const sheet = page.getByRole('dialog', { name: `Badge of ${name}` });
+  const code = await sheet.getByText(/^SB[0-9A-Z]{20}$/).innerText();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  return code;
+}
+/** As a scanner types. */
+async function scan(page: Page, code: string): Promise<void> {
+  await page.keyboard.type(code, { delay: 2 });
+  await page.keyboard.press('Enter');
+}
+
+test('a badge changes hands at a bench and the screen stays; a bench locks by itself and opens again where it was', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await signedIn(page, 'ines');
+  await page.goto('/workshop/people');
+  await page.getByLabel(/Lock after minutes/).fill('1');
+  await page.locator('form').filter({ hasText: 'Lock after minutes' }).getByRole('button').click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  const [marek, tova] = [await badgeOf(page, 'Marek'), await badgeOf(page, 'Tova')];
+
+  const job = await newJob(page, 'Mica 9', 'display');
+  await settled(page);
+  const here = page.url();
+  expect(here).toContain(job);
+  await scan(page, marek);
+  await expect(page.locator('.who').getByText('Marek')).toBeVisible();
+  expect(page.url()).toBe(here);
+  // what is done from now on is done by whoever holds the badge
+  await page.keyboard.press('Space');
+  await settled(page);
+  await page.goto(`/jobs/${job}/log`);
+  await expect(page.getByRole('cell', { name: 'Marek' }).first()).toBeVisible();
+
+  // a badge that is scanned into a field is no text of it
+  await page.goto('/jobs');
+  const search = page.getByRole('searchbox').or(page.getByRole('textbox')).first();
+  await search.fill('cracked');
+  await search.focus();
+  await page.clock.fastForward(70_000);
+  await expect(page.getByRole('dialog', { name: 'Locked: Marek' })).toBeVisible();
+  await expect(page.getByText(/Number or password of Marek/)).toBeVisible();
+  // loaded anew it is still locked, and nothing of the page comes
+  const other = await page.context().newPage();
+  await other.goto('/stock');
+  await other.waitForURL('**/locked?to=%2Fstock');
+  await other.close();
+  await page.getByLabel(/Number or password/).fill('1234');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByText('That is not it.')).toBeVisible();
+  await scan(page, marek);
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(search).toHaveValue('cracked');
+  await page.clock.fastForward(70_000);
+  await expect(page.getByRole('dialog', { name: 'Locked: Marek' })).toBeVisible();
+  await scan(page, tova);
+  await expect(page.locator('.who').getByText('Tova')).toBeVisible();
+  await expect(page.getByRole('dialog')).toBeHidden();
+
+  await signedIn(page, 'ines');
+  await page.goto('/workshop/people');
+  await page.getByLabel(/Lock after minutes/).fill('0');
+  await page.locator('form').filter({ hasText: 'Lock after minutes' }).getByRole('button').click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+});
