@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, newJob, settled, signedIn, test } from './app';
+import { expect, logOf, newJob, press, settled, signedIn, test } from './app';
 
 /** A new badge, as an owner makes it. @returns its code */
 async function badgeOf(page: Page, name: string): Promise<string> {
@@ -36,10 +36,12 @@ test('a badge changes hands at a bench and the screen stays; a bench locks by it
   await expect(page.locator('.who').getByText('Marek')).toBeVisible();
   expect(page.url()).toBe(here);
   // what is done from now on is done by whoever holds the badge
-  await page.keyboard.press('Space');
+  const before = (await logOf(page, job)).length;
+  await press(page, 1);
   await settled(page);
-  await page.goto(`/jobs/${job}/log`);
-  await expect(page.getByRole('cell', { name: 'Marek' }).first()).toBeVisible();
+  const log = await logOf(page, job);
+  expect(new Set(log.slice(before).map((event) => event.by)).size).toBe(1);
+  expect(log.at(-1)!.by).not.toBe(log[0]!.by);
 
   // a badge that is scanned into a field is no text of it
   await page.goto('/jobs');

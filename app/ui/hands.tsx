@@ -3,6 +3,7 @@ import type { JobLine } from '../../core/wire/job-line';
 import type { Who } from '../../core/wire/who';
 import * as wording from '../../words/screens/hands';
 import { listen, tell } from '../job/channel';
+import type { Scan } from '../job/badge';
 import { lockBench } from '../job/hands';
 import { Sheet } from './sheet';
 import { Unlock } from './unlock';
@@ -11,15 +12,7 @@ import { Unlock } from './unlock';
 const sameScreen = () => window.location.reload();
 
 /** A badge changes hands, minutes without a touch lock the bench; what lies on the screen stays there. */
-export function Hands({
-  who,
-  jobs,
-  badge,
-}: {
-  who: Who;
-  jobs: readonly JobLine[];
-  badge: { code: string; at: number } | undefined;
-}) {
+export function Hands({ who, jobs, badge }: { who: Who; jobs: readonly JobLine[]; badge: Scan | undefined }) {
   const locked = useLocked(who);
   const [gone, setGone] = useState<typeof badge>();
   const scanned = badge === gone ? undefined : badge;

@@ -4,6 +4,7 @@ import type { JobLine } from '../../core/wire/job-line';
 import * as wording from '../../words/screens/hands';
 import { shortModel } from '../../words/bench';
 import { cap, runningText } from '../../words/things';
+import type { Scan } from '../job/badge';
 import { takeOver } from '../job/hands';
 import { useNow } from '../job/ticker';
 import { Field } from './field';
@@ -14,7 +15,7 @@ interface Props {
   name: string;
   jobs: readonly JobLine[];
   /** A badge that was scanned, and when. */
-  badge: { code: string; at: number } | undefined;
+  badge: Scan | undefined;
   /** Hands have changed, or the bench is open again. */
   onDone: (name: string) => void;
 }
