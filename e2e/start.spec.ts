@@ -1,5 +1,6 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { createServer, connect } from 'node:net';
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, request, test } from '@playwright/test';
@@ -107,6 +108,85 @@ test('outside loopback nobody signs in with one click: the password is made at t
     await asked.dispose();
     await s.end();
   }
+});
+
+test('two processes behind one port are one app: what one has taken the other shows and tells; one that dies is replaced; the figures are of both', async () => {
+  const at = `http://127.0.0.1:${port}`;
+  const s = await started('snavek_two', { PORT: String(port), SNAVEK_PROCESSES: '2' });
+  /** A connection of its own each time: the next process takes it. */
+  const ask = (path: string, init: RequestInit = {}) =>
+    fetch(`${at}${path}`, {
+      ...init,
+      redirect: 'manual',
+      headers: { origin: at, connection: 'close', ...init.headers },
+    });
+  try {
+    await expect.poll(() => s.out, { timeout: 60_000 }).toContain('Snavek is ready');
+    expect(s.out.match(/Snavek is ready/g)).toHaveLength(1);
+    const signedIn = await ask('/sign-in', {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+      body: 'demo=tova&to=/',
+    });
+    const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
+    const open = (await (await ask('/open-jobs', { headers: { cookie } })).json()) as { id: string }[];
+    const job = open[0]!.id;
+    const logOf = async (id: string) =>
+      (
+        (await (await ask(`/jobs/${id}/log.json`, { headers: { cookie } })).json()) as {
+          events: { by: string; seq: number }[];
+        }
+      ).events;
+    const people = (await Promise.all(open.map(({ id }) => logOf(id)))).flat().map((event) => event.by);
+    const note = async (k: number, person: string) => {
+      const answer = await ask('/commands', {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json' },
+        body: JSON.stringify({
+          commands: [
+            {
+              id: randomUUID(),
+              job,
+              person,
+              body: { type: 'noted', text: `note ${k}` },
+              at: Date.now(),
+              clockKnown: true,
+            },
+          ],
+        }),
+      });
+      return (await answer.json()) as { answers: { outcome: { status: string; seq: number } }[] };
+    };
+    const first = (await logOf(job)).at(-1)!.seq;
+    // an entry of somebody else is refused: whose session it is shows by that
+    let tova = '';
+    for (const by of new Set(people))
+      if ((await note(0, by)).answers[0]!.outcome.status === 'recorded') tova = by;
+    for (let k = 1; k < 12; k++)
+      expect((await note(k, tova)).answers[0]!.outcome).toMatchObject({
+        status: 'recorded',
+        seq: first + 1 + k,
+      });
+    const metrics = await (await ask('/metrics')).text();
+    expect(metrics).toMatch(/snavek_commands_total\{outcome="recorded"\} 12\b/);
+    expect(metrics).toContain('nodejs_eventloop_lag_seconds');
+    expect((await ask('/metrics', { headers: { 'x-forwarded-for': '10.0.0.1' } })).status).toBe(403);
+
+    const children = execFileSync('pgrep', ['-P', String(s.child.pid)])
+      .toString()
+      .trim()
+      .split('\n');
+    process.kill(Number(children[0]), 'SIGKILL');
+    await expect.poll(() => s.out, { timeout: 20_000 }).toContain('another is started');
+    for (let k = 12; k < 20; k++)
+      expect((await note(k, tova)).answers[0]!.outcome).toMatchObject({
+        status: 'recorded',
+        seq: first + 1 + k,
+      });
+  } finally {
+    await s.end();
+  }
+  expect(s.child.exitCode).toBe(0);
 });
 
 /** Nothing serious for axe, and nothing wide, cut or small at any size. */

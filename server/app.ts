@@ -16,6 +16,7 @@ import {
   isDatabaseAway,
   migrate,
   migrationsApplied,
+  oneAtATime,
 } from './db/orm';
 import { log } from './log';
 import { seedDemo, shipModels } from './seed/seed';
@@ -24,6 +25,7 @@ import { setUpCode } from './auth/set-up-code';
 import { setUpOpen } from './use-cases/set-up';
 import { stopping } from './shutdown';
 import { endQueue, startQueue } from './tasks/queue';
+import { countRequest, mayReadMetrics, metricsText, metricsType } from './metrics';
 import { photoLimitBytes } from '../core/log/photo-limit';
 
 export const app = express();
@@ -46,6 +48,15 @@ app.get('/healthz', async (_req, res) => {
   }
   const ok = database && migrations && writable && warm;
   res.status(ok ? 200 : 503).json({ ok, database, writable, migrations, warm });
+});
+
+/** What is running, in figures: for whoever watches the machine, not for people of a workshop. */
+app.get('/metrics', async (req, res) => {
+  if (!mayReadMetrics(req)) {
+    res.status(403).json({ error: 'from this machine only, or with a token' });
+    return;
+  }
+  res.set('Content-Type', metricsType).send(await metricsText());
 });
 
 // what no address of this app has is refused before anything is asked of it: a host that is none, a NUL, half a character
@@ -88,6 +99,7 @@ app.use((req, res, next) => {
   const began = process.hrtime.bigint();
   res.on('finish', () => {
     if (req.url.startsWith('/assets/')) return;
+    countRequest(req.method, res.statusCode, Number(process.hrtime.bigint() - began) / 1e6);
     log[res.statusCode >= 500 ? 'error' : 'info'](
       {
         method: req.method,
@@ -172,9 +184,10 @@ async function whenReachable<T>(work: () => Promise<T>): Promise<T> {
 }
 export async function start(): Promise<void> {
   await whenReachable(() => asOwner(migrate));
-  if (process.env.SNAVEK_DEMO === '1') {
-    if (await seedDemo(Date.now())) log.info('demo workshop made');
-  } else await shipModels();
+  await oneAtATime('start', async () => {
+    if (process.env.SNAVEK_DEMO !== '1') await shipModels();
+    else if (await seedDemo(Date.now())) log.info('demo workshop made');
+  });
   getBus(appUrl(databaseUrl()));
   await startQueue();
 }

@@ -149,7 +149,10 @@ export class Sender {
       try {
         const res = await fetch('/commands', {
           method: 'POST',
-          headers: { 'content-type': 'application/json' },
+          headers: {
+            'content-type': 'application/json',
+            'x-snavek-kept': String(kept.length - batch.length),
+          },
           body: JSON.stringify({ commands: batch.map((k) => k.command) }),
           signal: AbortSignal.timeout(15_000),
         });

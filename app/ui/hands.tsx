@@ -22,6 +22,7 @@ export function Hands({ who, jobs, badge }: { who: Who; jobs: readonly JobLine[]
       title={locked ? wording.locked(who.name) : wording.changingHands}
       {...(locked ? {} : { onClose: () => setGone(badge) })}
     >
+      {locked && <div className="locked-bench" />}
       <Unlock
         name={who.name}
         jobs={jobs}

@@ -47,7 +47,7 @@ export function Unlock({ name, jobs, badge, onDone }: Props) {
       <Form
         form={form}
         layout="vertical"
-        className="stack gap-4"
+        className="stack"
         onFinish={({ secret }) => void attempt({ secret, ...(asked.badge ? { badge: asked.badge } : {}) })}
       >
         <Field name="secret" htmlFor="secret" label={wording.numberOrPasswordOf(asked.name)}>

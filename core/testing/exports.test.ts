@@ -27,7 +27,7 @@ const texts = new Map(
         .filter((f) => /\.(tsx?|mjs)$/.test(f))
         .map((f) => `${folder}/${f}`),
     )
-    .concat('server.mjs')
+    .concat('server.mjs', 'server-process.mjs')
     .map((file) => [file, readFileSync(file, 'utf8')] as const),
 );
 const wordsOf = new Map([...texts].map(([file, text]) => [file, new Set(text.match(/\w+/g))]));

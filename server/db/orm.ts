@@ -40,6 +40,13 @@ export function databaseUrl(): string {
 /** One ORM for each process, as the restricted role; also across Vite's reloads in development. */
 const g = globalThis as { __orm?: Promise<MikroORM> };
 export const getOrm = (): Promise<MikroORM> => (g.__orm ??= MikroORM.init(ormConfig(appUrl(databaseUrl()))));
+/** How many connections are used, free and waited for. */
+export async function poolOf(): Promise<{ used: number; free: number; waiting: number }> {
+  const { pool } = (await getOrm()).em.getConnection().getKnex().client as {
+    pool: { numUsed(): number; numFree(): number; numPendingAcquires(): number };
+  };
+  return { used: pool.numUsed(), free: pool.numFree(), waiting: pool.numPendingAcquires() };
+}
 export async function closeOrm(): Promise<void> {
   const orm = g.__orm;
   delete g.__orm;
@@ -126,6 +133,14 @@ export async function inShop<T>(shopId: string, work: (em: EntityManager) => Pro
 /** Waits until nobody else is at the same thing; the database's own lock, which ends with the transaction. */
 export const alone = (em: EntityManager, what: string): Promise<unknown> =>
   em.execute(`select pg_advisory_xact_lock(hashtext(?))`, [what]);
+/** Of several processes that start at once one does it, and the others wait for it. */
+export const oneAtATime = <T>(what: string, work: () => Promise<T>): Promise<T> =>
+  asOwner((orm) =>
+    orm.em.fork().transactional(async (em) => {
+      await alone(em as EntityManager, what);
+      return work();
+    }),
+  );
 /** The workshop that a transaction has entered. @throws where it has entered none: that is a mistake of the program */
 export function shopOf(em: EntityManager): string {
   const { shop } = em.getFilterParams('shop') as { shop?: string };

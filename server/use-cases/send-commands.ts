@@ -13,10 +13,13 @@ import { inShop, isDatabaseAway } from '../db/orm';
 import { knownRoute, routeOf } from '../db/routes';
 import { afterOf, contextFor, type Grounds, judge } from '../decide-command';
 import { log } from '../log';
+import { countCommands, noteKept } from '../metrics';
 import type { Outcome } from '../../core/wire/outcome';
 import type { Who } from '../../core/wire/who';
 import { confirmingPerson } from './sign-in';
 
+/** For the door: what a bench says of its outbox. */
+export { noteKept };
 /** For the door: without the database it answers that it is away, not that it failed. */
 export { isDatabaseAway };
 /** Names the session of a request, on which what it sends hangs. */
@@ -62,7 +65,13 @@ export async function sendCommands(
     else outcomes[at] = await writeOne(who, command, session);
   }
   await finish();
-  return commands.map((sent, at) => ({ id: sent.id, outcome: outcomes[at]! }));
+  const answers = commands.map((sent, at) => ({ id: sent.id, outcome: outcomes[at]! }));
+  countCommands(
+    answers,
+    commands.map((sent) => sent.at),
+    Date.now(),
+  );
+  return answers;
 }
 const notUnderstood = (error?: z.ZodError): Outcome => ({
   status: 'refused',

@@ -5,6 +5,7 @@ import { setServerTime } from '../../job/clock';
 import { startChannel } from '../../job/channel';
 import { useBadge } from '../../job/badge';
 import { FormatsOf } from '../../ui/formats';
+import * as wording from '../../../words/screens/hands';
 import { FrontPage } from '../../ui/front-page';
 import { useOpenJobs } from '../../ui/head';
 import { Unlock } from '../../ui/unlock';
@@ -34,6 +35,7 @@ export default function Locked({ loaderData: { name, settings, to, openJobs, now
     <FormatsOf settings={settings}>
       <FrontPage>
         <section className="card stack">
+          <h2>{wording.locked(name)}</h2>
           <Unlock name={name} jobs={jobs} badge={badge} onDone={() => window.location.assign(to)} />
         </section>
       </FrontPage>

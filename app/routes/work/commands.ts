@@ -1,6 +1,12 @@
 import * as wording from '../../../words/screens/work';
 import { pathText } from '../../../core/model/check-model';
-import { isDatabaseAway, sendCommands, sessionKey, SignedOut } from '../../../server/use-cases/send-commands';
+import {
+  isDatabaseAway,
+  noteKept,
+  sendCommands,
+  sessionKey,
+  SignedOut,
+} from '../../../server/use-cases/send-commands';
 import { commandsSchema } from '../../../core/wire/commands';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/commands';
@@ -21,6 +27,7 @@ export async function action({
       },
       { status: 400 },
     );
+  noteKept(sessionKey(request), request.headers.get('x-snavek-kept'));
   try {
     return Response.json({ answers: await sendCommands(who, read.data.commands, sessionKey(request)) });
   } catch (e) {
