@@ -48,6 +48,8 @@ export default [
   route('jobs/:job/events', 'routes/work/events.ts'),
   route('commands', 'routes/work/commands.ts'),
   route('live', 'routes/work/live.ts'),
+  route('archives/:name', 'routes/workshop/archive-file.ts'),
+  route('take-in', 'routes/workshop/take-in.ts'),
   route('backups/:name', 'routes/workshop/backup-file.ts'),
   route('open-jobs', 'routes/bench/open-jobs-json.ts'),
 ] satisfies RouteConfig;

@@ -199,6 +199,19 @@ const cases: Record<string, Case> = {
         ],
       }),
   },
+  'loader /archives/:name': {
+    params: () => ({ name: 'snavek-20260101-000000.zip' }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+  },
+  'action /take-in': {
+    nobody: 401,
+    other: 403,
+    own: 403,
+    byRole: { owner: 409 },
+    body: () => ({ method: 'PUT' }),
+  },
   'loader /locked': { nobody: 302, other: 302, own: 302 },
   'action /lock': { nobody: 401, other: 204, own: 204, body: () => json({}) },
   'action /switch': {

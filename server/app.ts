@@ -26,6 +26,7 @@ import { setUpOpen } from './use-cases/set-up';
 import { stopping } from './shutdown';
 import { endQueue, startQueue } from './tasks/queue';
 import { countRequest, mayReadMetrics, metricsText, metricsType } from './metrics';
+import { mostBytes } from './archive/layout';
 import { photoLimitBytes } from '../core/log/photo-limit';
 
 export const app = express();
@@ -80,7 +81,8 @@ app.use((req, res, next) => {
 });
 
 // the log's pages may be long, but nobody types five megabytes into one command; a photograph may be larger
-const limitFor = (path: string) => (/^\/jobs\/[^/]+\/photos\//.test(path) ? photoLimitBytes : 1_000_000);
+const limitFor = (path: string) =>
+  path === '/take-in' ? mostBytes : /^\/jobs\/[^/]+\/photos\//.test(path) ? photoLimitBytes : 1_000_000;
 app.use((req, res, next) => {
   const length = Number(req.headers['content-length'] ?? 0);
   const limitBytes = limitFor(req.path);

@@ -71,12 +71,12 @@ describe('the daily backup', () => {
   const backups = () => join(database.folder, 'backups');
   test('is made once a day by itself where it is wanted, is brought back for a test, and says what came of it', async () => {
     await received();
-    await runHourly(Date.now());
+    await runHourly(Date.now(), enqueue);
     expect(await latest('backup')).toBeUndefined();
     expect(await changeWorkshop(owner, { do: 'backups', daily: true, hour: 0, keepDays: 7 })).toMatchObject({
       ok: true,
     });
-    await runHourly(Date.now());
+    await runHourly(Date.now(), enqueue);
     expect(await over('backup')).toMatchObject({
       state: 'done',
       progress: 1,
@@ -87,7 +87,7 @@ describe('the daily backup', () => {
     });
     expect(await trouble()).toBeUndefined();
     const before = readdirSync(backups());
-    await runHourly(Date.now());
+    await runHourly(Date.now(), enqueue);
     expect(readdirSync(backups())).toEqual(before);
     // nothing is left of the database that it was brought back in
     const left = await asOwner((orm) =>
@@ -101,7 +101,7 @@ describe('the daily backup', () => {
     renameSync(backups(), away);
     // where the folder should be stands a file
     writeFileSync(backups(), '');
-    await runHourly(tomorrow);
+    await runHourly(tomorrow, enqueue);
     expect(await over('backup')).toMatchObject({ state: 'failed' });
     expect(await trouble()).toMatch(/EEXIST|ENOTDIR|not a directory|file already exists/);
     renameSync(backups(), `${away}-file`);
@@ -111,7 +111,7 @@ describe('the daily backup', () => {
       writeFileSync(join(backups(), name), '');
       utimesSync(join(backups(), name), 1, 1);
     }
-    await runHourly(tomorrow);
+    await runHourly(tomorrow, enqueue);
     expect(await over('backup')).toMatchObject({ state: 'done' });
     expect(await trouble()).toBeUndefined();
     expect(old.map((name) => existsSync(join(backups(), name)))).toEqual([false, true]);
@@ -138,7 +138,7 @@ describe('erasing by a rule', () => {
         (await em.find(JobPrivate, { jobId: { $in: [old, young, open] } })).map((row) => row.jobId),
       );
     expect(await changeWorkshop(owner, { do: 'erasing', afterMonths: 3 })).toMatchObject({ ok: true });
-    await runHourly(Date.now());
+    await runHourly(Date.now(), enqueue);
     // its row says that it is closed, its log does not: what the log says counts
     expect(await over('erase')).toMatchObject({ said: expect.stringContaining('of 0 jobs') });
     expect(await known()).toContain(old);
@@ -146,7 +146,7 @@ describe('erasing by a rule', () => {
     await inShop(owner.shopId, (em) =>
       em.nativeUpdate(Job, { id: old }, { updatedAt: new Date(Date.now() - 100 * 86_400_000) }),
     );
-    await runHourly(Date.now() + 86_400_000);
+    await runHourly(Date.now() + 86_400_000, enqueue);
     expect(await over('erase')).toMatchObject({ said: expect.stringContaining('of 1 job ') });
     expect((await known()).toSorted()).toEqual([young, open].toSorted());
     const log = await eventsOf(owner, old);
@@ -175,7 +175,7 @@ describe('the queue', () => {
         createdAt: new Date(Date.now() - 7 * 3_600_000),
       }),
     );
-    await runHourly(Date.now() + 3 * 86_400_000);
+    await runHourly(Date.now() + 3 * 86_400_000, enqueue);
     expect(await over('erase')).toMatchObject({ state: 'done' });
   }, 60_000);
 });

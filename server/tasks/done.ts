@@ -1,3 +1,11 @@
+import type { TaskKind } from '../../core/wire/background';
+
+/** What waits in the queue: which task of which workshop. */
+export interface Waiting {
+  shop: string;
+  id: string;
+  kind: TaskKind;
+}
 /** What a task comes to: what it says of itself, and the name of a file. */
 export interface Done {
   said: string;

@@ -2,14 +2,14 @@ import { inShop } from '../db/orm';
 import { allShops } from '../db/backup/shops';
 import { addTask, latestTasks, runningTask } from '../db/tasks';
 import { workshopOf } from '../db/workshop';
+import type { Waiting } from './done';
 import { lastDue } from './due';
-import { enqueue } from './queue';
 
 /** At night nobody waits for it. */
 const eraseHour = 3;
 
 /** Looks what is due in each workshop: a daily backup that was missed or failed is tried again an hour later. */
-export async function runHourly(now: number): Promise<void> {
+export async function runHourly(now: number, enqueue: (waiting: Waiting) => Promise<void>): Promise<void> {
   const shops = await allShops();
   for (const shop of shops) {
     const ids = await inShop(shop, async (em) => {

@@ -1,16 +1,10 @@
 import { Logger, parseCronItems, type Runner, run } from 'graphile-worker';
-import type { TaskKind } from '../../core/wire/background';
 import { databaseUrl } from '../db/orm';
 import { log } from '../log';
+import type { Waiting } from './done';
 import { runHourly } from './hourly';
 import { runTask } from './kinds';
 
-/** What waits in the queue: which task of which workshop. */
-export interface Waiting {
-  shop: string;
-  id: string;
-  kind: TaskKind;
-}
 const isWaiting = (payload: unknown): payload is Waiting =>
   payload !== null &&
   typeof payload === 'object' &&
@@ -37,7 +31,7 @@ export const startQueue = (): Promise<Runner> =>
       task: async (payload) => {
         if (isWaiting(payload)) await runTask(payload);
       },
-      hourly: () => runHourly(Date.now()),
+      hourly: () => runHourly(Date.now(), enqueue),
     },
     parsedCronItems: parseCronItems([{ task: 'hourly', match: '7 * * * *', options: { maxAttempts: 1 } }]),
   }));

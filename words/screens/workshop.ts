@@ -88,3 +88,12 @@ export const pinAfterBadge = 'After the badge a number or the password of one’
 export const lockMinutes = 'Lock after minutes without a touch; 0: never';
 export const handsMean =
   'A locked bench shows what runs by itself. Each chooses their number under their name, top right.';
+export const takeAlong = 'Take it all with you';
+export const takeAlongMeans =
+  'Jobs and their logs, people, stock, models, photographs and reports as one ZIP of open formats, described in it.';
+export const writeIt = 'Write the file';
+export const takeIn = 'Take a workshop in';
+export const takeInMeans =
+  'Such a file of another installation, where no job and no part is yet. It is taken in whole or not at all; people get links for their passwords.';
+export const chooseZip = 'Choose a ZIP file';
+export const notSent = 'It was not sent: try again.';

@@ -15,6 +15,8 @@ import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/b
 import { Backup } from './backup';
 import { Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
+import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
+import { TakeAlong } from './take-along';
 import { People } from './people';
 import { Places } from './places';
 import { isGoing } from './task-note';
@@ -37,6 +39,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     may,
     backups: await backupFiles(who),
     tasks: await backupTasks(who),
+    archives: await archiveTasks(who),
     ...(await workshopPage(who)),
     now: Date.now(),
   };
@@ -45,7 +48,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
   requireSameOrigin(request);
   const asked = await jsonBody(request);
-  return isBackUp(asked) ? backUpNow(who) : changeWorkshop(who, asked);
+  if (asks(asked, 'back up')) return backUpNow(who);
+  return asks(asked, 'take along') ? takeAlong(who) : changeWorkshop(who, asked);
 }
 
 /** While something runs the page asks once a second how far it is. */
@@ -57,8 +61,8 @@ function useWatched(going: boolean) {
     return () => clearInterval(asking);
   }, [going, revalidate]);
 }
-const isBackUp = (asked: unknown) =>
-  asked !== null && typeof asked === 'object' && 'do' in asked && asked.do === 'back up';
+const asks = (asked: unknown, what: string) =>
+  asked !== null && typeof asked === 'object' && 'do' in asked && asked.do === what;
 
 const tabs = [
   { to: '/workshop', name: wording.methodsAndStations },
@@ -69,8 +73,8 @@ const tabs = [
 
 /** What is the workshop's: how it works, how it writes, who works in it, what is kept of it. */
 export default function Workshop({ loaderData, params }: Route.ComponentProps) {
-  const { may, name, tasks } = loaderData;
-  useWatched(tasks.some(isGoing));
+  const { may, name, tasks, archives } = loaderData;
+  useWatched([...tasks, ...archives].some(isGoing));
   return (
     <main className="page stack">
       <NavTabs
@@ -94,7 +98,7 @@ export default function Workshop({ loaderData, params }: Route.ComponentProps) {
 }
 function Part({
   part,
-  loaded: { who, may, settings, people, name, backups, tasks, now },
+  loaded: { who, may, settings, people, name, backups, tasks, archives, now },
 }: {
   part: WorkshopPart | undefined;
   loaded: Route.ComponentProps['loaderData'];
@@ -134,6 +138,7 @@ function Part({
           )}
           <div className="stack">
             <OwnersData settings={settings} may={may.means} />
+            {may.people && <TakeAlong tasks={archives} />}
           </div>
         </div>
       );
