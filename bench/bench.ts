@@ -15,6 +15,7 @@ import { benchLoad } from './load';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
+import { benchRunning } from './running';
 import { benchScrews } from './screws';
 import { figure, median, percentile, save } from './figures';
 
@@ -330,7 +331,7 @@ async function browser(large: string): Promise<void> {
   }
 }
 
-/** `--only=core,append,pages,load,live,browser`: a part of it, while one works on that part. */
+/** `--only=core,append,pages,load,live,browser,running`: a part of it, while one works on that part. */
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -375,6 +376,7 @@ try {
       await once(second, 'exit');
     }
   }
+  if (asked('running')) await benchRunning({ url, superUrl, person, jobs: ids });
   if (asked('browser')) await browser(await atlasJob(origin, cookie, person, 400));
 } finally {
   server.kill('SIGTERM');

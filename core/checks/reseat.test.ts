@@ -84,3 +84,12 @@ test('only what failed or has moved is asked again in the mid round', () => {
   expect(asked.kind === 'checks' && asked.open).not.toContain('cameras');
   expect(asked.kind === 'checks' && asked.open).toContain('touch');
 });
+
+test('of what a failing function depends on, what was touched last is looked at first', () => {
+  const { state } = new Bench(index, route(mica9, replace('display'))).open(replace('display')).finish();
+  const first = (touched: Record<string, number>) =>
+    reseatFor(index, { ...state, touched: { ...state.touched, ...touched } }, ['ambient']).map((t) => t.slot);
+  // the sensor's plug was the last one that was closed, the display the one before it
+  expect(first({})).toEqual(['sensor-flex', 'display']);
+  expect(first({ display: 900 })).toEqual(['display', 'sensor-flex']);
+});

@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
-import type { Body } from './events';
+import { bodySchema } from './event-schema';
+import { type Body, eventVersion, type JobEvent } from './events';
+import { evolve, foldInto } from './evolve';
 
 /** What a state holds of a fact that is not a place of a piece: the property test's book knows only places. */
 const stateAfter = (...bodies: Body[]) => {
@@ -40,4 +42,47 @@ describe('what is kept of a fact', () => {
     bench.do({ type: 'strayRemoved', stray: 'stray 1', note: 'a screw' });
     expect(bench.state.stray['stray 1']).toBe('removed');
   });
+});
+
+test('glue that begins to cure is known with the time at which it holds', () => {
+  const bench = stateAfter({ type: 'acted', act: 'cure', target: 'seal:start', forS: 60 });
+  expect(bench.state.curing.seal).toEqual({
+    until: bench.log.at(-1)!.at + 60_000,
+    clockKnown: true,
+  });
+  bench.do({ type: 'acted', act: 'cure', target: 'seal:end' });
+  expect(bench.state.curing.seal).toMatchObject({ until: expect.any(Number) });
+});
+test('another route begins with none of its steps done', () => {
+  const bench = stateAfter();
+  for (let k = 0; k < 5; k++) bench.next();
+  expect(Object.values(bench.state.progress).some((step) => step !== undefined)).toBe(true);
+  const adopted = {
+    ...bench.log[0]!,
+    v: eventVersion,
+    id: 'another route',
+    seq: bench.state.seq + 1,
+    body: { type: 'routeAdopted', routeHash: 'r2', modelHash: 'm', variant: 'standard' },
+  } as JobEvent;
+  expect(Object.values(evolve(bench.state, adopted).progress).filter((step) => step !== undefined)).toEqual(
+    [],
+  );
+});
+test('tables that came back as plain objects know no key that nobody has set', () => {
+  const bench = stateAfter({ type: 'noted', text: 'rust', thing: 'A1' });
+  const kept = JSON.parse(JSON.stringify(bench.state)) as typeof bench.state;
+  const read = foldInto(kept, []);
+  expect(read.touched.constructor).toBeUndefined();
+  expect(Object.getPrototypeOf(read.note)).toBeNull();
+  expect(read).toEqual(bench.state);
+});
+test.each([
+  [{ type: 'acted', act: 'cure', target: 'a:start', forS: 0 }, true],
+  [{ type: 'acted', act: 'cure', target: 'a:start', forS: 172_800 }, true],
+  [{ type: 'acted', act: 'cure', target: 'a:start', forS: -1 }, false],
+  [{ type: 'acted', act: 'cure', target: 'a:start', forS: 172_801 }, false],
+  [{ type: 'takenOver', bench: 'b'.repeat(60) }, true],
+  [{ type: 'takenOver', bench: 'b'.repeat(61) }, false],
+])('%j is taken: %s', (body, taken) => {
+  expect(bodySchema.safeParse(body).success).toBe(taken);
 });

@@ -20,6 +20,13 @@ describe('an event of an older version', () => {
     expect(upcast(old)).toMatchObject({ v: eventVersion, body: { type: 'leakTested', holds: true } });
     expect(flag(fold(empty(), [old]), 'leak')).toMatchObject({ holds: true, seq: 1 });
   });
+  test('any other act of that time stays what it was', () => {
+    for (const body of [
+      { type: 'acted', act: 'leak test', target: 'device:start' },
+      { type: 'acted', act: 'press', target: 'device:end' },
+    ])
+      expect(upcast({ ...base, v: 1, body } as JobEvent).body).toEqual(body);
+  });
   test('a whole log of version 1 comes to the same claim', () => {
     const b = new Bench(indexed(mica9), route(mica9)).open().finish();
     const old = b.log.map(

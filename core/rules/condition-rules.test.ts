@@ -33,6 +33,8 @@ test.each([
   [{ type: 'bondReleased', bond: 'no-bond', torn: false }, 'no-bond'],
   [{ type: 'catchFreed', catch: 'no-hook' }, 'no-hook'],
   [{ type: 'troubled', kind: 'stuck', thing: 'nothing' }, 'nothing'],
+  [{ type: 'pieceSetAside', piece: 'display#1', to: 'recycling', with: ['screw:Z9#1'] }, 'Z9#1'],
+  [{ type: 'pieceSetAside', piece: 'display#1', to: 'recycling', with: ['ghost#1'] }, 'ghost#1'],
 ] as [Body, string][])('%j names a thing that this device has not', (body, id) => {
   expect(bench().do(body).refused).toEqual({ code: 'unknown thing', id });
 });

@@ -152,3 +152,38 @@ describe('positions with gaps and the least squares', () => {
     }
   });
 });
+
+describe('the pattern of the mat', () => {
+  const rows = (n: number, dx: number, dy: number, perRow: number): MatPoint[] =>
+    Array.from({ length: n }, (_, i) => ({
+      id: `H${i}`,
+      x: (i % perRow) * dx,
+      y: Math.floor(i / perRow) * dy,
+    }));
+  test('screws above one another on the device lie above one another on the mat, side by side side by side', () => {
+    const column = layOutMat([rows(3, 0, 20, 1)], device);
+    for (const [k, cell] of column.slice(1).entries())
+      expect(cell.y - column[k]!.y).toBeGreaterThanOrEqual(matPage.cellHeightMm - 1e-6);
+    expect(Math.max(...column.map((c) => c.x)) - Math.min(...column.map((c) => c.x))).toBeLessThan(
+      matPage.cellWidthMm,
+    );
+    const row = layOutMat([rows(3, 20, 0, 3)], device);
+    for (const [k, cell] of row.slice(1).entries())
+      expect(cell.x - row[k]!.x).toBeGreaterThanOrEqual(matPage.cellWidthMm - 1e-6);
+    expect(Math.max(...row.map((c) => c.y)) - Math.min(...row.map((c) => c.y))).toBeLessThan(
+      matPage.cellHeightMm,
+    );
+  });
+  test('a page takes so many that its pattern is still seen, and the next screws come on another', () => {
+    // six by nine cells, seven tenths of them: 38
+    const pagesOf = (n: number) =>
+      new Set(layOutMat([rows(n, 14, 18, 5)], device).map((cell) => cell.page)).size;
+    expect([pagesOf(38), pagesOf(39)]).toEqual([1, 2]);
+  });
+  test.each([
+    { widthMm: 13, heightMm: 122 },
+    { widthMm: 90, heightMm: 12 },
+  ])('a page of %j is too small for a cell', (size) => {
+    expect(() => layOutMat([rows(1, 1, 1, 1)], device, { ...matPage, ...size })).toThrow(RangeError);
+  });
+});

@@ -11,23 +11,26 @@ export class NoArchive extends Error {}
 export class ZipWriter {
   readonly #out: WriteStream;
   readonly #zip: Zip;
+  /** What is written waits for the disk. */
   #full: Promise<void> | undefined;
+  #go: (() => void) | undefined;
   #failed: Error | undefined;
   constructor(private readonly file: string) {
     this.#out = createWriteStream(`${file}.part`, { mode: 0o600 });
     this.#out.on('error', (e) => {
       this.#failed = e;
+      this.#go?.();
     });
+    this.#out.on('drain', () => this.#go?.());
     this.#zip = new Zip((e, chunk, final) => {
       if (e) this.#failed = e;
       else if (!this.#out.write(chunk))
         this.#full ??= new Promise((resolve) => {
-          const go = () => {
+          this.#go = () => {
             this.#full = undefined;
+            this.#go = undefined;
             resolve();
           };
-          this.#out.once('drain', go);
-          this.#out.once('error', go);
         });
       if (final) this.#out.end();
     });
