@@ -207,7 +207,7 @@ const cases: Record<string, Case> = {
   },
   'action /take-in': {
     nobody: 401,
-    other: 403,
+    other: 409,
     own: 403,
     byRole: { owner: 409 },
     body: () => ({ method: 'PUT' }),

@@ -20,6 +20,8 @@ function ormConfig(clientUrl: string, pool = 10) {
       min: number;
       max: number;
     },
+    // the queue's tables are its package's own
+    schemaGenerator: { ignoreSchema: ['graphile_worker'] },
     migrations: { migrationsList, allOrNothing: true, snapshot: false },
     driverOptions: {
       connection: { application_name: 'snavek', connectionTimeoutMillis: 3000, keepAlive: true },
