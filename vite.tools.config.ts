@@ -10,7 +10,11 @@ export default defineConfig({
     emptyOutDir: true,
     copyPublicDir: false,
     rollupOptions: {
-      input: { snavek: 'cli/main.ts', 'plan-thread': 'server/threads/plan.thread.ts' },
+      input: {
+        snavek: 'cli/main.ts',
+        'plan-thread': 'server/threads/plan.thread.ts',
+        'check-thread': 'server/threads/check.thread.ts',
+      },
       output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name].mjs' },
     },
   },

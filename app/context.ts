@@ -144,7 +144,7 @@ export function localPath(to: string | null): string {
   // biome-ignore lint/suspicious/noControlCharactersInRegex: a browser drops them, and reads the rest as another address
   if (!to || /[\u0000-\u0020\\]/.test(to) || !URL.canParse(to, 'http://here')) return '/';
   const url = new URL(to, 'http://here');
-  const known = /^\/(?:$|(?:jobs|receive|stock|spares|workshop|account|photos)(?:$|[/?]))/;
+  const known = /^\/(?:$|(?:jobs|receive|stock|spares|models|workshop|account|photos)(?:$|[/?]))/;
   return url.origin === 'http://here' &&
     known.test(url.pathname) &&
     to.startsWith('/') &&

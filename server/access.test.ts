@@ -212,6 +212,23 @@ const cases: Record<string, Case> = {
     byRole: { owner: 409 },
     body: () => ({ method: 'PUT' }),
   },
+  'loader /models': { nobody: 302, other: 'own rows only' },
+  'action /models': {
+    nobody: 302,
+    other: 400,
+    own: 403,
+    byRole: { owner: 400, lead: 400 },
+    body: () => json({}),
+  },
+  'loader /models/:hash': { params: () => ({ hash: page.modelHash }), nobody: 302, other: 'own rows only' },
+  'action /models/:hash': {
+    params: () => ({ hash: page.modelHash }),
+    nobody: 302,
+    other: 200,
+    body: () => json({ do: 'offer', hash: 'none', offered: true }),
+  },
+  'loader /models/:hash.json': { params: () => ({ hash: 'none' }), nobody: 401, other: 404, own: 404 },
+  'loader /models/schema.json': { nobody: 401, other: 200 },
   'loader /locked': { nobody: 302, other: 302, own: 302 },
   'action /lock': { nobody: 401, other: 204, own: 204, body: () => json({}) },
   'action /switch': {

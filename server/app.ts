@@ -27,6 +27,7 @@ import { stopping } from './shutdown';
 import { endQueue, startQueue } from './tasks/queue';
 import { countRequest, mayReadMetrics, metricsText, metricsType } from './metrics';
 import { mostBytes } from './archive/layout';
+import { modelLimitBytes } from './use-cases/library';
 import { photoLimitBytes } from '../core/log/photo-limit';
 
 export const app = express();
@@ -82,7 +83,13 @@ app.use((req, res, next) => {
 
 // the log's pages may be long, but nobody types five megabytes into one command; a photograph may be larger
 const limitFor = (path: string) =>
-  path === '/take-in' ? mostBytes : /^\/jobs\/[^/]+\/photos\//.test(path) ? photoLimitBytes : 1_000_000;
+  path === '/take-in'
+    ? mostBytes
+    : path === '/models'
+      ? modelLimitBytes
+      : /^\/jobs\/[^/]+\/photos\//.test(path)
+        ? photoLimitBytes
+        : 1_000_000;
 app.use((req, res, next) => {
   const length = Number(req.headers['content-length'] ?? 0);
   const limitBytes = limitFor(req.path);

@@ -1,6 +1,8 @@
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
+import type { ModelProblem } from '../core/model/check-model';
+import type { DeviceModel } from '../core/model/schema';
 import type { IndexedModel } from '../core/model/index-model';
 import type { RouteInput, RouteResult } from '../core/steps/route';
 import { log } from './log';
@@ -26,12 +28,27 @@ export async function planInThread(
   );
   return pool.run({ model: index.model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
 }
+let checkers: Piscina | undefined;
+/** What is wrong with the routes of a model that somebody brings in; beside the planner's threads, which benches wait for. */
+export async function checkInThread(model: DeviceModel): Promise<ModelProblem[]> {
+  checkers ??= watched(
+    new Piscina({
+      filename: resolve('build-tools/check-thread.mjs'),
+      minThreads: 0,
+      maxThreads: 1,
+      maxQueue: 8,
+      idleTimeout: 10_000,
+    }),
+  );
+  return checkers.run(model) as Promise<ModelProblem[]>;
+}
 /** A thread that dies fails its own request; the server goes on. */
 function watched(p: Piscina): Piscina {
   p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));
   return p;
 }
 export async function endPlanner(): Promise<void> {
-  await pool?.destroy();
+  await Promise.all([pool?.destroy(), checkers?.destroy()]);
   pool = undefined;
+  checkers = undefined;
 }

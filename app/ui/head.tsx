@@ -107,6 +107,7 @@ const mainTabs = [
   { to: '/', name: 'Bench' },
   { to: '/jobs', name: 'Jobs' },
   { to: '/stock', name: 'Stock' },
+  { to: '/models', name: 'Models' },
   { to: '/workshop', name: 'Workshop' },
 ];
 

@@ -1,8 +1,10 @@
+import { raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type IndexedModel, indexModel } from '../../core/model/index-model';
 import type { DeviceModel } from '../../core/model/schema';
 import { ofVariant } from '../../core/model/variant';
-import { DeviceModelRow } from './entities';
+import { DeviceModelRow, Job } from './entities';
+import { shopOf } from './orm';
 import { workshopOf } from './workshop';
 import { keepNewest } from './keep-newest';
 
@@ -77,4 +79,53 @@ export async function ship(
       { onConflictFields: ['hash'], onConflictMergeFields: ['current'] },
     );
   }
+}
+
+/** Every version of every model that this workshop sees, with the jobs that were of it; by name. */
+export async function allModels(
+  em: EntityManager,
+): Promise<{ hash: string; modelId: string; name: string; own: boolean; current: boolean; jobs: number }[]> {
+  const rows = await em.find(
+    DeviceModelRow,
+    {},
+    { orderBy: { name: 'asc' }, fields: ['modelId', 'name', 'shopId', 'current'] },
+  );
+  const counted = await em
+    .createQueryBuilder(Job, 'j')
+    .select([raw('j.model_hash as hash'), raw('count(*)::int as jobs')])
+    .where({ shopId: shopOf(em) })
+    .groupBy('j.modelHash')
+    .execute<{ hash: string; jobs: number }[]>('all', false);
+  const jobs = new Map(counted.map((row) => [row.hash, row.jobs]));
+  return rows.map(({ hash, modelId, name, shopId, current }) => ({
+    ...{ hash, modelId, name, current },
+    own: shopId !== null,
+    jobs: jobs.get(hash) ?? 0,
+  }));
+}
+/**
+ * Puts a model of the workshop's own in; devices are received of it from then on, and no more of its earlier versions.
+ * @returns false where another workshop of the installation has the very same
+ */
+export async function keepOwnModel(em: EntityManager, hash: string, model: DeviceModel): Promise<boolean> {
+  const { id: modelId, maker, name } = model;
+  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: true };
+  await em.upsert(DeviceModelRow, row, { onConflictFields: ['hash'], onConflictAction: 'ignore' });
+  if ((await em.count(DeviceModelRow, { hash })) === 0) return false;
+  await em.nativeUpdate(
+    DeviceModelRow,
+    { modelId, shopId: shopOf(em), hash: { $ne: hash } },
+    { current: false },
+  );
+  await em.nativeUpdate(DeviceModelRow, { shopId: shopOf(em), hash }, { current: true });
+  return true;
+}
+/** Whether devices are received of it. @returns false where it is not the workshop's own */
+export async function offerOwnModel(em: EntityManager, hash: string, offered: boolean): Promise<boolean> {
+  const row = await em.findOne(DeviceModelRow, { hash, shopId: shopOf(em) }, { fields: ['modelId'] });
+  if (!row) return false;
+  // one version of a model at most
+  await em.nativeUpdate(DeviceModelRow, { modelId: row.modelId, shopId: shopOf(em) }, { current: false });
+  if (offered) await em.nativeUpdate(DeviceModelRow, { hash, shopId: shopOf(em) }, { current: true });
+  return true;
 }

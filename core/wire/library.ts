@@ -1,0 +1,33 @@
+import type { ModelProblem } from '../model/check-model';
+import type { DeviceModel } from '../model/schema';
+
+/** A model as the library lists it: the version of it that devices are received of, or were last. */
+export interface LibraryLine {
+  hash: string;
+  id: string;
+  name: string;
+  /** It ships with the app, to learn with. */
+  practice: boolean;
+  /** Devices are received of it. */
+  offered: boolean;
+  variants: number;
+  parts: number;
+  screws: number;
+  /** Versions of it that the workshop has, this one included. */
+  versions: number;
+  /** Jobs that were of any of them. */
+  jobs: number;
+}
+/** One model, to be looked at. */
+export interface LibraryModel {
+  line: LibraryLine;
+  model: DeviceModel;
+  /** What is no fault and yet worth a look. */
+  remarks: ModelProblem[];
+  /** The versions of it, by hash, with their jobs; which one is offered. */
+  versions: { hash: string; jobs: number; offered: boolean }[];
+}
+/** What came of a file that was brought in. */
+export type ModelSaid =
+  | { ok: true; said: string; hash?: string }
+  | { ok: false; status: 400 | 403 | 409 | 413; errors: Record<string, string>; problems?: ModelProblem[] };

@@ -1,0 +1,149 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { group } from 'd3-array';
+import { z } from 'zod';
+import type { ModelsQuery } from '../../core/forms/models-query';
+import { contentHash } from '../../core/model/canonical-json';
+import { checkModel, modelRemarks } from '../../core/model/check-model';
+import { type DeviceModel, deviceModelSchema } from '../../core/model/schema';
+import type { LibraryLine, LibraryModel, ModelSaid } from '../../core/wire/library';
+import type { Role } from '../../core/vocabulary/roles';
+import type { Who } from '../../core/wire/who';
+import { plural } from '../../words/things';
+import { allModels, keepOwnModel, maySeeModel, modelOf, offerOwnModel } from '../db/models';
+import { inShop } from '../db/orm';
+import { workshopOf } from '../db/workshop';
+import { checkInThread } from '../planner';
+
+/** Who brings models in and takes them away. */
+export const mayModel = (role: Role) => role === 'owner' || role === 'lead';
+/** More problems than this are counted, not listed. */
+const mostProblems = 100;
+/** A model of ten thousand things has some two megabytes. */
+export const modelLimitBytes = 5_000_000;
+
+/** A line for each model; the version of it that is offered stands for it, else the one with most jobs. */
+async function linesOf(em: EntityManager): Promise<(LibraryLine & { hashes: string[] })[]> {
+  const { settings, demo } = await workshopOf(em);
+  const rows = await allModels(em);
+  const offered = (row: (typeof rows)[number]) =>
+    row.current && (row.own || settings.practiceModels === true || demo);
+  const kinds = group(rows, (row) => `${row.own} ${row.modelId}`);
+  return Promise.all(
+    [...kinds.values()].map(async (versions) => {
+      const shown = versions.find((row) => row.current) ?? versions.toSorted((a, b) => b.jobs - a.jobs)[0]!;
+      const model = await modelOf(em, shown.hash);
+      return {
+        ...{ hash: shown.hash, id: shown.modelId, name: shown.name },
+        practice: !shown.own && !demo,
+        offered: offered(shown),
+        variants: model.variants.length,
+        parts: model.slots.length,
+        screws: model.fasteners.length,
+        versions: versions.length,
+        jobs: versions.reduce((sum, row) => sum + row.jobs, 0),
+        hashes: versions.map((row) => row.hash),
+      };
+    }),
+  );
+}
+/** The models of the workshop, and those that ship with the app: by name, maker or id. */
+export const libraryPage = (who: Who, { q, from }: ModelsQuery): Promise<LibraryLine[]> =>
+  inShop(who.shopId, async (em) => {
+    const words = q.toLowerCase().split(/\s+/).filter(Boolean);
+    return (await linesOf(em))
+      .filter((line) => !from || (from === 'own') === !line.practice)
+      .filter((line) => words.every((word) => `${line.name} ${line.id}`.toLowerCase().includes(word)))
+      .map(({ hashes: _, ...line }) => line);
+  });
+/** One version of a model; undefined where this workshop has none of it. */
+export const libraryModel = (who: Who, hash: string): Promise<LibraryModel | undefined> =>
+  inShop(who.shopId, async (em) => {
+    if (!(await maySeeModel(em, hash))) return undefined;
+    const model = await modelOf(em, hash);
+    const found = (await linesOf(em)).find(({ hashes }) => hashes.includes(hash))!;
+    const { hashes, ...line } = found;
+    const versions = (await allModels(em))
+      .filter((row) => hashes.includes(row.hash))
+      .map((row) => ({ hash: row.hash, jobs: row.jobs, offered: row.current && line.offered }));
+    return { line, model, remarks: modelRemarks(model), versions };
+  });
+/** A model as the file that it can be brought in as; undefined where this workshop has none of it. */
+export const modelFile = (who: Who, hash: string): Promise<DeviceModel | undefined> =>
+  inShop(who.shopId, async (em) => ((await maySeeModel(em, hash)) ? modelOf(em, hash) : undefined));
+/** The schema of such a file (JSON Schema 2020-12). */
+export const modelSchema = () => ({
+  ...z.toJSONSchema(deviceModelSchema, { io: 'input' }),
+  title: 'snavek.model, version 1',
+});
+
+const refused = (status: 400 | 403 | 409, form: string): ModelSaid => ({
+  ok: false,
+  status,
+  errors: { form },
+});
+/**
+ * Brings a model in, whole or not at all: its shape, what it names, and that there is a way to everything in it and back.
+ * @param text of the file
+ */
+export async function bringModel(who: Who, text: string): Promise<ModelSaid> {
+  if (!mayModel(who.role)) return refused(403, 'An owner or a lead brings models in.');
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (e) {
+    return refused(400, `That is no JSON: ${(e as Error).message}`);
+  }
+  const newer = z
+    .looseObject({ format: z.literal('snavek.model'), version: z.number().gt(1) })
+    .safeParse(json);
+  if (newer.success)
+    return refused(
+      409,
+      `It is of version ${newer.data.version} of the format; this program reads version 1.`,
+    );
+  const checked = checkModel(json);
+  const problems = checked.ok ? await checkInThread(checked.model) : checked.problems;
+  if (!checked.ok || problems.length)
+    return {
+      ok: false,
+      status: 400,
+      errors: { form: `Nothing was taken in: ${plural(problems.length, 'problem')}.` },
+      problems: problems.slice(0, mostProblems),
+    };
+  const hash = contentHash(checked.model);
+  const { name } = checked.model;
+  return inShop(who.shopId, async (em): Promise<ModelSaid> => {
+    const there = (await allModels(em)).find((row) => row.hash === hash);
+    if (there && !there.own)
+      return refused(409, `${name} ships with the app: it is a practice model already.`);
+    if (!(await keepOwnModel(em, hash, checked.model)))
+      return refused(409, 'Another workshop of this installation has the very same model.');
+    return {
+      ok: true,
+      said: there
+        ? `${name} was here already; devices are received of it.`
+        : `${name} is in: devices are received of it.`,
+      hash,
+    };
+  });
+}
+const askSchema = z.strictObject({ do: z.literal('offer'), hash: z.string().max(64), offered: z.boolean() });
+/** Says whether devices are received of a version; jobs that are open keep the one they were planned with. */
+export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid> {
+  const read = askSchema.safeParse(json);
+  if (!read.success) return refused(400, 'That cannot be asked for.');
+  if (!mayModel(who.role)) return refused(403, 'An owner or a lead changes the library.');
+  const { hash, offered } = read.data;
+  return inShop(
+    who.shopId,
+    async (em): Promise<ModelSaid> =>
+      (await offerOwnModel(em, hash, offered))
+        ? {
+            ok: true,
+            said: offered
+              ? 'Devices are received of it from now on.'
+              : 'No device is received of it any more.',
+          }
+        : refused(409, 'Only a model of the workshop’s own is taken away or offered again.'),
+  );
+}
