@@ -15,6 +15,7 @@ async function everyScreen(page: Page): Promise<{ paths: string[]; short: (path:
     '/jobs',
     '/stock',
     '/stock/spares',
+    '/models',
     '/workshop',
     '/workshop/money',
     '/workshop/people',

@@ -213,8 +213,8 @@ const cases: Record<string, Case> = {
     body: () => ({ method: 'PUT' }),
   },
   'loader /models': { nobody: 302, other: 'own rows only' },
-  'action /models': {
-    nobody: 302,
+  'action /bring-in': {
+    nobody: 401,
     other: 400,
     own: 403,
     byRole: { owner: 400, lead: 400 },

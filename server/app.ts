@@ -85,7 +85,7 @@ app.use((req, res, next) => {
 const limitFor = (path: string) =>
   path === '/take-in'
     ? mostBytes
-    : path === '/models'
+    : path === '/bring-in'
       ? modelLimitBytes
       : /^\/jobs\/[^/]+\/photos\//.test(path)
         ? photoLimitBytes

@@ -193,6 +193,18 @@ test('what another bench does while news are on their way is fetched right after
   b.stop();
 });
 
+test('news of which the word came and the answer did not are asked for again, without another word', async () => {
+  const b = bench();
+  await quiet(b);
+  server.take({ id: 'other-bench-2', job, person: 'p2', body: out('A1'), at: Date.now(), clockKnown: true });
+  server.weather = ['there', 'part', 'back'];
+  await b.replica.sync();
+  expect(b.replica.view.state.seq).toBeLessThan(server.state.seq);
+  await quiet(b);
+  expect(b.replica.view.lastForeign?.body).toEqual(out('A1'));
+  b.stop();
+});
+
 describe('a press', () => {
   test('is answered from this tab’s copy at once, kept, and then confirmed', async () => {
     const b = bench();

@@ -78,6 +78,7 @@ export class Replica {
 
   /** Takes part in what the server and the other tabs say. */
   start(): () => void {
+    this.#stopped = false;
     const stop = listen((message) => {
       if (message.type === 'changed' && message.job === this.page.id && message.seq > this.#base.seq)
         void this.sync();
@@ -92,8 +93,13 @@ export class Replica {
         this.sender.flush();
         return this.sync();
       });
-    return stop;
+    return () => {
+      this.#stopped = true;
+      clearTimeout(this.#again);
+      stop();
+    };
   }
+  #stopped = false;
   /** A page that was kept without the server may be older than this browser's copy of the job. */
   async #catchUp(): Promise<void> {
     const known = await rememberedPage<JobPage>(this.page.id).catch(() => undefined);
@@ -197,12 +203,24 @@ export class Replica {
     })());
   }
   #told = false;
+  /** Asks again after a while: the word of what has happened came, what it was has not. */
+  #again: ReturnType<typeof setTimeout> | undefined;
+  #againMs = 400;
+  #askAgain(): void {
+    if (this.#stopped) return;
+    clearTimeout(this.#again);
+    this.#again = setTimeout(() => void this.sync(), this.#againMs);
+    this.#againMs = Math.min(this.#againMs * 2, 5000);
+  }
   async #fetchNews(): Promise<void> {
     try {
       const res = await fetch(`/jobs/${this.page.id}/events?after=${this.#base.seq}`, {
         signal: AbortSignal.timeout(10_000),
       });
+      if (res.status >= 500) this.#askAgain();
       if (!res.ok) return;
+      clearTimeout(this.#again);
+      this.#againMs = 400;
       const { events, route } = (await res.json()) as { events: JobEvent[]; route?: Route };
       if (route) this.#route = route;
       let foreign: JobEvent | undefined;
@@ -218,7 +236,8 @@ export class Replica {
         this.#paint(foreign ? { foreign: this.view.foreign + 1, lastForeign: foreign } : undefined);
       if (events.length) this.#remember();
     } catch {
-      /* the link is shown by the sender; the stream asks again when it is back */
+      // the link is shown by the sender; the stream asks when it is back, but it may never have been gone
+      this.#askAgain();
     }
   }
 

@@ -130,7 +130,7 @@ export const Head = memo(function Head({
   const here = `/${useLocation().pathname.split('/')[1]}`;
   useAlarms(jobs, time, rungText);
   // beside the menu there is room for fewer
-  const room = current === undefined ? 4 : 6;
+  const room = current === undefined ? 3 : 6;
   const most = jobs.findIndex((j) => j.id === current) >= room ? room - 1 : room;
   // a timer of a device that is not in sight counts down all the same
   const hidden = jobs

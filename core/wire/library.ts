@@ -6,6 +6,8 @@ export interface LibraryLine {
   hash: string;
   id: string;
   name: string;
+  /** The workshop's own; the others ship with the app. */
+  own: boolean;
   /** It ships with the app, to learn with. */
   practice: boolean;
   /** Devices are received of it. */

@@ -34,6 +34,7 @@ async function linesOf(em: EntityManager): Promise<(LibraryLine & { hashes: stri
       const model = await modelOf(em, shown.hash);
       return {
         ...{ hash: shown.hash, id: shown.modelId, name: shown.name },
+        own: shown.own,
         practice: !shown.own && !demo,
         offered: offered(shown),
         variants: model.variants.length,

@@ -36,4 +36,6 @@ export const none = 'none';
 export const offerIt = 'Receive of it';
 export const takeAway = 'No longer receive';
 export const offered = 'offered';
-export const practiceMeans = 'Whether practice models are offered is said on the Workshop screen.';
+export const shippedMeans =
+  'It ships with the app; whether practice models are offered is said on the Workshop screen.';
+export const itsVersions = 'Its versions';

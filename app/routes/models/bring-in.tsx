@@ -12,7 +12,7 @@ export function BringIn({ may }: { may: boolean }) {
   const [said, setSaid] = useState<ModelSaid>();
   const bring = async (file: File) => {
     setBusy(true);
-    const came = await fetch('/models', {
+    const came = await fetch('/bring-in', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: file,

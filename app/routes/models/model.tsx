@@ -66,7 +66,7 @@ export default function Model({ loaderData }: Route.ComponentProps) {
               </Note>
             ))}
           </section>
-          <Versions versions={versions} own={!line.practice} hash={hash} may={may} />
+          <Versions versions={versions} own={line.own} hash={hash} may={may} />
         </div>
       </div>
     </main>
@@ -132,7 +132,7 @@ function Versions({
   return (
     <section className="card stack gap-8" aria-label={wording.versions}>
       <div className="spread">
-        <h2>{wording.versions}</h2>
+        <h2>{wording.itsVersions}</h2>
         <Kept said={said} />
       </div>
       <DataTable
@@ -169,7 +169,7 @@ function Versions({
           },
         ]}
       />
-      {!own && <p className="muted small">{wording.practiceMeans}</p>}
+      {!own && <p className="muted small">{wording.shippedMeans}</p>}
     </section>
   );
 }

@@ -2,10 +2,10 @@ import { useNavigation, useSearchParams } from 'react-router';
 import { addressOf } from '../../../core/forms/address';
 import { modelOrigins, type ModelsQuery, modelsQuery } from '../../../core/forms/models-query';
 import type { LibraryLine } from '../../../core/wire/library';
-import { bringModel, libraryPage, mayModel, modelLimitBytes } from '../../../server/use-cases/library';
+import { libraryPage, mayModel } from '../../../server/use-cases/library';
 import * as wording from '../../../words/screens/models';
 import { plural } from '../../../words/things';
-import { bodyWithin, requirePerson, requireSameOrigin } from '../../context';
+import { requirePerson } from '../../context';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { Pick } from '../../ui/pick';
 import { SearchForm } from '../../ui/search-field';
@@ -19,13 +19,6 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const query = modelsQuery.parse(Object.fromEntries(new URL(request.url).searchParams));
   return { query, may: mayModel(who.role), models: await libraryPage(who, query) };
 }
-export async function action({ request, context }: Route.ActionArgs) {
-  const who = requirePerson(context, request);
-  requireSameOrigin(request);
-  const said = await bringModel(who, (await bodyWithin(request, modelLimitBytes)).toString('utf8'));
-  return Response.json(said, { status: said.ok ? 200 : said.status });
-}
-
 const columns: DataColumn<LibraryLine>[] = [
   {
     title: wording.model,
