@@ -35,6 +35,8 @@ test('a badge changes hands at a bench and the screen stays; a bench locks by it
   await scan(page, marek);
   await expect(page.locator('.who').getByText('Marek')).toBeVisible();
   expect(page.url()).toBe(here);
+  // the same screen, of another person, is awake
+  await settled(page);
   // what is done from now on is done by whoever holds the badge
   const before = (await logOf(page, job)).length;
   await press(page, 1);

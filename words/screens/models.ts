@@ -21,7 +21,7 @@ export const jobs = 'jobs';
 export const bringIn = 'Bring a model in';
 export const bringInMeans =
   'A model file is checked first: what it names, and whether there is a way to every part and back. It is taken in whole or not at all; a newer file of the same model becomes its next version, and jobs keep theirs.';
-export const schema = 'What such a file holds (JSON Schema)';
+export const schema = 'JSON Schema of a file';
 export const chooseFile = 'Choose a file';
 export const whoMay = 'An owner or a lead brings models in.';
 export const notSent = 'It was not sent: try again.';

@@ -27,9 +27,6 @@ export function BringIn({ may }: { may: boolean }) {
     <section className="card stack" aria-label={wording.bringIn}>
       <h2>{wording.bringIn}</h2>
       <p className="small muted">{wording.bringInMeans}</p>
-      <p className="small">
-        <a href="/models/schema.json">{wording.schema}</a>
-      </p>
       {may ? (
         <Upload
           accept=".json,application/json"
@@ -46,6 +43,9 @@ export function BringIn({ may }: { may: boolean }) {
       ) : (
         <p className="muted">{wording.whoMay}</p>
       )}
+      <div className="row">
+        <Button href="/models/schema.json">{wording.schema}</Button>
+      </div>
       {said?.ok && (
         <Note tone="safe" role="status">
           {said.said} {said.hash && <Link to={`/models/${said.hash}`}>{wording.lookAtIt}</Link>}
