@@ -16,7 +16,13 @@ else {
   const said = new Set();
   let ending = false;
   let quickDeaths = 0;
+  /** Of those that are to be started again one may be asked to end before it has begun. */
+  const over = () => Object.keys(cluster.workers).length === 0;
   const fork = () => {
+    if (ending) {
+      if (over()) process.exit(0);
+      return;
+    }
     const began = Date.now();
     const worker = cluster.fork();
     worker.on('message', async (message) => {
@@ -33,7 +39,7 @@ else {
     });
     worker.on('exit', (code, signal) => {
       if (ending) {
-        if (Object.keys(cluster.workers).length === 0) process.exit(0);
+        if (over()) process.exit(0);
         return;
       }
       quickDeaths = Date.now() - began < 5000 ? quickDeaths + 1 : 0;
@@ -49,6 +55,7 @@ else {
   const end = (signal) => {
     if (ending) return;
     ending = true;
+    if (over()) process.exit(0);
     for (const worker of Object.values(cluster.workers)) worker.process.kill(signal);
     setTimeout(() => process.exit(1), 12_000).unref();
   };

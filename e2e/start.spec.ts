@@ -9,7 +9,8 @@ import { faults, sizes } from './look';
 /** A server of its own, with a database of its own that is made for one test. */
 async function started(database: string, env: Record<string, string>): Promise<Started> {
   const url = new URL(process.env.DATABASE_URL!);
-  execFileSync('psql', [url.href, '-X', '-q', '-c', `create database ${database}`]);
+  const sql = [`drop database if exists ${database} with (force)`, `create database ${database}`];
+  for (const one of sql) execFileSync('psql', [url.href, '-X', '-q', '-c', one], { stdio: 'ignore' });
   url.pathname = `/${database}`;
   const child = spawn(process.execPath, ['server.mjs'], {
     env: {
