@@ -78,6 +78,7 @@ export default function Workshop({ loaderData, params }: Route.ComponentProps) {
   return (
     <main className="page stack">
       <NavTabs
+        className="tabs p-0"
         label={wording.ofTheWorkshop}
         tabs={tabs}
         here={`/workshop${params.part ? `/${params.part}` : ''}`}
