@@ -52,7 +52,8 @@ test('no screen is wider than its window, cuts a text or has a target too small 
 });
 
 test('axe finds nothing serious on any screen, light and dark', async ({ page }) => {
-  test.setTimeout(240_000);
+  // twenty pages in two themes: minutes on a busy machine
+  test.setTimeout(600_000);
   const { paths, short } = await everyScreen(page);
   const found: string[] = [];
   for (const theme of ['light', 'dark']) {
