@@ -18,7 +18,6 @@ const coreFolders = [
   'route',
   'progress',
   'quote',
-  'forms',
   'wire',
 ];
 const coreIsATree = coreFolders.slice(0, -1).map((folder, at) => ({
@@ -44,7 +43,7 @@ module.exports = {
       comment: 'core imports nothing of the app, the server or the demo',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
-      to: { path: '^(app|server|demo|cli|words)/' },
+      to: { path: '^(app|server|demo|cli|words|forms)/' },
     },
     {
       name: 'core-packages',
@@ -82,6 +81,13 @@ module.exports = {
       comment: 'what is said, and how: for the screens, the reports and the command line',
       severity: 'error',
       from: { path: '^words/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(app|server|demo|cli|forms)/' },
+    },
+    {
+      name: 'forms-say-what-may-be-typed',
+      comment: 'schemas that a form and its action share, with what they answer',
+      severity: 'error',
+      from: { path: '^forms/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(app|server|demo|cli)/' },
     },
     {

@@ -8,7 +8,13 @@ export default defineConfig({
           name: 'unit',
           environment: 'node',
           testTimeout: 60_000,
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'app/**/*.test.{ts,tsx}', 'words/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'app/**/*.test.{ts,tsx}',
+            'words/**/*.test.ts',
+            'forms/**/*.test.ts',
+          ],
         },
       },
       {

@@ -12,7 +12,7 @@ const files = (dir) =>
   readdirSync(dir, { withFileTypes: true }).flatMap((e) =>
     e.isDirectory() ? files(join(dir, e.name)) : [join(dir, e.name)],
   );
-const sources = ['app', 'core', 'words', 'server', 'demo', 'public']
+const sources = ['app', 'core', 'forms', 'words', 'server', 'demo', 'public']
   .flatMap(files)
   .concat([
     'vite.config.ts',

@@ -15,7 +15,7 @@ fi
 say 'types'; node_modules/.bin/react-router typegen 2>/dev/null >&2 || true; node node_modules/ts7/bin/tsc --noEmit
 say 'lint'; node_modules/.bin/biome check --error-on-warnings .
 say "styles of Ant Design's components"; NODE_ENV=production node scripts/antd-css.mjs --check
-say 'import boundaries'; node_modules/.bin/depcruise --config .dependency-cruiser.cjs app cli core words server demo
+say 'import boundaries'; node_modules/.bin/depcruise --config .dependency-cruiser.cjs app cli core forms words server demo
 say 'build'; node scripts/build.mjs
 say 'unit'; node_modules/.bin/vitest run --project unit
 say 'integration'; bash scripts/test-db.sh node_modules/.bin/vitest run --project integration

@@ -12,7 +12,7 @@ import { loadState } from './db/job-log';
 import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import { sendCommands } from './use-cases/send-commands';
 import { demoAllowed, signIn } from './use-cases/sign-in';
-import { draftSchema } from '../core/forms/receipt-fields';
+import { draftSchema } from '../forms/receipt-fields';
 import { receiveJob } from './use-cases/receive-job';
 import { adoptRoute } from './use-cases/plan-route';
 import type { Who } from '../core/wire/who';

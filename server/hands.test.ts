@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { badgePattern, pin } from '../core/forms/hands-fields';
+import { badgePattern, pin } from '../forms/hands-fields';
 import type { Who } from '../core/wire/who';
 import { loader as openJobsPage } from '../app/routes/bench/open-jobs-json';
 import { loader as stockPage } from '../app/routes/stock/stock';

@@ -1,4 +1,4 @@
-import { stockQuery } from '../core/forms/stock-query';
+import { stockQuery } from '../forms/stock-query';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import { loader as live } from '../app/routes/work/live';
@@ -17,7 +17,7 @@ import { closedJobs } from '../demo/scenario';
 import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { benchPage, openJobsFor } from './use-cases/bench-page';
-import { jobsQuery } from '../core/forms/jobs-query';
+import { jobsQuery } from '../forms/jobs-query';
 import { jobsCsv, jobsPage } from './use-cases/find-jobs';
 import { receivePage, saveDraft } from './use-cases/drafts';
 import { jobEvents, jobPage } from './use-cases/job-page';

@@ -1,4 +1,4 @@
-import { stockQuery } from '../core/forms/stock-query';
+import { stockQuery } from '../forms/stock-query';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';

@@ -1,4 +1,4 @@
-import { badgePattern } from '../../core/forms/hands-fields';
+import { badgePattern } from '../../forms/hands-fields';
 
 /** A scanner types faster than this from one character to the next, ms. */
 const gapMs = 60;

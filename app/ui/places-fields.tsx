@@ -1,5 +1,5 @@
 import { Checkbox } from 'antd';
-import { countries, currencies, placesFields, timeZones } from '../../core/forms/places-fields';
+import { countries, currencies, placesFields, timeZones } from '../../forms/places-fields';
 import * as wording from '../../words/screens/parts';
 import { Field } from './field';
 import { Pick } from './pick';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { countries, currencies, roundings, timeZones } from '../../core/forms/places-fields';
-import { hourlyRateMinor, warrantyMonths, waitFields } from '../../core/forms/workshop-fields';
+import { countries, currencies, roundings, timeZones } from '../../forms/places-fields';
+import { hourlyRateMinor, warrantyMonths, waitFields } from '../../forms/workshop-fields';
 import { allStations } from '../../core/methods/catalogue';
 import { methodIds } from '../../core/methods/methods';
 

@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/read-archive';
 import { createReadStream } from 'node:fs';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -47,10 +48,7 @@ export async function readArchive(
   const logs = has.has('events.jsonl') ? await logsOf(folder) : new Map<string, JobEvent[]>();
   return inShop(who.shopId, async (em) => {
     await alone(em, `archive ${who.shopId}`);
-    if (!(await isUnused(em)))
-      throw new NoArchive(
-        'This workshop has jobs or parts already: a file of another is taken in where nothing is yet.',
-      );
+    if (!(await isUnused(em))) throw new NoArchive(wording.notEmpty);
     const shop = await workshopToChange(em);
     shop.settings = { ...shop.settings, ...(about.settings as Partial<ShopSettings>) };
     await takePeople(em, folder, has);
@@ -74,7 +72,7 @@ export async function readArchive(
     await takePhotos(em, folder, logs);
     if (counted.jobs !== about.counts.jobs || counted.events < about.counts.events)
       throw new NoArchive(
-        `It says that it has ${about.counts.jobs} jobs and ${about.counts.events} entries, and has ${counted.jobs} and ${counted.events}.`,
+        wording.countsDiffer(about.counts.jobs, about.counts.events, counted.jobs, counted.events),
       );
     return counted;
   });
@@ -89,7 +87,7 @@ async function jsonOf(folder: string, name: string): Promise<unknown> {
   try {
     return JSON.parse(await readFile(join(folder, name), 'utf8'));
   } catch {
-    throw new NoArchive(`${name} cannot be read.`);
+    throw new NoArchive(wording.cannotRead(name));
   }
 }
 async function* linesOf(folder: string, name: string): AsyncGenerator<{ value: unknown; at: string }> {
@@ -102,7 +100,7 @@ async function* linesOf(folder: string, name: string): AsyncGenerator<{ value: u
     try {
       value = JSON.parse(text);
     } catch {
-      throw new NoArchive(`${at}: that is no JSON.`);
+      throw new NoArchive(wording.noJson(at));
     }
     yield { value, at };
   }
@@ -127,7 +125,7 @@ async function logsOf(folder: string): Promise<Map<string, JobEvent[]>> {
     read(eventSchema, lifted, at);
     const log = logs.get(job) ?? [];
     if (lifted.seq !== log.length + 1)
-      throw new NoArchive(`${at}: entry ${lifted.seq} of its job comes where ${log.length + 1} should.`);
+      throw new NoArchive(wording.outOfOrder(at, lifted.seq, log.length + 1));
     log.push(lifted);
     logs.set(job, log);
   }
@@ -153,10 +151,9 @@ async function takeModel(em: EntityManager, folder: string, name: string): Promi
   const checked = checkModel(await jsonOf(folder, name));
   if (!checked.ok) throw new NoArchive(`${name}: ${checked.problems[0]!.path}: ${checked.problems[0]!.text}`);
   const hash = contentHash(checked.model);
-  if (name !== `models/${hash}.json`)
-    throw new NoArchive(`${name}: its content is another than its name says.`);
+  if (name !== `models/${hash}.json`) throw new NoArchive(wording.contentDiffers(name));
   if (!(await putModel(em, hash, checked.model)))
-    throw new NoArchive(`${checked.model.name} belongs to another workshop of this installation.`);
+    throw new NoArchive(wording.belongsToAnother(checked.model.name));
 }
 async function takeRoute(em: EntityManager, value: unknown): Promise<void> {
   const { hash } = read(
@@ -178,14 +175,14 @@ async function takeJobs(
   for await (const { value, at } of linesOf(folder, 'jobs.jsonl')) {
     const job = read(jobSchema, value, at);
     const events = logs.get(job.id) ?? [];
-    if (!events.length) throw new NoArchive(`${at}: events.jsonl has no entry of this job.`);
+    if (!events.length) throw new NoArchive(wording.noEntries(at));
     const state = fold(empty(), events);
     const index = await indexOf(
       em,
       flag(state, 'modelHash') ?? job.model,
       flag(state, 'variant') ?? job.variant,
     ).catch(() => {
-      throw new NoArchive(`${at}: its model is not in models.`);
+      throw new NoArchive(wording.noModel(at));
     });
     const route = await routeOf(em, flag(state, 'routeHash'));
     const { stage, summary, ending, promisedAt } = afterOf(

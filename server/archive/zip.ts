@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/zip';
 import { createReadStream, createWriteStream, type WriteStream } from 'node:fs';
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
@@ -88,10 +89,9 @@ export async function unzip(file: string, folder: string, most = mostBytes): Pro
   const reader = new Unzip((entry) => {
     const { name } = entry;
     if (name.endsWith('/')) return;
-    if (!isName(name))
-      wrong ??= new NoArchive(`It holds ${JSON.stringify(name.slice(0, 80))}, which no archive has.`);
-    else if (names.includes(name) && names.length < 100) wrong ??= new NoArchive(`${name} is in it twice.`);
-    else if (names.length >= mostFiles) wrong ??= new NoArchive('It holds too many files.');
+    if (!isName(name)) wrong ??= new NoArchive(wording.strangeName(JSON.stringify(name.slice(0, 80))));
+    else if (names.includes(name) && names.length < 100) wrong ??= new NoArchive(wording.nameTwice(name));
+    else if (names.length >= mostFiles) wrong ??= new NoArchive(wording.tooManyFiles);
     if (wrong) return;
     names.push(name);
     const path = join(folder, name);
@@ -100,9 +100,9 @@ export async function unzip(file: string, folder: string, most = mostBytes): Pro
     let done: (() => void) | undefined;
     writing.push(new Promise((resolve) => (done = resolve)));
     entry.ondata = (e, chunk, final) => {
-      if (e) wrong ??= new NoArchive(`${name} in it is damaged.`);
+      if (e) wrong ??= new NoArchive(wording.damaged(name));
       bytes += chunk?.length ?? 0;
-      if (bytes > most) wrong ??= new NoArchive(`It unpacks to more than ${Math.round(most / 1e6)} MB.`);
+      if (bytes > most) wrong ??= new NoArchive(wording.tooLarge(Math.round(most / 1e6)));
       if (wrong) {
         out?.destroy();
         return done?.();
@@ -135,13 +135,12 @@ export async function unzip(file: string, folder: string, most = mostBytes): Pro
     }
     reader.push(new Uint8Array(), true);
   } catch (e) {
-    throw e instanceof NoArchive ? e : new NoArchive('It is no ZIP file, or is cut short.');
+    throw e instanceof NoArchive ? e : new NoArchive(wording.noZip);
   }
   if (wrong) throw wrong;
-  if (!names.includes('workshop.json'))
-    throw new NoArchive('It is no archive of a workshop: workshop.json is not in it.');
+  if (!names.includes('workshop.json')) throw new NoArchive(wording.noArchive);
   const late = new Promise<never>((_, no) =>
-    setTimeout(() => no(new NoArchive('It is cut short.')), 30_000).unref(),
+    setTimeout(() => no(new NoArchive(wording.cutShort)), 30_000).unref(),
   );
   await Promise.race([Promise.all(writing), late]);
   return names;

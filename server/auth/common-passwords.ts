@@ -9,9 +9,8 @@ const list = () =>
 /** What is wrong with a password beside its length; undefined where nothing is. */
 export async function tooCommon(password: string, login: string): Promise<string | undefined> {
   const word = password.toLowerCase();
-  if (word.includes(login.toLowerCase())) return 'The login name is in it: choose something else.';
-  if (new Set(word).size < 5) return 'It is the same few characters over and over: choose something else.';
-  return (await list()).has(word)
-    ? 'Everybody uses this one: choose another, such as a few words.'
-    : undefined;
+  if (word.includes(login.toLowerCase())) return wording.holdsLoginName;
+  if (new Set(word).size < 5) return wording.repeatsItself;
+  return (await list()).has(word) ? wording.isCommon : undefined;
 }
+import * as wording from '../../words/answers/common-passwords';

@@ -1,7 +1,7 @@
 import type { DraftLine } from '../../core/wire/job-line';
 import { raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { DraftBody } from '../../core/forms/receipt-fields';
+import type { DraftBody } from '../../forms/receipt-fields';
 import { Draft } from './entities';
 import { namesOf } from './people';
 import { shopOf } from './orm';

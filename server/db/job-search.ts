@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type JobOrder, type JobsQuery, jobsPerPage } from '../../core/forms/jobs-query';
+import { type JobOrder, type JobsQuery, jobsPerPage } from '../../forms/jobs-query';
 import { Job, type JobRow } from './entities';
 import { Person } from './entities-of-shop';
 import { linesOf } from './jobs';

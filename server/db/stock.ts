@@ -2,7 +2,7 @@ import type { NewPart, StockPart } from '../../core/wire/stock';
 import { type FilterQuery, LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { randomUUID } from 'node:crypto';
-import { type PartOrder, type partPlaces, partsPerPage, type StockQuery } from '../../core/forms/stock-query';
+import { type PartOrder, type partPlaces, partsPerPage, type StockQuery } from '../../forms/stock-query';
 import type { Body, Provenance, Released } from '../../core/log/events';
 import type { JobState } from '../../core/log/state';
 import { originalPiece } from '../../core/vocabulary/pieces';

@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/tasks';
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { TaskKind, TaskLine, TaskState } from '../../core/wire/background';
@@ -36,7 +37,7 @@ export async function runningTask(em: EntityManager, kind: TaskKind, now: number
   await em.nativeUpdate(
     BackgroundTask,
     { kind, ...going, createdAt: { $lt: new Date(now - longestMs) } },
-    { state: 'failed', said: 'It was cut off.', endedAt: new Date(now) },
+    { state: 'failed', said: wording.cutOff, endedAt: new Date(now) },
   );
   return (await em.count(BackgroundTask, { kind, ...going })) > 0;
 }

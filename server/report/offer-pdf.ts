@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/offer-pdf';
 import { consentName, consentText } from '../../words/consents';
 import { adviceName, taxText } from '../../words/offer';
 import { taskName } from '../../words/steps';
@@ -22,15 +23,16 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
   const d = pdfDocument(`Offer, job ${page.number}`, who.shopName);
   const promisedAt = flag(state, 'promisedAt');
   const quote = flag(state, 'quote');
-  d.title(`Offer and agreement, job ${page.number}`);
+  d.title(wording.offerAndAgreement(page.number));
   d.line(who.shopName);
   d.line(
     `${index.model.maker} ${index.model.name}, ${flag(state, 'tag') ?? ''}${page.owner ? `, ${page.owner}` : ''}; received ${dayAndClock(page.openedAt)}`,
   );
-  d.heading('What is to be done');
+  d.heading(wording.toBeDone);
   const tasks = Object.entries(state.task).map(([slot, action]) => ({ slot, action }) as Task);
-  for (const task of tasks) d.line(`${cap(taskName[task.action])} the ${thingName(index, task.slot)}.`);
-  if (!tasks.length) d.line('Nothing has been chosen yet.');
+  for (const task of tasks)
+    d.line(wording.actOnPart(cap(taskName[task.action]), thingName(index, task.slot)));
+  if (!tasks.length) d.line(wording.nothingChosen);
   const columns = [54, 200, 310, 430];
   const parts = Object.entries(state.part);
   if (parts.length) {
@@ -49,24 +51,19 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
   }
   d.heading('Price');
   if (quote) {
-    d.line(
-      `Eight of ten such repairs cost ${money(quote.p10Minor)} to ${money(quote.p90Minor)}; half of them up to ${money(quote.p50Minor)}.`,
-    );
+    d.line(wording.priceSpread(money(quote.p10Minor), money(quote.p90Minor), money(quote.p50Minor)));
     if (quote.taxPercent) d.line(taxText(quote.taxPercent, quote.taxName ?? '', quote.p50Minor, money));
-    if (quote.limitMinor !== null) d.line(`Not above ${money(quote.limitMinor)} without asking.`);
-    d.line(`Our advice: ${adviceName[quote.advice].toLowerCase()}.`);
-  } else d.line('No price has been recorded yet.');
-  if (promisedAt)
-    d.line(
-      `Promised for ${dayAndClock(promisedAt)}${flag(state, 'promisedAs') ? ` (${flag(state, 'promisedAs')})` : ''}.`,
-    );
-  d.heading('What you should know, and have agreed to');
+    if (quote.limitMinor !== null) d.line(wording.priceLimit(money(quote.limitMinor)));
+    d.line(wording.advice(adviceName[quote.advice].toLowerCase()));
+  } else d.line(wording.noPrice);
+  if (promisedAt) d.line(wording.promisedFor(dayAndClock(promisedAt), flag(state, 'promisedAs')));
+  d.heading(wording.agreedTo);
   const consents = consentsFor(
     index,
     state,
     page.route?.input.methods ?? methodsOf(who.settings.methods),
   ).filter((c) => !c.optional || state.consent[c.id]);
-  const price = quote ? `The price: ${money(quote.p10Minor)} to ${money(quote.p90Minor)}.` : undefined;
+  const price = quote ? wording.priceAgreed(money(quote.p10Minor), money(quote.p90Minor)) : undefined;
   for (const consent of consents)
     d.row(
       [
@@ -77,11 +74,11 @@ export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Sig
       ],
       [54, 420],
     );
-  if (!consents.length) d.line(`Nothing beside: ${consentName(index, 'price')} as above.`);
+  if (!consents.length) d.line(wording.nothingBeside(consentName(index, 'price')));
   const signed = Object.values(signatures).filter((s) => s.strokes.length);
   for (const s of signed) {
     d.line(`Signed: ${s.name}`, 'bold');
-    d.strokes(s.strokes, `Signature of ${s.name}`);
+    d.strokes(s.strokes, wording.signatureOf(s.name));
   }
   if (!signed.length) d.line('Signature: ______________________________');
   return d.end();

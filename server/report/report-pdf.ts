@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/report-pdf';
 import { eventText } from '../../words/events';
 import { cap } from '../../words/things';
 import {
@@ -18,31 +19,30 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
   const formats = formatsOf(reportData.places);
   const { dayAndClock } = formats;
   const { title, heading, line, row, end } = pdfDocument(
-    `Repair report, job ${reportData.page.number}`,
+    wording.title(reportData.page.number),
     reportData.shop,
   );
   const columns = [54, 224, 324, 424];
-  title(`Repair report, job ${reportData.page.number}`);
+  title(wording.title(reportData.page.number));
   line(`${reportData.shop}`);
   line(`${reportData.index.model.maker} ${reportData.index.model.name}, ${reportData.tag}`);
-  heading('What came in');
+  heading(wording.cameIn);
   line(
     `${dayAndClock(reportData.openedAt)}${reportData.page.owner ? `, ${reportData.page.owner}` : ''}: “${reportData.complaint}”`,
   );
   line(
     reportData.marks.length
       ? `Marks on arrival: ${reportData.marks.map((m) => `${m.kind}, ${m.side}${m.note ? ` (${m.note})` : ''}`).join('; ')}.`
-      : 'No marks on arrival.',
+      : wording.noMarks,
   );
   const fault = faultLine(reportData);
   if (fault) line(fault);
   for (const event of reportData.conditions) line(`${cap(eventText(reportData.index, event.body))}.`);
-  heading(reportData.ending ? `What was done: ${reportData.ending}` : 'What has been done so far');
+  heading(reportData.ending ? wording.whatDone(reportData.ending) : wording.doneSoFar);
   for (const l of doneLines(reportData)) line(l);
   if (reportData.closingNote) line(reportData.closingNote);
   line(waterText[reportData.water]);
-  if (reportData.leak?.lost)
-    line(`Leak test: ${reportData.leak.lost.value} ${reportData.leak.lost.unit} lost in the hold.`);
+  if (reportData.leak?.lost) line(wording.leakTest(reportData.leak.lost.value, reportData.leak.lost.unit));
   heading('Checks');
   row(['function', 'before', 'before closing', 'after'], columns, 'bold');
   for (const check of reportData.checks)
@@ -56,22 +56,28 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
       columns,
     );
   if (reportData.effects.length) {
-    heading('Notices to expect');
+    heading(wording.notices);
     for (const effect of reportData.effects)
       line(`${effect.owner}${effect.agreed ? ` Agreed: ${effect.agreed}.` : ''}`);
   }
   if (reportData.overrides.length) {
-    heading('Passed with a reason');
+    heading(wording.passedWithReason);
     for (const override of reportData.overrides)
       line(
-        `${override.rule}: ${override.reason} (${override.by}${override.confirmedBy ? `, confirmed by ${override.confirmedBy}` : ''}, ${dayAndClock(override.at)})`,
+        wording.override(
+          override.rule,
+          override.reason,
+          override.by,
+          override.confirmedBy,
+          dayAndClock(override.at),
+        ),
       );
   }
   if (reportData.notes.length) {
     heading('Notes');
     for (const note of reportData.notes) line(`${note.text} (${note.by}, ${dayAndClock(note.at)})`);
   }
-  heading('Who, when and on what terms');
+  heading(wording.whoAndWhen);
   for (const l of termsLines(reportData, formats)) line(l);
   heading('Advice');
   for (const cautionLine of cautionLines) line(cautionLine);

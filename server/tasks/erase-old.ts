@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/erase-old';
 import dayjs from 'dayjs';
 import { plural } from '../../words/things';
 import { closedBefore } from '../db/job-private';
@@ -16,7 +17,7 @@ export async function eraseOld(running: Running): Promise<Done> {
     const before = dayjs().subtract(erasing.afterMonths, 'month').toDate();
     return { erasing, jobs: await closedBefore(em, before) };
   });
-  if (!found) return { said: 'Nothing is to be erased.' };
+  if (!found) return { said: wording.nothingToErase };
   const { erasing, jobs } = found;
   // in the name of who set the rule
   const who = await whoAsked({ shop: running.shop, personId: erasing.by });
@@ -31,5 +32,5 @@ export async function eraseOld(running: Running): Promise<Done> {
     );
     if (done && done !== 'open' && done.any) erased++;
   }
-  return { said: `What was known of the owners of ${plural(erased, 'job')} is erased.` };
+  return { said: wording.ownersErased(plural(erased, 'job')) };
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/kinds';
 import type { TaskKind } from '../../core/wire/background';
 import { beginTask, endTask, type Running } from '../db/tasks';
 import { log } from '../log';
@@ -20,7 +21,7 @@ export async function runTask({ shop, id, kind }: Waiting): Promise<void> {
     const { said, file } = await kinds[kind](running);
     await endTask(running, 'done', said, file);
   } catch (e) {
-    if (e instanceof Stopped) return endTask(running, 'stopped', 'Stopped.');
+    if (e instanceof Stopped) return endTask(running, 'stopped', wording.stopped);
     log.error({ err: e, kind }, 'background task failed');
     await endTask(running, 'failed', (e as Error).message.split('\n')[0]!.slice(0, 300));
   }

@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/take-along';
 import { mkdir, mkdtemp, readdir, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -40,7 +41,7 @@ export async function importAll(running: Running): Promise<Done> {
     const { jobs, events } = await readArchive(who, folder, names, goOn(running));
     dropShop(running.shop);
     return {
-      said: `Taken in: ${plural(jobs, 'job')}, ${plural(events, 'entry', 'entries')}. Give each person a link: passwords do not travel.`,
+      said: wording.isIn(plural(jobs, 'job'), plural(events, 'entry', 'entries')),
     };
   } finally {
     await rm(folder, { recursive: true, force: true });

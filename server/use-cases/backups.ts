@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/backups';
 import { createReadStream } from 'node:fs';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -46,7 +47,7 @@ export async function backUpNow(who: Who): Promise<Changed> {
     return {
       ok: false,
       status: 403,
-      errors: { form: 'Only an owner saves, and only the one workshop of a machine.' },
+      errors: { form: wording.onlyOwnerSaves },
     };
   const id = await inShop(who.shopId, async (em) =>
     (await runningTask(em, 'backup', Date.now())) ? undefined : addTask(em, 'backup', who.personId),
@@ -65,7 +66,7 @@ export async function backupTrouble(
   const over = tasks.filter((task) => task.state !== 'waiting' && task.state !== 'running');
   if (over[0]?.state === 'failed') return over[0].said;
   const good = over.find((task) => task.state === 'done');
-  return good && now - good.at > oldMs ? 'None was made since.' : undefined;
+  return good && now - good.at > oldMs ? wording.noneMadeSince : undefined;
 }
 /** One of them to be taken away; undefined where there is none of that name, or it is not for whoever asks. */
 export async function backupFile(who: Who, name: string): Promise<Response | undefined> {

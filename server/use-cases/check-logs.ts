@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/check-logs';
 import { fold } from '../../core/log/evolve';
 import { empty, flag } from '../../core/log/state';
 import { stageOf } from '../../core/progress/stage';
@@ -26,7 +27,7 @@ export async function checkLogs(): Promise<{ jobs: number; events: number; fault
         const fault = (what: string) => faults.push({ shop, job: job.number, what });
         const gap = log.findIndex((event, i) => event.seq !== i + 1);
         if (gap >= 0) fault(`entry ${gap + 1} is missing`);
-        if (log.length !== job.seq) fault(`${log.length} entries, its row says ${job.seq}`);
+        if (log.length !== job.seq) fault(wording.entriesButRowSays(log.length, job.seq));
         if (gap >= 0) continue;
         const state = fold(empty(), log);
         const hash = flag(state, 'routeHash');

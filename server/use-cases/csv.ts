@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/csv';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 
@@ -31,11 +32,11 @@ export function readCsv<T>(
       to: mostLines + 1,
     }) as unknown as typeof rows;
   } catch (e) {
-    return wrong(`Not a CSV file: ${(e as Error).message}`);
+    return wrong(wording.notCsvFile((e as Error).message));
   }
-  const known = `Columns: ${columns.all.join(', ')}.`;
-  if (!rows.length) return wrong(`There is no line below the names of the columns. ${known}`);
-  if (rows.length > mostLines) return wrong(`At most ${mostLines} lines at a time.`);
+  const known = wording.columns(columns.all);
+  if (!rows.length) return wrong(wording.noLine(known));
+  if (rows.length > mostLines) return wrong(wording.mostLines(mostLines));
   const missing = columns.needed.filter((c) => !(c in rows[0]!.record));
   if (missing.length) return wrong(`A column is missing: ${missing.join(', ')}. ${known}`);
   const values: T[] = [];
@@ -47,11 +48,7 @@ export function readCsv<T>(
       for (const [field, text] of Object.entries(one.errors))
         bad.push(`line ${info.lines}, ${field}: ${text}`);
   }
-  return bad.length
-    ? wrong(
-        `Nothing was taken in. ${bad.slice(0, 8).join(' ')}${bad.length > 8 ? ` And ${bad.length - 8} more.` : ''}`,
-      )
-    : { ok: true, values };
+  return bad.length ? wrong(wording.nothingTakenIn(bad)) : { ok: true, values };
 }
 
 /** Writes rows as CSV (RFC 4180) under the names of their columns; a cell that a spreadsheet would take for a formula is kept a text (common practice). */

@@ -4,7 +4,7 @@ import { isJob } from '../db/jobs';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
 import type { Who } from '../../core/wire/who';
-import type { DraftBody } from '../../core/forms/receipt-fields';
+import type { DraftBody } from '../../forms/receipt-fields';
 
 /** What the Receive screen starts with: the models, and the draft as it was last kept. */
 export async function receivePage(

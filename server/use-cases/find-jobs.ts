@@ -1,4 +1,4 @@
-import type { JobsQuery } from '../../core/forms/jobs-query';
+import type { JobsQuery } from '../../forms/jobs-query';
 import { type JobsPage, jobsFound, searchJobs } from '../db/job-search';
 import { inShop } from '../db/orm';
 import type { Who } from '../../core/wire/who';

@@ -1,6 +1,8 @@
+import * as common from '../../words/answers/common';
+import * as wording from '../../words/answers/hands';
 import { createHash, randomInt } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
-import { pinFields, takeOverFields } from '../../core/forms/hands-fields';
+import { pinFields, takeOverFields } from '../../forms/hands-fields';
 import type { Changed } from '../../core/wire/changed';
 import type { TakenOver } from '../../core/wire/hands';
 import type { Who } from '../../core/wire/who';
@@ -10,7 +12,7 @@ import { hashPassword, passwordMatches } from '../auth/password';
 import { openSession, sessionKey } from '../auth/session';
 import { type Badged, badged, personOfBadge, setBadge, setLocked, setPin } from '../db/badges';
 import { inShop } from '../db/orm';
-import { checkPassword } from './sign-in';
+import { checkPassword, refusedAsOneself } from './sign-in';
 
 const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 /** Letters and digits that nobody takes for one another; twenty of them are 96 bits. */
@@ -43,7 +45,7 @@ type Handed =
 const tooMany = (e: RateLimiterRes): Handed => ({
   ok: false,
   status: 429,
-  error: `Too many attempts. Try again in ${Math.ceil(e.msBeforeNext / 60_000)} min.`,
+  error: common.tooManyAttempts(Math.ceil(e.msBeforeNext / 60_000)),
 });
 
 /**
@@ -60,16 +62,16 @@ export async function takeOver(
 ): Promise<Handed> {
   const read = takeOverFields.safeParse(json);
   if (!read.success || (!read.data.badge && !read.data.secret))
-    return { ok: false, status: 400, error: 'That is no badge of a workshop.' };
+    return { ok: false, status: 400, error: wording.noBadge };
   const { badge, secret } = read.data;
-  if (!badge && !locked) return { ok: false, status: 400, error: 'This bench is not locked.' };
+  if (!badge && !locked) return { ok: false, status: 400, error: wording.benchNotLocked };
   try {
     const person = await whose(who, badge, address);
-    if (!person) return { ok: false, status: 403, error: 'This badge is nobody’s here.' };
+    if (!person) return { ok: false, status: 403, error: wording.nobodysBadge };
     const needs = !badge || who.settings.hands?.pin === true;
     if (needs && !secret) return { ok: false, status: 401, asks: person.name };
     if (needs && !(await isTheirs(person, secret!, address)))
-      return { ok: false, status: 403, asks: person.name, error: 'That is not it.' };
+      return { ok: false, status: 403, asks: person.name, error: wording.notIt };
     return await handTo(who, person, locked, request);
   } catch (e) {
     if (e instanceof RateLimiterRes) return tooMany(e);
@@ -114,15 +116,9 @@ export async function choosePin(who: Who, json: unknown, address: string): Promi
       status: 400,
       errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
     };
-  try {
-    if (!(await checkPassword(who.login, read.data.now, address)))
-      return { ok: false, status: 403, errors: { now: 'That is not your password of today.' } };
-  } catch (e) {
-    if (!(e instanceof RateLimiterRes)) throw e;
-    const minutes = Math.ceil(e.msBeforeNext / 60_000);
-    return { ok: false, status: 429, errors: { now: `Too many attempts. Try again in ${minutes} min.` } };
-  }
+  const refused = await refusedAsOneself(who.login, read.data.now, address);
+  if (refused) return refused;
   const pinHash = await hashPassword(read.data.pin);
   await inShop(who.shopId, (em) => setPin(em, who.personId, pinHash));
-  return { ok: true, said: 'Kept: it follows your badge from now on.' };
+  return { ok: true, said: wording.numberKept };
 }

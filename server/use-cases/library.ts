@@ -1,7 +1,8 @@
+import * as wording from '../../words/answers/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { group } from 'd3-array';
 import { z } from 'zod';
-import type { ModelsQuery } from '../../core/forms/models-query';
+import type { ModelsQuery } from '../../forms/models-query';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel, modelRemarks } from '../../core/model/check-model';
 import { type DeviceModel, deviceModelSchema } from '../../core/model/schema';
@@ -87,43 +88,35 @@ const refused = (status: 400 | 403 | 409, form: string): ModelSaid => ({
  * @param text of the file
  */
 export async function bringModel(who: Who, text: string): Promise<ModelSaid> {
-  if (!mayModel(who.role)) return refused(403, 'An owner or a lead brings models in.');
+  if (!mayModel(who.role)) return refused(403, wording.whoBringsIn);
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (e) {
-    return refused(400, `That is no JSON: ${(e as Error).message}`);
+    return refused(400, wording.noJson((e as Error).message));
   }
   const newer = z
     .looseObject({ format: z.literal('snavek.model'), version: z.number().gt(1) })
     .safeParse(json);
-  if (newer.success)
-    return refused(
-      409,
-      `It is of version ${newer.data.version} of the format; this program reads version 1.`,
-    );
+  if (newer.success) return refused(409, wording.newerVersion(newer.data.version));
   const checked = checkModel(json);
   const problems = checked.ok ? await checkInThread(checked.model) : checked.problems;
   if (!checked.ok || problems.length)
     return {
       ok: false,
       status: 400,
-      errors: { form: `Nothing was taken in: ${plural(problems.length, 'problem')}.` },
+      errors: { form: wording.nothingTakenIn(plural(problems.length, 'problem')) },
       problems: problems.slice(0, mostProblems),
     };
   const hash = contentHash(checked.model);
   const { name } = checked.model;
   return inShop(who.shopId, async (em): Promise<ModelSaid> => {
     const there = (await allModels(em)).find((row) => row.hash === hash);
-    if (there && !there.own)
-      return refused(409, `${name} ships with the app: it is a practice model already.`);
-    if (!(await keepOwnModel(em, hash, checked.model)))
-      return refused(409, 'Another workshop of this installation has the very same model.');
+    if (there && !there.own) return refused(409, wording.shipsWithApp(name));
+    if (!(await keepOwnModel(em, hash, checked.model))) return refused(409, wording.anotherWorkshopHasIt);
     return {
       ok: true,
-      said: there
-        ? `${name} was here already; devices are received of it.`
-        : `${name} is in: devices are received of it.`,
+      said: there ? wording.wasHere(name) : wording.isIn(name),
       hash,
     };
   });
@@ -132,8 +125,8 @@ const askSchema = z.strictObject({ do: z.literal('offer'), hash: z.string().max(
 /** Says whether devices are received of a version; jobs that are open keep the one they were planned with. */
 export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return refused(400, 'That cannot be asked for.');
-  if (!mayModel(who.role)) return refused(403, 'An owner or a lead changes the library.');
+  if (!read.success) return refused(400, wording.notAskedFor);
+  if (!mayModel(who.role)) return refused(403, wording.whoChanges);
   const { hash, offered } = read.data;
   return inShop(
     who.shopId,
@@ -141,10 +134,8 @@ export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid>
       (await offerOwnModel(em, hash, offered))
         ? {
             ok: true,
-            said: offered
-              ? 'Devices are received of it from now on.'
-              : 'No device is received of it any more.',
+            said: offered ? wording.isOffered : wording.isTakenAway,
           }
-        : refused(409, 'Only a model of the workshop’s own is taken away or offered again.'),
+        : refused(409, wording.onlyOwnModels),
   );
 }

@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/owner-data';
 import { randomUUID } from 'node:crypto';
 import type { Changed } from '../../core/wire/changed';
 import type { Who } from '../../core/wire/who';
@@ -40,7 +41,7 @@ export async function eraseKnown(
     return { any: gone + photos > 0, had: had.length ? had : ['the passcode'] };
   });
   if (!erased || erased === 'open') return erased;
-  const said = `Erased ${why}: ${list(erased.had)}.`;
+  const said = wording.erased(why, list(erased.had));
   if (erased.any)
     await sendCommands(who, [
       {
@@ -56,11 +57,11 @@ export async function eraseKnown(
 }
 /** The same on request, by whoever may. */
 export async function eraseOwnerData(who: Who, jobId: string, now: number): Promise<Changed | undefined> {
-  if (!may(who)) return refused(403, 'An owner or a lead erases what is known of a device’s owner.');
+  if (!may(who)) return refused(403, wording.whoErases);
   const erased = await eraseKnown(who, jobId, now, 'on request');
   if (!erased) return undefined;
-  if (erased === 'open') return refused(409, 'The job is open: what is known of the owner is still needed.');
-  return { ok: true, said: erased.any ? erased.said : 'Nothing was known of the owner any more.' };
+  if (erased === 'open') return refused(409, wording.jobIsOpen);
+  return { ok: true, said: erased.any ? erased.said : wording.nothingKnown };
 }
 
 /**

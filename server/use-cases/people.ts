@@ -1,8 +1,9 @@
+import * as wording from '../../words/answers/people';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import { newPassword, ownPasswordFields, personFields } from '../../core/forms/people-fields';
+import { newPassword, ownPasswordFields, personFields } from '../../forms/people-fields';
 import { type Role, roles } from '../../core/vocabulary/roles';
 import type { Changed } from '../../core/wire/changed';
 import type { Who } from '../../core/wire/who';
@@ -17,7 +18,7 @@ import { inShop } from '../db/orm';
 import { addPerson, changeRole, markLeft, ownersBeside, personOf, setPassword } from '../db/people';
 import { endSessionsOf, sessionsOf } from '../db/sessions';
 import { makeBadge } from './hands';
-import { checkPassword } from './sign-in';
+import { refusedAsOneself } from './sign-in';
 
 /** How long a link serves, hours. */
 const inviteHours = 48;
@@ -36,13 +37,13 @@ export type PeopleAsk = z.output<(typeof peopleAsks)[number]>;
 const noSuch: Changed = {
   ok: false,
   status: 400,
-  errors: { person: 'Nobody of this workshop is meant, or not any more.' },
+  errors: { person: wording.nobodyMeant },
 };
 /** Changes who works here. That an owner asks has been checked. */
 export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
   if (ask.do === 'badge') {
     const badge = await makeBadge(who, ask.person);
-    return badge ? { ok: true, said: `${badge.name} has a new badge.`, badge } : noSuch;
+    return badge ? { ok: true, said: wording.newBadge(badge.name), badge } : noSuch;
   }
   const token = randomBytes(24).toString('base64url');
   const expiresAt = new Date(Date.now() + inviteHours * 3_600_000);
@@ -56,10 +57,10 @@ export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
           return {
             ok: false,
             status: 409,
-            errors: { login: 'This login name is taken in this installation.' },
+            errors: { login: wording.loginTaken },
           };
         await addInvite(em, digest(token), id, expiresAt);
-        return { ok: true, said: `${name} comes in by this link.`, link: { path: `/invite/${token}`, name } };
+        return { ok: true, said: wording.comesByLink(name), link: { path: `/invite/${token}`, name } };
       }
       case 'new link': {
         const person = await personOf(em, ask.person);
@@ -67,7 +68,7 @@ export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
         await addInvite(em, digest(token), person.id, expiresAt);
         return {
           ok: true,
-          said: `${person.name} sets another password by this link.`,
+          said: wording.setsPasswordByLink(person.name),
           link: { path: `/invite/${token}`, name: person.name },
         };
       }
@@ -78,7 +79,7 @@ export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
           return {
             ok: false,
             status: 409,
-            errors: { person: 'Nobody sends themselves away: another owner does.' },
+            errors: { person: wording.notOneself },
           };
         if ((await ownersBeside(em, ask.person)) === 0)
           return { ok: false, status: 409, errors: { person: 'A workshop keeps at least one owner.' } };
@@ -87,7 +88,7 @@ export async function changePeople(who: Who, ask: PeopleAsk): Promise<Changed> {
         ended.push(...(await endSessionsOf(em, ask.person)));
         await dropInvites(em, ask.person);
         await dropBadge(em, ask.person);
-        return { ok: true, said: `${name} cannot sign in any more; the record keeps the name.` };
+        return { ok: true, said: wording.hasLeft(name) };
       }
     }
   });
@@ -99,7 +100,7 @@ async function changeRoleOf(em: EntityManager, person: string, role: Role): Prom
   if (role !== 'owner' && (await ownersBeside(em, person)) === 0)
     return { ok: false, status: 409, errors: { role: 'A workshop keeps at least one owner.' } };
   const name = await changeRole(em, person, role);
-  return name === undefined ? noSuch : { ok: true, said: `${name} is ${role} from the next page on.` };
+  return name === undefined ? noSuch : { ok: true, said: wording.roleFromNextPage(name, role) };
 }
 
 export type Invitation = Pick<Invited, 'shopName' | 'name' | 'login' | 'again'>;
@@ -136,7 +137,7 @@ export async function acceptInvite(
   const gone: Accepted = {
     ok: false,
     status: 410,
-    error: 'This link serves no more. Ask an owner for another.',
+    error: wording.linkServesNoMore,
   };
   if (!found) return (await isGuessing(address)) ? { ...gone, status: 429 } : gone;
   const read = newPassword.safeParse(password);
@@ -171,7 +172,7 @@ export const ownSessions = (who: Who, request: Request): Promise<OwnSession[]> =
 export async function signOutElsewhere(who: Who, request: Request): Promise<Changed> {
   const ended = await inShop(who.shopId, (em) => endSessionsOf(em, who.personId, sessionKey(request)));
   sessionsEnded(ended);
-  return { ok: true, said: ended.length ? `Signed out of ${ended.length} more.` : 'There is no other.' };
+  return { ok: true, said: ended.length ? wording.signedOutOf(ended.length) : wording.noOtherSession };
 }
 /** Another password of one's own, with the one of today; every other session ends. Limited like signing in. */
 export async function changeOwnPassword(
@@ -187,18 +188,12 @@ export async function changeOwnPassword(
       status: 400,
       errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
     };
-  try {
-    if (!(await checkPassword(who.login, read.data.now, address)))
-      return { ok: false, status: 403, errors: { now: 'That is not your password of today.' } };
-  } catch (e) {
-    if (!(e instanceof RateLimiterRes)) throw e;
-    const minutes = Math.ceil(e.msBeforeNext / 60_000);
-    return { ok: false, status: 429, errors: { now: `Too many attempts. Try again in ${minutes} min.` } };
-  }
-  const common = await tooCommon(read.data.password, who.login);
-  if (common) return { ok: false, status: 400, errors: { password: common } };
+  const refused = await refusedAsOneself(who.login, read.data.now, address);
+  if (refused) return refused;
+  const weak = await tooCommon(read.data.password, who.login);
+  if (weak) return { ok: false, status: 400, errors: { password: weak } };
   const passwordHash = await hashPassword(read.data.password);
   await inShop(who.shopId, (em) => setPassword(em, who.personId, passwordHash));
   await signOutElsewhere(who, request);
-  return { ok: true, said: 'Kept. You are signed out everywhere else.' };
+  return { ok: true, said: wording.passwordKept };
 }

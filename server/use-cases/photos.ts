@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/photos';
 import sharp from 'sharp';
 import { isJob } from '../db/jobs';
 import { inShop } from '../db/orm';
@@ -25,12 +26,12 @@ export async function keepPhoto(who: Who, jobId: string, photoId: string, bytes:
     if (known)
       return known.jobId === jobId
         ? { ok: true, width: known.width, height: known.height }
-        : { ok: false, status: 409, error: 'This photograph belongs to another device.' };
+        : { ok: false, status: 409, error: wording.belongsToAnother };
     if ((await photoCount(em, jobId)) >= mostPerJob)
       return {
         ok: false,
         status: 409,
-        error: `This device has ${mostPerJob} photographs already. Remove one first.`,
+        error: wording.enoughPhotographs(mostPerJob),
       };
     const { jpeg, width, height } = read;
     addPhoto(em, { id: photoId, jobId, personId: who.personId, jpeg, width, height });
@@ -41,20 +42,19 @@ export async function keepPhoto(who: Who, jobId: string, photoId: string, bytes:
 async function reencode(
   bytes: Buffer,
 ): Promise<{ ok: true; jpeg: Buffer; width: number; height: number } | Extract<PhotoKept, { ok: false }>> {
-  if (!bytes.length) return { ok: false, status: 400, error: 'The photograph is empty. Take it again.' };
+  if (!bytes.length) return { ok: false, status: 400, error: wording.isEmpty };
   if (isHeic(bytes))
     return {
       ok: false,
       status: 400,
-      error:
-        'This is a HEIC picture, which cannot be read here. Set the camera to JPEG (“most compatible”), or export it as JPEG.',
+      error: wording.isHeic,
     };
   // a drawing is no photograph: decoding one can be made to take for ever
   if (!isRaster(bytes))
     return {
       ok: false,
       status: 400,
-      error: 'This file is not a photograph. JPEG, PNG and WebP can be read.',
+      error: wording.noPhotograph,
     };
   try {
     // a picture that would unpack to more than this is not a photograph of a phone
@@ -69,7 +69,7 @@ async function reencode(
     return {
       ok: false,
       status: 400,
-      error: 'This file is not a picture, or it is damaged. JPEG, PNG and WebP can be read.',
+      error: wording.noPicture,
     };
   }
 }

@@ -1,5 +1,6 @@
+import * as wording from '../../words/answers/places';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { PlacesGiven } from '../../core/forms/places-fields';
+import type { PlacesGiven } from '../../forms/places-fields';
 import type { Changed } from '../../core/wire/changed';
 import type { ShopSettings } from '../../core/wire/who';
 import { Job, Part } from '../db/entities';
@@ -24,10 +25,10 @@ export async function changePlaces(
       ok: false,
       status: 409,
       errors: {
-        currency: `Stock and jobs are priced in ${settings.currency}: the currency stays. A new workshop has its own.`,
+        currency: wording.currencyStays(settings.currency),
       },
     };
   const { currency, country, timeZone, roundMinor } = given;
   shop.settings = { ...settings, currency, country, timeZone, roundMinor, ...taxGiven(given) };
-  return { ok: true, said: 'Kept: offers are priced so from now on.' };
+  return { ok: true, said: wording.kept };
 }

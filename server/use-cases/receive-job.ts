@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Command } from '../../core/rules/decide';
 import type { Body } from '../../core/log/events';
-import { type FieldErrors, type Receipt, readReceipt } from '../../core/forms/receipt-fields';
+import { type FieldErrors, type Receipt, readReceipt } from '../../forms/receipt-fields';
 import { removeDraft } from '../db/drafts';
 import { appendCommand, newJob } from '../append-command';
 import type { HeldJob } from '../db/job-log';

@@ -1,6 +1,7 @@
+import * as wording from '../../words/answers/set-up';
 import { randomUUID } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
-import { type SetUp, setUpFields } from '../../core/forms/people-fields';
+import { type SetUp, setUpFields } from '../../forms/people-fields';
 import type { ShopSettings } from '../../core/wire/who';
 import { taxGiven } from './places';
 import { leastWaits } from '../../core/rules/interlock';
@@ -27,7 +28,7 @@ export type Founded =
  */
 export async function foundWorkshop(json: unknown, address: string, request: Request): Promise<Founded> {
   const no = (status: number, errors: Record<string, string>): Founded => ({ ok: false, status, errors });
-  if (!(await setUpOpen())) return no(410, { form: 'There is a workshop already: sign in.' });
+  if (!(await setUpOpen())) return no(410, { form: wording.isSetUp });
   const read = setUpFields.safeParse(json);
   if (!read.success)
     return no(
@@ -40,11 +41,11 @@ export async function foundWorkshop(json: unknown, address: string, request: Req
   } catch (e) {
     if (!(e instanceof RateLimiterRes)) throw e;
     const minutes = Math.ceil(e.msBeforeNext / 60_000);
-    return no(429, { code: `Too many wrong codes. Try again in ${minutes} min.` });
+    return no(429, { code: wording.tooManyCodes(minutes) });
   }
   if (!isSetUpCode(read.data.code))
     return no(403, {
-      code: 'That is not the code which the start printed; it also stands in the file set-up-code.',
+      code: wording.wrongCode,
     });
   await code.delete(address);
   const common = await tooCommon(read.data.password, read.data.login);
@@ -77,7 +78,7 @@ async function found(
     await addWorkshop(em, { id: shopId, name: shop, settings, demo: false });
     return addPerson(em, { id: personId, login, name, role: 'owner', bench: '', passwordHash });
   });
-  if (!made) return no(410, { form: 'There is a workshop already: sign in.' });
+  if (!made) return no(410, { form: wording.isSetUp });
   forgetSetUpCode();
   return { ok: true, cookie: await openSession(shopId, personId, request) };
 }

@@ -1,3 +1,5 @@
+import * as common from '../../words/answers/common';
+import type { Changed } from '../../core/wire/changed';
 import { createHash } from 'node:crypto';
 import type { Who } from '../../core/wire/who';
 import { RateLimiterRes } from 'rate-limiter-flexible';
@@ -36,6 +38,22 @@ export async function checkPassword(
   await Promise.all([record.pair.delete(pair), record.address.reward(from), record.known.consume(pair)]);
   if (stranger) await record.strangers.reward(name);
   return found;
+}
+
+/** Why what a person wants changed of their own sign-in is not: the password of today is not theirs, or was tried too often. */
+export async function refusedAsOneself(
+  login: string,
+  password: string,
+  address: string,
+): Promise<Extract<Changed, { ok: false }> | undefined> {
+  try {
+    if (await checkPassword(login, password, address)) return undefined;
+    return { ok: false, status: 403, errors: { now: common.notPasswordOfToday } };
+  } catch (e) {
+    if (!(e instanceof RateLimiterRes)) throw e;
+    const minutes = Math.ceil(e.msBeforeNext / 60_000);
+    return { ok: false, status: 429, errors: { now: common.tooManyAttempts(minutes) } };
+  }
 }
 
 /** Signs in with a login and a password; the session that the browser had before ends. */

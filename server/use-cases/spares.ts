@@ -1,6 +1,8 @@
+import * as common from '../../words/answers/common';
+import * as wording from '../../words/answers/spares';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
-import { screwFields } from '../../core/forms/screw-fields';
+import { screwFields } from '../../forms/screw-fields';
 import { inShop } from '../db/orm';
 import { countSpares, putSpares, removeSpare, sparesOf } from '../db/spares';
 import type { SpareRow } from '../../core/wire/stock';
@@ -26,8 +28,7 @@ export const sparesPage = (who: Who): Promise<SpareRow[]> => inShop(who.shopId, 
 export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid> {
   const read = askSchema.safeParse(json);
   if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
-  if (!mayStock(who.role))
-    return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
+  if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: wording.whoChanges } };
   const ask = read.data;
   return inShop(who.shopId, async (em): Promise<SparesSaid> => {
     if (ask.do === 'add') {
@@ -36,14 +37,14 @@ export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid>
       await putSpares(em, [rowOf(one.data)]);
       return {
         ok: true,
-        said: `${one.data.count} × ${one.data.drive} ${one.data.thread} ${one.data.length_mm} mm in the box.`,
+        said: wording.inTheBox(one.data.count, one.data.drive, one.data.thread, one.data.length_mm),
       };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv);
     const there = ask.do === 'remove' ? await removeSpare(em, ask.id) : await countSpares(em, ask.id, ask.by);
     return there
-      ? { ok: true, said: ask.do === 'remove' ? 'Taken out of the box.' : 'Kept.' }
-      : { ok: false, status: 409, errors: { form: 'It is no longer in the box.' } };
+      ? { ok: true, said: ask.do === 'remove' ? wording.takenOut : common.kept }
+      : { ok: false, status: 409, errors: { form: wording.goneAlready } };
   });
 }
 const given = (record: Record<string, string>) =>
@@ -72,7 +73,7 @@ async function importCsv(em: EntityManager, csv: string): Promise<SparesSaid> {
   await putSpares(em, read.values.map(rowOf));
   return {
     ok: true,
-    said: `${read.values.length} ${read.values.length === 1 ? 'kind' : 'kinds'} of screw taken in.`,
+    said: wording.takenIn(read.values.length, read.values.length === 1 ? 'kind' : 'kinds'),
   };
 }
 /** The spares box as CSV, in the columns that an import takes. */

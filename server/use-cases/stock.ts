@@ -1,9 +1,11 @@
+import * as common from '../../words/answers/common';
+import * as wording from '../../words/answers/stock';
 import { practiceName } from '../../words/things';
 import type { StockModel } from '../../core/wire/stock';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { z } from 'zod';
-import type { StockQuery } from '../../core/forms/stock-query';
-import { partFieldsIn, proofField, releasedField } from '../../core/forms/part-fields';
+import type { StockQuery } from '../../forms/stock-query';
+import { partFieldsIn, proofField, releasedField } from '../../forms/part-fields';
 import type { Role } from '../../core/vocabulary/roles';
 import { type AmountStyle, amountText } from '../../core/quote/amount';
 import { formatsOf } from '../../words/formats';
@@ -69,8 +71,7 @@ export async function stockPage(
 export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
   const read = askSchema.safeParse(json);
   if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
-  if (!mayStock(who.role))
-    return { ok: false, status: 403, errors: { form: 'An owner or a lead changes the stock.' } };
+  if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: wording.whoChanges } };
   const ask = read.data;
   const style = formatsOf(who.settings);
   return inShop(who.shopId, async (em): Promise<StockSaid> => {
@@ -78,17 +79,17 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
       const one = judge(ask.part, await stockModels(em), style);
       if (!one.ok) return { ok: false, status: 400, errors: one.errors };
       await addParts(em, [one.part]);
-      return { ok: true, said: `${one.part.name} is in the stock.` };
+      return { ok: true, said: wording.isInStock(one.part.name) };
     }
     if (ask.do === 'import') return importCsv(em, ask.csv, style);
     if (ask.do === 'remove') return removeParts(em, ask.ids);
     const [row] = await partsToChange(em, [ask.id]);
-    if (!row) return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
+    if (!row) return { ok: false, status: 409, errors: { form: wording.goneAlready } };
     if (ask.released === 'proof seen' && !ask.proof)
-      return { ok: false, status: 400, errors: { proof: 'Say what the proof of release is.' } };
+      return { ok: false, status: 400, errors: { proof: wording.giveProof } };
     row.released = ask.released;
     row.proof = ask.proof;
-    return { ok: true, said: 'Kept.' };
+    return { ok: true, said: common.kept };
   });
 }
 
@@ -96,21 +97,18 @@ export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
 async function removeParts(em: EntityManager, ids: readonly string[]): Promise<StockSaid> {
   const rows = await partsToChange(em, ids);
   if (rows.length < new Set(ids).size)
-    return { ok: false, status: 409, errors: { form: 'This part is no longer in the stock.' } };
+    return { ok: false, status: 409, errors: { form: wording.goneAlready } };
   const taken = rows.find((r) => r.jobId);
   if (taken)
     return {
       ok: false,
       status: 409,
-      errors: { form: `${taken.name} is chosen for a job: drop it there first.` },
+      errors: { form: wording.chosenForJob(taken.name) },
     };
   for (const row of rows) row.gone = true;
   return {
     ok: true,
-    said:
-      rows.length === 1
-        ? `${rows[0]!.name} is taken out of the stock.`
-        : `${rows.length} parts are taken out.`,
+    said: rows.length === 1 ? wording.takenOut(rows[0]!.name) : wording.severalTakenOut(rows.length),
   };
 }
 
@@ -136,7 +134,7 @@ function judge(
       errors: { model: `There is no model ${f.model}; known are ${models.map((m) => m.id).join(', ')}.` },
     };
   const slot = model.slots.find((s) => s.id === f.slot);
-  if (!slot) return { ok: false, errors: { slot: `${model.name} has no place ${f.slot}.` } };
+  if (!slot) return { ok: false, errors: { slot: wording.noSuchPlace(model.name, f.slot) } };
   const arrivesWith = f.arrives_with
     .split(/[;|]/)
     .map((s) => s.trim())
@@ -149,10 +147,9 @@ function judge(
   if (unknown)
     return {
       ok: false,
-      errors: { arrives_with: `${model.name} has no place, and the ${slot.name} no seal, ${unknown}.` },
+      errors: { arrives_with: wording.noSuchPlaceOrSeal(model.name, slot.name, unknown) },
     };
-  if (f.released === 'proof seen' && !f.proof)
-    return { ok: false, errors: { proof: 'Say what the proof of release is.' } };
+  if (f.released === 'proof seen' && !f.proof) return { ok: false, errors: { proof: wording.giveProof } };
   return {
     ok: true,
     part: {
@@ -186,7 +183,7 @@ async function importCsv(em: EntityManager, csv: string, style: AmountStyle): Pr
   });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
   await addParts(em, read.values);
-  return { ok: true, said: `${read.values.length} ${read.values.length === 1 ? 'part' : 'parts'} taken in.` };
+  return { ok: true, said: wording.takenIn(read.values.length, read.values.length === 1 ? 'part' : 'parts') };
 }
 /** The stock as CSV, in the columns that an import takes: what is asked for, or all that is free or chosen. */
 export async function stockCsv(who: Who, query: StockQuery): Promise<string> {

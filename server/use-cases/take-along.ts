@@ -1,3 +1,4 @@
+import * as wording from '../../words/answers/take-along';
 import { randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, rm, stat } from 'node:fs/promises';
@@ -14,7 +15,7 @@ import { enqueue } from '../tasks/queue';
 import { archiveFolder, archiveName } from '../tasks/take-along';
 
 const refused = (status: 403 | 409, form: string): Changed => ({ ok: false, status, errors: { form } });
-const notHere = refused(403, 'Only an owner takes everything along, or in.');
+const notHere = refused(403, wording.onlyOwner);
 
 /** What is being written or taken in, or was last: one of each. */
 export const archiveTasks = async (who: Who): Promise<TaskLine[]> =>
@@ -51,7 +52,7 @@ export async function archiveFile(who: Who, name: string): Promise<Response | un
 /** Keeps what is sent beside the data, as it comes, and begins to take it in. */
 export async function takeIn(who: Who, body: ReadableStream<Uint8Array> | null): Promise<Changed> {
   if (who.role !== 'owner') return notHere;
-  if (!body) return refused(409, 'Nothing was sent.');
+  if (!body) return refused(409, wording.nothingSent);
   const folder = archiveFolder(who.shopId);
   await mkdir(folder, { recursive: true });
   const file = `in-${randomUUID()}.zip`;
@@ -72,7 +73,7 @@ export async function takeIn(who: Who, body: ReadableStream<Uint8Array> | null):
     await rm(join(folder, file), { force: true });
     return refused(
       409,
-      e instanceof RangeError ? `At most ${mostBytes / 1e6} MB.` : 'It did not come whole.',
+      e instanceof RangeError ? wording.atMostMegabytes(mostBytes / 1e6) : wording.notWhole,
     );
   }
   const id = await inShop(who.shopId, async (em) =>
@@ -80,7 +81,7 @@ export async function takeIn(who: Who, body: ReadableStream<Uint8Array> | null):
   );
   if (!id) {
     await rm(join(folder, file), { force: true });
-    return refused(409, 'Another file is being taken in.');
+    return refused(409, wording.anotherIsTakenIn);
   }
   await enqueue({ shop: who.shopId, id, kind: 'import' });
   return { ok: true, said: '' };

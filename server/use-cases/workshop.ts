@@ -1,7 +1,9 @@
+import * as common from '../../words/answers/common';
+import * as wording from '../../words/answers/workshop';
 import type { Changed } from '../../core/wire/changed';
 import { z } from 'zod';
-import { handsFields } from '../../core/forms/hands-fields';
-import { placesFields } from '../../core/forms/places-fields';
+import { handsFields } from '../../forms/hands-fields';
+import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
   eraseAfterMonths,
@@ -9,7 +11,7 @@ import {
   shopName,
   waitFields,
   warrantyMonths,
-} from '../../core/forms/workshop-fields';
+} from '../../forms/workshop-fields';
 import { changePlaces } from './places';
 import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
@@ -34,7 +36,7 @@ export const askSchema = z.discriminatedUnion('do', [
     .strictObject({ do: z.literal('method'), row: z.enum(methodIds), option: z.string().max(40) })
     .refine((a) => optionOf[a.row]!.includes(a.option), {
       path: ['option'],
-      message: 'That is not an option of this question.',
+      message: wording.noOption,
     }),
   z.strictObject({
     do: z.literal('station'),
@@ -82,7 +84,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       ok: false,
       status: 403,
       errors: {
-        form: what === 'methods' ? 'An owner or a lead changes the methods.' : 'Only an owner changes this.',
+        form: what === 'methods' ? wording.whoChangesMethods : wording.onlyOwner,
       },
     };
   if (isAboutPeople(ask)) return changePeople(who, ask);
@@ -96,10 +98,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
     };
     switch (ask.do) {
       case 'method':
-        return save(
-          { methods: { ...settings.methods, [ask.row]: ask.option } },
-          'Kept. Open jobs stay as they are; routes planned from now on follow it.',
-        );
+        return save({ methods: { ...settings.methods, [ask.row]: ask.option } }, wording.methodKept);
       case 'station':
         return save(
           {
@@ -107,36 +106,36 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
               s === ask.station ? ask.owned : settings.stations.includes(s),
             ),
           },
-          'Kept.',
+          common.kept,
         );
       case 'warranty':
-        return save({ warrantyMonths: ask.warrantyMonths }, 'Kept: reports say so from now on.');
+        return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
       case 'places':
         return changePlaces(em, shop, ask);
       case 'name':
         shop.name = ask.name;
-        return { ok: true, said: 'Kept: reports say so from now on.' };
+        return { ok: true, said: wording.reportsSaySo };
       case 'hands':
-        return save({ hands: { pin: ask.pin, lockMinutes: ask.lockMinutes } }, 'Kept.');
+        return save({ hands: { pin: ask.pin, lockMinutes: ask.lockMinutes } }, common.kept);
       case 'stop task':
         await askToStop(em, ask.task);
         return { ok: true, said: '' };
       case 'backups': {
         const { daily, hour, keepDays } = ask;
-        return save({ backups: { daily, hour, keepDays } }, 'Kept.');
+        return save({ backups: { daily, hour, keepDays } }, common.kept);
       }
       case 'erasing': {
         const { erasing: _, ...rest } = settings;
         const { afterMonths } = ask;
         shop.settings = afterMonths ? { ...rest, erasing: { afterMonths, by: who.personId } } : rest;
-        return { ok: true, said: 'Kept.' };
+        return { ok: true, said: common.kept };
       }
       case 'practice':
-        return save({ practiceModels: ask.offered }, 'Kept.');
+        return save({ practiceModels: ask.offered }, common.kept);
       case 'rate':
-        return save({ hourlyRateMinor: ask.hourlyRateMinor }, 'Kept.');
+        return save({ hourlyRateMinor: ask.hourlyRateMinor }, common.kept);
       case 'waits':
-        return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, 'Kept.');
+        return save({ waits: { solventFlashS: ask.solventFlashS, coolingS: ask.coolingS } }, common.kept);
     }
   });
   dropShop(who.shopId);

@@ -1,6 +1,6 @@
 import { Button, Form, Input } from 'antd';
 import { data, redirect, useFetcher } from 'react-router';
-import { newPassword } from '../../../core/forms/people-fields';
+import { newPassword } from '../../../forms/people-fields';
 import { acceptInvite, invitation } from '../../../server/use-cases/people';
 import * as wording from '../../../words/screens/invite';
 import { jsonBody, peerContext, requireSameOrigin } from '../../context';

@@ -1,4 +1,4 @@
-import { jobsQuery } from '../../../core/forms/jobs-query';
+import { jobsQuery } from '../../../forms/jobs-query';
 import { jobsCsv } from '../../../server/use-cases/find-jobs';
 import { csvFile, requirePersonForData } from '../../context';
 import type { Route } from './+types/jobs-csv';

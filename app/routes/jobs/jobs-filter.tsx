@@ -3,7 +3,7 @@ import { Button, DatePicker } from 'antd';
 import { dayjs, type Dayjs, onTheWall } from '../../ui/dayjs';
 import { endings } from '../../../core/log/events';
 import { stages } from '../../../core/progress/stage';
-import { type JobsQuery, jobsQuery } from '../../../core/forms/jobs-query';
+import { type JobsQuery, jobsQuery } from '../../../forms/jobs-query';
 import { useFormats } from '../../ui/formats';
 import { Pick } from '../../ui/pick';
 import { SearchForm } from '../../ui/search-field';

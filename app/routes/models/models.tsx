@@ -1,6 +1,6 @@
 import { useNavigation, useSearchParams } from 'react-router';
-import { addressOf } from '../../../core/forms/address';
-import { modelOrigins, type ModelsQuery, modelsQuery } from '../../../core/forms/models-query';
+import { addressOf } from '../../../forms/address';
+import { modelOrigins, type ModelsQuery, modelsQuery } from '../../../forms/models-query';
 import type { LibraryLine } from '../../../core/wire/library';
 import { libraryPage, mayModel } from '../../../server/use-cases/library';
 import * as wording from '../../../words/screens/models';

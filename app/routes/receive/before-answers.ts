@@ -1,5 +1,5 @@
 import * as wording from '../../../words/screens/receive';
-import type { DraftBody } from '../../../core/forms/receipt-fields';
+import type { DraftBody } from '../../../forms/receipt-fields';
 import { whyUntestable } from '../../../core/checks/untestable';
 import type { FunctionId } from '../../../core/vocabulary/trade';
 import { functionName } from '../../../words/things';

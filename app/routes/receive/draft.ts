@@ -2,7 +2,7 @@ import * as wording from '../../../words/screens/receive';
 import { z } from 'zod';
 import { pathText } from '../../../core/model/check-model';
 import { saveDraft } from '../../../server/use-cases/drafts';
-import { draftSchema } from '../../../core/forms/receipt-fields';
+import { draftSchema } from '../../../forms/receipt-fields';
 import { receiveJob } from '../../../server/use-cases/receive-job';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import type { Route } from './+types/draft';

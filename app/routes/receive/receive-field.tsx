@@ -1,5 +1,5 @@
 import type { FormItemProps } from 'antd';
-import type { Receipt } from '../../../core/forms/receipt-fields';
+import type { Receipt } from '../../../forms/receipt-fields';
 import { Field } from '../../ui/field';
 
 /** What stands in the form: a receipt's fields, the passcode, too, which no draft ever holds. */

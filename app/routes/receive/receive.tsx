@@ -2,7 +2,7 @@ import * as wording from '../../../words/screens/receive';
 import { Button, Form } from 'antd';
 import { redirect } from 'react-router';
 import { z } from 'zod';
-import type { DraftBody } from '../../../core/forms/receipt-fields';
+import type { DraftBody } from '../../../forms/receipt-fields';
 import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { ModelChoice } from '../../../core/wire/model-choice';
 import { receivePage } from '../../../server/use-cases/drafts';

@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/receive';
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { DraftBody } from '../../../core/forms/receipt-fields';
+import type { DraftBody } from '../../../forms/receipt-fields';
 import { symptomIds, symptomsIn } from '../../../core/knowledge/symptoms';
 import { symptomName } from '../../../words/fault';
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { DraftBody } from '../../../core/forms/receipt-fields';
+import type { DraftBody } from '../../../forms/receipt-fields';
 import { draftKey } from '../../job/draft-copy';
 
 export type Keeping =

@@ -1,8 +1,8 @@
 import { Form, type FormInstance } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useActionData, useNavigation, useSubmit } from 'react-router';
-import type { DraftBody, FieldErrors } from '../../../core/forms/receipt-fields';
-import { readReceipt, receiptFieldNames } from '../../../core/forms/receipt-fields';
+import type { DraftBody, FieldErrors } from '../../../forms/receipt-fields';
+import { readReceipt, receiptFieldNames } from '../../../forms/receipt-fields';
 import type { FunctionId } from '../../../core/vocabulary/trade';
 import type { ModelChoice } from '../../../core/wire/model-choice';
 import { ownerKey } from '../../job/outbox';

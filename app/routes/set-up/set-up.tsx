@@ -1,7 +1,7 @@
 import { Button, Checkbox, Form, Input } from 'antd';
 import { useEffect } from 'react';
 import { data, redirect, useFetcher } from 'react-router';
-import { setUpFields } from '../../../core/forms/people-fields';
+import { setUpFields } from '../../../forms/people-fields';
 import { generalStations } from '../../../core/methods/catalogue';
 import { minorTyped } from '../../../core/quote/amount';
 import { minorDigits } from '../../../words/formats';

@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/spares';
 import { Button, Form, Input, type InputProps } from 'antd';
 import { useEffect, useState } from 'react';
-import { screwFields } from '../../../core/forms/screw-fields';
+import { screwFields } from '../../../forms/screw-fields';
 import { drives } from '../../../core/vocabulary/trade';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';

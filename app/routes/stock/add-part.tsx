@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/stock';
 import { Button, Collapse, Form, Input, type InputProps, Select } from 'antd';
 import { useEffect, useState } from 'react';
-import { partFieldsIn } from '../../../core/forms/part-fields';
+import { partFieldsIn } from '../../../forms/part-fields';
 import { provenances, releases } from '../../../core/log/events';
 import type { StockModel } from '../../../core/wire/stock';
 import { Field } from '../../ui/field';

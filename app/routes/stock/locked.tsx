@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/stock';
 import { Button, Form, Input, Tag } from 'antd';
 import { useState } from 'react';
-import { proofField } from '../../../core/forms/part-fields';
+import { proofField } from '../../../forms/part-fields';
 import type { StockPart } from '../../../core/wire/stock';
 import { Field } from '../../ui/field';
 import { ruleOf, useServerErrors } from '../../ui/zod-form';

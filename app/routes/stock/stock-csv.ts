@@ -1,4 +1,4 @@
-import { stockQuery } from '../../../core/forms/stock-query';
+import { stockQuery } from '../../../forms/stock-query';
 import { stockCsv } from '../../../server/use-cases/stock';
 import { csvFile, requirePersonForData } from '../../context';
 import type { Route } from './+types/stock-csv';

@@ -1,6 +1,6 @@
 import { useFormats } from '../../ui/formats';
 import { Button, Checkbox, Form, Input } from 'antd';
-import { backupFields } from '../../../core/forms/workshop-fields';
+import { backupFields } from '../../../forms/workshop-fields';
 import type { TaskLine } from '../../../core/wire/background';
 import type { ShopSettings } from '../../../core/wire/who';
 import { Field } from '../../ui/field';

@@ -1,5 +1,5 @@
 import { Button, Checkbox, Form, Input } from 'antd';
-import { handsFields } from '../../../core/forms/hands-fields';
+import { handsFields } from '../../../forms/hands-fields';
 import type { ShopSettings } from '../../../core/wire/who';
 import * as wording from '../../../words/screens/workshop';
 import { Field } from '../../ui/field';

@@ -5,7 +5,7 @@ import {
   hourlyRateMinor,
   warrantyMonths,
   waitFields,
-} from '../../../core/forms/workshop-fields';
+} from '../../../forms/workshop-fields';
 import { minorTyped } from '../../../core/quote/amount';
 import type { ShopSettings } from '../../../core/wire/who';
 import { Field } from '../../ui/field';

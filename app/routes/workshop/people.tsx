@@ -1,7 +1,7 @@
 import * as wording from '../../../words/screens/workshop';
 import { Button, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag } from 'antd';
 import { useEffect, useState } from 'react';
-import { personFields } from '../../../core/forms/people-fields';
+import { personFields } from '../../../forms/people-fields';
 import { type Role, roles } from '../../../core/vocabulary/roles';
 import type { Changed } from '../../../core/wire/changed';
 import type { PersonLine } from '../../../core/wire/person-line';

@@ -1,7 +1,7 @@
 import { Button, Form, Input } from 'antd';
 import { useEffect } from 'react';
-import { placesFields, roundings } from '../../../core/forms/places-fields';
-import { shopName } from '../../../core/forms/workshop-fields';
+import { placesFields, roundings } from '../../../forms/places-fields';
+import { shopName } from '../../../forms/workshop-fields';
 import type { ShopSettings } from '../../../core/wire/who';
 import * as wording from '../../../words/screens/workshop';
 import { Field } from '../../ui/field';

@@ -1,10 +1,12 @@
+import * as common from '../words/answers/common';
+import * as wording from '../words/answers/screw-fields';
 import { z } from 'zod';
-import { drives } from '../vocabulary/trade';
-import { pitchMm } from '../screws/threads';
+import { drives } from '../core/vocabulary/trade';
+import { pitchMm } from '../core/screws/threads';
 
 const millimetres = (most: number) =>
   z
-    .string({ error: 'Give it in mm.' })
+    .string({ error: wording.giveMillimetres })
     .trim()
     .transform((t, ctx) => {
       const n = Number(t.replace(',', '.'));
@@ -17,9 +19,9 @@ const millimetres = (most: number) =>
     });
 /** One kind of loose screw as it is typed or stands in a line of a file. */
 export const screwFields = z.object({
-  drive: z.enum(drives, { error: `One of: ${drives.join(', ')}.` }),
+  drive: z.enum(drives, { error: common.oneOf(drives.join(', ')) }),
   thread: z
-    .string({ error: 'Give the thread, such as M1.2.' })
+    .string({ error: wording.giveThread })
     .trim()
     .refine(
       (t) => pitchMm(t) !== undefined,
@@ -37,5 +39,5 @@ export const screwFields = z.object({
       ctx.addIssue({ code: 'custom', message: 'A whole number, 0 or more.' });
       return z.NEVER;
     }),
-  note: z.string().trim().max(200, 'At most 200 characters.').default(''),
+  note: z.string().trim().max(200, common.atMostCharacters(200)).default(''),
 });

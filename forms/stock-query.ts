@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { provenances } from '../log/events';
+import { provenances } from '../core/log/events';
 
 /** What the parts can be ordered by. */
 const partOrders = ['place', 'name', 'provenance', 'price', 'lot'] as const;

@@ -1,21 +1,23 @@
+import * as common from '../words/answers/common';
+import * as wording from '../words/answers/people-fields';
 import { z } from 'zod';
-import { allStations } from '../methods/catalogue';
-import { roles } from '../vocabulary/roles';
+import { allStations } from '../core/methods/catalogue';
+import { roles } from '../core/vocabulary/roles';
 import { placesFields } from './places-fields';
 import { hourlyRateMinor, shopName } from './workshop-fields';
 
-const personName = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 characters.');
+const personName = z.string().trim().min(1, wording.giveName).max(60, common.atMostCharacters(60));
 const loginName = z
   .string()
   .trim()
-  .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty small letters, digits, dots or hyphens.');
+  .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, wording.loginShape);
 
 /** Another person of the workshop; the password is chosen by that person alone. */
 export const personFields = z.object({
   name: personName,
   login: loginName,
   role: z.enum(roles),
-  bench: z.string().trim().max(60, 'At most 60 characters.'),
+  bench: z.string().trim().max(60, common.atMostCharacters(60)),
 });
 /**
  * A password: long enough, and nothing else asked of it (NIST SP 800-63B, 5.1.1.2: length counts, kinds of characters do
@@ -23,17 +25,17 @@ export const personFields = z.object({
  */
 export const newPassword = z
   .string()
-  .min(10, 'At least 10 characters: a few words are good.')
-  .max(200, 'At most 200 characters.');
+  .min(10, wording.passwordTooShort)
+  .max(200, common.atMostCharacters(200));
 /** Changing one's own. */
 export const ownPasswordFields = z.object({
-  now: z.string().min(1, 'Give the password of today.').max(200, 'At most 200 characters.'),
+  now: z.string().min(1, wording.givePasswordOfToday).max(200, common.atMostCharacters(200)),
   password: newPassword,
 });
 
 /** What is asked when the first workshop is founded. */
 export const setUpFields = z.object({
-  code: z.string().trim().min(1, 'Give the code that the start printed.').max(60, 'At most 60 characters.'),
+  code: z.string().trim().min(1, wording.giveSetUpCode).max(60, common.atMostCharacters(60)),
   shop: shopName,
   currency: placesFields.shape.currency,
   country: placesFields.shape.country,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { mica9 } from '../testing/demo-models';
+import { mica9 } from '../core/testing/demo-models';
 import { readReceipt } from './receipt-fields';
 
 const now = Date.UTC(2026, 4, 4, 8);

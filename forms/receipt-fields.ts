@@ -1,27 +1,29 @@
+import * as common from '../words/answers/common';
+import * as wording from '../words/answers/receipt-fields';
 import { z } from 'zod';
-import { symptomIds } from '../knowledge/symptoms';
-import { markSchema, taskSchema } from '../log/event-schema';
-import { checkResults, known } from '../log/events';
-import { firstMoment, lastMoment } from '../log/plain-text';
-import { functionIds } from '../vocabulary/trade';
+import { symptomIds } from '../core/knowledge/symptoms';
+import { markSchema, taskSchema } from '../core/log/event-schema';
+import { checkResults, known } from '../core/log/events';
+import { firstMoment, lastMoment } from '../core/log/plain-text';
+import { functionIds } from '../core/vocabulary/trade';
 
 const photoSchema = z.strictObject({ id: z.uuid(), mark: z.string().max(60).optional() });
 
 const moment = z
   .number()
-  .min(firstMoment, 'Give a time of this century.')
-  .max(lastMoment, 'Give a time of this century.');
+  .min(firstMoment, wording.timeOfThisCentury)
+  .max(lastMoment, wording.timeOfThisCentury);
 /** What is asked about the phone itself; each may be left open. */
 const phoneFields = {
   system: z
     .string()
-    .regex(/^(\d{1,3}(\.\d{1,3}){0,2})?$/, 'Give a version such as 14 or 14.2, or leave it empty.')
+    .regex(/^(\d{1,3}(\.\d{1,3}){0,2})?$/, wording.giveVersion)
     .optional(),
   preRelease: z.boolean().optional(),
   charge: z
-    .number({ error: 'Give percent, such as 40, or leave it empty.' })
-    .min(0, 'From 0 to 100 %.')
-    .max(100, 'From 0 to 100 %.')
+    .number({ error: wording.givePercent })
+    .min(0, wording.percentRange)
+    .max(100, wording.percentRange)
     .nullable()
     .optional(),
   backup: z.enum(known).optional(),
@@ -58,21 +60,20 @@ export type DraftBody = z.output<typeof draftSchema>;
 
 /** What Receive needs before a job can be opened; every problem is said at its field. */
 const receiptSchema = z.strictObject({
-  modelHash: z.string({ error: 'Choose the device model.' }).min(1, 'Choose the device model.'),
-  variant: z.string({ error: 'Choose the variant.' }).min(1, 'Choose the variant.'),
+  modelHash: z.string({ error: wording.chooseModel }).min(1, wording.chooseModel),
+  variant: z.string({ error: wording.chooseVariant }).min(1, wording.chooseVariant),
   tag: z
-    .string({ error: 'Give the serial number or a tag of your own.' })
+    .string({ error: wording.giveTag })
     .trim()
-    .min(1, 'Give the serial number or a tag of your own.')
-    .max(60, 'At most 60 characters.'),
-  owner: z.string().max(80, 'At most 80 characters.').optional(),
+    .min(1, wording.giveTag)
+    .max(60, common.atMostCharacters(60)),
+  owner: z.string().max(80, common.atMostCharacters(80)).optional(),
   complaint: z
-    .string({ error: 'Write what the owner says is wrong.' })
+    .string({ error: wording.giveComplaint })
     .trim()
-    .min(1, 'Write what the owner says is wrong.')
+    .min(1, wording.giveComplaint)
     .max(4000, {
-      error: (i) =>
-        `At most 4 000 characters; this has ${String(i.input).length}. Keep what matters for the repair.`,
+      error: (i) => wording.complaintTooLong(String(i.input).length),
     }),
   symptoms: draftSchema.shape.symptoms.unwrap().default([]),
   photos: draftSchema.shape.photos.unwrap().default([]),
@@ -80,10 +81,10 @@ const receiptSchema = z.strictObject({
   before: draftSchema.shape.before.unwrap().default({}),
   promisedAt: moment.nullable().default(null),
   ...phoneFields,
-  promisedAs: z.string().max(60, 'At most 60 characters.').default(''),
+  promisedAs: z.string().max(60, common.atMostCharacters(60)).default(''),
   // what is to be done may still have to be found out
-  tasks: z.array(taskSchema).max(20, 'At most 20 tasks.').default([]),
-  passcode: z.string().max(60, 'At most 60 characters.').optional(),
+  tasks: z.array(taskSchema).max(20, wording.atMostTasks).default([]),
+  passcode: z.string().max(60, common.atMostCharacters(60)).optional(),
 });
 export type Receipt = z.output<typeof receiptSchema>;
 /** Every field that a receipt can have. */
@@ -117,19 +118,17 @@ export function readReceipt(
   >;
   const hash = typeof given.modelHash === 'string' ? given.modelHash : '';
   const model = hash ? modelOf(hash) : undefined;
-  if (hash && !model) errors.modelHash ??= 'This workshop has no such model.';
+  if (hash && !model) errors.modelHash ??= wording.noSuchModel;
   if (model && given.variant && !model.variants.some((v) => v.id === given.variant))
-    errors.variant ??= `${model.name} has no such variant.`;
+    errors.variant ??= wording.noSuchVariant(model.name);
   if (!read.success) return { errors };
   const receipt = read.data;
   if (model) {
     if (receipt.tasks.some((t) => !model.places.includes(t.slot)))
-      errors.tasks ??= `${model.name} has no such part.`;
+      errors.tasks ??= wording.noSuchPart(model.name);
     const open = model.shortList.filter((f) => !receipt.before[f as keyof Receipt['before']]);
-    if (open.length)
-      errors.before ??= `${open.length} of ${model.shortList.length} functions have no answer yet.`;
+    if (open.length) errors.before ??= wording.functionsWithoutAnswer(open.length, model.shortList.length);
   }
-  if (receipt.promisedAt !== null && receipt.promisedAt < now)
-    errors.promisedAt ??= 'The promised time is in the past.';
+  if (receipt.promisedAt !== null && receipt.promisedAt < now) errors.promisedAt ??= wording.promiseIsPast;
   return Object.keys(errors).length ? { errors } : { receipt, errors };
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { endings } from '../log/events';
-import { stages } from '../progress/stage';
+import { endings } from '../core/log/events';
+import { stages } from '../core/progress/stage';
 
 /** What the jobs can be ordered by. */
 const jobOrders = ['number', 'model', 'received', 'promised', 'stage'] as const;

@@ -1,3 +1,5 @@
+import * as common from '../words/answers/common';
+import * as wording from '../words/answers/places-fields';
 import { z } from 'zod';
 
 /** Currencies by their three letters (ISO 4217), as the browser and the server know them. */
@@ -25,23 +27,20 @@ export const placesFields = z.object({
     .string()
     .trim()
     .toUpperCase()
-    .refine((c) => currencies.includes(c), 'Give a currency by its three letters, such as EUR or USD.'),
+    .refine((c) => currencies.includes(c), wording.giveCurrency),
   country: z
     .string()
     .trim()
     .toUpperCase()
-    .refine((c) => countries.includes(c), 'Give a country by its two letters, such as IE or DE.'),
+    .refine((c) => countries.includes(c), wording.giveCountry),
   timeZone: z
     .string()
     .trim()
-    .refine((zone) => timeZones.includes(zone), 'Give a time zone by its name, such as Europe/Dublin.'),
+    .refine((zone) => timeZones.includes(zone), wording.giveTimeZone),
   /** Per cent; 0 where there is none. */
-  taxPercent: z
-    .number({ error: 'Give the tax in per cent, such as 20 or 8.1; 0 for none.' })
-    .min(0, 'Give 0 or more.')
-    .max(50, 'At most 50 %.'),
-  taxName: z.string().trim().min(1, 'Say what it is called, such as VAT.').max(20, 'At most 20 characters.'),
+  taxPercent: z.number({ error: wording.giveTax }).min(0, common.zeroOrMore).max(50, wording.atMostPercent),
+  taxName: z.string().trim().min(1, wording.giveTaxName).max(20, common.atMostCharacters(20)),
   taxIncluded: z.boolean(),
-  roundMinor: z.literal(roundings, { error: 'Choose one of the roundings.' }),
+  roundMinor: z.literal(roundings, { error: wording.chooseRounding }),
 });
 export type PlacesGiven = z.output<typeof placesFields>;

@@ -1,0 +1,42 @@
+import * as common from '../words/answers/common';
+import * as wording from '../words/answers/workshop-fields';
+import { z } from 'zod';
+import { leastWaits } from '../core/rules/interlock';
+
+/** What a workshop calls itself. */
+export const shopName = z.string().trim().min(1, wording.giveName).max(60, common.atMostCharacters(60));
+/** What an hour of hands costs, minor units. */
+export const hourlyRateMinor = z
+  .int({ error: wording.giveAmount })
+  .min(0, wording.amountZeroOrMore)
+  .max(1_000_000, wording.hourTooDear);
+/** How long the workshop stands by its work, months. */
+export const warrantyMonths = z
+  .int({ error: wording.wholeMonths })
+  .min(0, common.zeroOrMore)
+  .max(120, wording.atMostMonths);
+/** Backups that are made by themselves. */
+export const backupFields = z.object({
+  daily: z.boolean(),
+  hour: z.int({ error: wording.wholeHour }).min(0, wording.hourRange).max(23, wording.hourRange),
+  keepDays: z
+    .int({ error: wording.wholeDays })
+    .min(1, wording.atLeastOneDay)
+    .max(3650, wording.atMostTenYears),
+});
+/** After how many months what is known of an owner is erased; 0 for never. */
+export const eraseAfterMonths = z
+  .int({ error: wording.wholeMonthsOrNever })
+  .min(0, common.zeroOrMore)
+  .max(240, wording.atMostTwentyYears);
+/** Waits that may be longer than the shipped ones, never shorter, s. */
+export const waitFields = z.object({
+  solventFlashS: z
+    .int({ error: wording.giveWholeSeconds })
+    .min(leastWaits.solventFlashS, wording.flashAtLeast(leastWaits.solventFlashS))
+    .max(3600, wording.atMostAnHour),
+  coolingS: z
+    .int({ error: wording.giveWholeSeconds })
+    .min(leastWaits.coolingS, wording.coolingAtLeast(leastWaits.coolingS))
+    .max(3600, wording.atMostAnHour),
+});

@@ -1,0 +1,2 @@
+export const entriesButRowSays = (entries: number, said: number): string =>
+  `${entries} entries, its row says ${said}`;

@@ -1,0 +1,1 @@
+export const cutOff = 'It was cut off.';

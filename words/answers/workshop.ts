@@ -1,0 +1,5 @@
+export const noOption = 'That is not an option of this question.';
+export const whoChangesMethods = 'An owner or a lead changes the methods.';
+export const onlyOwner = 'Only an owner changes this.';
+export const methodKept = 'Kept. Open jobs stay as they are; routes planned from now on follow it.';
+export const reportsSaySo = 'Kept: reports say so from now on.';
