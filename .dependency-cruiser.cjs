@@ -6,6 +6,7 @@ const coreFolders = [
   'vocabulary',
   'methods',
   'model',
+  'derive',
   'pairing',
   'knowledge',
   'log',

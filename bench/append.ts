@@ -61,6 +61,7 @@ async function bareCommits(url: string, clients: number, each: number): Promise<
   const times = await timed(clients, each, (c) =>
     open[c]!.query(`insert into bare (t) values ($1)`, ['x'.repeat(200)]),
   );
+  await open[0]!.query('drop table bare');
   await Promise.all(open.map((c) => c.end()));
   return times;
 }

@@ -252,7 +252,9 @@ async function hands({ jobs }: Given): Promise<void> {
       await sheet.waitFor({ state: 'hidden' });
     }
     await page.goto(`${origin}/jobs/${jobs[0]!}/work`);
-    await page.waitForLoadState('networkidle');
+    // a job's screen takes a badge once it is awake
+    const awake = () => page.getByTestId('kept').getByText('all confirmed').waitFor();
+    await awake();
     const times: number[] = [];
     for (let k = 0; k < 10; k++) {
       const next = k % 2 ? 'Tova' : 'Marek';
@@ -261,7 +263,7 @@ async function hands({ jobs }: Given): Promise<void> {
       await page.keyboard.press('Enter');
       await page.locator('.who', { hasText: next }).waitFor();
       times.push(performance.now() - began);
-      await page.waitForLoadState('networkidle');
+      await awake();
     }
     figure({
       what: 'another person by badge, to their name on the same screen',

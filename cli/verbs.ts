@@ -1,4 +1,5 @@
 import type { Verb } from './verb';
+import { derive } from './verbs/derive';
 import { diagnose } from './verbs/diagnose';
 import { inspect } from './verbs/inspect';
 import { modelCheck } from './verbs/model-check';
@@ -16,4 +17,5 @@ export const verbs: Record<string, Verb> = {
   screws,
   route,
   'model check': modelCheck,
+  derive,
 };

@@ -49,3 +49,31 @@ test('a sentence in a screen would be found, wherever it stands', () => {
     ['It is late', 'Too late', 'Begin now', 'at once', 'in minutes'].toSorted(),
   );
 });
+/** Sentences that answer a person, in files that have no elements: what is thrown at a programmer is none. */
+function answersOf(file: string, text: string): string[] {
+  const found: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isNewExpression(node) && /Error$/.test(node.expression.getText())) return;
+    const sentence =
+      ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)
+        ? node.text
+        : ts.isTemplateExpression(node)
+          ? node.head.text + node.templateSpans.map((s) => s.literal.text).join('')
+          : '';
+    if (/^[A-Z][a-z].*[.:]$/.test(sentence)) found.push(`${file}: ${sentence}`);
+    ts.forEachChild(node, visit);
+  };
+  visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true));
+  return found;
+}
+test('what forms and actions answer stands in words/, too', () => {
+  const files = ['forms', 'server/use-cases'].flatMap((folder) =>
+    readdirSync(folder)
+      .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+      .map((f) => `${folder}/${f}`),
+  );
+  expect(files.flatMap((f) => answersOf(f, readFileSync(f, 'utf8')))).toEqual([]);
+  expect(
+    answersOf('a.ts', ['const a = `Kept: $', '{1} more.`; throw new Error("Never.");'].join('')),
+  ).toEqual(['a.ts: Kept:  more.']);
+});

@@ -10,6 +10,7 @@ const called = new Set([
 const folders = [
   'app',
   'core',
+  'forms',
   'words',
   'server',
   'cli',

@@ -27,7 +27,7 @@ function lengths(file: string): [string, number][] {
   visit(source);
   return out;
 }
-const files = ['app', 'core', 'words', 'server', 'cli'].flatMap((folder) =>
+const files = ['app', 'core', 'forms', 'words', 'server', 'cli'].flatMap((folder) =>
   readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((f) => /\.tsx?$/.test(f) && !/\.test\./.test(f))
     .map((f) => `${folder}/${f}`),

@@ -131,7 +131,12 @@ function judge(
   if (!model)
     return {
       ok: false,
-      errors: { model: `There is no model ${f.model}; known are ${models.map((m) => m.id).join(', ')}.` },
+      errors: {
+        model: wording.noSuchModel(
+          f.model,
+          models.map((m) => m.id),
+        ),
+      },
     };
   const slot = model.slots.find((s) => s.id === f.slot);
   if (!slot) return { ok: false, errors: { slot: wording.noSuchPlace(model.name, f.slot) } };

@@ -9,3 +9,5 @@ export const noSuchPlace = (model: string, slot: string): string => `${model} ha
 export const noSuchPlaceOrSeal = (model: string, slot: string, unknown: string): string =>
   `${model} has no place, and the ${slot} no seal, ${unknown}.`;
 export const takenIn = (parts: number, word: string): string => `${parts} ${word} taken in.`;
+export const noSuchModel = (model: string, known: readonly string[]): string =>
+  `There is no model ${model}; known are ${known.join(', ')}.`;
