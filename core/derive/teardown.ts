@@ -30,13 +30,13 @@ export interface Teardown {
   /** The order in which things came off; what never did is not in it. */
   off: readonly string[];
 }
-export const relationKinds = ['holds', 'covers', 'joins'] as const;
+type RelationKind = 'holds' | 'covers' | 'joins';
 
 /** `first` has to be off before `then` comes off. */
 export interface Relation {
   first: string;
   then: string;
-  kind: (typeof relationKinds)[number];
+  kind: RelationKind;
   /** `said` by whoever recorded it, or `seen`: it could be so by where things lie, and no order spoke against it. */
   grade: 'said' | 'seen';
   /** In how many teardowns the one came off before the other. */
