@@ -10,6 +10,7 @@ const coreFolders = [
   'pairing',
   'knowledge',
   'log',
+  'record',
   'steps',
   'screws',
   'consents',

@@ -1,6 +1,7 @@
 import { type Command, type Context, decide } from '../core/rules/decide';
 import type { JobEvent } from '../core/log/events';
 import { evolve } from '../core/log/evolve';
+import { indexOfJob } from '../core/record/model-of-job';
 import { stageOf } from '../core/progress/stage';
 import { flag, type JobState } from '../core/log/state';
 import type { IndexedModel } from '../core/model/index-model';
@@ -48,7 +49,8 @@ export const refusal = (
 ): Outcome => ({ status: 'refused', seq: state.seq, refused, findings });
 
 /** What the job's row says after events, at a moment of the bench. */
-export function afterOf(context: Context, state: JobState, at: number): NonNullable<Writing['after']> {
+export function afterOf(given: Context, state: JobState, at: number): NonNullable<Writing['after']> {
+  const context = { ...given, index: indexOfJob(given.index, state) };
   return {
     state,
     stage: stageOf(state, context.index, context.route),

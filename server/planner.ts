@@ -3,7 +3,6 @@ import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
 import type { ModelProblem } from '../core/model/check-model';
 import type { DeviceModel } from '../core/model/schema';
-import type { IndexedModel } from '../core/model/index-model';
 import type { RouteInput, RouteResult } from '../core/steps/route';
 import { log } from './log';
 
@@ -13,7 +12,7 @@ let pool: Piscina | undefined;
 
 /** The planner's threads: a bounded queue, never the request loop. A full queue is said as such. */
 export async function planInThread(
-  index: IndexedModel,
+  model: DeviceModel,
   modelHash: string,
   input: RouteInput,
 ): Promise<RouteResult> {
@@ -26,7 +25,7 @@ export async function planInThread(
       idleTimeout: 60_000,
     }),
   );
-  return pool.run({ model: index.model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
+  return pool.run({ model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
 }
 let checkers: Piscina | undefined;
 /** What is wrong with the routes of a model that somebody brings in; beside the planner's threads, which benches wait for. */

@@ -3,6 +3,7 @@ import { type Body, isGate, type JobEvent, needsServer } from '../../core/log/ev
 import { evolve } from '../../core/log/evolve';
 import { empty, type JobState } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
+import { indexOfJob } from '../../core/record/model-of-job';
 import type { Route } from '../../core/steps/route';
 import type { JobPage } from '../../core/wire/job-page';
 import type { Answer, SentCommand } from '../../core/wire/commands';
@@ -45,11 +46,17 @@ export class Replica {
     this.#base = page.state;
     this.#route = page.route ?? undefined;
     this.#remembered = this.#route;
-    this.view = { state: page.state, context: this.#context(), kept: 0, foreign: 0, lastForeign: undefined };
+    this.view = {
+      state: page.state,
+      context: this.#context(page.state),
+      kept: 0,
+      foreign: 0,
+      lastForeign: undefined,
+    };
   }
-  #context(): Context {
+  #context(state: JobState): Context {
     return {
-      index: indexModel(this.page.model),
+      index: indexOfJob(indexModel(this.page.model), state),
       route: this.#route,
       waits: this.who.settings.waits,
       person: this.who.personId,
@@ -69,9 +76,9 @@ export class Replica {
       return;
     this.#painted = from;
     let state = this.#base;
-    const context = this.#context();
     for (const command of this.#kept)
-      for (const event of decide(context, state, command).events) state = evolve(state, event);
+      for (const event of decide(this.#context(state), state, command).events) state = evolve(state, event);
+    const context = this.#context(state);
     this.view = { ...this.view, ...change, state, context, kept: this.#kept.length };
     for (const w of this.#watchers) w();
   }

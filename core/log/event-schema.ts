@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { conditions, drives, functionIds } from '../vocabulary/trade';
 import { symptomIds } from '../knowledge/symptoms';
 import { remedies } from '../pairing/remedies';
+import { metSchema } from './met-schema';
 import { firstMoment, isPlainText, lastMoment, plainTextAdvice } from './plain-text';
 import {
   advices,
@@ -151,6 +152,13 @@ export const bodySchema = z.discriminatedUnion('type', [
     taxName: z.string().max(20).optional(),
   }),
   z.strictObject({ type: z.literal('promised'), at: moment, as: z.string().max(60) }),
+  // a thing that the model does not have, or `again`: more or other of one that was met before; `off`: and it is off now
+  z.strictObject({
+    type: z.literal('met'),
+    thing: metSchema,
+    off: z.boolean(),
+    again: z.literal(true).optional(),
+  }),
   z.strictObject({ type: z.literal('screwOut'), fastener: ref, piece: ref }),
   z.strictObject({ type: z.literal('screwIn'), fastener: ref, piece: ref }),
   z.strictObject({ type: z.literal('screwMeasured'), piece: ref, ...measured }),

@@ -1,6 +1,7 @@
 import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
+import { offBodies } from './off-bodies';
 import { transferPlace } from './transfers';
 import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
@@ -96,6 +97,10 @@ const apply: Apply = {
     writer.set('consent', 'price', undefined);
   },
   promised: (w, b) => flags(w, { promisedAt: b.at, promisedAs: b.as }),
+  met: (writer, { thing, off }, event) => {
+    writer.set('met', thing.id, { ...thing, seq: writer.state.met[thing.id]?.seq ?? event.seq });
+    if (off) for (const body of offBodies(thing)) applied(writer, body, event);
+  },
   screwOut: (writer, body) => {
     writer.set('place', body.piece, `mat/${body.fastener}`);
   },
@@ -287,6 +292,10 @@ const apply: Apply = {
   jobClosed: (w, b) => flags(w, { ending: b.ending }),
 };
 
+/** What a body changes, whatever its type. */
+const applied = (writer: Writer, body: Body, event: JobEvent): void =>
+  (apply[body.type] as (w: Writer, b: Body, e: JobEvent) => void)(writer, body, event);
+
 /** In a list of what comes along, `screw:` stands before the pieces that sit in holes. */
 const screwSign = /^screw:/;
 function ownPlace(piece: string): string {
@@ -331,7 +340,7 @@ function applyTo(state: JobState, given: JobEvent, copy: boolean): void {
     w.set('unread', event.id, String(event.body.type));
     return;
   }
-  (apply[event.body.type] as (w: Writer, b: Body, e: JobEvent) => void)(w, event.body, event);
+  applied(w, event.body, event);
   if (event.step !== undefined) w.set('progress', `${event.step} ${event.target ?? ''}`, 1);
   for (const breach of event.breach ?? [])
     w.set('question', `${event.id}/${breach.rule}`, {

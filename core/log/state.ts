@@ -1,3 +1,4 @@
+import type { MetEntry } from './met-schema';
 import type { BodyOf, Claim, Ending, Known } from './events';
 
 /**
@@ -45,6 +46,8 @@ export interface NoteEntry {
 }
 
 export interface Tables {
+  /** id -> a thing that was met at this device and that its model does not have. */
+  met: Record<string, MetEntry>;
   /** piece id -> where it lies: `hole/C3`, `slot/cell`, `mat/C3`, `mixed` (on a knocked mat), `tray`, `adrift`, `aside/recycling`. */
   place: Record<string, string>;
   /** slot id -> folded or shifted, for a piece that is still attached. */
@@ -165,6 +168,7 @@ export interface JobState extends Tables {
 }
 
 export const tableNames = [
+  'met',
   'place',
   'pose',
   'connector',

@@ -90,8 +90,8 @@ export function openState(state: JobState, index: IndexedModel): 'never opened' 
 export const isLive = (state: JobState, index: IndexedModel) =>
   index.cellConnector !== undefined &&
   isOn(state, index.cellConnector) &&
-  index.cellSlot !== undefined &&
-  pieceInSlot(state, index.cellSlot) !== undefined;
+  // of a device that is still being recorded the plug may be known before the cell is
+  (index.cellSlot === undefined || pieceInSlot(state, index.cellSlot) !== undefined);
 
 /** What still holds a piece against one way out, by id, in the model's order. */
 export function stillHolding(state: JobState, way: Way): string[] {

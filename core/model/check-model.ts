@@ -260,7 +260,7 @@ function variantProblems(base: DeviceModel, variantId: string): ModelProblem[] {
           text: 'no way out looses it: what it holds would never be free',
         });
   }
-  if (!index.cellConnector)
+  if (!index.cellConnector || !index.cellSlot)
     problems.push({ path: `${at}.connectors`, text: 'expected one connector of power that joins the cell' });
   return problems;
 }

@@ -8,7 +8,7 @@ export interface IndexedModel {
   connectors: ReadonlyMap<string, Connector>;
   bonds: ReadonlyMap<string, Bond>;
   catches: ReadonlyMap<string, Catch>;
-  /** The cell's own connector: the one that carries power and joins a slot of kind `cell`. */
+  /** The cell's own connector: the one that carries power and joins a slot of kind `cell`; while no cell is known, that which carries power. */
   cellConnector: string | undefined;
   cellSlot: string | undefined;
   /** The slot whose moving opens the device: the display, or the back where the display is not on the route. */
@@ -23,6 +23,8 @@ export function indexModel(model: DeviceModel): IndexedModel {
   const known = seen.get(model);
   if (known) return known;
   const slots = byId(model.slots);
+  const hasCell = model.slots.some((s) => s.kind === 'cell');
+  const joinsCell = (c: Connector) => c.joins.some((s) => slots.get(s)?.kind === 'cell');
   const index: IndexedModel = {
     model,
     slots,
@@ -30,9 +32,7 @@ export function indexModel(model: DeviceModel): IndexedModel {
     connectors: byId(model.connectors),
     bonds: byId(model.bonds),
     catches: byId(model.catches),
-    cellConnector: model.connectors.find(
-      (c) => c.carries === 'power' && c.joins.some((s) => slots.get(s)?.kind === 'cell'),
-    )?.id,
+    cellConnector: model.connectors.find((c) => c.carries === 'power' && (joinsCell(c) || !hasCell))?.id,
     cellSlot: model.slots.find((s) => s.kind === 'cell')?.id,
     coverSlots: model.slots.filter((s) => s.kind === 'display' || s.kind === 'back').map((s) => s.id),
   };

@@ -3,6 +3,8 @@ import {
   drives,
   slotKinds,
   bondKinds,
+  catchKinds,
+  directions,
   releaseMeans,
   conditions,
   functionIds,
@@ -179,12 +181,12 @@ const bond = z.strictObject({
 const catcher = z.strictObject({
   id,
   name: text,
-  kind: z.enum(['hook', 'tab', 'clip']),
+  kind: z.enum(catchKinds),
   holds: z.array(id).min(1),
   at: point,
   face: z.enum(faces),
   layer: z.int().min(0).max(99),
-  direction: z.enum(['left', 'right', 'top', 'bottom', 'up']),
+  direction: z.enum(directions),
   note: text.optional(),
 });
 

@@ -1,5 +1,6 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../steps/route';
+import { indexOfJob, indexWith } from '../record/model-of-job';
 import { isAlready } from './already';
 import { claimOf } from '../log/claims';
 import { conditionOf } from './condition-rules';
@@ -73,8 +74,10 @@ export interface Decision {
  * gates are refused with their findings, or passed with a reason by a role that may.
  * Deterministic: event ids come from the command's id, time from the command.
  */
-export function decide(context: Context, state: JobState, command: Command): Decision {
+export function decide(given: Context, state: JobState, asked: Command): Decision {
+  const command = { ...asked, body: freeOfOthers(given.index, state, asked.body) };
   const { body } = command;
+  const context = { ...given, index: indexFor(given.index, state, body) };
   const none = (refused: Refusal, found: Finding[] = []): Decision => ({
     events: [],
     findings: found,
@@ -82,7 +85,7 @@ export function decide(context: Context, state: JobState, command: Command): Dec
   });
   if (onlyDecided.has(body.type)) return none({ code: 'unknown thing', id: body.type });
   if (state.seq === 0 && body.type !== 'opened') return none({ code: 'not opened' });
-  const unknown = unknownThing(context.index, body) ?? unknownAccount(state, body);
+  const unknown = unknownThing(context.index, body) ?? unknownAccount(state, body) ?? notMet(state, body);
   if (unknown) return none({ code: 'unknown thing', id: unknown });
   if (isAlready(context.index, state, body)) return { events: [], findings: [], already: true };
   // a closed job is only written on: notes, corrections, and a note of oneself that is taken back
@@ -107,6 +110,25 @@ export function decide(context: Context, state: JobState, command: Command): Dec
     }),
     findings: found,
   };
+}
+/** What the model of a job has once a body is in: with a thing that is only now being met. */
+const indexFor = (base: IndexedModel, state: JobState, body: Body): IndexedModel =>
+  body.type === 'met'
+    ? indexWith(base, {
+        ...state.met,
+        [body.thing.id]: { ...body.thing, seq: state.met[body.thing.id]?.seq ?? state.seq + 1 },
+      })
+    : indexOfJob(base, state);
+/** Two benches that meet something at once name it alike: the second one to arrive gets a name of its own. */
+function freeOfOthers(base: IndexedModel, state: JobState, body: Body): Body {
+  if (body.type !== 'met' || body.again) return body;
+  const { model } = indexOfJob(base, state);
+  const taken = new Set(
+    [model.slots, model.fasteners, model.connectors, model.bonds, model.catches].flat().map((t) => t.id),
+  );
+  let { id } = body.thing;
+  for (let n = 2; taken.has(id); n++) id = `${body.thing.id.slice(0, 35)}-${n}`;
+  return id === body.thing.id ? body : { ...body, thing: { ...body.thing, id } };
 }
 const situationOf = (context: Context, state: JobState, command: Command) => ({
   index: context.index,
@@ -226,7 +248,7 @@ export function couldHavePassed(context: Context, then: JobState, command: Comma
   const named = command.override?.reason.trim() ? command.override.rules : [];
   return findings(
     {
-      index: context.index,
+      index: indexOfJob(context.index, then),
       state: then,
       waits: context.waits,
       role: context.role,
@@ -296,6 +318,10 @@ function unknownAccount(state: JobState, body: Body): string | undefined {
     : body.value;
 }
 
+/** More can be said only of what was met before. */
+const notMet = (state: JobState, body: Body): string | undefined =>
+  body.type === 'met' && body.again && !state.met[body.thing.id] ? body.thing.id : undefined;
+
 /** The pieces that a body names, with whether each must be a screw. */
 function piecesOf(body: Body): [piece: string, screw: boolean][] {
   const out: [string, boolean][] = [];
@@ -305,6 +331,7 @@ function piecesOf(body: Body): [piece: string, screw: boolean][] {
   if (body.type === 'sorted') for (const s of body.screws) out.push([s.piece, true]);
   if ('with' in body)
     for (const p of body.with ?? []) out.push([p.replace(/^screw:/, ''), p.startsWith('screw:')]);
+  if (body.type === 'met') return out;
   if ('film' in body) out.push([body.film.split('/')[0]!, false]);
   return out;
 }

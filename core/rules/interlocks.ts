@@ -8,6 +8,7 @@ import type { Role } from '../vocabulary/roles';
 import type { IndexedModel } from '../model/index-model';
 import type { Body, BodyType } from '../log/events';
 import type { JobState } from '../log/state';
+import { offBodies } from '../log/off-bodies';
 import { hasCondition, isOn } from '../log/view';
 
 /** What an interlock has to say about an act. */
@@ -51,7 +52,9 @@ const unmet = (state: JobState, need: Need): string | undefined => {
 };
 
 /** Everything the interlocks have to say about one act in one situation, most severe first. */
-export function findings(situation: Situation, body: Body): Finding[] {
+export function findings(situation: Situation, asked: Body): Finding[] {
+  // that a thing is met and off is judged as that it comes off
+  const [body = asked] = asked.type === 'met' && asked.off ? offBodies(asked.thing) : [];
   const out: Finding[] = [];
   for (const [name, r] of byType.get(body.type) ?? []) {
     const said = r.check?.(situation, body as never);

@@ -10,6 +10,7 @@ import { replacedSlots } from '../log/view';
 import { empty, flag, type JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { standingOf } from '../progress/standing';
+import { indexOfJob } from '../record/model-of-job';
 import type { Route, Standing } from '../steps/route';
 
 /**
@@ -24,12 +25,16 @@ export class Bench {
   paceMs = 5000;
   #n = 0;
   constructor(
-    readonly index: IndexedModel,
+    readonly base: IndexedModel,
     public route: Route | undefined,
     readonly person = 'p1',
     readonly role: Role = 'technician',
     readonly name = 'c',
   ) {}
+  /** The model, with what has been met at this device. */
+  get index(): IndexedModel {
+    return indexOfJob(this.base, this.state);
+  }
   get context(): Context {
     return { index: this.index, route: this.route, waits: leastWaits, person: this.person, role: this.role };
   }

@@ -30,6 +30,8 @@ export const slotKinds = [
   'antenna',
   'chip',
 ] as const;
+export const catchKinds = ['hook', 'tab', 'clip'] as const;
+export const directions = ['left', 'right', 'top', 'bottom', 'up'] as const;
 export const bondKinds = ['perimeter-seal', 'stretch-strip', 'tape', 'glue', 'gasket'] as const;
 export const releaseMeans = ['heat', 'solvent', 'pull', 'cut', 'laser'] as const;
 export const conditions = [

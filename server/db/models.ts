@@ -120,6 +120,12 @@ export async function keepOwnModel(em: EntityManager, hash: string, model: Devic
   await em.nativeUpdate(DeviceModelRow, { shopId: shopOf(em), hash }, { current: true });
   return true;
 }
+/** Keeps what has been recorded at a job as a version of its model, which devices are not received of yet. */
+export async function keepDraft(em: EntityManager, hash: string, model: DeviceModel): Promise<void> {
+  const { id: modelId, maker, name } = model;
+  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: false };
+  await em.upsert(DeviceModelRow, row, { onConflictFields: ['hash'], onConflictAction: 'ignore' });
+}
 /** Whether devices are received of it. @returns false where it is not the workshop's own */
 export async function offerOwnModel(em: EntityManager, hash: string, offered: boolean): Promise<boolean> {
   const row = await em.findOne(DeviceModelRow, { hash, shopId: shopOf(em) }, { fields: ['modelId'] });

@@ -9,6 +9,7 @@ import type { Task } from '../../core/log/events';
 import { flag } from '../../core/log/state';
 import { payFactor } from '../../core/quote/tax';
 import { indexModel } from '../../core/model/index-model';
+import { indexOfJob } from '../../core/record/model-of-job';
 import { methodsOf } from '../../core/methods/methods';
 import type { Who } from '../../core/wire/who';
 import type { JobPage } from '../../core/wire/job-page';
@@ -18,7 +19,7 @@ import { pdfDocument } from './document';
 /** Quote and agreement on paper: what is done, for how much, what the owner will notice and has agreed to. */
 export function offerPdf(who: Who, page: JobPage, signatures: Record<string, Signature>): Promise<Buffer> {
   const { state } = page;
-  const index = indexModel(page.model);
+  const index = indexOfJob(indexModel(page.model), page.state);
   const { money, dayAndClock } = formatsOf(who.settings);
   const d = pdfDocument(`Offer, job ${page.number}`, who.shopName);
   const promisedAt = flag(state, 'promisedAt');

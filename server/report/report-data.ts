@@ -10,6 +10,7 @@ import type { BodyOf, JobEvent } from '../../core/log/events';
 import { replacedSlots } from '../../core/log/view';
 import { flag } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
+import { indexOfJob } from '../../core/record/model-of-job';
 import { effectsOf, type Remedies } from '../../core/pairing/effects';
 import { eventsAfter } from '../db/job-log';
 import { inShop } from '../db/orm';
@@ -25,7 +26,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
     events: await eventsAfter(em, jobId, 0),
     pictures: await photoIdsOf(em, jobId),
   }));
-  const index = indexModel(page.model);
+  const index = indexOfJob(indexModel(page.model), page.state);
   const { state } = page;
   const name = (id: string) => page.people[id] ?? 'somebody';
   const effective = events.filter((e) => !state.retracted[e.id]);

@@ -1,6 +1,7 @@
 import * as wording from '../../words/answers/check-logs';
 import { fold } from '../../core/log/evolve';
 import { empty, flag } from '../../core/log/state';
+import { indexOfJob } from '../../core/record/model-of-job';
 import { stageOf } from '../../core/progress/stage';
 import { allShops } from '../db/backup/shops';
 import { Job } from '../db/entities';
@@ -32,7 +33,11 @@ export async function checkLogs(): Promise<{ jobs: number; events: number; fault
         const state = fold(empty(), log);
         const hash = flag(state, 'routeHash');
         const route = hash ? await routeOf(em, hash) : undefined;
-        const stage = stageOf(state, await indexOf(em, job.modelHash, job.variant), route);
+        const index = indexOfJob(
+          await indexOf(em, flag(state, 'modelHash') ?? job.modelHash, job.variant),
+          state,
+        );
+        const stage = stageOf(state, index, route);
         if (stage !== job.stage) fault(`its log comes to ${stage}, its row says ${job.stage}`);
         if ((flag(state, 'ending') ?? null) !== job.ending) fault('its end is not as its row says');
       }

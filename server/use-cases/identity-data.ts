@@ -1,5 +1,6 @@
 import { identityAskSchema, type IdentityAnswer } from '../../core/wire/identity';
 import { createHash } from 'node:crypto';
+import { indexOfJob } from '../../core/record/model-of-job';
 import { flag } from '../../core/log/state';
 import { originalPiece } from '../../core/vocabulary/pieces';
 import { pieceInSlot } from '../../core/log/view';
@@ -26,11 +27,12 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
     const row = await findJob(em, jobId);
     if (!row) return undefined;
     const state = await loadState(em, jobId);
-    const index = await indexOf(
+    const base = await indexOf(
       em,
       flag(state, 'modelHash') ?? row.modelHash,
       flag(state, 'variant') ?? row.variant,
     );
+    const index = indexOfJob(base, state);
     return { state, index, saved: await savedIdentity(em, jobId, ask.slot) };
   });
   if (!job) return { ok: false, status: 404, fault: 'no such job', said: '' };

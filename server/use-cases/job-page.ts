@@ -1,5 +1,6 @@
 import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
+import { indexOfJob } from '../../core/record/model-of-job';
 import { flag } from '../../core/log/state';
 import type { Route } from '../../core/steps/route';
 import { eventsAfter, holdJob, loadState } from '../db/job-log';
@@ -37,7 +38,7 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       signers: Object.fromEntries(
         [...kept.signatures].map(([id, text]) => [id, (JSON.parse(text) as Signature).name]),
       ),
-      mat: matOf(index),
+      mat: matOf(indexOfJob(index, state)),
       modelNotes: await modelNotesOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
       simulated: isSimulated(),

@@ -7,7 +7,10 @@ import type { Route, RouteResult } from '../../core/steps/route';
 import { appendCommand, lockedJob } from '../append-command';
 import { loadState, outcomeOf } from '../db/job-log';
 import { findJob } from '../db/jobs';
-import { indexOf } from '../db/models';
+import { indexOf, keepDraft } from '../db/models';
+import { contentHash } from '../../core/model/canonical-json';
+import type { DeviceModel } from '../../core/model/schema';
+import { draftOf, hasMet, indexOfJob } from '../../core/record/model-of-job';
 import { inShop } from '../db/orm';
 import { routeOf, storeRoute } from '../db/routes';
 import { planInThread } from '../planner';
@@ -24,15 +27,22 @@ export function planFor(
   adopted: Route | null,
   wishes: RouteWishes = {},
 ): Promise<RouteResult> {
+  const { model, hash } = plannedOn(index, state);
   return planInThread(
-    index,
-    flag(state, 'modelHash')!,
+    model,
+    hash,
     jobRouteInput(who.settings, index, state, {
       methods: adopted?.input.methods,
       force: adopted?.input.force,
       ...wishes,
     }),
   );
+}
+/** What a job is planned on: its model; where something was met at it, all that is known of it as a model of its own. */
+function plannedOn(index: IndexedModel, state: JobState): { model: DeviceModel; hash: string } {
+  if (!hasMet(state)) return { model: index.model, hash: flag(state, 'modelHash')! };
+  const model = draftOf(index, flag(state, 'variant')!);
+  return { model, hash: contentHash(model) };
 }
 export type Adopted =
   | { ok: true; outcome: Outcome }
@@ -73,6 +83,7 @@ export async function adoptRoute(
             .flatMap((b) => b.ids)
             .map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i),
         };
+      if (hasMet(state)) await keepDraft(em, route.modelHash, plannedOn(job.index, state).model);
       await storeRoute(em, route);
       const command: Command = {
         id: commandId,
@@ -104,10 +115,9 @@ async function readJob(
   const state = await loadState(em, jobId);
   return {
     state,
-    index: await indexOf(
-      em,
-      flag(state, 'modelHash') ?? job.modelHash,
-      flag(state, 'variant') ?? job.variant,
+    index: indexOfJob(
+      await indexOf(em, flag(state, 'modelHash') ?? job.modelHash, flag(state, 'variant') ?? job.variant),
+      state,
     ),
     adopted: (await routeOf(em, flag(state, 'routeHash'))) ?? null,
   };

@@ -10,7 +10,6 @@ import {
 } from 'react-router';
 import { flag } from '../../../core/log/state';
 import { conditionsOf } from '../../../core/log/view';
-import { indexModel } from '../../../core/model/index-model';
 import { fetchFixed, fixedMark, type LeanPage, lean, whole } from '../../job/fixed';
 import { fromServerOrCopy } from '../../job/offline-page';
 import { useJob } from '../../job/use-job';
@@ -78,7 +77,7 @@ function OneJob({ loaded: asSent }: { loaded: LeanPage }) {
   const settled = useSettled();
   const [signers, setSigners] = useState<Record<string, string>>({});
   const page = useMemo(() => ({ ...loaded, signers: { ...loaded.signers, ...signers } }), [loaded, signers]);
-  const index = indexModel(page.model);
+  const { index } = view.context;
   const { flash, say } = useFlash();
   const { report, stopAt, stop } = useReport(replica, who, say);
   useForeign(replica, page.people, say);

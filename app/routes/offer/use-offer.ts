@@ -90,7 +90,7 @@ export function useOffer({ parts, waiting, benches }: OfferPage) {
       rows: options.map((o) => o.row),
       asked: options.length
         ? ({
-            model: page.model,
+            model: index.model,
             modelHash: flag(state, 'modelHash') ?? '',
             seed: seedOf(page.id),
             trials,

@@ -2,6 +2,7 @@ import * as wording from '../../../words/screens/route';
 import { Button } from 'antd';
 import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
+import { indexOfJob } from '../../../core/record/model-of-job';
 import { taskName } from '../../../words/steps';
 import { list, plural, thingName } from '../../../words/things';
 import { minutes } from '../../../words/time';
@@ -18,7 +19,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 
 /** The route and its kit on paper: one sheet for most jobs, two for a large one. */
 export default function PrintRoute({ loaderData: { page } }: Route.ComponentProps) {
-  const index = indexModel(page.model);
+  const index = indexOfJob(indexModel(page.model), page.state);
   const plan = page.route;
   return (
     <>

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { taskActions } from '../../../core/log/events';
 import { flag } from '../../../core/log/state';
 import { indexModel } from '../../../core/model/index-model';
+import { indexOfJob } from '../../../core/record/model-of-job';
 import { methodIds } from '../../../core/methods/methods';
 import type { Step } from '../../../core/steps/route';
 import { adoptRoute, planFor } from '../../../server/use-cases/plan-route';
@@ -22,7 +23,7 @@ import { type RouteState, useRoute } from './use-route';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
-  const index = indexModel(page.model);
+  const index = indexOfJob(indexModel(page.model), page.state);
   const again = new URL(request.url).searchParams.has('again');
   const plan =
     flag(page.state, 'ending') === undefined && (!page.route || again)

@@ -39,7 +39,7 @@ export function useRoute(planned: RouteResult | null) {
     () => (planning ? jobRouteInput(who.settings, index, state, wishes) : undefined),
     [planning, who.settings, index, state, wishes],
   );
-  const plan = usePlan(planned ?? undefined, page.model, flag(state, 'modelHash') ?? '', input);
+  const plan = usePlan(planned ?? undefined, index.model, flag(state, 'modelHash') ?? '', input);
   const answer = planning ? plan.route : inForce;
   const shown: Planned | undefined = answer && !('infeasible' in answer) ? answer : undefined;
   const again = `/jobs/${page.id}/route?again=1`;

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/log/state';
 import { type IndexedModel, indexModel } from '../../../core/model/index-model';
+import { indexOfJob } from '../../../core/record/model-of-job';
 import { type MatCell, matPage } from '../../../core/screws/mat-layout';
 import { ScrewHead } from '../../ui/recess';
 import { loadJob } from '../job-loader';
@@ -15,7 +16,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 
 /** The mat on paper, 1:1 on A4 or Letter, to lie under a magnetic mat: four pages of it to a sheet. */
 export default function MatPrint({ loaderData: { page } }: Route.ComponentProps) {
-  const index = indexModel(page.model);
+  const index = indexOfJob(indexModel(page.model), page.state);
   const route = new Set(
     (page.route?.steps ?? [])
       .filter((s) => s.action === 'unscrew' || s.action === 'fasten')

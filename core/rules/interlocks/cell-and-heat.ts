@@ -7,6 +7,9 @@ import { flag } from '../../log/state';
 import { hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
 import { leastWaits, type Rule, rule, skilled, heads, list, secondsLeft } from '../interlock';
 
+/** The cell's plug where nobody has come upon it: it is on for all that is known. */
+const unknownPlug = 'cell';
+
 /** The cell, what warms it and what it is tested with. */
 export const cellAndHeat = {
   'cell first off': rule({
@@ -14,7 +17,7 @@ export const cellAndHeat = {
     passableBy: ['owner', 'lead', 'technician', 'trainee'],
     on: ['connectorOff', 'connectorOn', 'reseated'],
     needs: (index, bodyOf) =>
-      index.cellConnector && bodyOf.connector !== index.cellConnector ? [{ off: index.cellConnector }] : [],
+      bodyOf.connector !== index.cellConnector ? [{ off: index.cellConnector ?? unknownPlug }] : [],
   }),
   'cell last on': rule({
     severity: 'stop',
