@@ -50,6 +50,7 @@ export default [
   route('jobs/:job/events', 'routes/work/events.ts'),
   route('commands', 'routes/work/commands.ts'),
   route('live', 'routes/work/live.ts'),
+  route('record', 'routes/models/record.ts'),
   route('bring-in', 'routes/models/bring-in-file.ts'),
   route('models/schema.json', 'routes/models/schema-json.ts'),
   route('models/:hash.json', 'routes/models/model-file.ts'),

@@ -1,5 +1,5 @@
 import * as wording from '../../words/screens/map';
-import { memo, type Ref } from 'react';
+import { memo, type MouseEvent, type ReactNode, type Ref } from 'react';
 import type { JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { Face } from '../../core/vocabulary/trade';
@@ -22,6 +22,16 @@ export interface MapProps {
   /** Larger writing, for older eyes and a screen further away. */
   large?: boolean;
   svg?: Ref<SVGSVGElement>;
+  /** What is drawn over the device, in mm of its frame as it lies; and a click on the drawing, at mm of the same. */
+  children?: ReactNode;
+  onPoint?: (at: { x: number; y: number }) => void;
+}
+
+/** Where a click is, in mm of the drawing. */
+function pointOf(event: MouseEvent<SVGSVGElement>): { x: number; y: number } {
+  const drawing = event.currentTarget;
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(drawing.getScreenCTM()!.inverse());
+  return { x: point.x, y: point.y };
 }
 
 /**
@@ -38,14 +48,18 @@ export const DeviceMap = memo(function DeviceMap({
   onPick,
   large = false,
   svg,
+  children,
+  onPoint,
 }: MapProps) {
   const scene = sceneOf({ index, state, face, lit, now, large, onPick });
   const { at, cover, open } = scene;
   const back = face === 'back';
   const bare = !cover && !index.model.slots.some((s) => s.face === face && !s.carrier);
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the arrows move the cross, see the recorder's keys
     <svg
       ref={svg}
+      onClick={onPoint && ((event) => onPoint(pointOf(event)))}
       viewBox={`${at.whole.x} ${at.whole.y} ${at.whole.w} ${at.whole.h}`}
       role="img"
       aria-label={wording.mapOfThe(
@@ -66,7 +80,7 @@ export const DeviceMap = memo(function DeviceMap({
         stroke="var(--ink)"
         strokeWidth={0.6}
       />
-      {bare && (
+      {bare && !children && (
         <text x={at.W / 2} y={at.H / 2} fontSize={3.6} textAnchor="middle" fill="var(--muted)">
           {wording.nothingComesOffOnThis}
         </text>
@@ -84,6 +98,7 @@ export const DeviceMap = memo(function DeviceMap({
       <Rim scene={scene} />
       {!open && !back && <Catches scene={scene} />}
       {showNoGo && <NoGo scene={scene} />}
+      {children}
     </svg>
   );
 });

@@ -63,7 +63,7 @@ export function sceneOf({
     onPick,
     plugText: large ? 4 : 3,
     cover,
-    open: cover === undefined ? face === 'back' : poseOf(state, cover.id) !== 'in',
+    open: cover === undefined || poseOf(state, cover.id) !== 'in',
     away: cover !== undefined && pieceInSlot(state, cover.id) === undefined,
     carried: (holds) => holds.every((h) => index.slots.get(h)?.carrier),
   };

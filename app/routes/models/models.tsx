@@ -13,6 +13,7 @@ import { Link } from 'react-router';
 import { Tag } from 'antd';
 import type { Route } from './+types/models';
 import { BringIn } from './bring-in';
+import { RecordDevice } from './record-device';
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
@@ -81,7 +82,10 @@ export default function Models({ loaderData: { query, may, models } }: Route.Com
             empty={query.q || query.from ? wording.noneFound : wording.noneYet}
           />
         </section>
-        <BringIn may={may} />
+        <div className="stack">
+          <RecordDevice />
+          <BringIn may={may} />
+        </div>
       </div>
     </main>
   );

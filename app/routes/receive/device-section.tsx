@@ -1,7 +1,9 @@
 import { practiceName } from '../../../words/things';
+import * as record from '../../../words/screens/record';
 import * as wording from '../../../words/screens/receive';
 import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
+import { Link } from 'react-router';
 import type { Task } from '../../../core/log/events';
 import type { ModelChoice } from '../../../core/wire/model-choice';
 import { Pick } from '../../ui/pick';
@@ -99,6 +101,11 @@ function WhichDevice({ form: { models, model } }: { form: ReceiveState }) {
           />
         </ReceiveField>
       </div>
+      <p className="small">
+        <Link className="tap" to="/models#record">
+          {record.notInTheList}
+        </Link>
+      </p>
       {model && model.variants.length > 1 && (
         <div className="field">
           <span className="label">{wording.variant}</span>

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { flag } from '../../../core/log/state';
 import type { Face } from '../../../core/vocabulary/trade';
+import { isBlank } from '../../../core/record/blank-model';
 import { isSeal } from '../../../core/model/seals';
 import { useKeys } from '../../ui/keys';
 import { later } from '../../ui/later';
@@ -22,6 +23,10 @@ import { OpenQuestion } from './open-question';
 import { WorkerBar } from './worker-bar';
 
 const WorkSheets = later(() => import('./work-sheets').then((m) => m.WorkSheets));
+
+// only a device that nobody has taken to pieces before asks for it
+const Recorder = later(() => import('./record/recorder').then((m) => m.Recorder));
+const isRecording = ({ page, context, ended }: WorkState) => isBlank(page.model) && !context.route && !ended;
 
 /** The bench: where it is on the device, what now, where it lies. */
 export default function Work() {
@@ -58,23 +63,29 @@ export default function Work() {
       />
       {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
       <main className="work no-outline" ref={main} tabIndex={-1} onMouseDown={noFocus}>
-        <section className="fit" aria-label={wording.map}>
-          <WorkMap work={work} side={side} lit={lit} />
-        </section>
-        <section aria-label={wording.instruction} aria-live="polite">
-          <InstructionColumn work={work} measured={measured} />
-        </section>
-        <section aria-label={wording.mat} className="column gap-8">
-          <MatPanel
-            index={index}
-            state={state}
-            look={look}
-            target={target}
-            lit={lit}
-            jobId={page.id}
-            keeping={context.route?.input.methods['screw-keeping'] === 'trays' ? 'trays' : 'mat'}
-          />
-        </section>
+        {isRecording(work) ? (
+          <Recorder work={work} />
+        ) : (
+          <>
+            <section className="fit" aria-label={wording.map}>
+              <WorkMap work={work} side={side} lit={lit} />
+            </section>
+            <section aria-label={wording.instruction} aria-live="polite">
+              <InstructionColumn work={work} measured={measured} />
+            </section>
+            <section aria-label={wording.mat} className="column gap-8">
+              <MatPanel
+                index={index}
+                state={state}
+                look={look}
+                target={target}
+                lit={lit}
+                jobId={page.id}
+                keeping={context.route?.input.methods['screw-keeping'] === 'trays' ? 'trays' : 'mat'}
+              />
+            </section>
+          </>
+        )}
       </main>
       <Ledger index={index} state={state} send={send}>
         <WorkKeys work={work} />

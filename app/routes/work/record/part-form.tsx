@@ -1,0 +1,190 @@
+import { Button, Input, Segmented } from 'antd';
+import { type RefObject, useEffect, useState } from 'react';
+import type { Met, MetEntry } from '../../../../core/log/met-schema';
+import { poseOf } from '../../../../core/log/view';
+import { likelyFor } from '../../../../core/record/proposals';
+import { functionsOfPart } from '../../../../core/record/usual';
+import { slotKinds } from '../../../../core/vocabulary/trade';
+import * as wording from '../../../../words/screens/record';
+import { Field } from '../../../ui/field';
+import { Pick } from '../../../ui/pick';
+import { noFocus } from '../work-keys';
+import type { RecordState } from './use-record';
+
+type Kind = (typeof slotKinds)[number];
+type Going = 'out' | 'folded' | 'shifted';
+type Side = 'left' | 'right' | 'top' | 'bottom';
+const sides: Side[] = ['left', 'right', 'top', 'bottom'];
+const kindName = (kind: Kind) => kind.replaceAll('-', ' ');
+
+/** A part that comes away: which, where, what had to be undone for it, and whether it is off or still hangs on. */
+export function PartForm({ record, enter }: { record: RecordState; enter: RefObject<() => boolean> }) {
+  const { index, state, face, outlineNow: outline, drawn, loose, isOff, newId, forget } = record;
+  const [kind, setKind] = useState<Kind>('bracket');
+  const [named, setNamed] = useState<string>();
+  const [going, setGoing] = useState<Going>('out');
+  const [towards, setTowards] = useState<Side>('right');
+  const [carrier, setCarrier] = useState('');
+  const [changed, setChanged] = useState<Record<string, boolean>>({});
+  const parts = index.model.slots.filter((s) => state.met[s.id]);
+  const usual = kindName(kind);
+  const alike = parts.filter((p) => p.name === usual || p.name.startsWith(`${usual} `)).length;
+  const name = named ?? (alike ? `${usual} ${alike + 1}` : usual);
+  const chips = outline ? chipsOf(loose, parts, outline) : [];
+  const isOn = (chip: Chip) => changed[chip.key] ?? chip.likely;
+  const take = (): boolean => {
+    if (!outline || !name.trim()) return false;
+    isOff({
+      kind: 'part',
+      id: newId('part'),
+      name: name.trim(),
+      face,
+      shape: outline,
+      part: kind,
+      functions: functionsOfPart(kind),
+      needed: chips.filter(isOn).flatMap((chip) => chip.ids),
+      ...(going === 'out' ? {} : { first: going, towards }),
+      ...(carrier ? { carrier } : {}),
+    });
+    setNamed(undefined);
+    setChanged({});
+    setCarrier('');
+    setGoing('out');
+    forget();
+    return true;
+  };
+  useEffect(() => {
+    enter.current = take;
+    return () => {
+      enter.current = () => false;
+    };
+  });
+  return (
+    <>
+      {outline && !drawn && <p className="muted small m-0">{wording.outlineProposed}</p>}
+      <div className="fields">
+        <Field label={wording.partKind} htmlFor="part-kind">
+          <Pick
+            id="part-kind"
+            letGo
+            value={kind}
+            onChange={(k) => {
+              setKind(k);
+              setNamed(undefined);
+              if (k === 'display') setGoing('folded');
+            }}
+            options={slotKinds.map((k) => ({ value: k, label: kindName(k) }))}
+          />
+        </Field>
+        <Field label={wording.partName} htmlFor="part-name">
+          <Input id="part-name" value={name} maxLength={60} onChange={(e) => setNamed(e.target.value)} />
+        </Field>
+      </div>
+      <Segmented<Going>
+        aria-label={wording.off}
+        value={going}
+        onChange={setGoing}
+        options={[
+          { value: 'out', label: wording.off },
+          { value: 'folded', label: wording.opened },
+          { value: 'shifted', label: wording.shifted },
+        ]}
+      />
+      {going !== 'out' && (
+        <Segmented<Side>
+          aria-label={wording.towards}
+          value={towards}
+          onChange={setTowards}
+          options={sides.map((s) => ({ value: s, label: `${wording.towards} ${wording.sideName[s]}` }))}
+        />
+      )}
+      {parts.some((p) => poseOf(state, p.id) === 'out') && (
+        <Field label={wording.sitsOn} htmlFor="part-carrier">
+          <Pick
+            id="part-carrier"
+            letGo
+            value={carrier}
+            onChange={setCarrier}
+            options={[
+              { value: '', label: wording.sitsOnDevice },
+              ...parts
+                .filter((p) => poseOf(state, p.id) === 'out')
+                .map((p) => ({ value: p.id, label: p.name })),
+            ]}
+          />
+        </Field>
+      )}
+      {outline && (
+        <Needed chips={chips} isOn={isOn} onChange={(key, on) => setChanged({ ...changed, [key]: on })} />
+      )}
+      <Button type="primary" disabled={!outline || !name.trim()} onMouseDown={noFocus} onClick={take}>
+        {wording.isOff}
+      </Button>
+    </>
+  );
+}
+
+interface Chip {
+  key: string;
+  ids: string[];
+  text: string;
+  likely: boolean;
+}
+/** What came off since, to be said yes or no to: the screws within the outline and those beside it together, the rest one by one. */
+function chipsOf(
+  loose: readonly MetEntry[],
+  parts: readonly { id: string; name: string; kind: string }[],
+  outline: { x: number; y: number; w: number; h: number },
+): Chip[] {
+  const screws = loose.filter((t): t is MetEntry & { kind: 'fastener' } => t.kind === 'fastener');
+  const here = screws.filter((s) => likelyFor(s, outline));
+  const beside = screws.filter((s) => !likelyFor(s, outline));
+  const group = (key: string, list: typeof screws, text: string, likely: boolean): Chip[] =>
+    list.length ? [{ key, ids: list.map((s) => s.id), text, likely }] : [];
+  return [
+    ...group(`here ${here.length}`, here, wording.screwsHere(here.length), true),
+    ...group(`beside ${beside.length}`, beside, wording.screwsBeside(beside.length), false),
+    ...loose
+      .filter((t) => t.kind !== 'fastener')
+      .map((t) => ({ key: t.id, ids: [t.id], text: t.name, likely: true })),
+    // a tray reaches into what it is pushed into; of other parts that lie beside it is asked
+    ...parts.slice(-4).map((p) => ({ key: p.id, ids: [p.id], text: p.name, likely: p.kind === 'tray' })),
+  ];
+}
+function Needed({
+  chips,
+  isOn,
+  onChange,
+}: {
+  chips: readonly Chip[];
+  isOn: (chip: Chip) => boolean;
+  onChange: (key: string, on: boolean) => void;
+}) {
+  return (
+    <div role="group" aria-label={wording.needed} className="stack gap-4">
+      <span className="strong">{wording.needed}</span>
+      {chips.length === 0 && <span className="muted small">{wording.nothingSince}</span>}
+      <div className="row gap-4">
+        {chips.map((chip) => (
+          <Button
+            key={chip.key}
+            type={isOn(chip) ? 'primary' : 'default'}
+            ghost={isOn(chip)}
+            aria-pressed={isOn(chip)}
+            onMouseDown={noFocus}
+            onClick={() => onChange(chip.key, !isOn(chip))}
+          >
+            {isOn(chip) ? `${chip.text} ✓` : chip.text}
+          </Button>
+        ))}
+      </div>
+      {chips.length > 0 && <span className="muted small">{wording.neededHow}</span>}
+    </div>
+  );
+}
+
+/** A part that was opened or moved aside is off now: what came off since held it there. */
+export const offNow = (part: Extract<Met, { kind: 'part' }>, loose: readonly MetEntry[]): Met => ({
+  ...part,
+  neededOut: loose.filter((t) => t.kind === 'connector').map((t) => t.id),
+});

@@ -1,0 +1,141 @@
+import { Button, Segmented } from 'antd';
+import type { RefObject } from 'react';
+import { flag } from '../../../../core/log/state';
+import { type PlugKind, plugKinds } from '../../../../core/record/plugs';
+import { longerThanNeighbours } from '../../../../core/record/proposals';
+import { type Drive, drives } from '../../../../core/vocabulary/trade';
+import * as wording from '../../../../words/screens/record';
+import { Note } from '../../../ui/note';
+import { noFocus } from '../work-keys';
+import { BondForm } from './bond-form';
+import { PartForm } from './part-form';
+import { SoFar } from './so-far';
+import type { RecordState, Tool } from './use-record';
+
+const tools: Tool[] = ['fastener', 'connector', 'bond', 'catch', 'part'];
+const letters: Record<Tool, string> = { fastener: 'S', connector: 'K', bond: 'B', catch: 'C', part: 'P' };
+const asks: Record<Tool, string> = {
+  fastener: wording.tapTheHole,
+  connector: wording.tapThePlug,
+  bond: wording.tapTheBond,
+  catch: wording.tapTheCatch,
+  part: wording.tapThePart,
+};
+
+/** One sentence in big type, the tool in hand, and what is asked of the thing that is tapped. */
+export function RecordPanel({ record, enter }: { record: RecordState; enter: RefObject<() => boolean> }) {
+  const { state, tool, take, at, typed, lengthTyped, last } = record;
+  const met = Object.values(state.met);
+  const count = (kind: Tool) => met.filter((m) => m.kind === kind).length;
+  const began = flag(state, 'worker')?.at ?? state.lastAt;
+  const mm = typed ? (lengthTyped.mm ?? typed) : last.lengthMm;
+  const ready = tool === 'fastener' && at && mm !== undefined;
+  return (
+    <div className="stack gap-8">
+      <p className="muted m-0">
+        {wording.soFar(
+          Math.round((state.lastAt - began) / 60_000),
+          count('fastener'),
+          count('connector'),
+          count('part'),
+        )}
+      </p>
+      <h1 className="now-title m-0" data-testid="instruction" aria-live="polite">
+        {ready ? wording.screwHere(String(mm)) : asks[tool]}
+      </h1>
+      <Segmented<Tool>
+        aria-label={wording.tool}
+        block
+        value={tool}
+        onChange={take}
+        options={tools.map((t) => ({
+          value: t,
+          label: `${letters[t]} ${wording.toolName[t]}`,
+        }))}
+      />
+      {tool === 'fastener' && <ScrewCard record={record} />}
+      {tool === 'connector' && <PlugCard record={record} />}
+      {tool === 'bond' && <BondForm record={record} />}
+      {tool === 'catch' && <CatchCard record={record} />}
+      {tool === 'part' && <PartForm record={record} enter={enter} />}
+      <SoFar record={record} />
+    </div>
+  );
+}
+
+function ScrewCard({ record }: { record: RecordState }) {
+  const { state, last, setLast, keysAScrew } = record;
+  const newest = Object.values(state.met)
+    .filter((m) => m.kind === 'fastener')
+    .toSorted((a, b) => b.seq - a.seq)[0];
+  const longer = newest && longerThanNeighbours(state, newest.id);
+  const keys = keysAScrew();
+  return (
+    <>
+      <Segmented<Drive>
+        aria-label={wording.drive}
+        value={last.drive}
+        onChange={(drive) => setLast({ ...last, drive })}
+        options={drives.map((d) => ({ value: d, label: d }))}
+      />
+      <p className="muted small m-0">
+        {wording.screwHow(last.lengthMm)}
+        {keys !== undefined && <strong> {wording.keysAScrew(keys.toFixed(1))}</strong>}
+      </p>
+      {longer !== undefined && (
+        <Note>
+          <div className="strong">{wording.longer(longer)}</div>
+          <div>{wording.longerMeans}</div>
+        </Note>
+      )}
+    </>
+  );
+}
+
+function PlugCard({ record: { plug, index, state } }: { record: RecordState }) {
+  const cell = index.cellConnector;
+  const first = cell === undefined || state.connector[cell] !== 'off';
+  return (
+    <>
+      {first && <Note>{wording.cellFirst}</Note>}
+      <div className="row gap-4" role="group" aria-label={wording.whichPlug}>
+        {(Object.keys(plugKinds) as PlugKind[]).map((kind) => (
+          <Button
+            key={kind}
+            type={first && kind === 'cell' ? 'primary' : 'default'}
+            onMouseDown={noFocus}
+            onClick={() => plug(kind)}
+          >
+            {wording.plugs[kind]}
+          </Button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function CatchCard({ record }: { record: RecordState }) {
+  const { at, index, face, isOff, newId, say } = record;
+  const { widthMm, heightMm } = index.model.outline;
+  const free = () => {
+    if (!at) {
+      say(wording.tapTheCatch);
+      return;
+    }
+    // a catch lets go away from the edge that it is nearest to
+    const edges = [
+      ['left', at.x],
+      ['right', widthMm - at.x],
+      ['top', at.y],
+      ['bottom', heightMm - at.y],
+    ] as const;
+    const [direction] = edges.toSorted((a, b) => a[1] - b[1])[0]!;
+    const id = newId('catch');
+    isOff({ kind: 'catch', id, name: id, face, at, catch: 'hook', direction });
+  };
+  return (
+    <Button type="primary" disabled={!at} onMouseDown={noFocus} onClick={free}>
+      {wording.isOff}
+    </Button>
+  );
+}

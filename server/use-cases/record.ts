@@ -1,0 +1,42 @@
+import { deviceFields } from '../../forms/device-fields';
+import { contentHash } from '../../core/model/canonical-json';
+import { blankModel } from '../../core/record/blank-model';
+import type { ModelSaid } from '../../core/wire/library';
+import type { Who } from '../../core/wire/who';
+import * as library from '../../words/answers/library';
+import * as wording from '../../words/answers/record';
+import { allModels, keepOwnModel } from '../db/models';
+import { inShop } from '../db/orm';
+
+/** An id of a device model from its name: letters, digits and hyphens, as the format wants them. */
+const idOf = (maker: string, name: string): string =>
+  `own-${`${maker}-${name}`
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 34)}`.replace(/-$/, '');
+
+/**
+ * Puts a device of which only the size is known into the library: it can be received, and its first repair records it.
+ * Whoever opens it may: what comes of it is offered for further devices by an owner or a lead.
+ */
+export async function beginRecording(who: Who, json: unknown): Promise<ModelSaid> {
+  const read = deviceFields.safeParse(json);
+  if (!read.success)
+    return {
+      ok: false,
+      status: 400,
+      errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
+    };
+  const model = blankModel({ id: idOf(read.data.maker, read.data.name), ...read.data });
+  const hash = contentHash(model);
+  const name = `${model.maker} ${model.name}`;
+  return inShop(who.shopId, async (em): Promise<ModelSaid> => {
+    const there = (await allModels(em)).find((row) => row.modelId === model.id || row.name === name);
+    if (there) return { ok: false, status: 409, errors: { name: wording.nameTaken(name) } };
+    if (!(await keepOwnModel(em, hash, model)))
+      return { ok: false, status: 409, errors: { form: library.anotherWorkshopHasIt } };
+    return { ok: true, said: wording.isIn(name), hash };
+  });
+}
