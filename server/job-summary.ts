@@ -3,6 +3,7 @@ import type { Context } from '../core/rules/decide';
 import { instruct } from '../core/progress/instruct';
 import { handsLeft, progressOf } from '../core/progress/stage';
 import { flag, type JobState } from '../core/log/state';
+import { hasMet } from '../core/record/model-of-job';
 import { conditionsOf } from '../core/log/view';
 import type { JobSummary } from '../core/wire/job-line';
 
@@ -20,7 +21,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
       ? 'agreement'
       : 'a route';
   const waits = {
-    'no route': before,
+    'no route': hasMet(state) ? 'recording' : before,
     ended: '',
     question: 'an answer',
     checks: 'checks',

@@ -21,6 +21,7 @@ export const waitsFor: Record<string, string> = {
   time: 'the clock',
   'hand-over': 'hand-over',
   receiving: 'receiving',
+  recording: 'more of it to be recorded',
 };
 /** What is done with a device next. */
 export const nowText = (j: JobLine): string =>
@@ -31,4 +32,6 @@ export const nowText = (j: JobLine): string =>
   })[j.stage] ??
   (j.summary.waits === 'checks'
     ? 'answer the checks'
-    : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);
+    : j.summary.waits === 'recording'
+      ? 'go on recording it'
+      : `${j.stage.toLowerCase()}, step ${j.summary.done + 1} of ${j.summary.total}`);

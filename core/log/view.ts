@@ -88,9 +88,8 @@ export function openState(state: JobState, index: IndexedModel): 'never opened' 
 
 /** Is the cell connected: are the board's rails live? */
 export const isLive = (state: JobState, index: IndexedModel) =>
-  index.cellConnector !== undefined &&
-  isOn(state, index.cellConnector) &&
-  // of a device that is still being recorded the plug may be known before the cell is
+  // of a device that is still being recorded: what nobody has come upon is on, and the plug is known before the cell
+  (index.cellConnector === undefined || isOn(state, index.cellConnector)) &&
   (index.cellSlot === undefined || pieceInSlot(state, index.cellSlot) !== undefined);
 
 /** What still holds a piece against one way out, by id, in the model's order. */

@@ -2,6 +2,7 @@ import { checksDue } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../steps/route';
 import type { Phase } from '../vocabulary/steps';
+import { hasMet } from '../record/model-of-job';
 import { failedChecks } from '../checks/failed';
 import { isStepDone, nextStep } from '../rules/step-of-event';
 import { flag, type JobState } from '../log/state';
@@ -15,7 +16,9 @@ export type Stage = (typeof stages)[number];
  */
 export function stageOf(state: JobState, index: IndexedModel, route: Route | undefined): Stage {
   if (flag(state, 'ending') !== undefined) return 'Hand over';
-  if (!flag(state, 'received') || !route) return 'Receive';
+  if (!flag(state, 'received')) return 'Receive';
+  // a device that is recorded has no route until all is known of it
+  if (!route) return hasMet(state) ? 'Strip' : 'Receive';
   const next = nextStep(route, state, index)?.step;
   const failed = failedChecks(state, index);
   if (failed.length && (!next || next.action === 'check')) {

@@ -20,11 +20,14 @@ export const soFar = (minutes: number, screws: number, plugs: number, parts: num
 export const tool = 'What comes off';
 export const toolName = {
   fastener: 'Screw',
-  connector: 'Connector',
-  bond: 'Glue or strip',
+  connector: 'Plug',
+  bond: 'Glue',
   catch: 'Catch',
   part: 'Part',
 } as const;
+export const toolKey = { fastener: 'S', connector: 'K', bond: 'B', catch: 'C', part: 'P' } as const;
+export const instruction = 'Instruction';
+export const pedal = 'pedal / Enter';
 export const tapTheHole = 'Tap the hole';
 export const tapThePlug = 'Tap the connector';
 export const tapTheBond = 'Tap two corners of it';

@@ -1,5 +1,6 @@
 import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
+import type { ReactNode } from 'react';
 import { pedalLabel, waitsForNoPress } from '../../../words/pedal';
 import type { WorkState } from './use-work';
 
@@ -8,18 +9,9 @@ export const noFocus = (e: { preventDefault: () => void }) => e.preventDefault()
 
 /** Trouble, note, undo and the pedal, as buttons beside the ledger. */
 export function WorkKeys({ work }: { work: WorkState }) {
-  const { now, index, planning, programmer, blocked, setSheet } = work;
-  const key = (cap: string, name: string, onClick: () => void, disabled = false) => (
-    <Button className="key" onMouseDown={noFocus} onClick={onClick} disabled={disabled}>
-      <span className="cap">{cap}</span>
-      {name}
-    </Button>
-  );
+  const { now, index, planning, programmer, blocked } = work;
   return (
-    <>
-      {key('T', 'Trouble', () => setSheet({ kind: 'trouble' }))}
-      {key('N', 'Note', () => setSheet({ kind: 'note' }))}
-      {key('⌫', 'Undo', work.undo, !work.last)}
+    <SideKeys work={work}>
       <Button
         className="go"
         type="primary"
@@ -31,6 +23,24 @@ export function WorkKeys({ work }: { work: WorkState }) {
         <span className="cap">{blocked ? wording.stopSeeWhy : wording.pedalSpace}</span>
         <span>{pedalLabel(index, now, programmer !== undefined)}</span>
       </Button>
+    </SideKeys>
+  );
+}
+/** What is always at hand beside the pedal. */
+export function SideKeys({ work, children }: { work: WorkState; children: ReactNode }) {
+  const { setSheet } = work;
+  const key = (cap: string, name: string, onClick: () => void, disabled = false) => (
+    <Button className="key" onMouseDown={noFocus} onClick={onClick} disabled={disabled}>
+      <span className="cap">{cap}</span>
+      {name}
+    </Button>
+  );
+  return (
+    <>
+      {key('T', 'Trouble', () => setSheet({ kind: 'trouble' }))}
+      {key('N', 'Note', () => setSheet({ kind: 'note' }))}
+      {key('⌫', 'Undo', work.undo, !work.last)}
+      {children}
     </>
   );
 }

@@ -1,13 +1,11 @@
 import * as wording from '../../../words/screens/work';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { useCallback, useMemo, useState } from 'react';
 import { flag } from '../../../core/log/state';
 import type { Face } from '../../../core/vocabulary/trade';
 import { isBlank } from '../../../core/record/blank-model';
 import { isSeal } from '../../../core/model/seals';
 import { useKeys } from '../../ui/keys';
 import { later } from '../../ui/later';
-import { Ledger } from '../../ui/ledger';
 import { MapView } from '../../ui/map-view';
 import { usePreferences } from '../../ui/preferences';
 import { useScrewTravel } from '../../ui/screw-travel';
@@ -18,27 +16,24 @@ import { useMat } from './use-mat';
 import { useMeasured } from './use-measured';
 import { useSpoken } from './use-spoken';
 import { useWork, type WorkState } from './use-work';
-import { noFocus, WorkKeys } from './work-keys';
-import { OpenQuestion } from './open-question';
-import { WorkerBar } from './worker-bar';
-
-const WorkSheets = later(() => import('./work-sheets').then((m) => m.WorkSheets));
+import { AtTheBench } from './at-the-bench';
+import { WorkKeys } from './work-keys';
 
 // only a device that nobody has taken to pieces before asks for it
 const Recorder = later(() => import('./record/recorder').then((m) => m.Recorder));
 const isRecording = ({ page, context, ended }: WorkState) => isBlank(page.model) && !context.route && !ended;
 
-/** The bench: where it is on the device, what now, where it lies. */
+/** The bench: where it is on the device, what now, where it lies; of a device that nobody knows, what comes off. */
 export default function Work() {
   const work = useWork();
-  const { page, index, state, context, who, step, target, setSheet, report, send } = work;
+  return isRecording(work) ? <Recorder work={work} /> : <Guided work={work} />;
+}
+
+function Guided({ work }: { work: WorkState }) {
+  const { page, index, state, context, step, target, setSheet } = work;
   const side = useSide(work);
   const { measured, typed } = useMeasured(work);
   const speak = useSpoken(work);
-  // arriving at a device, the keys are the bench's: nothing that was clicked to get here keeps the focus
-  const main = useRef<HTMLElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: for each device anew
-  useEffect(() => main.current?.focus({ preventScroll: true }), [page.id]);
   useKeys({
     next: work.press,
     undo: work.undo,
@@ -54,48 +49,25 @@ export default function Work() {
   const look = useMat(index, page.mat, state, context.route, target);
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   return (
-    <>
-      <WorkerBar
-        state={state}
-        who={who}
-        page={page}
-        onTake={() => void report({ type: 'takenOver', bench: who.bench })}
-      />
-      {/* a click or a touch leaves the focus where it is, so that the next Space is the pedal's and not the button's */}
-      <main className="work no-outline" ref={main} tabIndex={-1} onMouseDown={noFocus}>
-        {isRecording(work) ? (
-          <Recorder work={work} />
-        ) : (
-          <>
-            <section className="fit" aria-label={wording.map}>
-              <WorkMap work={work} side={side} lit={lit} />
-            </section>
-            <section aria-label={wording.instruction} aria-live="polite">
-              <InstructionColumn work={work} measured={measured} />
-            </section>
-            <section aria-label={wording.mat} className="column gap-8">
-              <MatPanel
-                index={index}
-                state={state}
-                look={look}
-                target={target}
-                lit={lit}
-                jobId={page.id}
-                keeping={context.route?.input.methods['screw-keeping'] === 'trays' ? 'trays' : 'mat'}
-              />
-            </section>
-          </>
-        )}
-      </main>
-      <Ledger index={index} state={state} send={send}>
-        <WorkKeys work={work} />
-      </Ledger>
-      <OpenQuestion work={work} />
-      {work.sheet && <WorkSheets work={work} />}
-      <p className="sr">
-        <Link to="/">{wording.bench}</Link>
-      </p>
-    </>
+    <AtTheBench work={work} keys={<WorkKeys work={work} />}>
+      <section className="fit" aria-label={wording.map}>
+        <WorkMap work={work} side={side} lit={lit} />
+      </section>
+      <section aria-label={wording.instruction} aria-live="polite">
+        <InstructionColumn work={work} measured={measured} />
+      </section>
+      <section aria-label={wording.mat} className="column gap-8">
+        <MatPanel
+          index={index}
+          state={state}
+          look={look}
+          target={target}
+          lit={lit}
+          jobId={page.id}
+          keeping={context.route?.input.methods['screw-keeping'] === 'trays' ? 'trays' : 'mat'}
+        />
+      </section>
+    </AtTheBench>
   );
 }
 

@@ -3,33 +3,22 @@ import type { RefObject } from 'react';
 import { flag } from '../../../../core/log/state';
 import { type PlugKind, plugKinds } from '../../../../core/record/plugs';
 import { longerThanNeighbours } from '../../../../core/record/proposals';
-import { type Drive, drives } from '../../../../core/vocabulary/trade';
+import { drives } from '../../../../core/vocabulary/trade';
 import * as wording from '../../../../words/screens/record';
 import { Note } from '../../../ui/note';
 import { noFocus } from '../work-keys';
 import { BondForm } from './bond-form';
 import { PartForm } from './part-form';
 import { SoFar } from './so-far';
-import type { RecordState, Tool } from './use-record';
+import { type RecordState, titleOf, type Tool } from './use-record';
 
 const tools: Tool[] = ['fastener', 'connector', 'bond', 'catch', 'part'];
-const letters: Record<Tool, string> = { fastener: 'S', connector: 'K', bond: 'B', catch: 'C', part: 'P' };
-const asks: Record<Tool, string> = {
-  fastener: wording.tapTheHole,
-  connector: wording.tapThePlug,
-  bond: wording.tapTheBond,
-  catch: wording.tapTheCatch,
-  part: wording.tapThePart,
-};
-
 /** One sentence in big type, the tool in hand, and what is asked of the thing that is tapped. */
 export function RecordPanel({ record, enter }: { record: RecordState; enter: RefObject<() => boolean> }) {
-  const { state, tool, take, at, typed, lengthTyped, last } = record;
+  const { state, tool, take } = record;
   const met = Object.values(state.met);
   const count = (kind: Tool) => met.filter((m) => m.kind === kind).length;
   const began = flag(state, 'worker')?.at ?? state.lastAt;
-  const mm = typed ? (lengthTyped.mm ?? typed) : last.lengthMm;
-  const ready = tool === 'fastener' && at && mm !== undefined;
   return (
     <div className="stack gap-8">
       <p className="muted m-0">
@@ -41,7 +30,7 @@ export function RecordPanel({ record, enter }: { record: RecordState; enter: Ref
         )}
       </p>
       <h1 className="now-title m-0" data-testid="instruction" aria-live="polite">
-        {ready ? wording.screwHere(String(mm)) : asks[tool]}
+        {titleOf(record)}
       </h1>
       <Segmented<Tool>
         aria-label={wording.tool}
@@ -50,7 +39,12 @@ export function RecordPanel({ record, enter }: { record: RecordState; enter: Ref
         onChange={take}
         options={tools.map((t) => ({
           value: t,
-          label: `${letters[t]} ${wording.toolName[t]}`,
+          label: (
+            <span className="tool">
+              {wording.toolName[t]}
+              <kbd>{wording.toolKey[t]}</kbd>
+            </span>
+          ),
         }))}
       />
       {tool === 'fastener' && <ScrewCard record={record} />}
@@ -64,7 +58,7 @@ export function RecordPanel({ record, enter }: { record: RecordState; enter: Ref
 }
 
 function ScrewCard({ record }: { record: RecordState }) {
-  const { state, last, setLast, keysAScrew } = record;
+  const { state, kept, setKept, keysAScrew } = record;
   const newest = Object.values(state.met)
     .filter((m) => m.kind === 'fastener')
     .toSorted((a, b) => b.seq - a.seq)[0];
@@ -72,14 +66,21 @@ function ScrewCard({ record }: { record: RecordState }) {
   const keys = keysAScrew();
   return (
     <>
-      <Segmented<Drive>
-        aria-label={wording.drive}
-        value={last.drive}
-        onChange={(drive) => setLast({ ...last, drive })}
-        options={drives.map((d) => ({ value: d, label: d }))}
-      />
+      <div className="row gap-4" role="group" aria-label={wording.drive}>
+        {drives.map((drive) => (
+          <Button
+            key={drive}
+            className={drive === kept.drive ? 'held' : ''}
+            aria-pressed={drive === kept.drive}
+            onMouseDown={noFocus}
+            onClick={() => setKept({ ...kept, drive })}
+          >
+            {drive}
+          </Button>
+        ))}
+      </div>
       <p className="muted small m-0">
-        {wording.screwHow(last.lengthMm)}
+        {wording.screwHow(kept.lengthMm)}
         {keys !== undefined && <strong> {wording.keysAScrew(keys.toFixed(1))}</strong>}
       </p>
       {longer !== undefined && (

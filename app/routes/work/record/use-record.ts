@@ -15,6 +15,7 @@ import { type Drive, drives, type Face } from '../../../../core/vocabulary/trade
 import * as wording from '../../../../words/screens/record';
 import { benchTime } from '../../../job/clock';
 import type { WorkState } from '../use-work';
+import { dialogIsOpen } from '../../../ui/keys';
 import { TypedLength } from './typed-length';
 
 export type Tool = Met['kind'];
@@ -22,7 +23,7 @@ type Screw = Extract<Met, { kind: 'fastener' }>;
 
 const tenth = (mm: number) => Math.round(mm * 10) / 10;
 
-/** Recording at one bench: what comes off, where the cross stands, what is typed, and what of the last one is kept. */
+/** Recording at one bench: what comes off, where the cross stands, what is typed, and what of the kept one is kept. */
 export function useRecord(work: WorkState) {
   const { index, state, context, act, say, stopAt } = work;
   const { outline } = index.model;
@@ -32,7 +33,7 @@ export function useRecord(work: WorkState) {
   const [corner, setCorner] = useState<Place>();
   const [drawn, setDrawn] = useState<Outline>();
   const [typed, setTyped] = useState('');
-  const [last, setLast] = useState<Pick<Screw, 'drive' | 'headMm' | 'thread'> & { lengthMm?: number }>({
+  const [kept, setKept] = useState<Pick<Screw, 'drive' | 'headMm' | 'thread'> & { lengthMm?: number }>({
     drive: 'P2',
     headMm: 1.8,
     thread: 'M1.2',
@@ -96,10 +97,10 @@ export function useRecord(work: WorkState) {
       return;
     }
     const id = nextId(index, 'fastener');
-    const { drive, headMm, thread } = last;
+    const { drive, headMm, thread } = kept;
     const place = { x: tenth(at.x), y: tenth(at.y) };
     isOff({ kind: 'fastener', id, name: id, face, at: place, drive, lengthMm, headMm, thread });
-    setLast({ ...last, lengthMm });
+    setKept({ ...kept, lengthMm });
     presses.current.all += presses.current.now;
     presses.current.screws++;
     presses.current.now = 0;
@@ -138,7 +139,7 @@ export function useRecord(work: WorkState) {
       drawn,
       proposed,
       typed,
-      last,
+      kept,
       loose,
       forget,
       isOff,
@@ -149,11 +150,11 @@ export function useRecord(work: WorkState) {
     },
     turn: () => setFace((f) => (f === 'front' ? 'back' : 'front')),
     outlineNow: drawn ?? proposed,
-    setLast,
+    setKept,
     newId: (kind: Tool) => nextId(index, kind),
     /** Takes the next drive. */
     nextDrive: () =>
-      setLast((l) => ({ ...l, drive: drives[(drives.indexOf(l.drive as Drive) + 1) % drives.length]! })),
+      setKept((l) => ({ ...l, drive: drives[(drives.indexOf(l.drive as Drive) + 1) % drives.length]! })),
     /** Takes a key of a length. @returns whether it was one */
     typeLength: (key: string): boolean => {
       const taken = key === 'Backspace' ? length.current.back() : length.current.feed(key);
@@ -162,15 +163,28 @@ export function useRecord(work: WorkState) {
       return taken;
     },
     lengthTyped: length.current,
-    /** Enter: the length that is typed, or that of the last one. */
+    /** Enter: the length that is typed, or that of the kept one. */
     enter: () => {
       presses.current.now++;
-      screw(length.current.text ? length.current.mm : last.lengthMm);
+      screw(length.current.text ? length.current.mm : kept.lengthMm);
     },
     keysAScrew: () => (presses.current.screws ? presses.current.all / presses.current.screws : undefined),
   };
 }
 export type RecordState = ReturnType<typeof useRecord>;
+
+const asks: Record<Tool, string> = {
+  fastener: wording.tapTheHole,
+  connector: wording.tapThePlug,
+  bond: wording.tapTheBond,
+  catch: wording.tapTheCatch,
+  part: wording.tapThePart,
+};
+/** What is asked for now, or what the next press says. */
+export function titleOf({ tool, at, typed, lengthTyped, kept }: RecordState): string {
+  const mm = typed ? (lengthTyped.mm ?? typed) : kept.lengthMm;
+  return tool === 'fastener' && at && mm !== undefined ? wording.screwHere(String(mm)) : asks[tool];
+}
 const clip = (mm: number, most: number) => Math.min(most, Math.max(0, mm));
 
 /** Two digits are a length once nothing follows them as fast as a calliper types, ms. */
@@ -187,17 +201,17 @@ const tools: Record<string, Tool> = { s: 'fastener', k: 'connector', b: 'bond', 
  * The recorder's keys, before the bench's: digits are lengths here and no devices, arrows move the cross. What is none of
  * them goes on to the bench.
  */
-export function useRecordKeys(record: RecordState, blocked: boolean, enterPart: () => boolean): void {
-  const current = useRef({ record, blocked, enterPart });
+export function useRecordKeys(record: RecordState, blocked: boolean): void {
+  const current = useRef({ record, blocked });
   useEffect(() => {
-    current.current = { record, blocked, enterPart };
+    current.current = { record, blocked };
   });
   useEffect(() => {
     let whole: ReturnType<typeof setTimeout> | undefined;
     const down = (event: KeyboardEvent) => {
       const { record: r, blocked: shut } = current.current;
       if (shut || event.ctrlKey || event.metaKey || event.altKey || isTyping()) return;
-      if (!keyTaken(r, event, current.current.enterPart)) return;
+      if (!keyTaken(r, event)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       clearTimeout(whole);
@@ -211,14 +225,15 @@ export function useRecordKeys(record: RecordState, blocked: boolean, enterPart: 
     };
   }, []);
 }
+/** A choice that was clicked has the focus, and takes no keys; one that was gone to by Tab does. */
 const isTyping = () => {
   const on = document.activeElement;
+  const chosen = on instanceof HTMLInputElement && on.type === 'radio' && !on.matches(':focus-visible');
   return (
-    document.querySelector('[role=dialog]') !== null ||
-    (on instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(on.tagName))
+    dialogIsOpen() || (on instanceof HTMLElement && !chosen && /^(INPUT|TEXTAREA|SELECT)$/.test(on.tagName))
   );
 };
-function keyTaken(r: RecordState, event: KeyboardEvent, enterPart: () => boolean): boolean {
+function keyTaken(r: RecordState, event: KeyboardEvent): boolean {
   const step = steps[event.key];
   if (step) {
     const mm = event.shiftKey ? 0.1 : 1;
@@ -243,11 +258,11 @@ function keyTaken(r: RecordState, event: KeyboardEvent, enterPart: () => boolean
   if (event.key === 'Enter' && document.activeElement?.tagName === 'BUTTON') return false;
   if (r.tool === 'fastener') {
     if (r.typeLength(event.key)) return true;
-    if (event.key === 'Enter' || event.key === ' ') {
+    // behind a length it is the end of it, however fast it came; alone it is the pedal's
+    if (event.key === 'Enter' && r.lengthTyped.text) {
       r.enter();
       return true;
     }
   }
-  if (r.tool === 'part' && (event.key === 'Enter' || event.key === ' ')) return enterPart();
   return false;
 }
