@@ -1,10 +1,9 @@
-import { Button } from 'antd';
 import { useState } from 'react';
 import { bondKinds, type ReleaseMeans, releaseMeans } from '../../../../core/vocabulary/trade';
 import * as wording from '../../../../words/screens/record';
 import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';
-import { noFocus } from '../work-keys';
+import { type Enter, useEnter } from './use-enter';
 import type { RecordState } from './use-record';
 
 type Kind = (typeof bondKinds)[number];
@@ -18,13 +17,21 @@ const usually: Record<Kind, ReleaseMeans> = {
 };
 
 /** Glue, a strip, a seal: what it is, what loosed it, and where it lay. */
-export function BondForm({ record }: { record: RecordState }) {
-  const { index, face, drawn, isOff, newId, forget } = record;
+export function BondForm({ record, enter }: { record: RecordState; enter: Enter }) {
+  const { index, face, drawn, isOff, newId, forget, say } = record;
   const { widthMm, heightMm } = index.model.outline;
   const [bond, setBond] = useState<Kind>('perimeter-seal');
   const [by, setBy] = useState<ReleaseMeans>('heat');
   const rim = bond === 'perimeter-seal';
   const shape = drawn ?? (rim ? { x: 0.5, y: 0.5, w: widthMm - 1, h: heightMm - 1 } : undefined);
+  useEnter(enter, () => {
+    if (!shape) {
+      say(wording.tapTheBond);
+      return;
+    }
+    isOff({ kind: 'bond', id: newId('bond'), name: wording.bondKindName[bond], face, shape, bond, by });
+    forget();
+  });
   return (
     <>
       <div className="fields">
@@ -51,25 +58,6 @@ export function BondForm({ record }: { record: RecordState }) {
         </Field>
       </div>
       {rim && !drawn && <p className="muted small m-0">{wording.aroundTheRim}</p>}
-      <Button
-        type="primary"
-        disabled={!shape}
-        onMouseDown={noFocus}
-        onClick={() => {
-          isOff({
-            kind: 'bond',
-            id: newId('bond'),
-            name: wording.bondKindName[bond],
-            face,
-            shape: shape!,
-            bond,
-            by,
-          });
-          forget();
-        }}
-      >
-        {wording.isOff}
-      </Button>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Input, Segmented } from 'antd';
-import { type RefObject, useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Met, MetEntry } from '../../../../core/log/met-schema';
 import { poseOf } from '../../../../core/log/view';
 import { likelyFor } from '../../../../core/record/proposals';
@@ -9,6 +9,7 @@ import * as wording from '../../../../words/screens/record';
 import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';
 import { noFocus } from '../work-keys';
+import { type Enter, useEnter } from './use-enter';
 import type { RecordState } from './use-record';
 
 type Kind = (typeof slotKinds)[number];
@@ -18,8 +19,8 @@ const sides: Side[] = ['left', 'right', 'top', 'bottom'];
 const kindName = (kind: Kind) => kind.replaceAll('-', ' ');
 
 /** A part that comes away: which, where, what had to be undone for it, and whether it is off or still hangs on. */
-export function PartForm({ record, enter }: { record: RecordState; enter: RefObject<() => boolean> }) {
-  const { index, state, face, outlineNow: outline, drawn, loose, isOff, newId, forget } = record;
+export function PartForm({ record, enter }: { record: RecordState; enter: Enter }) {
+  const { index, state, face, outlineNow: outline, drawn, loose, isOff, newId, forget, say } = record;
   const [kind, setKind] = useState<Kind>('bracket');
   const [named, setNamed] = useState<string>();
   const [going, setGoing] = useState<Going>('out');
@@ -32,12 +33,15 @@ export function PartForm({ record, enter }: { record: RecordState; enter: RefObj
   const name = named ?? (alike ? `${usual} ${alike + 1}` : usual);
   const chips = outline ? chipsOf(loose, parts, outline) : [];
   const isOn = (chip: Chip) => changed[chip.key] ?? chip.likely;
-  const take = (): boolean => {
-    if (!outline || !name.trim()) return false;
+  const take = (): void => {
+    if (!outline) {
+      say(wording.tapThePart);
+      return;
+    }
     isOff({
       kind: 'part',
       id: newId('part'),
-      name: name.trim(),
+      name: name.trim() || usual,
       face,
       shape: outline,
       part: kind,
@@ -51,14 +55,8 @@ export function PartForm({ record, enter }: { record: RecordState; enter: RefObj
     setCarrier('');
     setGoing('out');
     forget();
-    return true;
   };
-  useEffect(() => {
-    enter.current = take;
-    return () => {
-      enter.current = () => false;
-    };
-  });
+  useEnter(enter, take);
   return (
     <>
       {outline && !drawn && <p className="muted small m-0">{wording.outlineProposed}</p>}
@@ -117,9 +115,6 @@ export function PartForm({ record, enter }: { record: RecordState; enter: RefObj
       {outline && (
         <Needed chips={chips} isOn={isOn} onChange={(key, on) => setChanged({ ...changed, [key]: on })} />
       )}
-      <Button type="primary" disabled={!outline || !name.trim()} onMouseDown={noFocus} onClick={take}>
-        {wording.isOff}
-      </Button>
     </>
   );
 }

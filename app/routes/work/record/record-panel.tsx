@@ -1,5 +1,4 @@
 import { Button, Segmented } from 'antd';
-import type { RefObject } from 'react';
 import { flag } from '../../../../core/log/state';
 import { type PlugKind, plugKinds } from '../../../../core/record/plugs';
 import { longerThanNeighbours } from '../../../../core/record/proposals';
@@ -10,11 +9,12 @@ import { noFocus } from '../work-keys';
 import { BondForm } from './bond-form';
 import { PartForm } from './part-form';
 import { SoFar } from './so-far';
+import { type Enter, useEnter } from './use-enter';
 import { type RecordState, titleOf, type Tool } from './use-record';
 
 const tools: Tool[] = ['fastener', 'connector', 'bond', 'catch', 'part'];
 /** One sentence in big type, the tool in hand, and what is asked of the thing that is tapped. */
-export function RecordPanel({ record, enter }: { record: RecordState; enter: RefObject<() => boolean> }) {
+export function RecordPanel({ record, enter }: { record: RecordState; enter: Enter }) {
   const { state, tool, take } = record;
   const met = Object.values(state.met);
   const count = (kind: Tool) => met.filter((m) => m.kind === kind).length;
@@ -49,8 +49,8 @@ export function RecordPanel({ record, enter }: { record: RecordState; enter: Ref
       />
       {tool === 'fastener' && <ScrewCard record={record} />}
       {tool === 'connector' && <PlugCard record={record} />}
-      {tool === 'bond' && <BondForm record={record} />}
-      {tool === 'catch' && <CatchCard record={record} />}
+      {tool === 'bond' && <BondForm record={record} enter={enter} />}
+      {tool === 'catch' && <CatchCard record={record} enter={enter} />}
       {tool === 'part' && <PartForm record={record} enter={enter} />}
       <SoFar record={record} />
     </div>
@@ -115,10 +115,10 @@ function PlugCard({ record: { plug, index, state } }: { record: RecordState }) {
   );
 }
 
-function CatchCard({ record }: { record: RecordState }) {
+function CatchCard({ record, enter }: { record: RecordState; enter: Enter }) {
   const { at, index, face, isOff, newId, say } = record;
   const { widthMm, heightMm } = index.model.outline;
-  const free = () => {
+  useEnter(enter, () => {
     if (!at) {
       say(wording.tapTheCatch);
       return;
@@ -133,10 +133,6 @@ function CatchCard({ record }: { record: RecordState }) {
     const [direction] = edges.toSorted((a, b) => a[1] - b[1])[0]!;
     const id = newId('catch');
     isOff({ kind: 'catch', id, name: id, face, at, catch: 'hook', direction });
-  };
-  return (
-    <Button type="primary" disabled={!at} onMouseDown={noFocus} onClick={free}>
-      {wording.isOff}
-    </Button>
-  );
+  });
+  return null;
 }

@@ -22,9 +22,8 @@ const nothing: readonly string[] = [];
 export function Recorder({ work: given }: { work: WorkState }) {
   const record = useRecord(given);
   const { index, state, page, stopped, sheet, setSheet, undo, turn, tool } = record;
-  const part = useRef<() => boolean>(() => false);
-  const pedal = () =>
-    tool === 'part' ? void part.current() : tool === 'fastener' ? record.enter() : undefined;
+  const enter = useRef<(() => void) | undefined>(undefined);
+  const pedal = () => (tool === 'fastener' ? record.enter() : enter.current?.());
   useRecordKeys(record, stopped || sheet !== undefined);
   useKeys({
     next: pedal,
@@ -43,11 +42,13 @@ export function Recorder({ work: given }: { work: WorkState }) {
         type="primary"
         onMouseDown={noFocus}
         onClick={pedal}
-        disabled={tool !== 'fastener' && tool !== 'part'}
+        disabled={tool === 'connector'}
         data-testid="go"
       >
         <span className="cap">{wording.pedal}</span>
-        <span>{tool === 'part' ? wording.isOff : titleOf(record)}</span>
+        <span>
+          {tool === 'fastener' ? titleOf(record) : tool === 'connector' ? wording.whichPlug : wording.isOff}
+        </span>
       </Button>
     </SideKeys>
   );
@@ -57,7 +58,7 @@ export function Recorder({ work: given }: { work: WorkState }) {
         <RecordMap record={record} />
       </section>
       <section aria-label={wording.instruction}>
-        <RecordPanel record={record} enter={part} />
+        <RecordPanel record={record} enter={enter} />
       </section>
       <section aria-label={wording.mat} className="column gap-8">
         <MatPanel

@@ -23,7 +23,7 @@ type Screw = Extract<Met, { kind: 'fastener' }>;
 
 const tenth = (mm: number) => Math.round(mm * 10) / 10;
 
-/** Recording at one bench: what comes off, where the cross stands, what is typed, and what of the kept one is kept. */
+/** Recording at one bench: what comes off, where the cross stands, what is typed, and what of the last one is kept. */
 export function useRecord(work: WorkState) {
   const { index, state, context, act, say, stopAt } = work;
   const { outline } = index.model;
@@ -163,7 +163,7 @@ export function useRecord(work: WorkState) {
       return taken;
     },
     lengthTyped: length.current,
-    /** Enter: the length that is typed, or that of the kept one. */
+    /** Enter: the length that is typed, or that of the last one. */
     enter: () => {
       presses.current.now++;
       screw(length.current.text ? length.current.mm : kept.lengthMm);
