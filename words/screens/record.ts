@@ -32,6 +32,7 @@ export const tapTheHole = 'Tap the hole';
 export const tapThePlug = 'Tap the connector';
 export const tapTheBond = 'Tap two corners of it';
 export const tapTheCatch = 'Tap the catch';
+export const partComesOff = 'What comes off here?';
 export const tapThePart = 'Tap two corners of the part';
 export const screwHere = (mm: string): string => `Screw here, ${mm} mm`;
 export const screwHow = (lastMm: number | undefined): string =>
@@ -72,8 +73,8 @@ export const outlineProposed =
 export const needed = 'What had to be undone for it?';
 export const neededHow = 'Offered from what came off since. A tap changes one; Enter takes it.';
 export const nothingSince = 'Nothing came off since the last part.';
-export const opened = 'Opened, still on its cable';
-export const shifted = 'Moved aside, still on';
+export const opened = 'Opened';
+export const shifted = 'Moved aside';
 export const off = 'Off';
 export const towards = 'to the';
 export const sideName = { left: 'left', right: 'right', top: 'top', bottom: 'bottom' } as const;

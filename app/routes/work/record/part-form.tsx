@@ -2,7 +2,7 @@ import { Button, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import type { Met, MetEntry } from '../../../../core/log/met-schema';
 import { poseOf } from '../../../../core/log/view';
-import { likelyFor } from '../../../../core/record/proposals';
+import { likelyFor, type Outline } from '../../../../core/record/proposals';
 import { functionsOfPart } from '../../../../core/record/usual';
 import { slotKinds } from '../../../../core/vocabulary/trade';
 import * as wording from '../../../../words/screens/record';
@@ -28,10 +28,12 @@ export function PartForm({ record, enter }: { record: RecordState; enter: Enter 
   const [carrier, setCarrier] = useState('');
   const [changed, setChanged] = useState<Record<string, boolean>>({});
   const parts = index.model.slots.filter((s) => state.met[s.id]);
+  // what lay over it is known by where it lay; of the others it is asked
+  const beside = parts.filter((p) => outline && !overlap(p.shape, outline));
   const usual = kindName(kind);
   const alike = parts.filter((p) => p.name === usual || p.name.startsWith(`${usual} `)).length;
   const name = named ?? (alike ? `${usual} ${alike + 1}` : usual);
-  const chips = outline ? chipsOf(loose, parts, outline) : [];
+  const chips = outline ? chipsOf(loose, beside, outline) : [];
   const isOn = (chip: Chip) => changed[chip.key] ?? chip.likely;
   const take = (): void => {
     if (!outline) {
@@ -119,6 +121,9 @@ export function PartForm({ record, enter }: { record: RecordState; enter: Enter 
   );
 }
 
+const overlap = (a: Outline, b: Outline) =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+
 interface Chip {
   key: string;
   ids: string[];
@@ -129,7 +134,7 @@ interface Chip {
 function chipsOf(
   loose: readonly MetEntry[],
   parts: readonly { id: string; name: string; kind: string }[],
-  outline: { x: number; y: number; w: number; h: number },
+  outline: Outline,
 ): Chip[] {
   const screws = loose.filter((t): t is MetEntry & { kind: 'fastener' } => t.kind === 'fastener');
   const here = screws.filter((s) => likelyFor(s, outline));

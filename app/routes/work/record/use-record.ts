@@ -10,7 +10,7 @@ import {
   screwAt,
   unclaimed,
 } from '../../../../core/record/proposals';
-import { findings } from '../../../../core/rules/interlocks';
+import { decide } from '../../../../core/rules/decide';
 import { type Drive, drives, type Face } from '../../../../core/vocabulary/trade';
 import * as wording from '../../../../words/screens/record';
 import { benchTime } from '../../../job/clock';
@@ -25,7 +25,7 @@ const tenth = (mm: number) => Math.round(mm * 10) / 10;
 
 /** Recording at one bench: what comes off, where the cross stands, what is typed, and what of the last one is kept. */
 export function useRecord(work: WorkState) {
-  const { index, state, context, act, say, stopAt } = work;
+  const { page, index, state, context, act, say, stopAt } = work;
   const { outline } = index.model;
   const [tool, setTool] = useState<Tool>('fastener');
   const [face, setFace] = useState<Face>('front');
@@ -56,10 +56,8 @@ export function useRecord(work: WorkState) {
   /** Says that a thing is off, unless a rule stands against it: then the stop comes first. */
   const isOff = (thing: Met, again = false): void => {
     const body = { type: 'met' as const, thing, off: true, ...(again ? { again: true as const } : {}) };
-    const { waits, role } = context;
-    const against = findings({ index, state, waits, role, now: benchTime() }, body).filter(
-      (f) => f.severity !== 'warn',
-    );
+    const asked = { id: body.type, job: page.id, body, ...benchTime() };
+    const against = decide(context, state, asked).findings.filter((f) => f.severity !== 'warn');
     if (against.length) stopAt(against, [body]);
     else act(body);
   };
@@ -181,7 +179,8 @@ const asks: Record<Tool, string> = {
   part: wording.tapThePart,
 };
 /** What is asked for now, or what the next press says. */
-export function titleOf({ tool, at, typed, lengthTyped, kept }: RecordState): string {
+export function titleOf({ tool, at, typed, lengthTyped, kept, outlineNow }: RecordState): string {
+  if (tool === 'part' && outlineNow) return wording.partComesOff;
   const mm = typed ? (lengthTyped.mm ?? typed) : kept.lengthMm;
   return tool === 'fastener' && at && mm !== undefined ? wording.screwHere(String(mm)) : asks[tool];
 }
