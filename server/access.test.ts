@@ -220,6 +220,7 @@ const cases: Record<string, Case> = {
     byRole: { owner: 400, lead: 400 },
     body: () => json({}),
   },
+  'action /record': { nobody: 401, other: 400, own: 400, body: () => json({}) },
   'loader /models/:hash': { params: () => ({ hash: page.modelHash }), nobody: 302, other: 'own rows only' },
   'action /models/:hash': {
     params: () => ({ hash: page.modelHash }),

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { deviceFields } from '../../forms/device-fields';
 import { contentHash } from '../../core/model/canonical-json';
 import { blankModel } from '../../core/record/blank-model';
@@ -8,14 +9,17 @@ import * as wording from '../../words/answers/record';
 import { allModels, keepOwnModel } from '../db/models';
 import { inShop } from '../db/orm';
 
-/** An id of a device model from its name: letters, digits and hyphens, as the format wants them. */
+/**
+ * An id of a device model from its name: letters, digits and hyphens, as the format wants them; with something of its own,
+ * since another workshop may record a device of the same name.
+ */
 const idOf = (maker: string, name: string): string =>
-  `own-${`${maker}-${name}`
+  `${`own-${`${maker}-${name}`
     .normalize('NFKD')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
-    .slice(0, 34)}`.replace(/-$/, '');
+    .slice(0, 28)}`.replace(/-$/, '')}-${randomUUID().slice(0, 6)}`;
 
 /**
  * Puts a device of which only the size is known into the library: it can be received, and its first repair records it.
@@ -33,7 +37,7 @@ export async function beginRecording(who: Who, json: unknown): Promise<ModelSaid
   const hash = contentHash(model);
   const name = `${model.maker} ${model.name}`;
   return inShop(who.shopId, async (em): Promise<ModelSaid> => {
-    const there = (await allModels(em)).find((row) => row.modelId === model.id || row.name === name);
+    const there = (await allModels(em)).find((row) => row.name === name);
     if (there) return { ok: false, status: 409, errors: { name: wording.nameTaken(name) } };
     if (!(await keepOwnModel(em, hash, model)))
       return { ok: false, status: 409, errors: { form: library.anotherWorkshopHasIt } };

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { matOf } from '../../../../core/screws/mat-of';
 import * as maps from '../../../../words/screens/map';
 import * as wording from '../../../../words/screens/record';
@@ -80,6 +80,8 @@ function RecordMap({ record }: { record: RecordState }) {
   const { index, state, face, point, turn } = record;
   const { widthMm, heightMm } = index.model.outline;
   const large = usePreferences().text === 'large';
+  // until something is known that they belong to, they are drawn all the same
+  const plugs = useMemo(() => [...index.connectors.keys()], [index]);
   return (
     <>
       <div className="spread small muted mid">
@@ -93,7 +95,7 @@ function RecordMap({ record }: { record: RecordState }) {
           <DeviceMap
             index={index}
             state={state}
-            lit={nothing}
+            lit={plugs}
             now={undefined}
             showNoGo={false}
             face={face}
