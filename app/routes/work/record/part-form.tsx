@@ -18,104 +18,132 @@ type Side = 'left' | 'right' | 'top' | 'bottom';
 const sides: Side[] = ['left', 'right', 'top', 'bottom'];
 const kindName = (kind: Kind) => kind.replaceAll('-', ' ');
 
-/** A part that comes away: which, where, what had to be undone for it, and whether it is off or still hangs on. */
-export function PartForm({ record, enter }: { record: RecordState; enter: Enter }) {
-  const { index, state, face, outlineNow: outline, drawn, loose, isOff, newId, forget, say } = record;
-  const [kind, setKind] = useState<Kind>('bracket');
-  const [named, setNamed] = useState<string>();
-  const [going, setGoing] = useState<Going>('out');
-  const [towards, setTowards] = useState<Side>('right');
-  const [carrier, setCarrier] = useState('');
-  const [changed, setChanged] = useState<Record<string, boolean>>({});
+interface Asked {
+  kind: Kind;
+  named?: string | undefined;
+  going: Going;
+  towards: Side;
+  carrier: string;
+  /** What was said yes or no to, by chip. */
+  said: Record<string, boolean>;
+}
+const first: Asked = { kind: 'bracket', going: 'out', towards: 'right', carrier: '', said: {} };
+
+/** What is asked of a part that comes away, and what of it is proposed. */
+function usePart(record: RecordState) {
+  const { index, state, face, outlineNow: outline, loose, isOff, newId, forget, say } = record;
+  const [asked, setAsked] = useState(first);
   const parts = index.model.slots.filter((s) => state.met[s.id]);
   // what lay over it is known by where it lay; of the others it is asked
   const beside = parts.filter((p) => outline && !overlap(p.shape, outline));
-  const usual = kindName(kind);
+  const usual = kindName(asked.kind);
   const alike = parts.filter((p) => p.name === usual || p.name.startsWith(`${usual} `)).length;
-  const name = named ?? (alike ? `${usual} ${alike + 1}` : usual);
+  const name = asked.named ?? (alike ? `${usual} ${alike + 1}` : usual);
   const chips = outline ? chipsOf(loose, beside, outline) : [];
-  const isOn = (chip: Chip) => changed[chip.key] ?? chip.likely;
+  const isOn = (chip: Chip) => asked.said[chip.key] ?? chip.likely;
   const take = (): void => {
     if (!outline) {
       say(wording.tapThePart);
       return;
     }
+    const { kind, going, towards, carrier } = asked;
     isOff({
-      kind: 'part',
-      id: newId('part'),
-      name: name.trim() || usual,
-      face,
-      shape: outline,
-      part: kind,
+      ...{ kind: 'part', id: newId('part'), name: name.trim() || usual, face, shape: outline, part: kind },
       functions: functionsOfPart(kind),
       needed: chips.filter(isOn).flatMap((chip) => chip.ids),
       ...(going === 'out' ? {} : { first: going, towards }),
       ...(carrier ? { carrier } : {}),
     });
-    setNamed(undefined);
-    setChanged({});
-    setCarrier('');
-    setGoing('out');
+    setAsked({ ...first, kind });
     forget();
   };
-  useEnter(enter, take);
+  const change = (more: Partial<Asked>) => setAsked({ ...asked, ...more });
+  const outs = parts.filter((p) => poseOf(state, p.id) === 'out');
+  return { asked, change, name, chips, isOn, take, outs };
+}
+type PartAsked = ReturnType<typeof usePart>;
+
+/** A part that comes away: which, where, what had to be undone for it, and whether it is off or still hangs on. */
+export function PartForm({ record, enter }: { record: RecordState; enter: Enter }) {
+  const { outlineNow: outline, drawn } = record;
+  const part = usePart(record);
+  const { asked, change, chips, isOn, outs } = part;
+  useEnter(enter, part.take);
   return (
     <>
       {outline && !drawn && <p className="muted small m-0">{wording.outlineProposed}</p>}
-      <div className="fields">
-        <Field label={wording.partKind} htmlFor="part-kind">
+      <WhichPart part={part} />
+      <HowItGoes part={part} />
+      {outs.length > 0 && (
+        <Field label={wording.sitsOn} htmlFor="part-carrier">
           <Pick
-            id="part-kind"
+            id="part-carrier"
             letGo
-            value={kind}
-            onChange={(k) => {
-              setKind(k);
-              setNamed(undefined);
-              if (k === 'display') setGoing('folded');
-            }}
-            options={slotKinds.map((k) => ({ value: k, label: kindName(k) }))}
+            value={asked.carrier}
+            onChange={(carrier) => change({ carrier })}
+            options={[
+              { value: '', label: wording.sitsOnDevice },
+              ...outs.map((p) => ({ value: p.id, label: p.name })),
+            ]}
           />
         </Field>
-        <Field label={wording.partName} htmlFor="part-name">
-          <Input id="part-name" value={name} maxLength={60} onChange={(e) => setNamed(e.target.value)} />
-        </Field>
-      </div>
+      )}
+      {outline && (
+        <Needed
+          chips={chips}
+          isOn={isOn}
+          onChange={(key, on) => change({ said: { ...asked.said, [key]: on } })}
+        />
+      )}
+    </>
+  );
+}
+function WhichPart({ part: { asked, change, name } }: { part: PartAsked }) {
+  return (
+    <div className="fields">
+      <Field label={wording.partKind} htmlFor="part-kind">
+        <Pick
+          id="part-kind"
+          letGo
+          value={asked.kind}
+          onChange={(kind) =>
+            change({ kind, named: undefined, ...(kind === 'display' ? { going: 'folded' } : {}) })
+          }
+          options={slotKinds.map((k) => ({ value: k, label: kindName(k) }))}
+        />
+      </Field>
+      <Field label={wording.partName} htmlFor="part-name">
+        <Input
+          id="part-name"
+          value={name}
+          maxLength={60}
+          onChange={(e) => change({ named: e.target.value })}
+        />
+      </Field>
+    </div>
+  );
+}
+/** Off at once, or into a pose first, and then to which side. */
+function HowItGoes({ part: { asked, change } }: { part: PartAsked }) {
+  return (
+    <>
       <Segmented<Going>
         aria-label={wording.off}
-        value={going}
-        onChange={setGoing}
+        value={asked.going}
+        onChange={(going) => change({ going })}
         options={[
           { value: 'out', label: wording.off },
           { value: 'folded', label: wording.opened },
           { value: 'shifted', label: wording.shifted },
         ]}
       />
-      {going !== 'out' && (
+      {asked.going !== 'out' && (
         <Segmented<Side>
           aria-label={wording.towards}
-          value={towards}
-          onChange={setTowards}
+          value={asked.towards}
+          onChange={(towards) => change({ towards })}
           options={sides.map((s) => ({ value: s, label: `${wording.towards} ${wording.sideName[s]}` }))}
         />
-      )}
-      {parts.some((p) => poseOf(state, p.id) === 'out') && (
-        <Field label={wording.sitsOn} htmlFor="part-carrier">
-          <Pick
-            id="part-carrier"
-            letGo
-            value={carrier}
-            onChange={setCarrier}
-            options={[
-              { value: '', label: wording.sitsOnDevice },
-              ...parts
-                .filter((p) => poseOf(state, p.id) === 'out')
-                .map((p) => ({ value: p.id, label: p.name })),
-            ]}
-          />
-        </Field>
-      )}
-      {outline && (
-        <Needed chips={chips} isOn={isOn} onChange={(key, on) => setChanged({ ...changed, [key]: on })} />
       )}
     </>
   );

@@ -14,7 +14,8 @@ import { useMat } from '../use-mat';
 import type { WorkState } from '../use-work';
 import { noFocus, SideKeys } from '../work-keys';
 import { RecordPanel } from './record-panel';
-import { type RecordState, titleOf, useRecord, useRecordKeys } from './use-record';
+import { useRecordKeys } from './record-keys';
+import { type RecordState, titleOf, useRecord } from './use-record';
 
 const nothing: readonly string[] = [];
 
