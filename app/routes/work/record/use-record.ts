@@ -54,6 +54,8 @@ export function useRecord(work: WorkState) {
     outlineNow: drawn ?? proposedOutline(loose, face, index.model),
     take: (next: Tool) => {
       setTool(next);
+      // what was pressed for other things counts for no screw
+      cross.presses.current = 0;
       forget();
     },
     newId: (kind: Tool) => nextId(index, kind),
