@@ -1,4 +1,5 @@
 import type { ModelProblem } from '../model/check-model';
+import type { Learnt } from '../record/learn';
 import type { DeviceModel } from '../model/schema';
 
 /** A model as the library lists it: the version of it that devices are received of, or were last. */
@@ -28,6 +29,10 @@ export interface LibraryModel {
   remarks: ModelProblem[];
   /** The versions of it, by hash, with their jobs; which one is offered. */
   versions: { hash: string; jobs: number; offered: boolean }[];
+  /** What jobs have measured of its screws. */
+  learnt: Learnt[];
+  /** The other models and versions that it can be compared with. */
+  others: { hash: string; name: string }[];
 }
 /** What came of a file that was brought in. */
 export type ModelSaid =

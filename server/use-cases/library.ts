@@ -6,11 +6,14 @@ import type { ModelsQuery } from '../../forms/models-query';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel, modelRemarks } from '../../core/model/check-model';
 import { type DeviceModel, deviceModelSchema } from '../../core/model/schema';
+import { applyEdits, compareModels, type Difference, difference, editKey } from '../../core/model/edit';
+import { learnLengths, lengthEdit } from '../../core/record/learn';
 import type { LibraryLine, LibraryModel, ModelSaid } from '../../core/wire/library';
 import type { Role } from '../../core/vocabulary/roles';
 import type { Who } from '../../core/wire/who';
 import { plural } from '../../words/things';
 import { allModels, keepOwnModel, maySeeModel, modelOf, offerOwnModel } from '../db/models';
+import { measuresOf } from '../db/measures';
 import { inShop } from '../db/orm';
 import { workshopOf } from '../db/workshop';
 import { checkInThread } from '../planner';
@@ -67,8 +70,22 @@ export const libraryModel = (who: Who, hash: string): Promise<LibraryModel | und
     const versions = (await allModels(em))
       .filter((row) => hashes.includes(row.hash))
       .map((row) => ({ hash: row.hash, jobs: row.jobs, offered: row.current && line.offered }));
-    return { line, model, remarks: modelRemarks(model), versions };
+    const others = (await linesOf(em)).flatMap((other) =>
+      other.hashes.map((h) => ({ hash: h, name: other.name })),
+    );
+    return {
+      ...{ line, model, remarks: modelRemarks(model), versions },
+      learnt: learnLengths(model, await measuresOf(em, hashes)),
+      others: others.filter((other) => other.hash !== hash),
+    };
   });
+/** What differs between a model and another one, from the first to the second; undefined where one is not this workshop's. */
+export const comparedWith = (who: Who, hash: string, other: string): Promise<Difference[] | undefined> =>
+  inShop(who.shopId, async (em) =>
+    (await maySeeModel(em, hash)) && (await maySeeModel(em, other))
+      ? compareModels(await modelOf(em, hash), await modelOf(em, other))
+      : undefined,
+  );
 /** A model as the file that it can be brought in as; undefined where this workshop has none of it. */
 export const modelFile = (who: Who, hash: string): Promise<DeviceModel | undefined> =>
   inShop(who.shopId, async (em) => ((await maySeeModel(em, hash)) ? modelOf(em, hash) : undefined));
@@ -121,12 +138,25 @@ export async function bringModel(who: Who, text: string): Promise<ModelSaid> {
     };
   });
 }
-const askSchema = z.strictObject({ do: z.literal('offer'), hash: z.string().max(64), offered: z.boolean() });
+const hashField = z.string().max(64);
+const chosen = z.array(z.string().max(120)).min(1, wording.chooseChanges).max(2000);
+const askSchema = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('offer'), hash: hashField, offered: z.boolean() }),
+  // changes of another model, by their keys; lengths that jobs have measured, by their screws
+  z.strictObject({ do: z.literal('take'), hash: hashField, from: hashField, keys: chosen }),
+  z.strictObject({ do: z.literal('learn'), hash: hashField, screws: chosen }),
+]);
+type Ask = z.output<typeof askSchema>;
 /** Says whether devices are received of a version; jobs that are open keep the one they were planned with. */
 export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return refused(400, wording.notAskedFor);
+  if (!read.success)
+    return refused(
+      400,
+      read.error.issues.find((i) => i.message === wording.chooseChanges)?.message ?? wording.notAskedFor,
+    );
   if (!mayModel(who.role)) return refused(403, wording.whoChanges);
+  if (read.data.do !== 'offer') return takeOver(who, read.data);
   const { hash, offered } = read.data;
   return inShop(
     who.shopId,
@@ -138,4 +168,30 @@ export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid>
           }
         : refused(409, wording.onlyOwnModels),
   );
+}
+
+/** Makes a next version of a model from changes that are worked out here anew: what is sent only names them. */
+async function takeOver(who: Who, ask: Exclude<Ask, { do: 'offer' }>): Promise<ModelSaid> {
+  const { hash } = ask;
+  const base = await inShop(who.shopId, async (em) => {
+    if (!(await maySeeModel(em, hash))) return undefined;
+    const model = await modelOf(em, hash);
+    const found = (await linesOf(em)).find(({ hashes }) => hashes.includes(hash))!;
+    if (ask.do === 'learn') {
+      const learnt = learnLengths(model, await measuresOf(em, found.hashes));
+      const edits = learnt.filter((l) => ask.screws.includes(l.id)).map((l) => lengthEdit(model, l));
+      return { model, own: found.own, edits: edits.filter((edit) => edit !== undefined) };
+    }
+    if (!(await maySeeModel(em, ask.from))) return undefined;
+    const edits = difference(model, await modelOf(em, ask.from));
+    return { model, own: found.own, edits: edits.filter((edit) => ask.keys.includes(editKey(edit))) };
+  });
+  if (!base) return refused(409, wording.noSuchModel);
+  if (!base.edits.length) return refused(409, wording.nothingToTake);
+  // what ships with the app stays as it is: a copy of the workshop's own is changed
+  const { model, own } = base;
+  const copy = own
+    ? model
+    : { ...model, id: `own-${model.id}`.slice(0, 40), name: wording.ownCopy(model.name) };
+  return bringModel(who, JSON.stringify(applyEdits(copy, base.edits)));
 }

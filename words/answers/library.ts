@@ -13,3 +13,7 @@ export const whoChanges = 'An owner or a lead changes the library.';
 export const isOffered = 'Devices are received of it from now on.';
 export const isTakenAway = 'No device is received of it any more.';
 export const onlyOwnModels = 'Only a model of the workshop’s own is taken away or offered again.';
+export const chooseChanges = 'Choose what is to be taken over.';
+export const noSuchModel = 'One of the two models is not here.';
+export const nothingToTake = 'Nothing of it is different any more: look again.';
+export const ownCopy = (name: string): string => `${name}, own`;

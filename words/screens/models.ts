@@ -39,3 +39,26 @@ export const offered = 'offered';
 export const shippedMeans =
   'It ships with the app; whether practice models are offered is said on the Workshop screen.';
 export const itsVersions = 'Its versions';
+export const compareWith = 'Compare with';
+export const compareHint = 'another version or model';
+export const whatDiffers = 'What differs';
+export const theSame = 'The two have the same things.';
+export const thing = 'thing';
+export const difference = 'difference';
+export const isNew = 'only in the other one';
+export const isGone = 'not in the other one';
+export const isOther = 'described otherwise';
+export const moved = (mm: number): string => `lies ${mm} mm off`;
+export const lengths = (before: number, after: number): string => `${before} mm here, ${after} mm there`;
+export const waysNew = (ways: string): string => `a way more: ${ways}`;
+export const waysGone = (ways: string): string => `a way less: ${ways}`;
+export const takeOver = 'Take over';
+export const takeOverMeans =
+  'What is taken over makes a next version, checked as a file is; of a model that ships with the app, a copy of your own. Jobs keep theirs.';
+export const learnt = 'What jobs have measured';
+export const modelSays = 'model';
+export const measured = 'measured';
+export const jobsSay = (mean: string, spread: string, jobs: string): string =>
+  `${mean} ± ${spread} mm, ${jobs}`;
+export const proposed = 'proposed';
+export const agrees = 'agrees';

@@ -8,7 +8,7 @@ import type { DeviceModel } from '../../../core/model/schema';
 import { ofVariant } from '../../../core/model/variant';
 import type { Face } from '../../../core/vocabulary/trade';
 import type { LibraryModel } from '../../../core/wire/library';
-import { changeLibrary, libraryModel, mayModel } from '../../../server/use-cases/library';
+import { changeLibrary, comparedWith, libraryModel, mayModel } from '../../../server/use-cases/library';
 import * as wording from '../../../words/screens/models';
 import { driveName, faceText } from '../../../words/things';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
@@ -16,14 +16,19 @@ import { DataTable } from '../../ui/data-table';
 import { MapView } from '../../ui/map-view';
 import { Note } from '../../ui/note';
 import { Pick } from '../../ui/pick';
+import type { Difference } from '../../../core/model/edit';
 import { Kept, useChange } from '../workshop/use-change';
+import { Differences } from './differences';
+import { Learnt } from './learnt';
 import type { Route } from './+types/model';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const who = requirePerson(context, request);
   const found = await libraryModel(who, params.hash);
   if (!found) throw new Response(null, { status: 404, statusText: 'No such model' });
-  return { ...found, hash: params.hash, may: mayModel(who.role) };
+  const other = new URL(request.url).searchParams.get('with');
+  const differences = other ? await comparedWith(who, params.hash, other) : undefined;
+  return { ...found, hash: params.hash, may: mayModel(who.role), other, differences };
 }
 export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePerson(context, request);
@@ -33,7 +38,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** One model: how it looks on both sides, what is in it, its versions. */
 export default function Model({ loaderData }: Route.ComponentProps) {
-  const { line, model, remarks, versions, hash, may } = loaderData;
+  const { line, model, remarks, versions, hash, may, other, others, differences, learnt } = loaderData;
   const [variant, setVariant] = useState(model.variants[0]!.id);
   return (
     <main className="page stack">
@@ -48,7 +53,7 @@ export default function Model({ loaderData }: Route.ComponentProps) {
         <Button href={`/models/${hash}.json`}>{wording.asFile}</Button>
       </div>
       <div className="cols near-even high">
-        <Looks key={variant} model={model} variant={variant} />
+        <Looks key={variant} model={model} variant={variant} differ={differences} />
         <div className="stack">
           <section className="card stack gap-8">
             {model.variants.length > 1 && (
@@ -67,13 +72,23 @@ export default function Model({ loaderData }: Route.ComponentProps) {
             ))}
           </section>
           <Versions versions={versions} own={line.own} hash={hash} may={may} />
+          <Differences hash={hash} other={other} others={others} differences={differences} may={may} />
+          <Learnt hash={hash} learnt={learnt} may={may} />
         </div>
       </div>
     </main>
   );
 }
 const nothing: readonly string[] = [];
-function Looks({ model, variant }: { model: DeviceModel; variant: string }) {
+function Looks({
+  model,
+  variant,
+  differ,
+}: {
+  model: DeviceModel;
+  variant: string;
+  differ: Difference[] | undefined;
+}) {
   const index = useMemo(() => indexModel(ofVariant(model, variant)), [model, variant]);
   const display = index.model.slots.find((slot) => slot.kind === 'display');
   const state = useMemo(() => {
@@ -82,6 +97,7 @@ function Looks({ model, variant }: { model: DeviceModel; variant: string }) {
   }, [display]);
   const [face, setFace] = useState<Face>('front');
   const [picked, setPicked] = useState<string>();
+  const lit = useMemo(() => (picked ? [picked] : (differ?.map((d) => d.id) ?? nothing)), [picked, differ]);
   return (
     <section className="card model-map" aria-label={wording.map}>
       <MapView
@@ -89,7 +105,7 @@ function Looks({ model, variant }: { model: DeviceModel; variant: string }) {
         onTurn={() => setFace(face === 'front' ? 'back' : 'front')}
         index={index}
         state={state}
-        lit={picked ? [picked] : nothing}
+        lit={lit}
         now={picked}
         showNoGo
         face={face}
