@@ -3,12 +3,14 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import type { DeviceModel } from '../core/model/schema';
 import { mica9 } from '../core/testing/demo-models';
-import { endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
+import { cmd, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
+import { sendCommands } from './use-cases/send-commands';
 import { receivePage } from './use-cases/drafts';
 import { jobPage } from './use-cases/job-page';
 import {
   bringModel,
   changeLibrary,
+  comparedWith,
   libraryModel,
   libraryPage,
   modelFile,
@@ -160,4 +162,67 @@ test('a job of a practice model counts for it', async () => {
   const before = (await lineOf(lead, 'mica-9'))!.jobs;
   await openJob(world, tova, {}, false);
   expect((await lineOf(lead, 'mica-9'))!.jobs).toBe(before + 1);
+});
+
+describe('a model that is compared, and learns', () => {
+  test('what differs is said, and single changes of the other one make a next version; nothing but what differs is taken', async () => {
+    const id = `cmp-${tail}`;
+    const longer = mica9.fasteners.map((f) => (f.id === 'C1' ? { ...f, lengthMm: f.lengthMm + 0.1 } : f));
+    const hashOf = async (more: Partial<DeviceModel>) =>
+      (
+        (await bringModel(lead, JSON.stringify(own({ id, name: `Cmp ${tail}`, ...more })))) as {
+          hash: string;
+        }
+      ).hash;
+    const first = await hashOf({});
+    const moved = longer.map((f) => (f.id === 'C2' ? { ...f, at: { x: f.at.x + 1, y: f.at.y } } : f));
+    const second = await hashOf({ fasteners: moved });
+    const found = (await comparedWith(tova, first, second))!;
+    expect(found.map((d) => [d.id, d.what])).toEqual([
+      ['C1', 'other'],
+      ['C2', 'other'],
+    ]);
+    const take = (who: Who, keys: string[]) =>
+      changeLibrary(who, { do: 'take', hash: first, from: second, keys });
+    expect(await take(tova, ['put fasteners C1'])).toMatchObject({ status: 403 });
+    expect(await take(lead, [])).toMatchObject({
+      status: 400,
+      errors: { form: expect.stringContaining('Choose') },
+    });
+    expect(await take(lead, ['put fasteners C9'])).toMatchObject({ status: 409 });
+    const said = await take(lead, ['put fasteners C1']);
+    expect(said).toMatchObject({ ok: true });
+    const third = (await modelFile(lead, (said as { hash: string }).hash))!;
+    const of = (hole: string) => third.fasteners.find((f) => f.id === hole);
+    expect([of('C1')!.lengthMm, of('C2')!.at]).toEqual([
+      longer.find((f) => f.id === 'C1')!.lengthMm,
+      mica9.fasteners.find((f) => f.id === 'C2')!.at,
+    ]);
+    // another workshop is told nothing of either
+    expect(await comparedWith(world.other.get('owner')!, first, second)).toBeUndefined();
+  }, 60_000);
+  test('what three jobs measured otherwise is proposed with its evidence; taken over from a practice model, it is a copy of one’s own', async () => {
+    const hash = world.models.get('mica-9')!;
+    for (let k = 0; k < 3; k++) {
+      const job = await openJob(world, tova);
+      const piece = 'C1#1';
+      const wrong = cmd(tova, job, { type: 'screwMeasured', piece, lengthMm: 9 });
+      await sendCommands(tova, [wrong]);
+      // what was taken back was not measured
+      await sendCommands(tova, [cmd(tova, job, { type: 'retracted', event: wrong.id })]);
+      await sendCommands(tova, [cmd(tova, job, { type: 'screwMeasured', piece, lengthMm: 2.5 + k / 100 })]);
+    }
+    const { learnt } = (await libraryModel(tova, hash))!;
+    expect(learnt.find((l) => l.id === 'C1')).toMatchObject({
+      jobs: 3,
+      meanMm: expect.closeTo(2.51, 5),
+      proposedMm: 2.5,
+    });
+    expect(await changeLibrary(lead, { do: 'learn', hash, screws: ['C2'] })).toMatchObject({ status: 409 });
+    const said = await changeLibrary(lead, { do: 'learn', hash, screws: ['C1'] });
+    expect(said).toMatchObject({ ok: true });
+    const copy = (await modelFile(lead, (said as { hash: string }).hash))!;
+    expect([copy.id, copy.fasteners.find((f) => f.id === 'C1')!.lengthMm]).toEqual(['own-mica-9', 2.5]);
+    expect((await modelFile(lead, hash))!.fasteners.find((f) => f.id === 'C1')!.lengthMm).not.toBe(2.5);
+  }, 60_000);
 });

@@ -1,7 +1,7 @@
 import { canonicalJson } from './canonical-json';
 import type { DeviceModel } from './schema';
 
-export const editLists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
+const editLists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
 export type EditList = (typeof editLists)[number];
 type ThingOf<L extends EditList> = DeviceModel[L][number];
 
