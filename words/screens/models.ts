@@ -10,6 +10,7 @@ export const noneYet =
   'No model is here yet: bring a file in, or offer the practice models on the Workshop screen.';
 export const model = 'model';
 export const practice = 'practice';
+export const toBeRecorded = 'to be recorded';
 export const notOffered = 'not offered';
 export const variants = 'variants';
 export const variant = 'Variant';

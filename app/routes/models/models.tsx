@@ -29,6 +29,7 @@ const columns: DataColumn<LibraryLine>[] = [
           {line.name}
         </Link>
         {line.practice && <Tag className="beside">{wording.practice}</Tag>}
+        {line.parts === 0 && <Tag className="beside">{wording.toBeRecorded}</Tag>}
         {!line.offered && <Tag className="beside">{wording.notOffered}</Tag>}
       </>
     ),
