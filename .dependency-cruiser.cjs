@@ -4,6 +4,8 @@
  */
 const coreFolders = [
   'vocabulary',
+  'thermal',
+  'leak',
   'methods',
   'model',
   'derive',

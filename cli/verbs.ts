@@ -1,7 +1,9 @@
 import type { Verb } from './verb';
 import { derive } from './verbs/derive';
 import { diagnose } from './verbs/diagnose';
+import { heat } from './verbs/heat';
 import { inspect } from './verbs/inspect';
+import { leak } from './verbs/leak';
 import { modelCheck } from './verbs/model-check';
 import { order } from './verbs/order';
 import { route } from './verbs/route';
@@ -18,4 +20,6 @@ export const verbs: Record<string, Verb> = {
   route,
   'model check': modelCheck,
   derive,
+  heat,
+  leak,
 };
