@@ -6,6 +6,7 @@ const coreFolders = [
   'vocabulary',
   'thermal',
   'leak',
+  'rework',
   'methods',
   'model',
   'derive',

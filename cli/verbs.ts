@@ -1,4 +1,5 @@
 import type { Verb } from './verb';
+import { balls } from './verbs/balls';
 import { derive } from './verbs/derive';
 import { diagnose } from './verbs/diagnose';
 import { heat } from './verbs/heat';
@@ -8,6 +9,7 @@ import { modelCheck } from './verbs/model-check';
 import { order } from './verbs/order';
 import { route } from './verbs/route';
 import { screws } from './verbs/screws';
+import { stencil } from './verbs/stencil';
 import { ways } from './verbs/ways';
 
 /** Every verb of the command line by its name. */
@@ -22,4 +24,6 @@ export const verbs: Record<string, Verb> = {
   derive,
   heat,
   leak,
+  balls,
+  stencil,
 };

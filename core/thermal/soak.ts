@@ -22,8 +22,8 @@ export interface Soak {
 
 /** Steps grow from this after each change of what the faces meet to the greatest, s. */
 const firstStepS = 0.01;
-const growth = 1.12;
-const greatestStepS = 1;
+const growth = 1.2;
+const greatestStepS = 4;
 /** The two-stage diagonally implicit rule of second order that is stable for any step (Alexander 1977, gamma = 1 - 1/sqrt 2). */
 const gamma = 1 - Math.SQRT1_2;
 
