@@ -94,6 +94,14 @@ function WhichDevice({ form: { models, model } }: { form: ReceiveState }) {
           <Pick
             className="shrinks"
             placeholder={wording.choose}
+            popupRender={(list) => (
+              <>
+                {list}
+                <Link className="tap beside" to="/models#record">
+                  {record.notInTheList}
+                </Link>
+              </>
+            )}
             options={models.map((m) => ({
               value: m.hash,
               label: m.practice ? practiceName(m.name) : m.name,
@@ -101,11 +109,6 @@ function WhichDevice({ form: { models, model } }: { form: ReceiveState }) {
           />
         </ReceiveField>
       </div>
-      <p className="small">
-        <Link className="tap" to="/models#record">
-          {record.notInTheList}
-        </Link>
-      </p>
       {model && model.variants.length > 1 && (
         <div className="field">
           <span className="label">{wording.variant}</span>
