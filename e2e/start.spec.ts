@@ -268,6 +268,26 @@ test('a workshop of one’s own: founded with the code, a person let in by a lin
     const again = await page.request.get(link);
     expect(again.status()).toBe(410);
 
+    // who has lost their password gets another link; it serves once, and the old password no more
+    await page.reload();
+    await page.getByRole('button', { name: 'More about Pell' }).click();
+    await page.getByRole('menuitem', { name: 'Link for another password' }).click();
+    const reset = await sheet.getByRole('textbox').inputValue();
+    await page.keyboard.press('Escape');
+    await theirs.goto(reset);
+    await theirs.getByLabel('Choose a password').fill('three gulls upon a mast');
+    await theirs.keyboard.press('Enter');
+    await theirs.waitForURL(`${at}/`);
+    expect((await page.request.get(reset)).status()).toBe(410);
+    await theirs.getByRole('button', { name: 'Sign out' }).click();
+    await theirs.getByLabel('Login', { exact: true }).fill('pell');
+    await theirs.getByLabel('Password', { exact: true }).fill('a wet rope on a dry quay');
+    await theirs.keyboard.press('Enter');
+    await expect(theirs.getByText('Login or password is wrong.')).toBeVisible();
+    await theirs.getByLabel('Password', { exact: true }).fill('three gulls upon a mast');
+    await theirs.keyboard.press('Enter');
+    await theirs.waitForURL(`${at}/`);
+
     await page.reload();
     await page.getByRole('button', { name: 'More about Pell' }).click();
     await page.getByRole('menuitem', { name: 'Has left' }).click();
