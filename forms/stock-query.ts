@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { searchWords } from './search-words';
 import { provenances } from '../core/log/events';
 
 /** What the parts can be ordered by. */
@@ -10,12 +11,7 @@ export const partPlaces = ['free', 'chosen', 'used'] as const;
 
 /** A question for parts as it stands in an address; what cannot be read is left out. */
 export const stockQuery = z.object({
-  q: z
-    .string()
-    .max(80)
-    .catch('')
-    .transform((s) => s.trim())
-    .default(''),
+  q: searchWords,
   from: z
     .enum(['', ...provenances])
     .catch('')

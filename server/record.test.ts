@@ -110,6 +110,24 @@ describe('a device of one’s own', () => {
       await receiveJob(tova, next, received(page.modelHash, `B-${tail}`, cellTask), Date.now()),
     ).toMatchObject({ ok: true });
   });
+  test('of which not all is recorded is not received of: what it lacks is said', async () => {
+    const begun = (await beginRecording(tova, { ...size, name: `Half ${tail}` })) as { hash: string };
+    const job = randomUUID();
+    await receiveJob(tova, job, received(begun.hash, `C-${tail}`), Date.now());
+    await report(tova, job, { type: 'met', thing: screw('S1', 28, 144), off: true });
+    await report(tova, job, { type: 'met', thing: { ...display, needed: ['S1'] } as Met, off: true });
+    await adoptRoute(tova, job, randomUUID());
+    const { modelHash } = (await jobPage(tova, job))!;
+    expect(await changeLibrary(lead, { do: 'offer', hash: modelHash, offered: true })).toMatchObject({
+      ok: false,
+      status: 409,
+      errors: { form: expect.stringContaining('expected one connector of power that joins the cell') },
+    });
+    // as it came, to be recorded from the beginning, it goes on being received of
+    expect(await changeLibrary(lead, { do: 'offer', hash: begun.hash, offered: true })).toMatchObject({
+      ok: true,
+    });
+  });
   test('of a name that is there already, or of a size that no phone has, is refused with the field', async () => {
     expect(await beginRecording(tova, size)).toMatchObject({
       ok: false,

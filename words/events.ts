@@ -49,7 +49,10 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   partDropped: (b, { name }) => `part for the ${name(b.slot)} put back into stock`,
   quoted: (b) => `quoted, advice: ${b.advice}`,
   promised: (b) => `promised${b.as ? `: ${b.as}` : ''}`,
-  met: ({ thing, off }) => (off ? `${thing.name}: met, and off` : `${thing.name}: met`),
+  met: ({ thing, off }) => {
+    const what = thing.kind === 'fastener' ? `${thing.name}, ${thing.lengthMm} mm` : thing.name;
+    return off ? `${what}: met, and off` : `${what}: met`;
+  },
   screwOut: (b) => `${b.fastener} is out`,
   screwIn: (body, { index }) =>
     body.piece === `${body.fastener}#1`

@@ -76,7 +76,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
           </span>
         )}
       </span>
-      <span className="sub block">{`${jobSummary.tasks.join(', ') || wording.faultOpen} · ${job.stage} ${jobSummary.total ? `${jobSummary.done}/${jobSummary.total}` : ''}`}</span>
+      <span className="sub block">{`${jobSummary.tasks.join(', ') || (jobSummary.waits === 'recording' ? wording.recording : wording.faultOpen)} · ${job.stage} ${jobSummary.total ? `${jobSummary.done}/${jobSummary.total}` : ''}`}</span>
       <span className="bars" aria-hidden="true">
         {stages.map((st, i) => (
           <i key={st} className={i < at ? 'done' : i === at ? 'now' : ''} />

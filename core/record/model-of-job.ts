@@ -182,7 +182,8 @@ function joinsOf(plug: MetEntry & { kind: 'connector' }, parts: readonly MetPart
   const needing = parts.filter((part) => needsOf(part).includes(plug.id));
   // a board has every plug off before it goes: what is plugged into it is the other one
   const own =
-    (plug.carries === 'power' ? needing.find((part) => part.part === 'cell') : undefined)?.id ??
+    // power is the cell's, whatever else it was said to have been undone for
+    (plug.carries === 'power' ? parts.find((part) => part.part === 'cell') : undefined)?.id ??
     (needing.find((part) => part.part !== 'board') ?? needing[0])?.id ??
     heldBy(plug, parts)[0] ??
     nobody;

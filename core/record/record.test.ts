@@ -186,6 +186,20 @@ describe('a device that nobody has taken to pieces before', () => {
       id: 'S9',
     });
   });
+  test('the plug that carries power is the cell’s, also where it was said to have been undone for another part', () => {
+    const b = bench();
+    const part = (id: string, kind: 'bracket' | 'cell', needed: string[]): Met => ({
+      ...{ kind: 'part', id, name: id, face: 'front', shape: { x: 10, y: 40, w: 40, h: 40 } },
+      ...{ part: kind, functions: [], needed },
+    });
+    b.do({ type: 'met', thing: plug('K1', 'power'), off: true });
+    b.do({ type: 'met', thing: part('cover', 'bracket', ['K1']), off: true });
+    expect(b.index.cellConnector).toBe('K1');
+    b.do({ type: 'met', thing: part('cell', 'cell', []), off: true });
+    expect(b.index.cellConnector).toBe('K1');
+    expect(b.index.connectors.get('K1')!.joins[0]).toBe('cell');
+    expect(b.index.slots.get('cell')!.ways[0]!.connectors).toEqual(['K1']);
+  });
   test('what nobody said a screw held is put to what lies there and came off later: one too many rather than one too few', () => {
     const b = bench();
     const part = (id: string, x: number, needed: string[]): Met => ({

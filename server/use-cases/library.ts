@@ -7,6 +7,7 @@ import { contentHash } from '../../core/model/canonical-json';
 import { checkModel, modelRemarks } from '../../core/model/check-model';
 import { type DeviceModel, deviceModelSchema } from '../../core/model/schema';
 import { applyEdits, compareModels, type Difference, difference, editKey } from '../../core/model/edit';
+import { isBlank } from '../../core/record/blank-model';
 import { learnLengths, lengthEdit } from '../../core/record/learn';
 import type { LibraryLine, LibraryModel, ModelSaid } from '../../core/wire/library';
 import type { Role } from '../../core/vocabulary/roles';
@@ -158,6 +159,8 @@ export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid>
   if (!mayModel(who.role)) return refused(403, wording.whoChanges);
   if (read.data.do !== 'offer') return takeOver(who, read.data);
   const { hash, offered } = read.data;
+  const lacks = offered ? await lacking(who, hash) : undefined;
+  if (lacks) return refused(409, lacks);
   return inShop(
     who.shopId,
     async (em): Promise<ModelSaid> =>
@@ -170,6 +173,15 @@ export async function changeLibrary(who: Who, json: unknown): Promise<ModelSaid>
   );
 }
 
+/** Why devices may not be received of a version: what was recorded may not be whole yet. One that is still blank is recorded further. */
+async function lacking(who: Who, hash: string): Promise<string | undefined> {
+  const model = await modelFile(who, hash);
+  if (!model || isBlank(model)) return undefined;
+  const checked = checkModel(model);
+  const problems = checked.ok ? await checkInThread(checked.model) : checked.problems;
+  const [first] = problems;
+  return first && wording.notWhole(plural(problems.length, 'problem'), `${first.path}: ${first.text}`);
+}
 /** Makes a next version of a model from changes that are worked out here anew: what is sent only names them. */
 async function takeOver(who: Who, ask: Exclude<Ask, { do: 'offer' }>): Promise<ModelSaid> {
   const { hash } = ask;

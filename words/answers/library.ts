@@ -17,3 +17,5 @@ export const chooseChanges = 'Choose what is to be taken over.';
 export const noSuchModel = 'One of the two models is not here.';
 export const nothingToTake = 'Nothing of it is different any more: look again.';
 export const ownCopy = (name: string): string => `${name}, own`;
+export const notWhole = (problems: string, first: string): string =>
+  `It is not whole yet, and not received of: ${problems}. ${first}`;

@@ -1,4 +1,5 @@
 export const faultOpen = 'fault open';
+export const recording = 'recording';
 export const snavek = 'snavek';
 export const main = 'Main';
 export const openDevices = 'Open devices';

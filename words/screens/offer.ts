@@ -90,6 +90,8 @@ export const thatIsBeforeTheTime = (text: string): string =>
 export const tasks = 'Tasks';
 export const whatIsToBeDone = 'What is to be done?';
 export const chooseTheTasksOr = 'Choose the tasks, or';
+export const partsNotKnown = 'Of this device no part is known yet:';
+export const recordThem = 'record them as they come off';
 export const findTheFaultFirst = 'find the fault first';
 export const pdf = 'PDF';
 export const seeTheRoute = 'See the route';

@@ -99,7 +99,7 @@ export const wayText = (screws: number, plugs: number, bonds: number, catches: n
 export const nothingYet =
   'Nothing yet. Begin with the screws at the bottom edge: what you say comes off lies on the mat beside.';
 export const safeSide =
-  'What nobody said is kept on the safe side. A second teardown in another order thins it out.';
+  'What nobody said is kept on the safe side: one thing too many is undone rather than one too few.';
 export const wayBack = 'Plan the way back';
 export const wayBackMeans =
   'From what is recorded: what comes first, which screw goes where, what is tested.';

@@ -29,8 +29,13 @@ export function TasksCard({ offer }: { offer: OfferState }) {
               because
             ) : (
               <>
-                {wording.chooseTheTasksOr}{' '}
-                <Link to={`/jobs/${page.id}/fault`}>{wording.findTheFaultFirst}</Link>.
+                {index.slots.size ? wording.chooseTheTasksOr : wording.partsNotKnown}{' '}
+                {index.slots.size ? (
+                  <Link to={`/jobs/${page.id}/fault`}>{wording.findTheFaultFirst}</Link>
+                ) : (
+                  <Link to={`/jobs/${page.id}/work`}>{wording.recordThem}</Link>
+                )}
+                .
               </>
             )}
           </p>

@@ -214,5 +214,5 @@ function Needed({
 /** A part that was opened or moved aside is off now: what came off since held it there. */
 export const offNow = (part: Extract<Met, { kind: 'part' }>, loose: readonly MetEntry[]): Met => ({
   ...part,
-  neededOut: loose.filter((t) => t.kind === 'connector').map((t) => t.id),
+  neededOut: loose.filter((t) => t.kind === 'connector' && t.carries === 'signal').map((t) => t.id),
 });
