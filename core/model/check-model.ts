@@ -175,11 +175,12 @@ function onePoint(model: DeviceModel, at: string): ModelProblem[] {
   }
   return problems;
 }
-/** A plug lies on one of the parts that it joins. */
+/** A plug lies on one of the parts that it joins; one of which only one end is known, may lie on what nobody has recorded. */
 function plugsAway(model: DeviceModel, index: IndexedModel, at: string): ModelProblem[] {
   return model.connectors
     .filter(
       (connector) =>
+        connector.joins[0] !== connector.joins[1] &&
         !connector.joins.some((j) => {
           const shape = index.slots.get(j)?.shape;
           return (

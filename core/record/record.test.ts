@@ -240,6 +240,32 @@ describe('the way back', () => {
 });
 
 describe('from a record to a model', () => {
+  test('a teardown that ends at the cell, the board still in, is whole: what its plugs sit on need not be known', () => {
+    const base = blank();
+    const bench = new Bench(indexed(base), undefined).open({ tasks: [] });
+    const common = (id: string) => ({ id, name: id, face: 'front' as const });
+    const part = (id: string, more: Partial<Met & { kind: 'part' }>): Met => ({
+      ...{ kind: 'part', ...common(id), shape: { x: 5, y: 40, w: 40, h: 60 }, functions: [], needed: [] },
+      ...{ part: 'cell', ...more },
+    });
+    const things: Met[] = [
+      part('display', {
+        part: 'display',
+        shape: { x: 1, y: 1, w: 66, h: 136 },
+        first: 'folded',
+        towards: 'right',
+      }),
+      {
+        ...{ kind: 'connector', ...common('K1'), at: { x: 55, y: 60 }, widthMm: 5 },
+        ...{ carries: 'power', functions: ['battery'] },
+      },
+      part('cell', { needed: ['K1'] }),
+    ];
+    for (const thing of things) bench.do({ type: 'met', thing, off: true });
+    const model = withMet(base, bench.state.met);
+    expect(checkModel(model)).toMatchObject({ ok: true, problems: [] });
+    expect(checkRoutes(model)).toEqual([]);
+  });
   for (const [m, truth] of shippedModels.entries())
     test(`${truth.name}: recorded, it is a model without a problem; its routes are taken by the true device without a stop`, () => {
       const index = indexed(truth);
