@@ -22,4 +22,6 @@ export const deviceFields = z.strictObject({
   widthMm: length(30, 200),
   heightMm: length(60, 300),
   thicknessMm: length(3, 30),
+  /** The version of a model that it is much like, and begins as a copy of. */
+  like: z.string().max(64).optional(),
 });

@@ -147,4 +147,22 @@ describe('a device of one’s own', () => {
     expect(names).not.toContain(`Alder Nine ${tail}`);
     expect(await beginRecording(other, size)).toMatchObject({ ok: true });
   });
+  test('much like a known one begins as that, in its own outline; what does not fit keeps it from being received', async () => {
+    const sister = (await libraryPage(lead, { q: '', from: '' })).find((line) => line.id === 'mica-9')!;
+    const like = { ...size, name: `Sister ${tail}`, like: sister.hash };
+    const said = await beginRecording(tova, { ...like, widthMm: 75, heightMm: 150 });
+    expect(said).toMatchObject({ ok: true, said: expect.stringContaining('Mica 9') });
+    const made = (await libraryModel(lead, (said as { hash: string }).hash))!;
+    expect(made.model).toMatchObject({ name: like.name, outline: { widthMm: 75, heightMm: 150 } });
+    expect(made.model.fasteners).toHaveLength(sister.screws);
+    expect(made.line.offered).toBe(true);
+    const small = await beginRecording(tova, { ...like, name: `Small ${tail}`, widthMm: 40 });
+    expect(small).toMatchObject({ ok: true, said: expect.stringContaining('outside') });
+    const { hash } = small as { hash: string };
+    expect((await libraryModel(lead, hash))!.line.offered).toBe(false);
+    expect(await beginRecording(tova, { ...like, name: 'x', like: 'none' })).toMatchObject({
+      ok: false,
+      errors: { like: expect.any(String) },
+    });
+  });
 });

@@ -1,37 +1,81 @@
 import { canonicalJson } from './canonical-json';
 import type { DeviceModel } from './schema';
 
-const editLists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
+/** The lists of things that a model has. */
+export const editLists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
 export type EditList = (typeof editLists)[number];
 type ThingOf<L extends EditList> = DeviceModel[L][number];
 
-/** A change of a model as data: a thing is put in, in the place of one of its id where there is one, or taken out. */
+/** What a model says beside its things, each as a whole. */
+export const editFields = [
+  'maker',
+  'name',
+  'generation',
+  'outline',
+  'hinge',
+  'openMaxDeg',
+  'pickDepthMm',
+  'noGo',
+  'pairing',
+  'programming',
+  'bootRules',
+  'shortList',
+] as const;
+export type EditField = (typeof editFields)[number];
+
+/**
+ * A change of a model as data: a thing is put in, in the place of one of its id where there is one, or taken out; or what
+ * the model says beside its things is said otherwise. A thing that is put back goes to where it stood (`at`), so that a
+ * change and its inverse leave the model as it was.
+ */
 export type Edit =
-  | { [L in EditList]: { do: 'put'; list: L; id: string; thing: ThingOf<L> } }[EditList]
-  | { do: 'remove'; list: EditList; id: string };
+  | { [L in EditList]: { do: 'put'; list: L; id: string; thing: ThingOf<L>; at?: number } }[EditList]
+  | { do: 'remove'; list: EditList; id: string }
+  | { [F in EditField]: { do: 'set'; field: F; value: DeviceModel[F] } }[EditField];
 
 /** The key by which one change of a list of changes is chosen. */
-export const editKey = (edit: Edit): string => `${edit.do} ${edit.list} ${edit.id}`;
+export const editKey = (edit: Edit): string =>
+  edit.do === 'set' ? `set ${edit.field}` : `${edit.do} ${edit.list} ${edit.id}`;
 
 /** A model with changes made, in their order; what is taken out and is not there changes nothing. */
 export function applyEdits(model: DeviceModel, edits: readonly Edit[]): DeviceModel {
-  let next = model;
+  return edits.reduce(applyEdit, model);
+}
+function applyEdit(model: DeviceModel, edit: Edit): DeviceModel {
+  if (edit.do === 'set') return { ...model, [edit.field]: edit.value };
+  const list = model[edit.list] as { id: string }[];
+  const changed =
+    edit.do === 'remove'
+      ? list.filter((thing) => thing.id !== edit.id)
+      : list.some((thing) => thing.id === edit.id)
+        ? list.map((thing) => (thing.id === edit.id ? edit.thing : thing))
+        : list.toSpliced(edit.at ?? list.length, 0, edit.thing);
+  return { ...model, [edit.list]: changed };
+}
+
+/** The changes that take changes back again, in the order in which they are to be made on the changed model. */
+export function invertEdits(model: DeviceModel, edits: readonly Edit[]): Edit[] {
+  const back: Edit[] = [];
+  let before = model;
   for (const edit of edits) {
-    const list = next[edit.list] as { id: string }[];
-    const changed =
-      edit.do === 'remove'
-        ? list.filter((thing) => thing.id !== edit.id)
-        : list.some((thing) => thing.id === edit.id)
-          ? list.map((thing) => (thing.id === edit.id ? edit.thing : thing))
-          : [...list, edit.thing];
-    next = { ...next, [edit.list]: changed };
+    back.unshift(inverseOf(before, edit));
+    before = applyEdit(before, edit);
   }
-  return next;
+  return back;
+}
+function inverseOf(model: DeviceModel, edit: Edit): Edit {
+  if (edit.do === 'set') return { do: 'set', field: edit.field, value: model[edit.field] } as Edit;
+  const { list, id } = edit;
+  const at = (model[list] as { id: string }[]).findIndex((thing) => thing.id === id);
+  return at < 0 ? { do: 'remove', list, id } : ({ do: 'put', list, id, thing: model[list][at], at } as Edit);
 }
 
 /** The changes that make the things of one model those of another; none for two that have the same. */
 export function difference(from: DeviceModel, to: DeviceModel): Edit[] {
-  return editLists.flatMap((list): Edit[] => {
+  const said = editFields
+    .filter((field) => canonicalJson(from[field]) !== canonicalJson(to[field]))
+    .map((field) => ({ do: 'set', field, value: to[field] }) as Edit);
+  const things = editLists.flatMap((list): Edit[] => {
     const before = new Map((from[list] as { id: string }[]).map((thing) => [thing.id, thing]));
     const after = new Map((to[list] as { id: string }[]).map((thing) => [thing.id, thing]));
     const put = [...after.values()]
@@ -43,14 +87,16 @@ export function difference(from: DeviceModel, to: DeviceModel): Edit[] {
     const gone = [...before.keys()].filter((id) => !after.has(id));
     return [...put, ...gone.map((id): Edit => ({ do: 'remove', list, id }))];
   });
+  return [...said, ...things];
 }
 
 /** What one change of two models comes to, for whoever compares them. */
 export interface Difference {
   key: string;
+  /** The thing's id; of what the model says beside its things, which of it. */
   id: string;
   name: string;
-  list: EditList;
+  list: EditList | 'said';
   what: 'new' | 'gone' | 'other';
   /** How far it lies from where it lay, mm. */
   movedMm?: number;
@@ -62,9 +108,10 @@ export interface Difference {
 }
 /** Says what differs between two models, a change each, in the order of `difference`. */
 export const compareModels = (from: DeviceModel, to: DeviceModel): Difference[] =>
-  difference(from, to).map((edit) => {
-    const { list, id } = edit;
+  difference(from, to).map((edit): Difference => {
     const key = editKey(edit);
+    if (edit.do === 'set') return { key, id: edit.field, name: edit.field, list: 'said', what: 'other' };
+    const { list, id } = edit;
     const find = (model: DeviceModel) =>
       (model[list] as ThingOf<EditList>[]).find((thing) => thing.id === id);
     const [before, after] = [find(from), find(to)];

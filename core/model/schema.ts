@@ -127,6 +127,8 @@ const fastener = z.strictObject({
   holds: z.array(id).min(1),
   standsOn: id.optional(),
   clearanceMm: mm.optional(),
+  /** What a table of screws had beside what a screw has here. */
+  extra: z.record(z.string().min(1).max(40), z.string().max(200)).optional(),
 });
 
 const connector = z.strictObject({
@@ -307,3 +309,12 @@ export type Catch = DeviceModel['catches'][number];
 export type Variant = DeviceModel['variants'][number];
 export type Pairing = DeviceModel['pairing'][number];
 export type Minutes = z.output<typeof minutes>;
+
+/** What each list of a model holds, for whoever reads one thing of it. */
+export const thingSchemas = {
+  slots: slot,
+  fasteners: fastener,
+  connectors: connector,
+  bonds: bond,
+  catches: catcher,
+} as const;

@@ -45,5 +45,11 @@ export const blankModel = ({ id, maker, name, ...size }: Outline): DeviceModel =
     },
   ],
 });
+/** A device that is much like a known one: all of that, in an outline of its own. Lengths in mm. */
+export const sisterModel = (sister: DeviceModel, { id, maker, name, ...size }: Outline): DeviceModel => ({
+  ...sister,
+  ...{ id, maker, name },
+  outline: { ...sister.outline, ...size },
+});
 /** Whether a model is one that is still to be recorded. */
 export const isBlank = (model: DeviceModel): boolean => model.slots.length === 0;

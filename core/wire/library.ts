@@ -28,7 +28,7 @@ export interface LibraryModel {
   /** What is no fault and yet worth a look. */
   remarks: ModelProblem[];
   /** The versions of it, by hash, with their jobs; which one is offered. */
-  versions: { hash: string; jobs: number; offered: boolean }[];
+  versions: { hash: string; jobs: number; offered: boolean; madeAt: string; madeBy: string }[];
   /** What jobs have measured of its screws. */
   learnt: Learnt[];
   /** The other models and versions that it can be compared with. */
@@ -36,5 +36,18 @@ export interface LibraryModel {
 }
 /** What came of a file that was brought in. */
 export type ModelSaid =
-  | { ok: true; said: string; hash?: string }
-  | { ok: false; status: 400 | 403 | 409 | 413; errors: Record<string, string>; problems?: ModelProblem[] };
+  | {
+      ok: true;
+      said: string;
+      hash?: string;
+      /** It was kept, and devices are not received of it before these are mended. */
+      problems?: ModelProblem[];
+    }
+  | {
+      ok: false;
+      status: 400 | 403 | 409 | 413;
+      errors: Record<string, string>;
+      problems?: ModelProblem[];
+      /** Somebody has made a version from the same one meanwhile. */
+      newer?: { hash: string; by: string };
+    };

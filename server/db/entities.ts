@@ -46,6 +46,10 @@ export const DeviceModelRow = defineEntity({
     name: p.text(),
     current: p.boolean().default(true),
     model: p.json<DeviceModel>(),
+    /** The version that it was made from; empty where it came as a whole. */
+    baseHash: p.text().default(''),
+    madeAt: p.datetime().defaultRaw('now()'),
+    madeBy: p.uuid().nullable(),
     shop: shopOf,
   },
 });

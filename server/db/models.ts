@@ -81,14 +81,26 @@ export async function ship(
   }
 }
 
+/** A version of a model, without what is in it. */
+export interface ModelVersion {
+  hash: string;
+  modelId: string;
+  name: string;
+  own: boolean;
+  current: boolean;
+  jobs: number;
+  madeAt: Date;
+  madeBy: string | null;
+}
 /** Every version of every model that this workshop sees, with the jobs that were of it; by name. */
-export async function allModels(
-  em: EntityManager,
-): Promise<{ hash: string; modelId: string; name: string; own: boolean; current: boolean; jobs: number }[]> {
+export async function allModels(em: EntityManager): Promise<ModelVersion[]> {
   const rows = await em.find(
     DeviceModelRow,
     {},
-    { orderBy: { name: 'asc' }, fields: ['modelId', 'name', 'shopId', 'current'] },
+    {
+      orderBy: { name: 'asc', madeAt: 'desc' },
+      fields: ['modelId', 'name', 'shopId', 'current', 'madeAt', 'madeBy'],
+    },
   );
   const counted = await em
     .createQueryBuilder(Job, 'j')
@@ -97,8 +109,9 @@ export async function allModels(
     .groupBy('j.modelHash')
     .execute<{ hash: string; jobs: number }[]>('all', false);
   const jobs = new Map(counted.map((row) => [row.hash, row.jobs]));
-  return rows.map(({ hash, modelId, name, shopId, current }) => ({
-    ...{ hash, modelId, name, current },
+  return rows.map(({ hash, modelId, name, shopId, current, madeAt, madeBy }) => ({
+    ...{ hash, modelId, name, current, madeAt },
+    madeBy: madeBy ?? null,
     own: shopId !== null,
     jobs: jobs.get(hash) ?? 0,
   }));
@@ -107,9 +120,14 @@ export async function allModels(
  * Puts a model of the workshop's own in; devices are received of it from then on, and no more of its earlier versions.
  * @returns false where another workshop of the installation has the very same
  */
-export async function keepOwnModel(em: EntityManager, hash: string, model: DeviceModel): Promise<boolean> {
+export async function keepOwnModel(
+  em: EntityManager,
+  hash: string,
+  model: DeviceModel,
+  made: Made,
+): Promise<boolean> {
   const { id: modelId, maker, name } = model;
-  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: true };
+  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: true, ...made };
   await em.upsert(DeviceModelRow, row, { onConflictFields: ['hash'], onConflictAction: 'ignore' });
   if ((await em.count(DeviceModelRow, { hash })) === 0) return false;
   await em.nativeUpdate(
@@ -120,11 +138,40 @@ export async function keepOwnModel(em: EntityManager, hash: string, model: Devic
   await em.nativeUpdate(DeviceModelRow, { shopId: shopOf(em), hash }, { current: true });
   return true;
 }
-/** Keeps what has been recorded at a job as a version of its model, which devices are not received of yet. */
-export async function keepDraft(em: EntityManager, hash: string, model: DeviceModel): Promise<void> {
+/** Where a version comes from. */
+export interface Made {
+  /** The version that it was made from; left out where it came as a whole. */
+  baseHash?: string;
+  madeBy?: string;
+}
+/** Keeps what has been recorded at a job, or changed by hand, as a version of its model, which devices are not received of yet. @returns false where another workshop of the installation has the very same */
+export async function keepVersion(
+  em: EntityManager,
+  hash: string,
+  model: DeviceModel,
+  made: Made,
+): Promise<boolean> {
   const { id: modelId, maker, name } = model;
-  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: false };
+  const row = { hash, shopId: shopOf(em), modelId, name: `${maker} ${name}`, model, current: false, ...made };
   await em.upsert(DeviceModelRow, row, { onConflictFields: ['hash'], onConflictAction: 'ignore' });
+  return (await em.count(DeviceModelRow, { hash })) > 0;
+}
+/** The newest of the versions that were made from one, and from those; undefined where none was. */
+export async function newestFrom(em: EntityManager, hash: string): Promise<string | undefined> {
+  const rows = await em.find(
+    DeviceModelRow,
+    { shopId: shopOf(em), baseHash: { $ne: '' } },
+    { fields: ['baseHash', 'madeAt'], orderBy: { madeAt: 'asc' } },
+  );
+  // a version that came back to what an earlier one was leads into a circle
+  const passed = new Set([hash]);
+  let newest: string | undefined;
+  for (;;) {
+    const next = rows.findLast((row) => passed.has(row.baseHash) && !passed.has(row.hash));
+    if (!next) return newest;
+    newest = next.hash;
+    passed.add(next.hash);
+  }
 }
 /** Whether devices are received of it. @returns false where it is not the workshop's own */
 export async function offerOwnModel(em: EntityManager, hash: string, offered: boolean): Promise<boolean> {

@@ -24,6 +24,7 @@ export function readCsv<T>(
   let rows: { record: Record<string, string>; info: { lines: number } }[];
   try {
     rows = parse(csv, {
+      delimiter: delimiterOf(csv),
       columns: (head: string[]) => head.map((h) => h.trim().toLowerCase()),
       bom: true,
       trim: true,
@@ -49,6 +50,13 @@ export function readCsv<T>(
         bad.push(`line ${info.lines}, ${field}: ${text}`);
   }
   return bad.length ? wrong(wording.nothingTakenIn(bad)) : { ok: true, values };
+}
+
+/** What parts the columns: a comma, or what spreadsheets write where the comma is the decimal sign; as the first line has it. */
+function delimiterOf(csv: string): string {
+  const first = csv.slice(0, Math.max(0, csv.search(/[\r\n]/)) || undefined);
+  const count = (sign: string) => first.split(sign).length;
+  return [',', ';', '\t'].reduce((a, b) => (count(b) > count(a) ? b : a));
 }
 
 /** Writes rows as CSV (RFC 4180) under the names of their columns; a cell that a spreadsheet would take for a formula is kept a text (common practice). */

@@ -15,6 +15,7 @@ import type { Who } from '../../core/wire/who';
 import { plural } from '../../words/things';
 import { allModels, keepOwnModel, maySeeModel, modelOf, offerOwnModel } from '../db/models';
 import { measuresOf } from '../db/measures';
+import { namesOf } from '../db/people';
 import { inShop } from '../db/orm';
 import { workshopOf } from '../db/workshop';
 import { checkInThread } from '../planner';
@@ -68,9 +69,15 @@ export const libraryModel = (who: Who, hash: string): Promise<LibraryModel | und
     const model = await modelOf(em, hash);
     const found = (await linesOf(em)).find(({ hashes }) => hashes.includes(hash))!;
     const { hashes, ...line } = found;
+    const names = await namesOf(em);
     const versions = (await allModels(em))
       .filter((row) => hashes.includes(row.hash))
-      .map((row) => ({ hash: row.hash, jobs: row.jobs, offered: row.current && line.offered }));
+      .toSorted((a, b) => b.madeAt.getTime() - a.madeAt.getTime())
+      .map((row) => ({
+        ...{ hash: row.hash, jobs: row.jobs, offered: row.current && line.offered },
+        madeAt: row.madeAt.toISOString(),
+        madeBy: (row.madeBy && names.get(row.madeBy)) || '',
+      }));
     const others = (await linesOf(em)).flatMap((other) =>
       other.hashes.map((h) => ({ hash: h, name: other.name })),
     );
@@ -104,8 +111,13 @@ const refused = (status: 400 | 403 | 409, form: string): ModelSaid => ({
 /**
  * Brings a model in, whole or not at all: its shape, what it names, and that there is a way to everything in it and back.
  * @param text of the file
+ * @param from the version that it was made of, where it is a next one
  */
-export async function bringModel(who: Who, text: string): Promise<ModelSaid> {
+export async function bringModel(
+  who: Who,
+  text: string,
+  from: { baseHash?: string } = {},
+): Promise<ModelSaid> {
   if (!mayModel(who.role)) return refused(403, wording.whoBringsIn);
   let json: unknown;
   try {
@@ -131,7 +143,8 @@ export async function bringModel(who: Who, text: string): Promise<ModelSaid> {
   return inShop(who.shopId, async (em): Promise<ModelSaid> => {
     const there = (await allModels(em)).find((row) => row.hash === hash);
     if (there && !there.own) return refused(409, wording.shipsWithApp(name));
-    if (!(await keepOwnModel(em, hash, checked.model))) return refused(409, wording.anotherWorkshopHasIt);
+    if (!(await keepOwnModel(em, hash, checked.model, { madeBy: who.personId, ...from })))
+      return refused(409, wording.anotherWorkshopHasIt);
     return {
       ok: true,
       said: there ? wording.wasHere(name) : wording.isIn(name),
@@ -205,5 +218,5 @@ async function takeOver(who: Who, ask: Exclude<Ask, { do: 'offer' }>): Promise<M
   const copy = own
     ? model
     : { ...model, id: `own-${model.id}`.slice(0, 40), name: wording.ownCopy(model.name) };
-  return bringModel(who, JSON.stringify(applyEdits(copy, base.edits)));
+  return bringModel(who, JSON.stringify(applyEdits(copy, base.edits)), { baseHash: hash });
 }

@@ -7,7 +7,7 @@ import type { Route, RouteResult } from '../../core/steps/route';
 import { appendCommand, lockedJob } from '../append-command';
 import { loadState, outcomeOf } from '../db/job-log';
 import { findJob } from '../db/jobs';
-import { indexOf, keepDraft } from '../db/models';
+import { indexOf, keepVersion } from '../db/models';
 import { contentHash } from '../../core/model/canonical-json';
 import type { DeviceModel } from '../../core/model/schema';
 import { draftOf, hasMet, indexOfJob } from '../../core/record/model-of-job';
@@ -83,7 +83,10 @@ export async function adoptRoute(
             .flatMap((b) => b.ids)
             .map((i) => job.index.slots.get(i.split('@')[0]!)?.name ?? i),
         };
-      if (hasMet(state)) await keepDraft(em, route.modelHash, plannedOn(job.index, state).model);
+      if (hasMet(state))
+        await keepVersion(em, route.modelHash, plannedOn(job.index, state).model, {
+          madeBy: who.personId,
+        });
       await storeRoute(em, route);
       const command: Command = {
         id: commandId,

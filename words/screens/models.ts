@@ -63,3 +63,5 @@ export const jobsSay = (mean: string, spread: string, jobs: string): string =>
   `${mean} ± ${spread} mm, ${jobs}`;
 export const proposed = 'proposed';
 export const agrees = 'agrees';
+export const editIt = 'Edit on the map';
+export const made = 'made';

@@ -8,7 +8,10 @@ export const name = 'Name';
 export const width = 'Width';
 export const height = 'Height';
 export const thickness = 'Thickness';
+export const like = 'Much like';
+export const likeHint = 'no known model: its first repair records it';
 export const begin = 'Begin';
+export const photograph = 'Photograph';
 export const receiveIt = 'Receive it';
 export const notInTheList = 'Not in the list? Record it';
 

@@ -13,6 +13,8 @@ import * as wording from '../../../words/screens/models';
 import { driveName, faceText } from '../../../words/things';
 import { jsonBody, requirePerson, requireSameOrigin } from '../../context';
 import { DataTable } from '../../ui/data-table';
+import { LinkButton } from '../../ui/link-button';
+import { useFormats } from '../../ui/formats';
 import { MapView } from '../../ui/map-view';
 import { Note } from '../../ui/note';
 import { Pick } from '../../ui/pick';
@@ -50,7 +52,10 @@ export default function Model({ loaderData }: Route.ComponentProps) {
             {line.practice && <Tag className="beside">{wording.practice}</Tag>}
           </span>
         </div>
-        <Button href={`/models/${hash}.json`}>{wording.asFile}</Button>
+        <div className="row">
+          {may && <LinkButton to={`/models/${hash}/edit`}>{wording.editIt}</LinkButton>}
+          <Button href={`/models/${hash}.json`}>{wording.asFile}</Button>
+        </div>
       </div>
       <div className="cols near-even high">
         <Looks key={variant} model={model} variant={variant} differ={differences} />
@@ -145,6 +150,7 @@ function Versions({
   may,
 }: Pick<LibraryModel, 'versions'> & { own: boolean; hash: string; may: boolean }) {
   const { change, busy, said } = useChange();
+  const { day } = useFormats();
   return (
     <section className="card stack gap-8" aria-label={wording.versions}>
       <div className="spread">
@@ -164,6 +170,14 @@ function Versions({
               ) : (
                 <Link to={`/models/${version.hash}`}>{version.hash}</Link>
               ),
+          },
+          {
+            title: wording.made,
+            cell: (version) => (
+              <span suppressHydrationWarning>
+                {`${day(Date.parse(version.madeAt))}${version.madeBy ? ` · ${version.madeBy}` : ''}`}
+              </span>
+            ),
           },
           { title: wording.jobs, align: 'right', cell: (version) => version.jobs },
           {

@@ -84,7 +84,7 @@ export default function Models({ loaderData: { query, may, models } }: Route.Com
           />
         </section>
         <div className="stack">
-          <RecordDevice />
+          <RecordDevice models={models} />
           <BringIn may={may} />
         </div>
       </div>

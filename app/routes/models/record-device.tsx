@@ -2,31 +2,37 @@ import { Button, Form, Input, type InputProps } from 'antd';
 import { useState } from 'react';
 import { useRevalidator } from 'react-router';
 import { deviceFields } from '../../../forms/device-fields';
-import type { ModelSaid } from '../../../core/wire/library';
+import type { LibraryLine, ModelSaid } from '../../../core/wire/library';
 import * as models from '../../../words/screens/models';
 import * as wording from '../../../words/screens/record';
 import { Field } from '../../ui/field';
 import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
+import { Pick as Choose } from '../../ui/pick';
 import { ruleOf, typedFigure, useServerErrors } from '../../ui/zod-form';
 
 type Name = keyof typeof deviceFields.shape;
 
 /** A device of one's own: only its size, and its first repair records the rest. */
-export function RecordDevice() {
+export function RecordDevice({
+  models: known,
+}: {
+  models: readonly Pick<LibraryLine, 'hash' | 'name' | 'parts'>[];
+}) {
   const [form] = Form.useForm<Record<Name, string>>();
   const { revalidate } = useRevalidator();
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<ModelSaid>();
+  const [copied, setCopied] = useState(false);
   useServerErrors(form, said && !said.ok ? said.errors : undefined);
   const begin = async (values: Record<Name, string>) => {
     setBusy(true);
-    const { maker, name, ...size } = values;
+    const { maker, name, like, ...size } = values;
     const lengths = Object.fromEntries(Object.entries(size).map(([k, v]) => [k, typedFigure(v)]));
     const came = await fetch('/record', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ maker, name, ...lengths }),
+      body: JSON.stringify({ maker, name, ...lengths, ...(like ? { like } : {}) }),
     })
       .then((answer) => answer.json() as Promise<ModelSaid | { error: string }>)
       .catch(() => ({ error: models.notSent }));
@@ -34,10 +40,11 @@ export function RecordDevice() {
     const answer: ModelSaid =
       'error' in came ? { ok: false, status: 400, errors: { form: came.error } } : came;
     setSaid(answer);
+    setCopied(Boolean(like));
     if (answer.ok) form.resetFields();
     void revalidate();
   };
-  const typed = (name: Name, label: string, input: InputProps = {}) => (
+  const typed = (name: Exclude<Name, 'like'>, label: string, input: InputProps = {}) => (
     <Field
       name={name}
       htmlFor={`device-${name}`}
@@ -62,13 +69,32 @@ export function RecordDevice() {
           {typed('heightMm', wording.height, mm)}
           {typed('thicknessMm', wording.thickness, mm)}
         </div>
+        <Field name="like" htmlFor="device-like" label={wording.like}>
+          <Choose
+            id="device-like"
+            allowClear
+            placeholder={wording.likeHint}
+            options={known
+              .filter((model) => model.parts > 0)
+              .map((model) => ({ value: model.hash, label: model.name }))}
+          />
+        </Field>
         <Button htmlType="submit" type="primary" loading={busy}>
           {wording.begin}
         </Button>
       </Form>
+      <Begun said={said} copied={copied} />
+    </section>
+  );
+}
+/** What came of it, and where to go on. */
+function Begun({ said, copied }: { said: ModelSaid | undefined; copied: boolean }) {
+  return (
+    <>
       {said?.ok && (
         <Note tone="safe" role="status">
           {said.said} <LinkButton to="/receive">{wording.receiveIt}</LinkButton>
+          {copied && said.hash && <LinkButton to={`/models/${said.hash}/edit`}>{models.editIt}</LinkButton>}
         </Note>
       )}
       {said && !said.ok && said.errors.form && (
@@ -76,6 +102,6 @@ export function RecordDevice() {
           {said.errors.form}
         </Note>
       )}
-    </section>
+    </>
   );
 }

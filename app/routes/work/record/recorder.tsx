@@ -1,13 +1,16 @@
 import { Button } from 'antd';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { matOf } from '../../../../core/screws/mat-of';
+import * as edit from '../../../../words/screens/edit-model';
 import * as maps from '../../../../words/screens/map';
 import * as wording from '../../../../words/screens/record';
 import { faceText } from '../../../../words/things';
 import { DeviceMap } from '../../../ui/device-map';
 import { useKeys } from '../../../ui/keys';
+import { PhotoUnderControls, UnderPicture, usePhotoUnder } from '../../../ui/photo-under';
 import { usePreferences } from '../../../ui/preferences';
 import { useScrewTravel } from '../../../ui/screw-travel';
+import { Sheet } from '../../../ui/sheet';
 import { AtTheBench } from '../at-the-bench';
 import { MatPanel } from '../mat-panel';
 import { useMat } from '../use-mat';
@@ -83,10 +86,20 @@ function RecordMap({ record }: { record: RecordState }) {
   const large = usePreferences().text === 'large';
   // until something is known that they belong to, they are drawn all the same
   const plugs = useMemo(() => [...index.connectors.keys()], [index]);
+  const under = usePhotoUnder(index.model.id);
+  const [asked, setAsked] = useState(false);
   return (
     <>
+      {asked && (
+        <Sheet title={edit.photograph} onClose={() => setAsked(false)}>
+          <PhotoUnderControls under={under} outline={index.model.outline} />
+        </Sheet>
+      )}
       <div className="spread small muted mid">
         <span className="fill shrinks">{wording.firstOfItsKind(widthMm, heightMm, faceText(face))}</span>
+        <Button onMouseDown={noFocus} onClick={() => setAsked(true)}>
+          {wording.photograph}
+        </Button>
         <Button onMouseDown={noFocus} onClick={turn}>
           {maps.turnOver}
         </Button>
@@ -102,6 +115,13 @@ function RecordMap({ record }: { record: RecordState }) {
             face={face}
             large={large}
             onPoint={point}
+            under={
+              under.shown && (
+                <g opacity={1 - under.through / 200}>
+                  <UnderPicture photo={under.shown} outline={index.model.outline} />
+                </g>
+              )
+            }
           >
             <Marks record={record} />
           </DeviceMap>

@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, signedIn, test } from './app';
+
+const thing = (page: Page, id: string) => page.locator(`[data-thing=${id}]`).first();
+const placeOf = async (page: Page, id: string) => {
+  const box = (await thing(page, id).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+async function drag(page: Page, id: string, dx: number, dy: number): Promise<void> {
+  const from = await placeOf(page, id);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + dx / 2, from.y + dy / 2, { steps: 3 });
+  await page.mouse.move(from.x + dx, from.y + dy, { steps: 3 });
+  await page.mouse.up();
+}
+const figure = (page: Page, label: string) => page.getByLabel(label, { exact: true });
+
+test('a model is changed on its map: moved, put in, taken back, kept by a reload, and kept as a version of one’s own', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  await page.goto('/models');
+  await page.getByRole('link', { name: 'Tarnwick Mica 9', exact: true }).click();
+  await page.getByRole('link', { name: 'Edit on the map' }).click();
+  await expect(page.getByTestId('no-problems')).toHaveText(/there is a way to every part/);
+
+  // a part takes its screws along; one drag is one step
+  await thing(page, 'vibration').click();
+  const before = await figure(page, 'x').inputValue();
+  await expect(page.getByTestId('route-to')).toHaveText(/\d+ steps/);
+  const screw = await placeOf(page, 'V1');
+  await drag(page, 'vibration', 14, 9);
+  await expect(figure(page, 'x')).not.toHaveValue(before);
+  expect((await placeOf(page, 'V1')).x).toBeGreaterThan(screw.x + 5);
+  await page.keyboard.press('Control+z');
+  await expect(figure(page, 'x')).toHaveValue(before);
+  await page.keyboard.press('Control+y');
+  await page.keyboard.press('Control+z');
+
+  // by arrows, with the figure beside it
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(figure(page, 'x')).toHaveValue(String(Number(before) + 1.1));
+
+  // a screw where one taps; what is no length is said at its field, and not taken
+  await page.getByText('Screw', { exact: true }).click();
+  const at = await placeOf(page, 'loudspeaker');
+  await page.mouse.click(at.x, at.y);
+  await page.keyboard.press('Escape');
+  await page.mouse.click(at.x, at.y);
+  await expect(page.getByRole('heading', { name: 'screw', exact: true })).toBeVisible();
+  await figure(page, 'Length').fill('long');
+  await figure(page, 'Length').press('Enter');
+  await expect(page.locator('.ant-form-item-explain-error')).toBeVisible();
+  await figure(page, 'Length').fill('1,9');
+  await figure(page, 'Length').press('Enter');
+  await expect(figure(page, 'Length')).toHaveValue('1.9');
+
+  // what is missing is said, with the way to it
+  await page.getByRole('combobox', { name: 'Go to' }).fill('K-cell');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Take out' }).click();
+  const wrong = page.getByRole('region', { name: 'What is wrong' });
+  await expect(wrong.getByText(/expected one connector of power/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep and receive of it' })).toBeDisabled();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('no-problems')).toBeVisible();
+
+  // a closed tab loses nothing
+  await page.waitForTimeout(300);
+  await page.reload();
+  await expect(page.getByText(/changes? of yours were still in this browser/)).toBeVisible();
+  await thing(page, 'vibration').click();
+  await expect(figure(page, 'x')).toHaveValue(String(Number(before) + 1.1));
+
+  await page.getByRole('button', { name: 'Keep and receive of it' }).click();
+  await expect(page.getByText(/devices are received of this Mica 9, own/)).toBeVisible({ timeout: 30_000 });
+  await expect(wrong).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save the screws' }).click();
+  const csv = readFileSync(await (await download).path(), 'utf8');
+  expect(csv).toContain('length_mm');
+  await page
+    .locator('input[type=file]')
+    .last()
+    .setInputFiles({
+      name: 'screws.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(csv.replace(/^B1,.*$/m, (line) => line.replace(/PH000|Y000|P2/, 'bad'))),
+    });
+  await expect(page.getByText(/Nothing (was|is) taken in|line \d+/).first()).toBeVisible();
+});
+
+test('a photograph is put straight under the map by its four corners; crossed ones are refused', async ({
+  page,
+}) => {
+  await signedIn(page, 'marek');
+  await page.goto('/models');
+  await page.getByRole('main').getByRole('link', { name: /Sprig/ }).click();
+  await page.getByRole('link', { name: 'Edit on the map' }).click();
+  const picture = await page.screenshot();
+  const choose = page.getByRole('region', { name: 'Photograph under the map' }).locator('input[type=file]');
+  await choose.setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByText(/cannot read this as a picture/)).toBeVisible();
+  await choose.setInputFiles({ name: 'phone.png', mimeType: 'image/png', buffer: picture });
+  const dialog = page.getByRole('dialog');
+  const mark = async (places: [number, number][]) => {
+    for (const [x, y] of places) await dialog.locator('canvas').click({ position: { x, y } });
+    await dialog.getByRole('button', { name: 'Put it straight' }).click();
+  };
+  await mark([
+    [50, 40],
+    [240, 300],
+    [250, 50],
+    [60, 310],
+  ]);
+  await expect(dialog.getByText(/no corners of a device/)).toBeVisible();
+  await mark([
+    [50, 40],
+    [250, 50],
+    [240, 300],
+    [60, 310],
+  ]);
+  await expect(page.locator('[data-testid=edit-map] image')).toHaveAttribute('href', /^data:image\/jpeg/);
+  await page.reload();
+  await expect(page.locator('[data-testid=edit-map] image')).toBeVisible();
+});
