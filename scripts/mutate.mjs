@@ -10,8 +10,14 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import ts from 'typescript';
 
 const areas = {
-  rules: { folders: ['core/rules'], tests: ['core/rules', 'core/progress', 'core/log'] },
-  log: { folders: ['core/log'], tests: ['core/log', 'core/rules', 'core/progress'] },
+  rules: {
+    folders: ['core/rules'],
+    tests: ['core/rules', 'core/progress', 'core/log', 'core/record', 'core/consents'],
+  },
+  log: {
+    folders: ['core/log'],
+    tests: ['core/log', 'core/rules', 'core/progress', 'core/record', 'core/consents'],
+  },
   planner: { folders: ['core/route'], tests: ['core/route', 'core/testing'] },
   screws: { folders: ['core/screws'], tests: ['core/screws'] },
   checks: { folders: ['core/checks'], tests: ['core/checks', 'core/rules', 'core/progress'] },

@@ -12,6 +12,7 @@ import {
   expectedCost,
   type QuoteInput,
   simulateCost,
+  chanceOfTrouble,
 } from './quote';
 import { betaShape, meanOf, type ThreePoint, varianceOf } from './three-point';
 
@@ -224,6 +225,20 @@ describe('the advice', () => {
       g.limit ?? null,
     );
     expect(a).toMatchObject({ advice, because });
+  });
+});
+test('trouble is that at least one of the risks happens', () => {
+  const risk = (chance: number) => ({ what: 'glass', chance, cost: 1 });
+  expect(chanceOfTrouble([])).toBe(0);
+  expect(chanceOfTrouble([risk(0.5), risk(0.5)])).toBeCloseTo(0.75, 12);
+  expect(chanceOfTrouble([risk(0.1), risk(1)])).toBe(1);
+});
+test('a limit that the whole stays within for sure is no reason to do a part of it', () => {
+  const sure = { id: 'whole', meanMinor: 5000, p90Minor: 6000, chance: 0.95 };
+  const part = { id: 'part', meanMinor: 2000, p90Minor: 2500, chance: 1 };
+  expect(advise(sure, [part], null, [], 9000)).toMatchObject({ advice: 'repair', option: 'whole' });
+  expect(advise({ ...sure, chance: null }, [part], null, [], 9000)).toMatchObject({
+    because: 'nothing to compare',
   });
 });
 test('a device is ready after what stands before it, its own hands and its own waits', () => {
