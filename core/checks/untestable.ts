@@ -4,7 +4,7 @@ import type { FunctionId } from '../vocabulary/trade';
  * What cannot be tested on arrival when another function fails: a phone that does not start shows nothing, a dark or
  * deaf screen answers nothing that has to be seen or tapped. Common practice.
  */
-export const blockedBy: Readonly<Partial<Record<FunctionId, readonly FunctionId[] | 'all'>>> = {
+const blockedBy: Readonly<Partial<Record<FunctionId, readonly FunctionId[] | 'all'>>> = {
   power: 'all',
   picture: [
     'touch',

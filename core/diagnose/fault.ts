@@ -62,7 +62,7 @@ export const knownCause = (id: string): KnownCause | undefined => causeById.get(
 export const knownTest = (id: string): KnownTest | undefined => testById.get(id);
 
 /** The slot of a model that a cause sits in: the one that serves its function, else the first of its kinds that the model has. */
-export function slotOfCause(index: IndexedModel, cause: KnownCause): string | undefined {
+function slotOfCause(index: IndexedModel, cause: KnownCause): string | undefined {
   const fit = cause.kinds.flatMap((k) => index.model.slots.filter((s) => s.kind === k));
   return (fit.find((s) => cause.serves && functionsOf(index, s.id).includes(cause.serves)) ?? fit[0])?.id;
 }

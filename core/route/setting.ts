@@ -39,7 +39,7 @@ export const reachFacts = (setting: Setting, id: string) =>
   coveredBy(setting.index, id).map((c) => poseFact(c, setting.index.slots.get(c)!.uncoversAt));
 
 /** What the interlocks want loosed before a connector may move. */
-export function interlockFacts(setting: Setting, connector: string): string[] {
+function interlockFacts(setting: Setting, connector: string): string[] {
   return needsBefore(setting.index, { type: 'connectorOff', connector }).flatMap((need) =>
     'off' in need ? [looseFact(need.off)] : [],
   );
@@ -48,7 +48,7 @@ export function interlockFacts(setting: Setting, connector: string): string[] {
 export const holders = (w: Way) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches];
 
 /** Everything that one way needs moved before its gesture, with what hides its holders and what the interlocks ask. */
-export function needsOfWay(setting: Setting, slot: string, way: Way): string[] {
+function needsOfWay(setting: Setting, slot: string, way: Way): string[] {
   const needs = new Set(way.needs.map((n) => poseFact(n.slot, n.pose)));
   const own = setting.index.slots.get(slot)!;
   // a frame leaves when everything that sits in it is out, but for what comes with the new one

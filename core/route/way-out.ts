@@ -197,7 +197,7 @@ export function reached(ids: readonly string[], precedences: [string, string][],
 }
 
 /** Among ready operations: stay with the bracket in hand, move a piece as soon as it is free, else the nearest on the device. */
-export function preferNear(setting: Setting, ops: Operation[]): Prefer {
+function preferNear(setting: Setting, ops: Operation[]): Prefer {
   const byId = new Map(ops.map((o) => [o.id, o]));
   const place = (operation: Operation) => {
     const at =

@@ -73,6 +73,6 @@ export const agreement = {
 } satisfies Record<string, Rule>;
 
 /** Functions of the short list that have no answer from before the work. */
-export function openBefore(state: JobState, index: IndexedModel): string[] {
+function openBefore(state: JobState, index: IndexedModel): string[] {
   return index.model.shortList.filter((f) => !state.check[`before ${f}`]);
 }

@@ -143,6 +143,4 @@ export const cellAndHeat = {
 } satisfies Record<string, Rule>;
 
 /** Stations that warm the device as a whole and not one edge of it. */
-export const warmsWhole: ReadonlySet<string> = new Set(
-  generalStations.filter((s) => s.whole).map((s) => s.id),
-);
+const warmsWhole: ReadonlySet<string> = new Set(generalStations.filter((s) => s.whole).map((s) => s.id));

@@ -151,7 +151,7 @@ export const closing = {
 export const leaks = (state: JobState): boolean => leakNow(state)?.holds === false;
 
 /** Holes and slots that are empty and have no way of being so in a device that leaves whole. */
-export function emptyHoles(state: JobState, index: IndexedModel): string[] {
+function emptyHoles(state: JobState, index: IndexedModel): string[] {
   return [
     ...[...index.fasteners.keys()].filter((f) => !piecesAt(state, `hole/${f}`).length),
     ...[...index.slots.keys()].filter((s) => !piecesAt(state, `slot/${s}`).length),
