@@ -9,6 +9,7 @@ const coreFolders = [
   'rework',
   'methods',
   'model',
+  'heat',
   'derive',
   'pairing',
   'knowledge',

@@ -2,6 +2,7 @@ import * as common from '../words/answers/common';
 import * as wording from '../words/answers/workshop-fields';
 import { z } from 'zod';
 import { leastWaits } from '../core/rules/interlock';
+import { sources } from '../core/thermal/sources';
 
 /** What a workshop calls itself. */
 export const shopName = z.string().trim().min(1, wording.giveName).max(60, common.atMostCharacters(60));
@@ -39,4 +40,30 @@ export const waitFields = z.object({
     .int({ error: wording.giveWholeSeconds })
     .min(leastWaits.coolingS, wording.coolingAtLeast(leastWaits.coolingS))
     .max(3600, wording.atMostAnHour),
+});
+
+const spread = (least: number, most: number) =>
+  z
+    .strictObject({
+      low: z.number().min(least).max(most),
+      likely: z.number().min(least).max(most),
+      high: z.number().min(least).max(most),
+    })
+    .refine((r) => r.low <= r.likely && r.likely <= r.high);
+/** How a heat source is set, and what readings at the glass made of it. */
+export const heatFields = z.strictObject({
+  station: z.enum(sources.map((s) => s.station) as [string, ...string[]]),
+  setC: z
+    .number({ error: wording.giveCelsius })
+    .min(30, wording.celsiusAtLeast(30))
+    .max(150, wording.celsiusAtMost(150)),
+  fitted: z
+    .strictObject({
+      contactM2KW: spread(0, 1).optional(),
+      filmWm2K: spread(0, 10_000).optional(),
+      offK: spread(-100, 100),
+      readings: z.int().min(1).max(1000),
+    })
+    .optional(),
+  forget: z.boolean().default(false),
 });

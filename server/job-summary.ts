@@ -41,7 +41,11 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
       now.kind === 'stop now'
         ? { what: 'take it off', until: at }
         : heat
-          ? { what: 'heat', until: heat.until }
+          ? {
+              what: 'heat',
+              until: heat.opensAt ?? heat.until,
+              ...(heat.closesAt === undefined ? {} : { offBy: heat.closesAt }),
+            }
           : now.kind === 'do' && now.by
             ? { what: 'open by', until: now.by.until }
             : hold

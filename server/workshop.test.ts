@@ -22,6 +22,32 @@ afterAll(endWorld);
 /** The person as the next request would find them. */
 const fresh = async (who: Who): Promise<Who> => ({ ...who, settings: (await workshopPage(who)).settings });
 
+describe('the heat sources', () => {
+  test('are set and measured by a lead too; a route is planned with them, and what was measured is forgotten again', async () => {
+    const offK = { low: -2, likely: -1, high: 0 };
+    const contactM2KW = { low: 0.003, likely: 0.0035, high: 0.004 };
+    const heat = { do: 'heat', station: 'hot-plate', setC: 76 };
+    expect(await changeWorkshop(tova, heat)).toMatchObject({ ok: false, status: 403 });
+    expect(await changeWorkshop(lead, { ...heat, fitted: { contactM2KW, offK, readings: 3 } })).toMatchObject(
+      {
+        ok: true,
+      },
+    );
+    for (const bad of [{ setC: 400 }, { setC: 'hot' }, { station: 'leak-tester' }, { fitted: { offK: 1 } }])
+      expect(await changeWorkshop(lead, { ...heat, ...bad })).toMatchObject({ ok: false, status: 400 });
+    // set anew it keeps what was measured
+    expect(await changeWorkshop(lead, { ...heat, setC: 78 })).toMatchObject({ ok: true });
+    expect((await workshopPage(owner)).settings.heat).toMatchObject({
+      'hot-plate': { setC: 78, contactM2KW, offK, readings: 3, fittedAt: expect.any(Number) },
+    });
+    const who = await fresh(lead);
+    const job = await openJob(world, who);
+    const soak = (await jobPage(who, job))!.route!.steps.find((s) => s.action === 'heat')!.soak!;
+    expect(soak).toMatchObject({ setC: 78, bond: 'seal' });
+    expect(await changeWorkshop(lead, { ...heat, forget: true })).toMatchObject({ ok: true });
+    expect((await workshopPage(owner)).settings.heat).toEqual({ 'hot-plate': { setC: 76 } });
+  });
+});
 describe('the workshop’s settings', () => {
   test('an owner changes everything, a lead the methods, nobody else anything', async () => {
     const method = { do: 'method', row: 'screws', option: 'new' };

@@ -84,6 +84,7 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   maskOff: () => 'masking tape off',
   heatStarted: (b, { index }) => `on the ${stationName(index, b.station)}`,
   heatEnded: () => 'off the heat',
+  glassRead: (b) => `the glass reads ${b.celsius} °C`,
   solventApplied: (b, { name }) => `alcohol on the ${name(b.bond)}`,
   rimCleaned: (b, { name }) => (b.bond ? `rim under the ${name(b.bond)} is clean` : 'rim is clean'),
   sealApplied: () => 'new seal is down',

@@ -4,6 +4,7 @@ import type { Refusal } from '../core/rules/decide';
 import type { Finding } from '../core/rules/interlocks';
 import type { IndexedModel } from '../core/model/index-model';
 import { list, pieceName, thingName } from './things';
+import { left } from './time';
 
 type Said = { what: string; instead: string };
 const names = (index: IndexedModel, ids: readonly string[]) =>
@@ -104,6 +105,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
   'tested without its plugs': ({ n }) => ({
     what: `Not plugged in: ${n}. Without them a good part can show nothing.`,
     instead: 'Cell off, plug those in, cell on, then test.',
+  }),
+  'cell over its limit': ({ f }) => ({
+    what: `On this source the cell of two devices in ten like this one is at its limit of 60 °C after ${left(f.seconds ?? 0)} min.`,
+    instead: 'A shorter soak, a cooler source, or heat along the edge only.',
   }),
   'open on the heat': () => ({
     what: 'The device stands open with its cell in: a plate would warm the cell itself.',

@@ -119,9 +119,11 @@ const runningName: Record<string, string> = {
   'leak test': 'leak test',
 };
 /** What runs on a device and how long still, or that it is over, with what to do then where that is not plain. */
-export function runningText(running: { what: string; until: number }, time: number): string {
+export function runningText(running: { what: string; until: number; offBy?: number }, time: number): string {
   const name = runningName[running.what] ?? running.what;
   if (running.what === 'take it off') return 'take it off now';
+  if (running.offBy !== undefined && running.until <= time)
+    return time < running.offBy ? `soft, off in ${left((running.offBy - time) / 1000)}` : 'take it off now';
   if (running.until > time) return `${name} ${left((running.until - time) / 1000)}`;
   return running.what === 'open by' ? 'cooled: warm it again' : `${name} over`;
 }

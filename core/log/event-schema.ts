@@ -212,8 +212,15 @@ export const bodySchema = z.discriminatedUnion('type', [
     station: ref,
     forS: z.number().min(0).max(7200),
     part: ref.optional(),
+    // as computed for this device and source: how it is set, from when to when it may be taken off, for how long it is soft then
+    setC: z.number().min(20).max(300).optional(),
+    opensS: z.number().min(0).max(7200).optional(),
+    closesS: z.number().min(0).max(7200).optional(),
+    softForS: z.number().min(0).max(7200).optional(),
   }),
   z.strictObject({ type: z.literal('heatEnded') }),
+  // the glass of the device on the source, or just off it, by a thermometer
+  z.strictObject({ type: z.literal('glassRead'), celsius: z.number().min(-20).max(250) }),
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
   // of the display's rim, or of another seal's
   z.strictObject({ type: z.literal('rimCleaned'), bond: ref.optional() }),

@@ -2,6 +2,7 @@ import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
 import { offBodies } from './off-bodies';
+import { glassRead, soakBegun, soakEnded } from './soaks';
 import { transferPlace } from './transfers';
 import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
@@ -183,29 +184,11 @@ const apply: Apply = {
   maskOn: (w, b) => w.set('mask', b.mask, 'on'),
   maskOff: (w, b) => w.set('mask', b.mask, 'off'),
   heatStarted: (writer, body, event) =>
-    flags(writer, {
-      heat: {
-        station: body.station,
-        since: event.at,
-        until: event.at + body.forS * 1000,
-        clockKnown: event.clockKnown,
-      },
-    }),
-  heatEnded: (writer, _b, event) => {
-    const heat = flag(writer.state, 'heat');
-    const s = (ms: number) => Math.round(ms / 1000);
-    flags(writer, {
-      heat: null,
-      heatEndedAt: {
-        at: event.at,
-        clockKnown: event.clockKnown && (heat?.clockKnown ?? true),
-        seq: event.seq,
-        station: heat?.station ?? '',
-        gaveS: heat ? Math.max(0, s(event.at - heat.since)) : 0,
-        ofS: heat ? s(heat.until - heat.since) : 0,
-      },
-    });
-  },
+    flags(writer, { ...soakBegun(body, event, flag(writer.state, 'soaks')) }),
+  heatEnded: (writer, _b, event) =>
+    flags(writer, { ...soakEnded(flag(writer.state, 'heat'), event, flag(writer.state, 'soaks')) }),
+  glassRead: (writer, { celsius }, event) =>
+    flags(writer, { glass: glassRead(celsius, event.at, flag(writer.state, 'glass')) }),
   solventApplied: (writer, body, event) => {
     writer.set('acted', `solvent ${body.bond}`, event.seq);
     flags(writer, {

@@ -115,11 +115,33 @@ export interface Flags {
   /** Number in the log of the route in force. */
   adoptedAt: number;
   /** Heat running: station and the bench time at which it is due to end, ms. */
-  heat: { station: string; since: number; until: number; clockKnown: boolean } | null;
+  heat: {
+    station: string;
+    since: number;
+    until: number;
+    clockKnown: boolean;
+    /** As computed when it began. */
+    setC?: number;
+    opensAt?: number;
+    closesAt?: number;
+    softForS?: number;
+  } | null;
+  /** The times on heat sources so far, and what was read at the glass, the last ones; from when to when, ms. */
+  soaks: { station: string; setC?: number; from: number; to: number | null }[];
+  glass: { at: number; celsius: number }[];
   /** Something that runs by itself after an act: a press, a glue, a leak test. */
   hold: { what: string; target: string; since: number; until: number; clockKnown: boolean } | null;
   /** The last soak: when and where in the log it ended, how long it was given and how long it was meant to be, s. */
-  heatEndedAt: { at: number; clockKnown: boolean; seq: number; station: string; gaveS: number; ofS: number };
+  heatEndedAt: {
+    at: number;
+    clockKnown: boolean;
+    seq: number;
+    station: string;
+    gaveS: number;
+    /** What it had to be on for at least, s. */
+    ofS: number;
+    softForS?: number;
+  };
   solventAt: { at: number; until: number; clockKnown: boolean };
   /** A new part on its plugs to be tried, and what has been plugged in for it. */
   trial: { slot: string; connectors: string[] } | null;

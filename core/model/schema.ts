@@ -11,6 +11,7 @@ import {
 } from '../vocabulary/trade';
 import { z } from 'zod';
 import { methodIds } from '../methods/methods';
+import { materialIds } from '../thermal/materials';
 
 /**
  * The open file format of a device model: `format: "snavek.model"`, `version: 1`.
@@ -235,6 +236,26 @@ const programming = z.strictObject({
   thirdParty: z.boolean().default(false),
 });
 
+/** A layer through the device, from the face that is warmed inwards. */
+const stackLayer = z.strictObject({
+  name: z.string().min(1).max(24),
+  material: z.enum(materialIds),
+  thicknessMm: z.number().min(0.01).max(20),
+});
+/** What heat goes through: at the rim down to the frame behind the seal, and over the cell. */
+const stack = z.strictObject({
+  edge: z
+    .array(stackLayer)
+    .min(2)
+    .max(10)
+    .refine((layers) => layers.some((l) => l.material === 'adhesive'), 'expected a layer of adhesive'),
+  cell: z
+    .array(stackLayer)
+    .min(2)
+    .max(10)
+    .refine((layers) => layers.some((l) => l.material === 'cell'), 'expected a layer that is the cell'),
+});
+
 // no phone has more; a file that says so is damaged, and is not worked on for minutes
 const parts = {
   slots: z.array(slot).max(300),
@@ -286,6 +307,8 @@ export const deviceModelSchema = z.strictObject({
   hinge: z.enum(['left', 'right', 'top', 'bottom', 'none']),
   openMaxDeg: z.number().min(0).max(180).default(90),
   pickDepthMm: z.number().min(0).max(3).default(3),
+  /** Left out, what is usual for a device of its thickness is taken. */
+  stack: z.partialRecord(z.enum(faces), stack).optional(),
   ...parts,
   noGo: parts.noGo.default([]),
   pairing: parts.pairing.default([]),

@@ -88,7 +88,7 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
       body,
     };
   const bond = bondWorked(body);
-  const by = bond ? openBy(state, context.index, bond) : undefined;
+  const by = bond ? openBy(state, context.index, bond) : takeOffBy(state, body);
   return {
     kind: 'do',
     step,
@@ -120,7 +120,8 @@ function waitOf(
 ): { until: number; clockKnown: boolean } | undefined {
   const heat = flag(state, 'heat');
   if (step.action === 'heat' && target === 'end' && heat)
-    return { until: heat.until, clockKnown: heat.clockKnown };
+    // it may be taken off once its bond is soft
+    return { until: heat.opensAt ?? heat.until, clockKnown: heat.clockKnown };
   const hold = flag(state, 'hold');
   if (hold && holds.has(step.action) && target.endsWith(':end'))
     return { until: hold.until, clockKnown: hold.clockKnown };
@@ -140,4 +141,12 @@ function waitOf(
   if ((step.action === 'release' || dissolving) && solvent && !heat)
     return { until: solvent.until, clockKnown: solvent.clockKnown };
   return undefined;
+}
+
+/** Until when a device that is soft may stay on its heat source: then its cell may be at its limit. */
+function takeOffBy(state: JobState, body: Body): { until: number; clockKnown: boolean } | undefined {
+  const heat = flag(state, 'heat');
+  return body.type === 'heatEnded' && heat?.closesAt !== undefined
+    ? { until: heat.closesAt, clockKnown: heat.clockKnown }
+    : undefined;
 }

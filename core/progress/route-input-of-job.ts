@@ -1,3 +1,4 @@
+import type { HeatOfStations } from '../heat/planned-soak';
 import { plugsOf } from '../checks/reseat';
 import type { Task } from '../log/events';
 import { arrivalsToPlan } from '../rules/manifest';
@@ -15,6 +16,7 @@ export interface WorkshopMeans {
   methods: Partial<Methods>;
   stations: readonly string[];
   hourlyRateMinor: number;
+  heat?: HeatOfStations;
 }
 /** What is chosen for one job on the Route screen. */
 export interface RouteWishes {
@@ -54,6 +56,7 @@ export function jobRouteInput(
     standing,
     hourlyRateMinor: means.hourlyRateMinor,
     stations: [...means.stations],
+    ...(means.heat ? { heat: means.heat } : {}),
     force: wishes.force ?? {},
     remedies,
     ...(flag(state, 'system') ? { system: flag(state, 'system')!.version } : {}),

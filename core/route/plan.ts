@@ -115,7 +115,7 @@ function prepare(
   const index = withArrivals(base, input.arrives);
   const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
   if (unknown.length) return { unknown };
-  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system } = input;
+  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system, heat } = input;
   const standing = withoutTrial(index, input.standing);
   const setting: Setting = {
     index,
@@ -127,6 +127,7 @@ function prepare(
     force,
     remedies,
     system,
+    heat,
   };
   const work = workOf(index, input);
   const cell = index.cellConnector;

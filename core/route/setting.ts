@@ -1,3 +1,4 @@
+import type { HeatOfStations } from '../heat/planned-soak';
 import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
@@ -21,6 +22,8 @@ export interface Setting extends Circumstances {
   remedies: Remedies;
   /** The device's system version; undefined while it is not known. */
   system?: string | undefined;
+  /** How the workshop's heat sources are set. */
+  heat?: HeatOfStations | undefined;
 }
 export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */

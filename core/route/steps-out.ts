@@ -6,6 +6,7 @@ import type { Operation } from './way-out';
 import type { Draft } from './draft';
 import type { Drive } from '../vocabulary/trade';
 import { times, handsS, inSeconds, around } from './times';
+import { plannedSoak } from '../heat/planned-soak';
 import { type ReleasePlan, releaseFor } from './release';
 import { isSeal } from '../model/seals';
 import { chipTools, chipCautions } from './identity-steps';
@@ -198,22 +199,31 @@ function atBond(setting: Setting, bond: Bond, plan: ReleasePlan): { tools: strin
   }
   return { tools, cautions };
 }
+/** Until when opening has to begin: while the bond is soft, and no longer than the model says. */
+const maxDelayOf = (ofModelS: number | undefined, softForS: number | undefined): Pick<Draft, 'maxDelayS'> =>
+  ofModelS === undefined && softForS === undefined
+    ? {}
+    : { maxDelayS: Math.min(ofModelS ?? Infinity, softForS ?? Infinity) };
 /** The soak before a bond is cut, and where a gap and solvent follow it, those. */
 function warmed(setting: Setting, operation: Operation, base: Base, plan: ReleasePlan): Draft[] {
   const { release, follow } = plan;
+  const { index, heat: asSet } = setting;
+  const soak = plannedSoak(index, operation.things[0]!, plan.station!, plan.waitS, asSet);
+  const { waitS, ...when } = soak ?? { waitS: plan.waitS };
   const heat: Draft = {
     ...base,
     action: 'heat',
     targets: ['start', 'end'],
     handsS: handsS.heatStart,
-    waitS: plan.waitS,
+    waitS,
+    ...(soak ? { soak: when as typeof soak } : {}),
     station: plan.station!,
     cautions: [
       'heat-window',
       'heat-near-cell',
       ...(setting.conditions.includes('bent') ? ['bent-frame' as const] : []),
     ],
-    ...(release.maxDelayS ? { maxDelayS: release.maxDelayS } : {}),
+    ...maxDelayOf(release.maxDelayS, soak?.softForS),
   };
   if (!follow) return [heat];
   // a gap that is there already needs no second soak: solvent goes on from it

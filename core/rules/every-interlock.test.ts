@@ -273,6 +273,19 @@ const rows: Record<RuleName, Row> = {
       at(having({ acted: { 'gap seal': 61 } }, soaked(100, openWithinS + 500)), release('seal')),
     ],
   },
+  'cell over its limit': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [about({ ...heat, forS: 600 }, ['cell']), about({ ...heat, forS: 300, setC: 95 }, ['cell'])],
+    kept: [
+      heat,
+      { ...heat, forS: 600, setC: 65 },
+      { ...heat, forS: 600, part: 'port' },
+      { ...heat, forS: 600, station: 'dryer' },
+      { ...heat, forS: 600, station: 'no source' },
+      at(having({ place: { 'cell#1': 'tray' } }), { ...heat, forS: 600 }),
+    ],
+  },
   'open on the heat': {
     severity: 'stop',
     passableBy: heads,

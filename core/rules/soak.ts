@@ -1,3 +1,4 @@
+import { plannedSoak } from '../heat/planned-soak';
 import type { IndexedModel } from '../model/index-model';
 import type { Body } from '../log/events';
 import { flag, type JobState } from '../log/state';
@@ -35,7 +36,26 @@ export function openBy(
   bond: string,
 ): { until: number; clockKnown: boolean } | undefined {
   const soak = soakOf(state, index, bond);
-  return soak?.heat.maxDelayS === undefined
-    ? undefined
-    : { until: soak.ended.at + soak.heat.maxDelayS * 1000, clockKnown: soak.ended.clockKnown };
+  if (!soak) return undefined;
+  // as long as it is soft, and no longer than the model says
+  const { ended, heat } = soak;
+  // what was computed is of the cover's bond
+  const cover = index.bonds.get(bond)!.holds.some((id) => index.coverSlots.includes(id));
+  const delayS = Math.min(heat.maxDelayS ?? Infinity, (cover && ended.softForS) || Infinity);
+  return Number.isFinite(delayS)
+    ? { until: ended.at + delayS * 1000, clockKnown: ended.clockKnown }
+    : undefined;
+}
+
+/** After how long on a source the cell of this device may be at its limit, s; undefined where it is not, or where nothing of it is known. */
+export function cellLimitS(
+  index: IndexedModel,
+  station: string,
+  setC: number | undefined,
+): number | undefined {
+  const bond = index.model.bonds.find(
+    (b) => b.holds.some((id) => index.coverSlots.includes(id)) && b.release.some((r) => r.by === 'heat'),
+  );
+  const heat = setC === undefined ? undefined : { [station]: { setC } };
+  return bond && plannedSoak(index, bond.id, station, 0, heat)?.limitS;
 }

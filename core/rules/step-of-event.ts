@@ -5,12 +5,24 @@ import type { StepAction } from '../vocabulary/steps';
 import { bringsOf, carriedOf } from '../model/carried';
 import { isAlready } from './already';
 import { badCell } from '../vocabulary/conditions';
-import { type Body, holds } from '../log/events';
+import { type Body, type BodyOf, holds } from '../log/events';
 import type { Act } from '../vocabulary/steps';
 import type { JobState } from '../log/state';
 import { holderOf, newPiece, originalPiece } from '../vocabulary/pieces';
 import { conditionsOf, pieceInHole, pieceInSlot, piecesAt } from '../log/view';
 
+const onTheHeat = (index: IndexedModel, state: JobState, step: Step): Body => ({
+  type: 'heatStarted',
+  station: step.station ?? '',
+  ...soakSaid(step),
+  ...apart(index, state, step),
+});
+/** What of a planned soak the log keeps: by what it may be taken off, and when it has cooled. */
+function soakSaid({ soak, waitS }: Step): Pick<BodyOf<'heatStarted'>, 'forS'> {
+  if (!soak) return { forS: waitS };
+  const { limitS: _, bond: __, ...said } = soak;
+  return { forS: waitS, ...said };
+}
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
 function doneBy(body: Body): { action: StepAction; target: string } | undefined {
   switch (body.type) {
@@ -194,9 +206,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'film off':
       return { type: 'filmOff', film: target };
     case 'heat':
-      return target === 'start'
-        ? { type: 'heatStarted', station: step.station ?? '', forS: step.waitS, ...apart(index, state, step) }
-        : { type: 'heatEnded' };
+      return target === 'start' ? onTheHeat(index, state, step) : { type: 'heatEnded' };
     case 'solvent':
       return { type: 'solventApplied', bond: target, dwellS: step.waitS };
     case 'clean rim':

@@ -1,3 +1,4 @@
+import type { HeatOfStations, PlannedSoak } from '../heat/planned-soak';
 import type { Phase, StepAction, Caution } from '../vocabulary/steps';
 import type { Round, Task } from '../log/events';
 import type { Methods } from '../methods/methods';
@@ -32,6 +33,8 @@ export interface Step {
   tools: string[];
   handsS: Minutes;
   waitS: number;
+  /** Of a soak: how warm the source is set, and from when to when the device may be taken off it, s. */
+  soak?: Omit<PlannedSoak, 'waitS'>;
   maxDelayS?: number;
   /** Ids of what this makes possible, nearest first. */
   why: string[];
@@ -113,6 +116,8 @@ export interface RouteInput {
   hourlyRateMinor: number;
   /** Ids of the stations that the workshop owns. */
   stations: string[];
+  /** How its heat sources are set, and what it has measured of them. */
+  heat?: HeatOfStations;
   /** Ways that the technician insists on: pose (`ear-speaker@out`) to the id of a way. */
   force: Record<string, string>;
   /** What was chosen about the identity of new parts, by slot. */

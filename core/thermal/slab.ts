@@ -40,15 +40,21 @@ export interface Grid {
   halfTopWm2K: number;
 }
 
-/** How far heat gets in a second is the scale of the grid; its first cell is this part of it. */
-const firstCell = 0.08;
-const growth = 1.1;
+/** How finely a column is cut: the first cell of a layer in parts of how far heat gets in a second, and how cells grow from it. */
+export interface Fineness {
+  firstCell: number;
+  growth: number;
+}
+const fine: Fineness = { firstCell: 0.08, growth: 1.1 };
 
 /** Widths of the cells of a layer, m: growing from both faces towards the middle, alike on both sides. */
-function widthsOf({ thicknessMm, kWmK, densityKgM3, cpJkgK }: Layer): number[] {
+function widthsOf(
+  { thicknessMm, kWmK, densityKgM3, cpJkgK }: Layer,
+  { firstCell, growth }: Fineness,
+): number[] {
   const thickness = thicknessMm / 1000;
   const reach = Math.sqrt(kWmK / (densityKgM3 * cpJkgK));
-  const first = Math.min(thickness / 8, firstCell * reach);
+  const first = Math.min(thickness / (firstCell < 0.2 ? 8 : 3), firstCell * reach);
   const half: number[] = [];
   for (let width = first, sum = 0; sum < thickness / 2; width *= growth) {
     half.push(width);
@@ -59,9 +65,11 @@ function widthsOf({ thicknessMm, kWmK, densityKgM3, cpJkgK }: Layer): number[] {
 }
 
 /** @throws RangeError for no layer */
-export function gridOf(layers: readonly Layer[]): Grid {
+export function gridOf(layers: readonly Layer[], fineness: Fineness = fine): Grid {
   if (!layers.length) throw new RangeError('a column has at least one layer');
-  const cells = layers.flatMap((layer, at) => widthsOf(layer).map((widthM) => ({ layer, at, widthM })));
+  const cells = layers.flatMap((layer, at) =>
+    widthsOf(layer, fineness).map((widthM) => ({ layer, at, widthM })),
+  );
   const half = (cell: (typeof cells)[number]) => cell.widthM / 2 / cell.layer.kWmK;
   return {
     layers,

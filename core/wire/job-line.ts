@@ -7,6 +7,8 @@ export interface JobSummary {
   running: {
     what: 'take it off' | 'heat' | 'open by' | 'solvent' | 'press' | 'cure' | 'leak test';
     until: number;
+    /** On a heat source: when its cell may be at its limit. */
+    offBy?: number;
   } | null;
   done: number;
   total: number;

@@ -1,3 +1,4 @@
+import type { HeatOfStations } from '../heat/planned-soak';
 import type { Methods } from '../methods/methods';
 import type { Waits } from '../rules/interlock';
 import type { Tax } from '../quote/tax';
@@ -29,6 +30,8 @@ export interface ShopSettings {
   hands?: { pin: boolean; lockMinutes: number };
   /** Ids of the stations it owns. */
   stations: string[];
+  /** How its heat sources are set, and what readings at the glass made of them. */
+  heat?: HeatOfStations;
 }
 /** Who asks: resolved from the session for each request, never from anything the client says. */
 export interface Who {

@@ -6,6 +6,7 @@ import { handsFields } from '../../forms/hands-fields';
 import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
+  heatFields,
   eraseAfterMonths,
   hourlyRateMinor,
   shopName,
@@ -43,6 +44,7 @@ export const askSchema = z.discriminatedUnion('do', [
     station: z.enum(allStations as [string, ...string[]]),
     owned: z.boolean(),
   }),
+  z.strictObject({ do: z.literal('heat'), ...heatFields.shape }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
@@ -78,7 +80,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
     };
   const ask = read.data;
-  const what = ask.do === 'method' ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
+  const what = ask.do === 'method' || ask.do === 'heat' ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
   if (!mayChange(who.role, what))
     return {
       ok: false,
@@ -108,6 +110,12 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
           },
           common.kept,
         );
+      case 'heat': {
+        const { station, setC, fitted, forget } = ask;
+        const { setC: _, ...before } = settings.heat?.[station] ?? {};
+        const kept = forget ? {} : fitted ? { ...fitted, fittedAt: Date.now() } : before;
+        return save({ heat: { ...settings.heat, [station]: { ...kept, setC } } }, common.kept);
+      }
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
       case 'places':

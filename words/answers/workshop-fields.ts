@@ -17,3 +17,6 @@ export const flashAtLeast = (solventFlashS: number): string =>
 export const atMostAnHour = 'At most 3600 s.';
 export const coolingAtLeast = (coolingS: number): string =>
   `At least ${coolingS} s: a device must have cooled before alcohol.`;
+export const giveCelsius = 'Give a temperature in °C.';
+export const celsiusAtLeast = (least: number): string => `At least ${least} °C.`;
+export const celsiusAtMost = (most: number): string => `At most ${most} °C.`;

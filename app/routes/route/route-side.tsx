@@ -9,10 +9,13 @@ import { Note } from '../../ui/note';
 import { TaskPicker } from '../../ui/task-picker';
 import { provedText } from '../../../words/route';
 import { minutes } from '../../../words/time';
+import { later } from '../../ui/later';
 import { MethodsCard, WaysCard } from './choice-cards';
 import { ClearSheet } from './clear-sheet';
 import { Kit } from './kit-card';
 import type { RouteState } from './use-route';
+
+const HeatCard = later(() => import('./heat-card').then((m) => m.HeatCard));
 
 /** Beside the route: its cost, its tasks, the other ways and methods, what to lay out, what the owner is told. */
 export function RouteSide({ route }: { route: RouteState }) {
@@ -41,6 +44,11 @@ export function RouteSide({ route }: { route: RouteState }) {
                 : undefined
             }
           />
+          {shown.steps
+            .filter((step) => step.soak)
+            .map((step) => (
+              <HeatCard key={step.id} index={index} step={step} heat={shown.input.heat} />
+            ))}
           <section className="card stack">
             <h2>{wording.layOutFirst}</h2>
             <Kit index={index} plan={shown} />

@@ -15,6 +15,7 @@ import { findingText } from '../../../words/findings';
 import { howText, stepTitle } from '../../../words/steps';
 import { stepWhy } from '../../../words/why';
 import { cautionText } from '../../../words/cautions';
+import { HeatSaid } from './heat/heat-said';
 import { BitChip, Measured, OpenBy, Targets, Waiting } from './instruction-parts';
 import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { functionName, list } from '../../../words/things';
@@ -128,6 +129,7 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
         </p>
       )}
       {step.bit && <BitChip {...p} step={step} />}
+      {step.action === 'heat' && <HeatSaid state={state} step={step} firstAt={p.firstAt} />}
       {now.kind === 'waiting' && (
         <Waiting
           {...p}
@@ -156,7 +158,7 @@ function StepNow(p: InstructionProps & { now: AtStep; step: Step }) {
           <Link to={`/jobs/${p.jobId}/checks`}>{wording.openTheChecks}</Link>
         </Note>
       )}
-      {now.kind === 'do' && now.by && <OpenBy by={now.by} firstAt={p.firstAt} />}
+      {now.kind === 'do' && now.by && step.action !== 'heat' && <OpenBy by={now.by} firstAt={p.firstAt} />}
       {now.kind === 'do' && <Targets {...p} step={step} target={now.target} />}
       {(step.note || howText(index, step)) && (
         <p className="top-10 size-17">{[step.note, howText(index, step)].filter(Boolean).join(' ')}</p>

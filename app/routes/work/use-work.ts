@@ -3,9 +3,10 @@ import { useNavigate } from 'react-router';
 import type { Body } from '../../../core/log/events';
 import type { Instruction } from '../../../core/progress/instruct';
 import { bodyFor, stillToDo } from '../../../core/rules/step-of-event';
-import { flag } from '../../../core/log/state';
+import { flag, type JobState } from '../../../core/log/state';
 import type { Step } from '../../../core/steps/route';
 import { useAlarmWhile } from '../../job/alarms';
+import { useNow } from '../../job/ticker';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 import { useProgrammer } from './use-programmer';
 import { usePlanAgain } from './urgent-panel';
@@ -27,6 +28,13 @@ function useAct({ state, who, report }: JobFrame): (...bodies: Body[]) => void {
   };
 }
 
+/** From so long before a cell may be at its limit the alarm rings until the device is off, ms. */
+const alarmBeforeMs = 20_000;
+function useTooLong(state: JobState): boolean {
+  const time = useNow();
+  const closesAt = flag(state, 'heat')?.closesAt;
+  return closesAt !== undefined && time > closesAt - alarmBeforeMs;
+}
 /** Work on one job: what now, and what a press, a key and an instrument do about it. */
 export function useWork() {
   const frame = useJobFrame();
@@ -41,7 +49,8 @@ export function useWork() {
   const act = useAct(frame);
   const programmer = useProgrammer(page.id, step, () => replica.sync());
   const planning = usePlanAgain(page.id);
-  useAlarmWhile(now.kind === 'stop now');
+  const tooLong = useTooLong(state);
+  useAlarmWhile(now.kind === 'stop now' || tooLong);
   const busy = stopped || sheet !== undefined;
 
   const screwsNow = screwsOf(now, frame);

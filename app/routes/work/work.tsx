@@ -1,3 +1,4 @@
+import * as heat from '../../../words/screens/heat';
 import * as wording from '../../../words/screens/work';
 import { useCallback, useMemo, useState } from 'react';
 import { flag } from '../../../core/log/state';
@@ -21,6 +22,8 @@ import { WorkKeys } from './work-keys';
 
 // only a device that nobody has taken to pieces before asks for it
 const Recorder = later(() => import('./record/recorder').then((m) => m.Recorder));
+// the charts' library and the worker come only where a device is warmed
+const HeatPanel = later(() => import('./heat/heat-panel').then((m) => m.HeatPanel));
 const isRecording = ({ page, context, ended }: WorkState) => isBlank(page.model) && !context.route && !ended;
 
 /** The bench: where it is on the device, what now, where it lies; of a device that nobody knows, what comes off. */
@@ -47,11 +50,18 @@ function Guided({ work }: { work: WorkState }) {
   });
   useScrewTravel(page.id, state.place);
   const look = useMat(index, page.mat, state, context.route, target);
+  // while it is warmed, how warm it is is what one looks at
+  const [mapped, setMapped] = useState<string>();
+  const warming = step?.action === 'heat' && step.soak && mapped !== step.id ? step : undefined;
   const lit = useMemo(() => (step ? [...step.targets, step.about ?? ''] : []), [step]);
   return (
     <AtTheBench work={work} keys={<WorkKeys work={work} />}>
-      <section className="fit" aria-label={wording.map}>
-        <WorkMap work={work} side={side} lit={lit} />
+      <section className={warming ? '' : 'fit'} aria-label={warming ? heat.heat : wording.map}>
+        {warming ? (
+          <HeatPanel work={work} step={warming} onMap={() => setMapped(step!.id)} />
+        ) : (
+          <WorkMap work={work} side={side} lit={lit} />
+        )}
       </section>
       <section aria-label={wording.instruction} aria-live="polite">
         <InstructionColumn work={work} measured={measured} />

@@ -19,6 +19,7 @@ import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
 import { TakeAlong } from './take-along';
 import { People } from './people';
 import { Places } from './places';
+import { Sources } from './sources';
 import { isGoing } from './task-note';
 import { Kept, useChange } from './use-change';
 
@@ -111,6 +112,7 @@ function Part({
           <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
           <div className="stack">
             <Stations owned={settings.stations} may={may.means} />
+            <Sources settings={settings} may={may.methods} />
             <Practice offered={settings.practiceModels === true} may={may.means} />
           </div>
         </div>

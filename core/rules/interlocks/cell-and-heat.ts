@@ -1,7 +1,7 @@
 import { bootConnectors } from '../../model/system';
 import { generalStations } from '../../methods/catalogue';
 import { knownTest } from '../../diagnose/fault';
-import { bondWorked, openBy, soakShortS } from '../soak';
+import { bondWorked, cellLimitS, openBy, soakShortS } from '../soak';
 import { noHeat } from '../../vocabulary/conditions';
 import { flag } from '../../log/state';
 import { hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
@@ -77,6 +77,19 @@ export const cellAndHeat = {
       pieceInSlot(state, index.cellSlot) !== undefined
         ? [index.cellSlot]
         : undefined,
+  }),
+  'cell over its limit': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['heatStarted'],
+    // what is computed for devices like this one, on a source that is set so; a loose part is warmed without the cell
+    check: ({ state, index }, body) => {
+      const cell = index.cellSlot;
+      if (body.part !== undefined || cell === undefined || pieceInSlot(state, cell) === undefined)
+        return undefined;
+      const seconds = cellLimitS(index, body.station, body.setC);
+      return seconds !== undefined && body.forS > seconds ? { ids: [cell], seconds } : undefined;
+    },
   }),
   'solvent still wet': rule({
     severity: 'forbid',

@@ -1,0 +1,57 @@
+import type { BodyOf, JobEvent } from './events';
+import type { Flags } from './state';
+
+/** So many times on a heat source and readings at the glass are remembered: a second soak starts from how warm it still is. */
+const soaksKept = 6;
+const glassKept = 12;
+type Soaks = Flags['soaks'];
+type When = Pick<JobEvent, 'at' | 'clockKnown' | 'seq'>;
+
+/** A time on a heat source that begins, with what was computed for it. */
+export function soakBegun(
+  { station, forS, setC, opensS, closesS, softForS }: BodyOf<'heatStarted'>,
+  event: When,
+  soaks: Soaks = [],
+): Pick<Flags, 'heat' | 'soaks'> {
+  const later = (seconds: number) => event.at + seconds * 1000;
+  const set = setC === undefined ? {} : { setC };
+  return {
+    heat: {
+      station,
+      since: event.at,
+      until: later(forS),
+      clockKnown: event.clockKnown,
+      ...set,
+      ...(opensS === undefined ? {} : { opensAt: later(opensS) }),
+      ...(closesS === undefined ? {} : { closesAt: later(closesS) }),
+      ...(softForS === undefined ? {} : { softForS }),
+    },
+    soaks: [...soaks.slice(1 - soaksKept), { station, from: event.at, to: null, ...set }],
+  };
+}
+const seconds = (ms: number) => Math.round(ms / 1000);
+/** The same when it ends: for how long it was on, and for how long at least it had to be. */
+export function soakEnded(
+  heat: Flags['heat'] | undefined,
+  event: When,
+  soaks: Soaks = [],
+): Pick<Flags, 'heat' | 'soaks' | 'heatEndedAt'> {
+  return {
+    heat: null,
+    soaks: soaks.map((soak) => (soak.to === null ? { ...soak, to: event.at } : soak)),
+    heatEndedAt: {
+      at: event.at,
+      clockKnown: event.clockKnown && (heat?.clockKnown ?? true),
+      seq: event.seq,
+      station: heat?.station ?? '',
+      gaveS: heat ? Math.max(0, seconds(event.at - heat.since)) : 0,
+      ofS: heat ? seconds((heat.opensAt ?? heat.until) - heat.since) : 0,
+      ...(heat?.softForS === undefined ? {} : { softForS: heat.softForS }),
+    },
+  };
+}
+/** What was read at the glass, the newest last. */
+export const glassRead = (celsius: number, at: number, glass: Flags['glass'] = []): Flags['glass'] => [
+  ...glass.slice(1 - glassKept),
+  { at, celsius },
+];

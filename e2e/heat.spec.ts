@@ -1,0 +1,51 @@
+import { expect, signedIn, test } from './app';
+
+test('a device on the plate shows when it may come off, takes what the glass reads, and keeps what that says of the plate', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  await page.goto('/');
+  const warm = page.getByRole('navigation', { name: 'Open devices' }).getByRole('link', { name: /^2 / });
+  await warm.click();
+  await expect(page.getByTestId('heat-window')).toHaveText(/Take it off between \d:\d0 and \d:\d0/);
+  const panel = page.getByRole('region', { name: 'Heat window' });
+  await expect(panel.getByRole('img', { name: /How warm they become: 0:00: seal \d+ °C/ })).toBeVisible();
+  await expect(panel.getByText('Over the cell')).toBeVisible();
+  await panel.getByLabel('The glass reads').fill('hot');
+  await panel.getByRole('button', { name: 'Take it', exact: true }).click();
+  await expect(panel.getByText('A temperature from 0 to 150 °C.')).toBeVisible();
+  await panel.getByLabel('The glass reads').fill('68,5 °C');
+  await panel.getByRole('button', { name: 'Take it', exact: true }).click();
+  await expect(panel.getByText(/Fitted from the readings: contact/)).toBeVisible();
+  await expect(panel.getByText(/narrowed by one reading/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Keep for this source' }).click();
+  await expect(panel.getByText(/windows at the hot plate are computed with it/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Map', exact: true }).click();
+  await expect(page.getByRole('img', { name: /Map of the/ })).toBeVisible();
+
+  await page.goto('/workshop');
+  const sources = page.getByRole('region', { name: 'Heat sources' });
+  await expect(sources.getByText(/fitted from one reading/)).toBeVisible();
+  const plate = sources.getByLabel('hot plate is set to');
+  await plate.fill('400');
+  await plate.press('Enter');
+  await expect(sources.getByText('From 30 to 100 °C.')).toBeVisible();
+  await plate.fill('76');
+  await plate.press('Enter');
+  await expect(sources.getByText('Kept')).toBeVisible();
+  await page.reload();
+  await expect(plate).toHaveValue('76');
+  await expect(sources.getByText(/fitted from one reading/)).toBeVisible();
+  await sources.getByRole('button', { name: 'Forget it' }).click();
+  await expect(sources.getByText('not measured: usual figures').first()).toBeVisible();
+});
+
+test('the route says beforehand how long on which source, and how sure that is', async ({ page }) => {
+  await signedIn(page, 'ines');
+  await page.goto('/');
+  await page.getByRole('navigation', { name: 'Open devices' }).getByRole('link', { name: /^2 / }).click();
+  await page.getByRole('link', { name: 'Route', exact: true }).click();
+  const card = page.getByRole('region', { name: 'Heat window' });
+  await expect(card.getByText(/Take it off between/)).toBeVisible();
+  await expect(card.getByRole('img', { name: /How warm they become/ })).toBeVisible();
+});

@@ -1,0 +1,50 @@
+export const seal = 'seal';
+export const cell = 'cell';
+export const spoken = (figures: string): string => `How warm they become: ${figures}`;
+export const at = (time: string, seal: number, cell: number | undefined): string =>
+  `${time}: seal ${seal} °C${cell === undefined ? '' : `, cell ${cell} °C`}`;
+export const windowIs = (from: string, to: string): string => `window ${from} – ${to}`;
+export const softens = (low: number, high: number): string => `softens ${low}–${high} °C`;
+export const cellLimit = (celsius: number): string => `cell limit ${celsius} °C`;
+export const atTheEdge = 'At the edge';
+export const overTheCell = 'Over the cell';
+export const layer = (name: string, mm: string): string => `${name} ${mm} mm`;
+export const title = (station: string, setC: number): string => `${station}, set to ${setC} °C`;
+export const heat = 'Heat window';
+export const openBetween = (from: string, to: string): string => `Take it off between ${from} and ${to}`;
+export const softFor = (time: string): string => `off the source it stays soft ${time}`;
+export const softNow = 'soft: take it off, and open it';
+export const offWithin = (time: string): string => `off within ${time}: the cell comes near its limit`;
+export const tooLong = 'Take it off now: the cell may be at its limit';
+export const noWindow = 'No time is right for eight of ten devices like this one';
+export const noWindowBut = (from: string, to: string): string =>
+  `The likely one is soft at ${from} and its cell at its limit at ${to}. Set the source cooler and wait longer, warm the edge alone, or read the glass: what is read narrows it.`;
+export const noWindowAtAll =
+  'The seal of the likely one does not become soft on it. Set it warmer, or take another source.';
+export const working = 'Computing how warm it becomes …';
+export const rests = (devices: number, from: 'model' | 'usual', read: number): string =>
+  `Bands: eight of ten devices like this one, of ${devices} tried. Layers ${from === 'model' ? 'from the model' : 'as is usual for its thickness'}; materials and softening from memory, with their ranges${read ? `; narrowed by ${read === 1 ? 'one reading' : `${read} readings`} at the glass` : ''}.`;
+export const glassReads = 'The glass reads';
+export const take = 'Take it';
+export const noReading = 'A temperature from 0 to 150 °C.';
+export const keepForStation = 'Keep for this source';
+export const kept = (station: string): string =>
+  `Kept: from now on windows at the ${station} are computed with it.`;
+export const fittedContact = (low: string, high: string, off: string): string =>
+  `Fitted from the readings: contact ${low} to ${high} m²K/kW, ${off} K off what is set.`;
+export const fittedFilm = (low: string, high: string, off: string): string =>
+  `Fitted from the readings: film ${low} to ${high} W/(m²K), ${off} K off what is set.`;
+export const narrower = (before: string, after: string): string =>
+  `Without them the window was ${before}; it is ${after}.`;
+export const none = 'none';
+export const span = (from: string, to: string): string => `${from} to ${to}`;
+export const map = 'Map';
+export const sources = 'Heat sources';
+export const sourcesMean =
+  'How each is set: windows are computed with it. A reading at the glass, typed at a soak, tells what a source really does.';
+export const set = (station: string): string => `${station} is set to`;
+export const calibrated = (readings: number, day: string): string =>
+  `fitted from ${readings === 1 ? 'one reading' : `${readings} readings`}, ${day}`;
+export const notCalibrated = 'not measured: usual figures';
+export const forget = 'Forget it';
+export const range = (low: number, high: number): string => `From ${low} to ${high} °C.`;
