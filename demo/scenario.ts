@@ -12,6 +12,8 @@ export const shop = {
     currency: 'EUR',
     waits: { solventFlashS: 60, coolingS: 120 },
     methods: {},
+    // invented: what a tester is set to is its maker's to say
+    leakTester: { setPa: 20_000, holdS: 20, limitPaS: 2 },
     stations: [
       'hot-plate',
       'heat-mat',

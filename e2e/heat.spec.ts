@@ -1,12 +1,11 @@
-import { expect, signedIn, test } from './app';
+import { expect, press, signedIn, test, workedJob } from './app';
 
 test('a device on the plate shows when it may come off, takes what the glass reads, and keeps what that says of the plate', async ({
   page,
 }) => {
   await signedIn(page, 'ines');
-  await page.goto('/');
-  const warm = page.getByRole('navigation', { name: 'Open devices' }).getByRole('link', { name: /^2 / });
-  await warm.click();
+  await workedJob(page, 'cell', 'heat');
+  await press(page, 1);
   await expect(page.getByTestId('heat-window')).toHaveText(/Take it off between \d:\d0 and \d:\d0/);
   const panel = page.getByRole('region', { name: 'Heat window' });
   await expect(panel.getByRole('img', { name: /How warm they become: 0:00: seal \d+ °C/ })).toBeVisible();
@@ -38,13 +37,15 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await expect(sources.getByText(/fitted from one reading/)).toBeVisible();
   await sources.getByRole('button', { name: 'Forget it' }).click();
   await expect(sources.getByText('not measured: usual figures').first()).toBeVisible();
+  await plate.fill('80');
+  await plate.press('Enter');
+  await expect(sources.getByText('Kept').first()).toBeVisible();
 });
 
 test('the route says beforehand how long on which source, and how sure that is', async ({ page }) => {
   await signedIn(page, 'ines');
-  await page.goto('/');
-  await page.getByRole('navigation', { name: 'Open devices' }).getByRole('link', { name: /^2 / }).click();
-  await page.getByRole('link', { name: 'Route', exact: true }).click();
+  const job = await workedJob(page, 'cell', 'heat');
+  await page.goto(`/jobs/${job}/route`);
   const card = page.getByRole('region', { name: 'Heat window' });
   await expect(card.getByText(/Take it off between/)).toBeVisible();
   await expect(card.getByRole('img', { name: /How warm they become/ })).toBeVisible();

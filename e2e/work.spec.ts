@@ -445,3 +445,32 @@ test('a leak test that does not hold keeps its reading, and nothing is claimed a
   await page.goto(`/jobs/${job}/report`);
   await expect(page.getByText('failed the leak test: it is not protected against water')).toBeVisible();
 });
+
+test('the leak tester is run from the step: its curve grows, it is judged, and stands with the job and in its report', async ({
+  page,
+}) => {
+  await signedIn(page);
+  const job = await workedJob(page, 'cell', 'leak test');
+  const tester = page.getByRole('region', { name: 'Leak tester' });
+  await expect(tester.getByText('20.0 kPa under the room, held 20 s')).toBeVisible();
+  // half-way its plug is pulled: nothing is recorded
+  await choose(tester.getByLabel('Stand-in: what lies in it'), 'its plug is pulled half-way');
+  await tester.getByRole('button', { name: 'Run the test' }).click();
+  await expect(tester.getByText(/Nothing was recorded/)).toBeVisible({ timeout: 30_000 });
+  // one that still cools is unclear, and nothing is claimed
+  await choose(tester.getByLabel('Stand-in: what lies in it'), 'one that still cools');
+  await tester.getByRole('button', { name: 'Test again' }).click();
+  await expect(tester.getByText('Unclear', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(tester.getByText(/K explain it: let it reach room temperature/)).toBeVisible();
+  expect((await logOf(page, job)).map((e) => e.body.type)).not.toContain('leakTested');
+  await choose(tester.getByLabel('Stand-in: what lies in it'), 'a device that holds');
+  await tester.getByRole('button', { name: 'Test again' }).click();
+  await expect(page.getByTestId('instruction')).not.toHaveText(/leak test/i, { timeout: 30_000 });
+  expect((await logOf(page, job)).find((e) => e.body.type === 'leakTested')!.body).toMatchObject({
+    holds: true,
+    measured: { setPa: 20_000, holdS: 20, limitPaS: 2 },
+  });
+  await page.goto(`/jobs/${job}/report`);
+  await expect(page.getByText(/Leak test: 20.0 kPa under the room, held 20 s; steady loss/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /Pa of under-pressure lost after 20 of 20 s/ })).toBeVisible();
+});

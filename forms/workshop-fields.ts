@@ -2,6 +2,7 @@ import * as common from '../words/answers/common';
 import * as wording from '../words/answers/workshop-fields';
 import { z } from 'zod';
 import { leastWaits } from '../core/rules/interlock';
+import type { LeakSettings } from '../core/wire/leak-test';
 import { sources } from '../core/thermal/sources';
 
 /** What a workshop calls itself. */
@@ -67,3 +68,13 @@ export const heatFields = z.strictObject({
     .optional(),
   forget: z.boolean().default(false),
 });
+
+/** How the leak tester is set: every value is the tester's own, and none is right for all. */
+export const leakTesterFields = z.strictObject({
+  setPa: z
+    .number({ error: wording.givePressure })
+    .min(500, wording.pressureRange)
+    .max(90_000, wording.pressureRange),
+  holdS: z.int({ error: wording.giveHold }).min(5, wording.holdRange).max(600, wording.holdRange),
+  limitPaS: z.number({ error: wording.giveLimit }).positive(wording.giveLimit).max(10_000, wording.giveLimit),
+}) satisfies z.ZodType<LeakSettings>;

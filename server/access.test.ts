@@ -228,6 +228,19 @@ const cases: Record<string, Case> = {
     other: 200,
     body: () => json({ do: 'offer', hash: 'none', offered: true }),
   },
+  'action /jobs/:job/leak-test': {
+    params: () => ({ job: 'none' }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+    body: () => json({}),
+  },
+  'loader /jobs/:job/leak/:measurement.json': {
+    params: () => ({ job: randomUUID(), measurement: randomUUID() }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+  },
   'loader /models/:hash/edit': {
     params: () => ({ hash: 'none' }),
     nobody: 302,
@@ -380,6 +393,7 @@ describe('row-level security', () => {
       'part',
       'spare_screw',
       'identity_data',
+      'job_measurement',
     ]) {
       const seen = await inShop(other.shopId, (em) =>
         em.execute<{ shop_id: string }[]>(`select shop_id from ${table}`),

@@ -1,4 +1,6 @@
+import type { BodyOf } from '../core/log/events';
 import type { ReportData } from '../core/wire/report';
+import { ofReport } from './screens/leak';
 import { causeName, testName } from './fault';
 import type { Formats } from './formats';
 import { cap, functionName, pieceName, plural, resultOf, thingName } from './things';
@@ -14,6 +16,15 @@ export const waterText: Record<ReportData['water'], string> = {
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };
+/** What the leak tester read, with what it rests on. */
+export const leakMeasured = (m: NonNullable<BodyOf<'leakTested'>['measured']>): string =>
+  ofReport(
+    (m.setPa / 1000).toFixed(1),
+    m.holdS,
+    m.ratePaS.toFixed(2),
+    (2 * m.errorPaS).toFixed(2),
+    String(m.limitPaS),
+  );
 /** How the fault was found: one line, none where nobody looked for it. */
 export function faultLine(reportData: ReportData): string | undefined {
   const tests = reportData.tests.map((t) => `${testName(t.test)}: ${t.outcome}`).join('; ');

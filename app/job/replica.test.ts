@@ -153,6 +153,7 @@ function bench(person = 'p1') {
     modelNotes: [],
     spares: [],
     simulated: true,
+    testerSimulated: true,
     openedAt: 0,
     now: Date.now(),
   };

@@ -103,7 +103,7 @@ describe('the heat window', () => {
     });
     const columns = columnsOf(index, 'seal');
     const quick = heatWindow(asked({ draws: 120, source: known(sourceOf('hot-plate')!), columns }));
-    const k = fine.times.findIndex((t) => t === 200);
+    const k = fine.times.indexOf(200);
     expect(Math.abs(quick.bond.likely[k]! - fine.bond.likely[k]!)).toBeLessThan(1.5);
   });
 });

@@ -267,6 +267,18 @@ export const bodySchema = z.discriminatedUnion('type', [
     type: z.literal('leakTested'),
     holds: z.boolean(),
     lost: z.strictObject({ value: z.number().min(0).max(1_000_000), unit: z.enum(pressureUnits) }).optional(),
+    // by a tester that is read: its curve by id, how it was set, the steady loss with its standard error, and the limit
+    measured: z
+      .strictObject({
+        id: z.uuid(),
+        setPa: z.number().min(0).max(100_000),
+        holdS: z.number().min(0).max(3600),
+        ratePaS: z.number().min(-100_000).max(100_000),
+        errorPaS: z.number().min(0).max(100_000),
+        sccm: z.number().min(-100_000).max(100_000),
+        limitPaS: z.number().min(0).max(100_000),
+      })
+      .optional(),
   }),
   z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
   z.strictObject({ type: z.literal('dataRead'), slot: ref, data: z.string().max(64).optional() }),

@@ -150,7 +150,7 @@ export interface Flags {
   /** The device's system version, and whether it is a pre-release. */
   system: { version: string; preRelease: boolean };
   /** The last leak test: what it said and where in the log. */
-  leak: { holds: boolean; lost?: { value: number; unit: string }; seq: number };
+  leak: Omit<BodyOf<'leakTested'>, 'type'> & { seq: number };
   rimClean: boolean;
   seal: 'applied' | 'none';
   liner: 'on' | 'off';

@@ -19,7 +19,8 @@ export type Water = (typeof waters)[number];
 export function leakNow(state: JobState) {
   const leak = flag(state, 'leak');
   if (!leak || leak.seq <= (flag(state, 'closedAt') ?? 0)) return undefined;
-  return { holds: leak.holds, ...(leak.lost ? { lost: leak.lost } : {}) };
+  const { seq: _, ...said } = leak;
+  return said;
 }
 
 /**

@@ -37,6 +37,8 @@ export interface JobPage {
   spares: SpareRow[];
   /** The programmer is the stand-in that ships with the app. */
   simulated: boolean;
+  /** So does the leak tester. */
+  testerSimulated: boolean;
   openedAt: number;
   now: number;
 }

@@ -1,5 +1,5 @@
 import type { ShopSettings } from './who';
-import type { Ending, JobEvent } from '../log/events';
+import type { BodyOf, Ending, JobEvent } from '../log/events';
 import type { PartEntry } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import type { Effect } from '../pairing/effects';
@@ -38,7 +38,7 @@ export interface ReportData {
   notes: { text: string; by: string; at: number }[];
   water: Water;
   /** What the leak tester read, where it was recorded for the device as it is closed now. */
-  leak: { holds: boolean; lost?: { value: number; unit: string } } | undefined;
+  leak: Omit<BodyOf<'leakTested'>, 'type'> | undefined;
   /** Who worked on it, in the order in which they came to it. */
   technicians: string[];
   /** First and last entry at the bench, ms. */

@@ -1,4 +1,5 @@
 import type { HeatOfStations } from '../heat/planned-soak';
+import type { LeakSettings } from './leak-test';
 import type { Methods } from '../methods/methods';
 import type { Waits } from '../rules/interlock';
 import type { Tax } from '../quote/tax';
@@ -32,6 +33,8 @@ export interface ShopSettings {
   stations: string[];
   /** How its heat sources are set, and what readings at the glass made of them. */
   heat?: HeatOfStations;
+  /** How its leak tester is set; nothing is tested by it before that is said. */
+  leakTester?: LeakSettings;
 }
 /** Who asks: resolved from the session for each request, never from anything the client says. */
 export interface Who {

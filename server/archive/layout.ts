@@ -19,6 +19,7 @@ export const names = {
     'events.jsonl',
     'routes.jsonl',
     'identity.jsonl',
+    'measurements.jsonl',
     'people.csv',
     'stock.csv',
     'spares.csv',
@@ -91,6 +92,18 @@ export const identitySchema = z.object({
   hex: z.string().max(200_000),
   person: z.uuid(),
   readAt: z.iso.datetime(),
+});
+export const measurementSchema = z.object({
+  job: z.uuid(),
+  id: z.uuid(),
+  kind: z.string().max(40),
+  unit: z.string().max(20),
+  instrument: z.string().max(200),
+  settings: z.record(z.string(), z.unknown()),
+  samples: z.array(z.unknown()).max(1_000_000),
+  result: z.record(z.string(), z.unknown()),
+  person: z.uuid(),
+  takenAt: z.iso.datetime(),
 });
 export const peopleColumns = ['id', 'name', 'login', 'role', 'bench', 'left'] as const;
 export const stockColumns = [

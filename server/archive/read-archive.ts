@@ -19,6 +19,7 @@ import type { ShopSettings, Who } from '../../core/wire/who';
 import { afterOf, contextFor } from '../decide-command';
 import { indexOf } from '../db/models';
 import { alone, inShop } from '../db/orm';
+import { keepMeasurement } from '../db/measurements';
 import { addPhoto } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { personOfLogin } from '../db/sessions';
@@ -26,7 +27,7 @@ import { putSpares } from '../db/spares';
 import { isUnused, putIdentity, putJob, putModel, putPart, putPeople, putRoute } from '../db/whole';
 import { workshopToChange } from '../db/workshop';
 import { plainCell } from '../use-cases/csv';
-import { identitySchema, jobSchema, workshopSchema } from './layout';
+import { identitySchema, jobSchema, measurementSchema, workshopSchema } from './layout';
 import { NoArchive } from './zip';
 
 type Go = (done: number, said: string) => Promise<void>;
@@ -67,6 +68,12 @@ export async function readArchive(
       for await (const { value, at } of linesOf(folder, 'identity.jsonl')) {
         const { job, person, readAt, ...row } = read(identitySchema, value, at);
         await putIdentity(em, { ...row, jobId: job, personId: person, readAt: new Date(readAt) });
+      }
+    if (has.has('measurements.jsonl'))
+      for await (const { value, at } of linesOf(folder, 'measurements.jsonl')) {
+        const { job, person, takenAt, ...row } = read(measurementSchema, value, at);
+        const kept = { ...row, jobId: job, personId: person, takenAt: new Date(takenAt) };
+        await keepMeasurement(em, kept);
       }
     await takeStock(em, folder, has);
     await takePhotos(em, folder, logs);

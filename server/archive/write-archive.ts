@@ -7,6 +7,7 @@ import { eventsAfter } from '../db/job-log';
 import { namedOf } from '../db/job-private';
 import { modelOf } from '../db/models';
 import { inShop } from '../db/orm';
+import { measurementsOf } from '../db/measurements';
 import { picturesOf } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { sparesOf } from '../db/spares';
@@ -14,7 +15,14 @@ import { allPartsEver, allPeople, countAll, identityOf, jobsAfter, routeHashes }
 import { reportData } from '../report/report-data';
 import { reportPdf } from '../report/report-pdf';
 import { writeCsv } from '../use-cases/csv';
-import { jobSchema, peopleColumns, spareColumns, stockColumns, type workshopSchema } from './layout';
+import {
+  jobSchema,
+  type measurementSchema,
+  peopleColumns,
+  spareColumns,
+  stockColumns,
+  type workshopSchema,
+} from './layout';
 import { ZipWriter } from './zip';
 
 type JobRead = Awaited<ReturnType<typeof jobsAfter>>[number];
@@ -51,6 +59,7 @@ export async function writeArchive(
     );
     await zip.add('routes.jsonl', routeLines(who));
     await zip.add('identity.jsonl', identityLines(who));
+    await zip.add('measurements.jsonl', measurementLines(who));
     for (const hash of seen.models)
       await zip.add(`models/${hash}.json`, json(await inShop(who.shopId, (em) => modelOf(em, hash))));
     await addPapers(who, zip, counts.jobs, go);
@@ -118,6 +127,16 @@ async function* identityLines(who: Who): AsyncGenerator<string> {
         person: row.personId,
         readAt: row.readAt.toISOString(),
       });
+}
+async function* measurementLines(who: Who): AsyncGenerator<string> {
+  for await (const { id: job } of everyJob(who))
+    for (const row of await inShop(who.shopId, (em) => measurementsOf(em, job))) {
+      const { id, kind, unit, instrument, settings, samples, result, personId, takenAt } = row;
+      yield line({
+        ...{ job, id, kind, unit, instrument, settings, samples, result, person: personId },
+        takenAt: takenAt.toISOString(),
+      } satisfies z.input<typeof measurementSchema>);
+    }
 }
 /** Photographs, and the report of each job that is closed. */
 async function addPapers(
@@ -190,6 +209,7 @@ jobs.jsonl         a job a line (schema/job.schema.json): device, owner, signatu
 events.jsonl       what happened, an entry a line (schema/event.schema.json), in the order of each job's log
 routes.jsonl       the computed routes that jobs followed, by their hash
 identity.jsonl     identity data that were read from parts
+measurements.jsonl curves of instruments, named by the events that rest on them
 models/            the models of the devices (schema/model.schema.json), under the hash of their content
 stock.csv          parts, prices in minor units of the currency
 spares.csv         loose screws

@@ -287,9 +287,36 @@ export const IdentityData = defineEntity({
     person: personOf,
   },
 });
+/** What an instrument measured of a job: its curve, and what came of it. */
+export const JobMeasurement = defineEntity({
+  name: 'JobMeasurement',
+  tableName: 'job_measurement',
+  filters: ofShop,
+  indexes: [
+    { name: 'job_measurement_job', properties: ['shopId', 'jobId'] },
+    { name: 'job_measurement_person', properties: ['shopId', 'personId'] },
+  ],
+  properties: {
+    shopId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    jobId: p.uuid(),
+    kind: p.text(),
+    unit: p.text(),
+    instrument: p.text(),
+    settings: p.json<Record<string, unknown>>(),
+    samples: p.json<unknown[]>(),
+    result: p.json<Record<string, unknown>>(),
+    personId: p.uuid(),
+    takenAt: p.datetime().defaultRaw('now()'),
+    job: jobOf,
+    person: personOf,
+  },
+});
+export type MeasurementRow = InferEntity<typeof JobMeasurement>;
 export type JobRow = InferEntity<typeof Job>;
 export type PartRow = InferEntity<typeof Part>;
 export const entities = [
+  JobMeasurement,
   Workshop,
   Person,
   Session,

@@ -1,7 +1,7 @@
 import { partFaults, type PartFault } from '../../core/wire/identity';
 import { createHash } from 'node:crypto';
-import { createServer, type Server } from 'node:net';
 import { crc32 } from 'node:zlib';
+import { serveScpi, StandIn } from './scpi-server';
 /** Identity data of a part: 64 bytes, as hex. */
 const dataBytes = 64;
 const dataOf = (serial: string) => createHash('sha512').update(`identity ${serial}`).digest('hex');
@@ -19,41 +19,22 @@ const adapters = ['mica-9', 'mica-9-wide', 'mica-4', 'dune-2', 'dune-3', 'atlas'
 /** What parts hold, by serial: shared by all conversations, as the parts are. */
 const memory = new Map<string, string>();
 
-/** What one line to the programmer has said so far: the part in it, the adapter chosen, the errors not yet asked for. */
-class Conversation {
-  #errors: [number, string][] = [];
+/** One conversation with the programmer: the part in it, and the adapter chosen. */
+class Programmer extends StandIn {
+  protected readonly name = 'PART PROGRAMMER';
   #seat: Seat | undefined;
   #adapter = '';
 
-  /** One command or query. @returns its answer, `` for none, undefined when the line goes dead */
-  say(text: string): string | undefined {
-    const [, head, rest] = /^(\S+)\s*(.*)$/.exec(text.trim()) ?? [];
-    if (!head) return '';
-    const args =
-      (rest ?? '')
-        .match(/"(?:[^"]|"")*"|[^,\s]+/g)
-        ?.map((a) => a.replace(/^"|"$/g, '').replaceAll('""', '"')) ?? [];
-    switch (head.toUpperCase()) {
-      case '*IDN?':
-        return 'SIMULATED,PART PROGRAMMER,0,1';
-      case '*RST':
-        this.#seat = undefined;
-        this.#adapter = '';
-        return '';
-      case '*CLS':
-        this.#errors = [];
-        return '';
-      case '*OPC?':
-        return '1';
-      case 'SYST:ERR?':
-      case 'SYSTEM:ERROR?': {
-        const e = this.#errors.shift();
-        return e ? `${e[0]},"${e[1]}"` : '0,"No error"';
-      }
+  protected reset(): void {
+    this.#seat = undefined;
+    this.#adapter = '';
+  }
+  protected answer(head: string, args: readonly string[]): string | undefined {
+    switch (head) {
       case 'ADAP:CAT?':
         return adapters.map((a) => `"${a}"`).join(',');
       case 'ADAP:SEL':
-        if (!adapters.includes(args[0] ?? '')) return this.#fail(204, 'No such adapter');
+        if (!adapters.includes(args[0] ?? '')) return this.fail(204, 'No such adapter');
         this.#adapter = args[0]!;
         return '';
       // what a hand does: puts a part in the adapter, sound or not
@@ -72,23 +53,19 @@ class Conversation {
       case 'DATA:WRITE':
         return this.#withPart((s) => this.#write(s, args));
       default:
-        return this.#fail(-113, 'Undefined header');
+        return this.fail(-113, 'Undefined header');
     }
   }
-  #fail(code: number, text: string): '' {
-    this.#errors.push([code, text]);
-    return '';
-  }
   #withPart(answer: (seat: Seat) => string | undefined): string | undefined {
-    if (!this.#seat) return this.#fail(201, 'No part in the adapter');
-    if (!this.#adapter) return this.#fail(202, 'No adapter selected');
-    if (this.#seat.fault === 'unreadable') return this.#fail(203, 'Part does not answer');
+    if (!this.#seat) return this.fail(201, 'No part in the adapter');
+    if (!this.#adapter) return this.fail(202, 'No adapter selected');
+    if (this.#seat.fault === 'unreadable') return this.fail(203, 'Part does not answer');
     return answer(this.#seat);
   }
   #write(seat: Seat, [hex = '', crc]: readonly string[]): string | undefined {
     if (!/^([0-9a-f]{2})+$/.test(hex) || hex.length !== dataBytes * 2)
-      return this.#fail(-104, 'Data type error');
-    if (Number(crc) !== crcOf(hex)) return this.#fail(205, 'Checksum of what was sent is wrong');
+      return this.fail(-104, 'Data type error');
+    if (Number(crc) !== crcOf(hex)) return this.fail(205, 'Checksum of what was sent is wrong');
     // half of it is in the part when the power goes
     if (seat.fault === 'power') {
       memory.set(seat.serial, hex.slice(0, dataBytes) + dataOf(seat.serial).slice(dataBytes));
@@ -109,37 +86,5 @@ const seatOf = ([model = '', slot = '', serial = '', fault = '']: readonly strin
 });
 
 /** Starts the stand-in on loopback. @returns the port, and how to end it */
-export async function startProgrammer(port = 0): Promise<{ port: number; stop: () => Promise<void> }> {
-  const server: Server = createServer((socket) => {
-    const conversation = new Conversation();
-    let text = '';
-    socket.setEncoding('utf8');
-    socket.on('error', () => socket.destroy());
-    socket.on('data', (d: string) => {
-      text += d;
-      for (let i = text.indexOf('\n'); i >= 0; i = text.indexOf('\n')) {
-        const line = text.slice(0, i);
-        text = text.slice(i + 1);
-        const answers: string[] = [];
-        for (const part of line.split(';')) {
-          const a = conversation.say(part);
-          if (a === undefined) {
-            socket.destroy();
-            return;
-          }
-          if (part.includes('?')) answers.push(a);
-        }
-        if (answers.length) socket.write(`${answers.join(';')}\n`);
-      }
-    });
-  });
-  await new Promise<void>((r) => server.listen(port, '127.0.0.1', r));
-  server.unref();
-  return {
-    port: (server.address() as { port: number }).port,
-    stop: () =>
-      new Promise((r) => {
-        server.close(() => r());
-      }),
-  };
-}
+export const startProgrammer = (port = 0): Promise<{ port: number; stop: () => Promise<void> }> =>
+  serveScpi(() => new Programmer(), port);

@@ -2,6 +2,7 @@ import type { ProgrammerFault } from '../../core/wire/identity';
 import { crc32 } from 'node:zlib';
 import { quoted, Scpi, ScpiFault } from './scpi';
 import { startProgrammer } from './programmer-simulator';
+import { instrumentAt } from './scpi-server';
 import type { PartFault } from '../../core/wire/identity';
 
 /** A part as it lies in the programmer's adapter. Only the stand-in is told; a real one sees for itself. */
@@ -18,16 +19,7 @@ export type Written =
   | { ok: true; hex: string }
   | { ok: false; fault: ProgrammerFault; said: string; begun: boolean };
 
-let standIn: Promise<{ port: number }> | undefined;
-/** Where the programmer is: `SNAVEK_PROGRAMMER` as host:port, else the stand-in that ships with it. */
-async function address(): Promise<{ host: string; port: number; simulated: boolean }> {
-  const given = process.env.SNAVEK_PROGRAMMER;
-  if (given) {
-    const [host, port] = given.split(':');
-    return { host: host!, port: Number(port), simulated: false };
-  }
-  return { host: '127.0.0.1', port: (await (standIn ??= startProgrammer())).port, simulated: true };
-}
+const address = () => instrumentAt('SNAVEK_PROGRAMMER', startProgrammer);
 /** Whether parts are put into a stand-in's adapter: then the screen may choose how it behaves. */
 export const isSimulated = () => !process.env.SNAVEK_PROGRAMMER;
 

@@ -11,6 +11,7 @@ import {
   waterText,
 } from '../../words/report';
 import { formatsOf } from '../../words/formats';
+import { leakMeasured } from '../../words/report';
 import { pdfDocument } from './document';
 import type { ReportData } from '../../core/wire/report';
 
@@ -42,7 +43,10 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
   for (const l of doneLines(reportData)) line(l);
   if (reportData.closingNote) line(reportData.closingNote);
   line(waterText[reportData.water]);
-  if (reportData.leak?.lost) line(wording.leakTest(reportData.leak.lost.value, reportData.leak.lost.unit));
+  const measured = reportData.leak?.measured;
+  if (measured) line(leakMeasured(measured));
+  else if (reportData.leak?.lost)
+    line(wording.leakTest(reportData.leak.lost.value, reportData.leak.lost.unit));
   heading('Checks');
   row(['function', 'before', 'before closing', 'after'], columns, 'bold');
   for (const check of reportData.checks)

@@ -1,3 +1,4 @@
+import { isTesterSimulated } from '../instruments/leak-tester';
 import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
 import { indexOfJob } from '../../core/record/model-of-job';
@@ -42,6 +43,7 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       modelNotes: await modelNotesOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
       simulated: isSimulated(),
+      testerSimulated: isTesterSimulated(),
       openedAt: job.openedAt.getTime(),
       now: Date.now(),
     };

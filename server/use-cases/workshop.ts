@@ -7,6 +7,7 @@ import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
   heatFields,
+  leakTesterFields,
   eraseAfterMonths,
   hourlyRateMinor,
   shopName,
@@ -45,6 +46,7 @@ export const askSchema = z.discriminatedUnion('do', [
     owned: z.boolean(),
   }),
   z.strictObject({ do: z.literal('heat'), ...heatFields.shape }),
+  z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
@@ -70,6 +72,15 @@ export async function workshopPage(
   });
 }
 
+/** The heat sources with one of them set anew: what was measured of it stays, is replaced, or is forgotten. */
+function heatAfter({ heat }: ShopSettings, ask: Extract<Ask, { do: 'heat' }>): ShopSettings['heat'] {
+  const { station, setC, fitted, forget } = ask;
+  const { setC: _, ...before } = heat?.[station] ?? {};
+  const kept = forget ? {} : fitted ? { ...fitted, fittedAt: Date.now() } : before;
+  return { ...heat, [station]: { ...kept, setC } } as ShopSettings['heat'];
+}
+/** How the work is done: a lead's to change as well. */
+const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'leak tester']);
 /** Changes one thing of the workshop, by whoever may. */
 export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> {
   const read = askSchema.safeParse(json);
@@ -80,7 +91,7 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
     };
   const ask = read.data;
-  const what = ask.do === 'method' || ask.do === 'heat' ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
+  const what = ofMethods.has(ask.do) ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
   if (!mayChange(who.role, what))
     return {
       ok: false,
@@ -110,12 +121,10 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
           },
           common.kept,
         );
-      case 'heat': {
-        const { station, setC, fitted, forget } = ask;
-        const { setC: _, ...before } = settings.heat?.[station] ?? {};
-        const kept = forget ? {} : fitted ? { ...fitted, fittedAt: Date.now() } : before;
-        return save({ heat: { ...settings.heat, [station]: { ...kept, setC } } }, common.kept);
-      }
+      case 'heat':
+        return save({ heat: heatAfter(settings, ask) }, common.kept);
+      case 'leak tester':
+        return save({ leakTester: leakTesterFields.strip().parse(ask) }, common.kept);
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
       case 'places':

@@ -20,3 +20,8 @@ export const coolingAtLeast = (coolingS: number): string =>
 export const giveCelsius = 'Give a temperature in °C.';
 export const celsiusAtLeast = (least: number): string => `At least ${least} °C.`;
 export const celsiusAtMost = (most: number): string => `At most ${most} °C.`;
+export const givePressure = 'Give the under-pressure.';
+export const pressureRange = 'From 0.5 to 90 kPa under the room.';
+export const giveHold = 'Give whole seconds.';
+export const holdRange = 'From 5 to 600 s.';
+export const giveLimit = 'Give a loss above 0, in Pa/s.';

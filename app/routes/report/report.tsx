@@ -16,6 +16,7 @@ import {
   waterText,
 } from '../../../words/report';
 import type { Route } from './+types/report';
+import { LeakMeasured } from './leak-measured';
 import { LinkButton } from '../../ui/link-button';
 import { formatsOf } from '../../../words/formats';
 import { DataTable } from '../../ui/data-table';
@@ -80,7 +81,10 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           ))}
           {d.closingNote && <p>{d.closingNote}</p>}
           <p>{waterText[d.water]}</p>
-          {d.leak?.lost && <p>{wording.leakTestLostInThe(d.leak.lost.value, d.leak.lost.unit)}</p>}
+          {d.leak?.measured && <LeakMeasured job={d.page.id} measured={d.leak.measured} />}
+          {d.leak?.lost && !d.leak.measured && (
+            <p>{wording.leakTestLostInThe(d.leak.lost.value, d.leak.lost.unit)}</p>
+          )}
         </section>
         <Checked d={d} />
         <Said d={d} />

@@ -9,6 +9,7 @@ import type { WorkState } from './use-work';
 
 // a few steps of a course ask for these
 const LeakCard = later(() => import('./leak-card').then((m) => m.LeakCard));
+const LeakRun = later(() => import('./leak/leak-run').then((m) => m.LeakRun));
 const ManifestCard = later(() => import('./manifest-card').then((m) => m.ManifestCard));
 const ProgrammerCard = later(() => import('./programmer-card').then((m) => m.ProgrammerCard));
 
@@ -51,6 +52,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
           }
         />
       )}
+      {step?.action === 'leak test' && <LeakRun work={work} />}
       {step?.action === 'leak test' && target === 'device:end' && (
         <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
       )}

@@ -18,6 +18,7 @@ import { ChangingHands } from './hands';
 import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
 import { TakeAlong } from './take-along';
 import { People } from './people';
+import { LeakTester } from './leak-tester';
 import { Places } from './places';
 import { Sources } from './sources';
 import { isGoing } from './task-note';
@@ -113,6 +114,9 @@ function Part({
           <div className="stack">
             <Stations owned={settings.stations} may={may.means} />
             <Sources settings={settings} may={may.methods} />
+            {settings.stations.includes('leak-tester') && (
+              <LeakTester settings={settings} may={may.methods} />
+            )}
             <Practice offered={settings.practiceModels === true} may={may.means} />
           </div>
         </div>

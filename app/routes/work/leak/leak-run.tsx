@@ -1,0 +1,98 @@
+import { Button, Tag } from 'antd';
+import { useCallback, useState } from 'react';
+import { Link } from 'react-router';
+import type { LeakAnswer } from '../../../../core/leak/leak';
+import { type LeakDevice, leakDevices } from '../../../../core/wire/leak-test';
+import * as wording from '../../../../words/screens/leak';
+import { Field } from '../../../ui/field';
+import { LeakChart } from '../../../ui/leak/leak-chart';
+import { Note } from '../../../ui/note';
+import { Pick } from '../../../ui/pick';
+import type { WorkState } from '../use-work';
+import { noFocus } from '../work-keys';
+import { useLeakTest } from './use-leak-test';
+
+const kPa = (pa: number) => (pa / 1000).toFixed(1);
+
+/** The leak tester is run from here: it draws down, holds, and its curve is judged and kept with the job. */
+export function LeakRun({ work }: { work: WorkState }) {
+  const { page, who, act, replica, target } = work;
+  const set = who.settings.leakTester;
+  const done = useCallback(() => void replica.sync(), [replica]);
+  const { state, samples, run } = useLeakTest(page.id, done);
+  const [device, setDevice] = useState<LeakDevice>('tight');
+  if (!set)
+    return (
+      <Note className="below">
+        {wording.notSet}{' '}
+        {who.role === 'owner' || who.role === 'lead' ? (
+          <Link to="/workshop#leak-tester">{wording.setIt}</Link>
+        ) : (
+          wording.askSet
+        )}
+      </Note>
+    );
+  const running = state.at === 'evacuating' || state.at === 'holding';
+  const start = () => {
+    if (target === 'device:start')
+      act({ type: 'acted', act: 'leak test', target: 'device:start', forS: set.holdS });
+    void run(device);
+  };
+  return (
+    <section className="stack gap-8 below" aria-label={wording.leakTester}>
+      <span className="small muted">{wording.settings(kPa(set.setPa), set.holdS, String(set.limitPaS))}</span>
+      <div className="row">
+        <Button type="primary" onMouseDown={noFocus} loading={running} onClick={start}>
+          {state.at === 'rest' ? wording.run : wording.runAgain}
+        </Button>
+        {running && (
+          <span role="status">
+            {state.at === 'evacuating'
+              ? wording.evacuating
+              : wording.holding((samples.at(-1)?.tS ?? 0).toFixed(0), set.holdS)}
+          </span>
+        )}
+      </div>
+      {samples.length > 0 && <LeakChart samples={samples} holdS={set.holdS} limitPaS={set.limitPaS} />}
+      {running && <p className="small muted m-0">{wording.goesOn}</p>}
+      {state.at === 'done' && <Judged answer={state.done.answer} limitPaS={set.limitPaS} />}
+      {state.at === 'failed' && (
+        <Note tone="stop" role="alert">
+          {state.fault === 'no server' ? wording.noServer : wording.fault[state.fault]}
+          {state.said && <span className="small muted"> {state.said}</span>}
+        </Note>
+      )}
+      {page.testerSimulated && !running && (
+        <Field label={wording.standIn} htmlFor="leak-device">
+          <Pick
+            id="leak-device"
+            letGo
+            value={device}
+            onChange={setDevice}
+            options={leakDevices.map((d) => ({ value: d, label: wording.deviceName[d] }))}
+          />
+        </Field>
+      )}
+      <p className="small muted m-0">{wording.byHand}</p>
+    </section>
+  );
+}
+const tones = { pass: 'success', fail: 'error', unclear: 'warning' } as const;
+function Judged({ answer, limitPaS }: { answer: LeakAnswer; limitPaS: number }) {
+  const { verdict, rateSteadyPaS, rateErrorPaS, leakSccm, settling, because } = answer;
+  return (
+    <div className="stack gap-4" data-testid="leak-verdict">
+      <span>
+        <Tag color={tones[verdict]}>{wording.verdictName[verdict]}</Tag>
+      </span>
+      <span>
+        {wording.figures(rateSteadyPaS.toFixed(2), (2 * rateErrorPaS).toFixed(2), String(limitPaS))}
+      </span>
+      <span className="small muted">
+        {`${wording.sccm(leakSccm.toFixed(3))}; ${settling.amplitudePa ? wording.settled(settling.amplitudePa.toFixed(0), settling.tauS.toFixed(0)) : wording.nothingSettled}`}
+      </span>
+      {verdict === 'unclear' && <Note>{because}</Note>}
+      {verdict === 'fail' && <Note tone="stop">{wording.whereItLeaks}</Note>}
+    </div>
+  );
+}

@@ -1,0 +1,76 @@
+import { Button, Form, Input } from 'antd';
+import type { ShopSettings } from '../../../core/wire/who';
+import { leakTesterFields } from '../../../forms/workshop-fields';
+import * as wording from '../../../words/screens/leak';
+import { Field } from '../../ui/field';
+import { ruleOf, typedFigure, useServerErrors } from '../../ui/zod-form';
+import { Kept, useChange } from './use-change';
+
+interface Typed {
+  under: string;
+  hold: string;
+  passes: string;
+}
+const pascal = (typed: unknown) => typedFigure(typed) * 1000;
+
+/** What the leak tester is set to: under-pressure, hold and limit, which are the tester's own. */
+export function LeakTester({ settings: { leakTester: set }, may }: { settings: ShopSettings; may: boolean }) {
+  const [form] = Form.useForm<Typed>();
+  const { change, said, errors, busy } = useChange();
+  useServerErrors(form, errors);
+  const { setPa, holdS, limitPaS } = leakTesterFields.shape;
+  const initial = {
+    under: set ? String(set.setPa / 1000) : '',
+    hold: String(set?.holdS ?? 20),
+    passes: set ? String(set.limitPaS) : '',
+  };
+  const keep = ({ under, hold, passes }: Typed) =>
+    change({
+      do: 'leak tester',
+      setPa: pascal(under),
+      holdS: typedFigure(hold),
+      limitPaS: typedFigure(passes),
+    });
+  const input = (id: string, suffix: string) => (
+    <Input id={id} suffix={suffix} inputMode="decimal" maxLength={8} disabled={!may} />
+  );
+  return (
+    <section className="card stack gap-8" aria-label={wording.leakTester} id="leak-tester">
+      <div className="spread">
+        <h2>{wording.leakTester}</h2>
+        <Kept said={said} />
+      </div>
+      <p className="muted small m-0">{wording.setMeans}</p>
+      <Form
+        form={form}
+        layout="vertical"
+        className="stack gap-4"
+        validateTrigger="onBlur"
+        initialValues={initial}
+        onFinish={keep}
+      >
+        <div className="fields">
+          <Field name="under" label={wording.under} htmlFor="leak-under" rules={[ruleOf(setPa, pascal)]}>
+            {input('leak-under', 'kPa')}
+          </Field>
+          <Field name="hold" label={wording.hold} htmlFor="leak-hold" rules={[ruleOf(holdS, typedFigure)]}>
+            {input('leak-hold', 's')}
+          </Field>
+          <Field
+            name="passes"
+            label={wording.passes}
+            htmlFor="leak-passes"
+            rules={[ruleOf(limitPaS, typedFigure)]}
+          >
+            {input('leak-passes', 'Pa/s')}
+          </Field>
+        </div>
+        {may && (
+          <Button htmlType="submit" loading={busy}>
+            {wording.keep}
+          </Button>
+        )}
+      </Form>
+    </section>
+  );
+}

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import type { LeakAnswer } from '../leak/leak';
+import type { LeakSample } from '../leak/fit';
+import type { Outcome } from './outcome';
+
+/** How the stand-in's device is: a real tester is not told. */
+export const leakDevices = ['tight', 'leaks', 'settles', 'warm', 'stops', 'unplugged'] as const;
+export type LeakDevice = (typeof leakDevices)[number];
+/** What a workshop's leak tester is set to; no value is right for every tester. */
+export interface LeakSettings {
+  /** Under-pressure against the room, Pa. */
+  setPa: number;
+  holdS: number;
+  /** A steady loss up to this passes, Pa/s. */
+  limitPaS: number;
+}
+export const leakAskSchema = z.strictObject({
+  command: z.string().min(8).max(60),
+  at: z.number().int().min(0),
+  clockKnown: z.boolean(),
+  simulate: z.enum(leakDevices).default('tight'),
+});
+export type LeakAsk = z.input<typeof leakAskSchema>;
+export type LeakFault =
+  | 'no tester'
+  | 'stopped'
+  | 'other unit'
+  | 'out of order'
+  | 'not set'
+  | 'no such job'
+  | 'not understood';
+/** A line of what the server says while a test runs. */
+export type LeakLine =
+  | { say: 'begun'; settings: LeakSettings; volumeMl: number; instrument: string }
+  | { say: 'samples'; phase: 'evacuating' | 'holding'; samples: LeakSample[] }
+  | { say: 'done'; answer: LeakAnswer; measurement: string; outcome?: Outcome }
+  | { say: 'failed'; fault: LeakFault; said: string };

@@ -1,0 +1,109 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { LeakDevice, LeakLine } from '../core/wire/leak-test';
+import type { Who } from '../core/wire/who';
+import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { leakCurve, leakTest } from './use-cases/leak-test';
+import { changeWorkshop, workshopPage } from './use-cases/workshop';
+
+let world: World;
+let tova: Who;
+let job: string;
+beforeAll(async () => {
+  process.env.SNAVEK_LEAK_SPEED = '60';
+  world = await makeWorld();
+  const lead = world.own.get('lead')!;
+  tova = world.own.get('technician')!;
+  expect(
+    await changeWorkshop(tova, { do: 'leak tester', setPa: 20_000, holdS: 20, limitPaS: 2 }),
+  ).toMatchObject({
+    status: 403,
+  });
+  for (const bad of [{ holdS: 0 }, { setPa: 0 }, { limitPaS: -1 }, { setPa: 'much' }])
+    expect(
+      await changeWorkshop(lead, { do: 'leak tester', setPa: 20_000, holdS: 20, limitPaS: 2, ...bad }),
+    ).toMatchObject({ ok: false, status: 400 });
+  expect(
+    await changeWorkshop(lead, { do: 'leak tester', setPa: 20_000, holdS: 20, limitPaS: 2 }),
+  ).toMatchObject({
+    ok: true,
+  });
+  tova = { ...tova, settings: (await workshopPage(tova)).settings };
+  job = await openJob(world, tova);
+}, 120_000);
+afterAll(async () => {
+  delete process.env.SNAVEK_LEAK_SPEED;
+  await endWorld();
+});
+const run = async (simulate: LeakDevice, who = tova, of = job): Promise<LeakLine[]> => {
+  const lines: LeakLine[] = [];
+  await leakTest(who, of, { command: randomUUID(), at: Date.now(), clockKnown: true, simulate }, (l) =>
+    lines.push(l),
+  );
+  return lines;
+};
+const doneOf = (lines: LeakLine[]) =>
+  lines.find((l) => l.say === 'done') as Extract<LeakLine, { say: 'done' }>;
+
+describe('a leak test at the tester', () => {
+  test('of a device that holds is in the log with its figures, and its curve is kept whole', async () => {
+    const lines = await run('tight');
+    expect(lines[0]).toMatchObject({
+      say: 'begun',
+      volumeMl: 80,
+      instrument: expect.stringContaining('LEAK'),
+    });
+    const { answer, measurement, outcome } = doneOf(lines);
+    expect(answer).toMatchObject({ verdict: 'pass' });
+    expect(answer.settling.amplitudePa).toBeGreaterThan(30);
+    expect(outcome).toMatchObject({ status: 'recorded' });
+    const last = (await eventsOf(tova, job)).at(-1)!.event.body;
+    expect(last).toMatchObject({
+      type: 'leakTested',
+      holds: true,
+      measured: { id: measurement, setPa: 20_000, holdS: 20, limitPaS: 2 },
+    });
+    const curve = (await leakCurve(tova, job, measurement))!;
+    // twenty readings a second over twenty seconds, both ends
+    expect(curve.samples).toHaveLength(401);
+    expect(curve.samples.at(-1)!.tS).toBe(20);
+    expect(await leakCurve(world.other.get('owner')!, job, measurement)).toBeUndefined();
+  });
+  test('one that leaks fails, with the loss that it has; what settles for long is told from a leak', async () => {
+    const leaks = doneOf(await run('leaks'));
+    expect(leaks.answer.verdict).toBe('fail');
+    // the stand-in loses 14 Pa/s
+    expect(Math.abs(leaks.answer.rateSteadyPaS - 14)).toBeLessThan(3 * leaks.answer.rateErrorPaS + 0.2);
+    expect((await eventsOf(tova, job)).at(-1)!.event.body).toMatchObject({
+      type: 'leakTested',
+      holds: false,
+    });
+    const settles = doneOf(await run('settles'));
+    expect(settles.answer.verdict).not.toBe('fail');
+    expect(settles.answer.dropPa).toBeGreaterThan(300);
+  });
+  test('one that still cools is unclear: nothing is said of it in the log, and the curve is kept', async () => {
+    const before = (await eventsOf(tova, job)).length;
+    const { answer, measurement, outcome } = doneOf(await run('warm'));
+    expect(answer.verdict).toBe('unclear');
+    expect(answer.because).toMatch(/K explain it/);
+    expect(outcome).toBeUndefined();
+    expect((await eventsOf(tova, job)).length).toBe(before);
+    expect(await leakCurve(tova, job, measurement)).toBeDefined();
+  });
+  test('a tester that stops, or is unplugged, half-way gives no test', async () => {
+    const before = (await eventsOf(tova, job)).length;
+    expect((await run('stops')).at(-1)).toMatchObject({ say: 'failed', fault: 'stopped' });
+    expect((await run('unplugged')).at(-1)).toMatchObject({ say: 'failed', fault: 'no tester' });
+    expect((await eventsOf(tova, job)).length).toBe(before);
+  });
+  test('for nobody else’s job, and with no tester set', async () => {
+    const other = { ...world.other.get('owner')!, settings: tova.settings };
+    expect(await run('tight', other)).toEqual([{ say: 'failed', fault: 'no such job', said: '' }]);
+    const { leakTester: _, ...settings } = tova.settings;
+    expect(await run('tight', { ...tova, settings })).toMatchObject([{ fault: 'not set' }]);
+    const lines: LeakLine[] = [];
+    await leakTest(tova, job, { simulate: 'hammer' }, (l) => lines.push(l));
+    expect(lines).toMatchObject([{ say: 'failed', fault: 'not understood' }]);
+  });
+});

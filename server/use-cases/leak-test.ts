@@ -1,0 +1,106 @@
+import { randomUUID } from 'node:crypto';
+import { leakOf } from '../../core/leak/leak';
+import { leakAskSchema, type LeakLine, type LeakSettings } from '../../core/wire/leak-test';
+import type { LeakSample } from '../../core/leak/fit';
+import type { Outcome } from '../../core/wire/outcome';
+import type { Who } from '../../core/wire/who';
+import { appendCommand, lockedJob } from '../append-command';
+import { findJob } from '../db/jobs';
+import { findMeasurement, keepMeasurement } from '../db/measurements';
+import { inShop } from '../db/orm';
+import { isTesterSimulated, runLeakTest } from '../instruments/leak-tester';
+import { log } from '../log';
+
+/**
+ * Runs a leak test of a job: draws down, holds, says each reading as it comes, and what they come to. The curve is kept with
+ * the job whatever it says; that the device holds, or does not, goes into the log, and nothing where it is unclear. It goes
+ * on when whoever watches goes away.
+ * @param say a line for the bench; told nobody once they have gone
+ */
+export async function leakTest(
+  who: Who,
+  jobId: string,
+  json: unknown,
+  say: (line: LeakLine) => void,
+): Promise<void> {
+  const read = leakAskSchema.safeParse(json);
+  const refuse = (fault: Extract<LeakLine, { say: 'failed' }>['fault'], said = '') =>
+    say({ say: 'failed', fault, said });
+  if (!read.success) {
+    refuse('not understood', read.error.issues[0]?.message);
+    return;
+  }
+  const settings = who.settings.leakTester;
+  if (!settings) {
+    refuse('not set');
+    return;
+  }
+  if (!(await inShop(who.shopId, async (em) => Boolean(await findJob(em, jobId))))) {
+    refuse('no such job');
+    return;
+  }
+  const tested = await runLeakTest(settings, read.data.simulate, {
+    begun: ({ volumeMl, instrument }) => say({ say: 'begun', settings, volumeMl, instrument }),
+    samples: (phase, samples) => say({ say: 'samples', phase, samples }),
+  });
+  if (!tested.ok) {
+    refuse(tested.fault, tested.said);
+    return;
+  }
+  const { instrument, volumeMl, ambientPa, samples } = tested.run;
+  const answer = leakOf({ volumeMl, ambientPa, samples, holdS: settings.holdS, limitPaS: settings.limitPaS });
+  const measurement = randomUUID();
+  const outcome = await inShop(who.shopId, async (em): Promise<Outcome | undefined> => {
+    await keepMeasurement(em, {
+      ...{ id: measurement, jobId, kind: 'leak', unit: 'Pa', instrument, personId: who.personId },
+      settings: { ...settings, volumeMl, ambientPa },
+      samples,
+      result: { ...answer },
+    });
+    if (answer.verdict === 'unclear') return undefined;
+    const locked = await lockedJob(em, jobId);
+    if (!locked) throw new RangeError(`no job ${jobId} in this workshop`);
+    const { at, clockKnown, command: id } = read.data;
+    const rounded = (x: number) => Math.round(x * 1000) / 1000;
+    const body = {
+      type: 'leakTested' as const,
+      holds: answer.verdict === 'pass',
+      lost: { value: Math.max(0, Math.round(answer.dropPa)), unit: 'Pa' as const },
+      measured: {
+        id: measurement,
+        setPa: settings.setPa,
+        holdS: settings.holdS,
+        ratePaS: rounded(answer.rateSteadyPaS),
+        errorPaS: rounded(answer.rateErrorPaS),
+        sccm: rounded(answer.leakSccm),
+        limitPaS: settings.limitPaS,
+      },
+    };
+    // it took until now: the moment of the press was before the hold
+    const took = Math.round(((samples.at(-1)?.tS ?? 0) + 1) * 1000);
+    const command = { id, job: jobId, body, at: at + took, clockKnown };
+    return (await appendCommand(em, who, command, locked)).outcome;
+  });
+  log.debug({ jobId, verdict: answer.verdict }, 'leak test');
+  say({ say: 'done', answer, measurement, ...(outcome ? { outcome } : {}) });
+}
+/** The curve of a leak test with what it came to; undefined where the job has none of this id. */
+export const leakCurve = (
+  who: Who,
+  jobId: string,
+  id: string,
+): Promise<
+  { samples: LeakSample[]; settings: LeakSettings; instrument: string; takenAt: string } | undefined
+> =>
+  inShop(who.shopId, async (em) => {
+    const row = await findMeasurement(em, jobId, id);
+    return (
+      row && {
+        samples: row.samples as LeakSample[],
+        settings: row.settings as unknown as LeakSettings,
+        instrument: row.instrument,
+        takenAt: row.takenAt.toISOString(),
+      }
+    );
+  });
+export { isTesterSimulated };

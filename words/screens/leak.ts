@@ -1,0 +1,59 @@
+import type { LeakAnswer } from '../../core/leak/leak';
+import type { LeakDevice, LeakFault } from '../../core/wire/leak-test';
+
+export const leakTester = 'Leak tester';
+export const spoken = (lostPa: number, seconds: string, holdS: number): string =>
+  `${lostPa} Pa of under-pressure lost after ${seconds} of ${holdS} s`;
+export const lost = 'lost';
+export const limit = 'limit';
+export const run = 'Run the test';
+export const runAgain = 'Test again';
+export const settings = (kPa: string, holdS: number, limitPaS: string): string =>
+  `${kPa} kPa under the room, held ${holdS} s; a steady loss up to ${limitPaS} Pa/s passes`;
+export const notSet = 'The leak tester is not set yet: under-pressure, hold and limit are its own.';
+export const setIt = 'Set it on the Workshop screen';
+export const askSet = 'An owner or a lead sets it on the Workshop screen.';
+export const evacuating = 'Drawing down …';
+export const holding = (at: string, of: number): string => `Holding: ${at} of ${of} s`;
+export const goesOn = 'It goes on, and is kept, also when this page is closed.';
+export const verdictName: Record<LeakAnswer['verdict'], string> = {
+  pass: 'It holds',
+  fail: 'It does not hold',
+  unclear: 'Unclear',
+};
+export const figures = (rate: string, error: string, limitPaS: string): string =>
+  `Steady loss ${rate} ± ${error} Pa/s, limit ${limitPaS} Pa/s`;
+export const sccm = (flow: string): string => `${flow} standard cm³/min`;
+export const settled = (pa: string, tau: string): string =>
+  `of what was lost, ${pa} Pa settled, within about ${tau} s`;
+export const nothingSettled = 'nothing settled';
+export const fault: Record<LeakFault, string> = {
+  'no tester': 'The tester does not answer: is it on, and plugged in? Nothing was recorded.',
+  stopped: 'The tester stopped before the hold was over: half a curve is no test. Nothing was recorded.',
+  'other unit': 'The tester answers in another unit than pascal: set it to Pa.',
+  'out of order': 'The tester’s readings are out of order: they are not taken.',
+  'not set': 'The leak tester is not set yet.',
+  'no such job': 'This job is not here any more.',
+  'not understood': 'That cannot be asked of the tester.',
+};
+export const noServer = 'The server does not answer: the test may go on, look at the log when it is back.';
+export const standIn = 'Stand-in: what lies in it';
+export const deviceName: Record<LeakDevice, string> = {
+  tight: 'a device that holds',
+  leaks: 'one that leaks',
+  settles: 'one that settles for long',
+  warm: 'one that still cools',
+  stops: 'the tester stops half-way',
+  unplugged: 'its plug is pulled half-way',
+};
+export const whereItLeaks =
+  'Look where it leaks: rim segments that were lifted last, corners that stand proud, outside screws, the second seal. Mend it, and test again.';
+export const byHand = 'Or read the tester yourself';
+export const setMeans =
+  'What the tester is set to, and what passes. No value is right for every tester: take its maker’s; 20 s of hold are common practice.';
+export const under = 'Under the room';
+export const hold = 'Hold';
+export const passes = 'Passes up to';
+export const keep = 'Keep';
+export const ofReport = (kPa: string, holdS: number, rate: string, error: string, limitPaS: string): string =>
+  `Leak test: ${kPa} kPa under the room, held ${holdS} s; steady loss ${rate} ± ${error} Pa/s, limit ${limitPaS} Pa/s.`;
