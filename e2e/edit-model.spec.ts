@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, signedIn, test } from './app';
+import { faults, sizes } from './look';
 
 const thing = (page: Page, id: string) => page.locator(`[data-thing=${id}]`).first();
 const placeOf = async (page: Page, id: string) => {
@@ -126,4 +128,37 @@ test('a photograph is put straight under the map by its four corners; crossed on
   await expect(page.locator('[data-testid=edit-map] image')).toHaveAttribute('href', /^data:image\/jpeg/);
   await page.reload();
   await expect(page.locator('[data-testid=edit-map] image')).toBeVisible();
+});
+
+test('the editor passes at every size, light and dark, with a part and with a screw chosen', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signedIn(page, 'marek');
+  await page.goto('/models');
+  await page.getByRole('main').getByRole('link', { name: 'Tarnwick Mica 9', exact: true }).click();
+  await page.getByRole('link', { name: 'Edit on the map' }).click();
+  const found: string[] = [];
+  for (const id of ['cell', 'B1']) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await thing(page, id).click();
+    await expect(page.getByRole('region', { name: 'Editing' })).toBeVisible();
+    for (const [width, height] of sizes) {
+      await page.setViewportSize({ width, height });
+      for (const f of await page.evaluate(faults)) found.push(`${id} ${width}: ${f}`);
+    }
+    for (const theme of ['light', 'dark']) {
+      await page.evaluate(
+        (t) => localStorage.setItem('snavek-preferences', JSON.stringify({ theme: t })),
+        theme,
+      );
+      await page.reload();
+      await thing(page, id).click();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      for (const v of violations)
+        if (v.impact === 'serious' || v.impact === 'critical')
+          found.push(`${id} ${theme}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`);
+    }
+  }
+  expect(found).toEqual([]);
 });

@@ -79,6 +79,7 @@ export function PhotoUnderControls({ under, outline }: { under: UnderState; outl
           <label htmlFor="seen-through">{wording.seenThrough}</label>
           <Slider
             id="seen-through"
+            ariaLabelForHandle={wording.seenThrough}
             className="fill"
             min={10}
             max={100}

@@ -24,6 +24,11 @@ export function RouteSide({ route }: { route: RouteState }) {
     <>
       <Conditions route={route} />
       {shown && <Cost shown={shown} />}
+      {shown?.steps
+        .filter((step) => step.soak)
+        .map((step) => (
+          <HeatCard key={step.id} index={index} step={step} heat={shown.input.heat} />
+        ))}
       {!ended && <Tasks route={route} />}
       {shown && (
         <>
@@ -44,11 +49,6 @@ export function RouteSide({ route }: { route: RouteState }) {
                 : undefined
             }
           />
-          {shown.steps
-            .filter((step) => step.soak)
-            .map((step) => (
-              <HeatCard key={step.id} index={index} step={step} heat={shown.input.heat} />
-            ))}
           <section className="card stack">
             <h2>{wording.layOutFirst}</h2>
             <Kit index={index} plan={shown} />

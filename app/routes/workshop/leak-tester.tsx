@@ -32,7 +32,7 @@ export function LeakTester({ settings: { leakTester: set }, may }: { settings: S
       limitPaS: typedFigure(passes),
     });
   const input = (id: string, suffix: string) => (
-    <Input id={id} suffix={suffix} inputMode="decimal" maxLength={8} disabled={!may} />
+    <Input id={id} suffix={suffix} inputMode="decimal" maxLength={8} readOnly={!may} />
   );
   return (
     <section className="card stack gap-8" aria-label={wording.leakTester} id="leak-tester">

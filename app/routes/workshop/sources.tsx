@@ -51,7 +51,7 @@ function SourceRow({
   return (
     <div className="row top gap-8">
       <Field
-        label={wording.set(nameOf(station))}
+        label={wording.set(nameOf(station).split(',')[0]!)}
         htmlFor={`set-${station}`}
         {...(error ? { validateStatus: 'error' as const, help: error } : {})}
       >
@@ -61,7 +61,7 @@ function SourceRow({
           suffix="°C"
           inputMode="decimal"
           maxLength={5}
-          disabled={!may}
+          readOnly={!may}
           value={text}
           onChange={(event) => setText(event.target.value)}
           onBlur={keep}

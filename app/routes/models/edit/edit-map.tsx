@@ -152,7 +152,7 @@ function Layers({
         value={Math.max(0, seen)}
         onChange={(n) => onTopLayer(layers[n]!)}
         tooltip={{ formatter: null }}
-        aria-label={wording.downFrom}
+        ariaLabelForHandle={wording.downFrom}
       />
       <span className="nowrap">{wording.layerOf(seen + 1, layers.length)}</span>
     </div>

@@ -131,9 +131,9 @@ function usePlaces(editor: Editor) {
 function Toolbar({ editor }: { editor: Editor }) {
   const { tool, setTool, choose } = editor;
   return (
-    <div className="row gap-4 one-line" role="group" aria-label={wording.tools}>
+    <div className="row gap-4" role="group" aria-label={wording.tools}>
       <Segmented
-        className="fill"
+        className="fill scrolls"
         value={tool}
         onChange={(value) => {
           setTool(value);

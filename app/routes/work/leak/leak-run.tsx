@@ -53,9 +53,11 @@ export function LeakRun({ work }: { work: WorkState }) {
           </span>
         )}
       </div>
-      {samples.length > 0 && <LeakChart samples={samples} holdS={set.holdS} limitPaS={set.limitPaS} />}
-      {running && <p className="small muted m-0">{wording.goesOn}</p>}
       {state.at === 'done' && <Judged answer={state.done.answer} limitPaS={set.limitPaS} />}
+      {samples.length > 0 && (
+        <LeakChart samples={samples} holdS={set.holdS} limitPaS={set.limitPaS} height={180} />
+      )}
+      {running && <p className="small muted m-0">{wording.goesOn}</p>}
       {state.at === 'failed' && (
         <Note tone="stop" role="alert">
           {state.fault === 'no server' ? wording.noServer : wording.fault[state.fault]}
