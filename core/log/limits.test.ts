@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
+import { eventSchema } from './event-line';
 import { bodySchema, markSchema } from './event-schema';
 import { severities } from './events';
 import { metSchema } from './met-schema';
@@ -68,5 +69,22 @@ describe('what may stand in the log', () => {
     const severity = (n: number) => JSON.stringify(markSchema.safeParse({ severity: n }).error?.issues);
     expect(severity(3)).not.toContain('severity');
     expect(severity(4)).toContain('severity');
+  });
+  test('several screws are sorted by one command; none at all is nothing to say', () => {
+    const screw = (piece: string) => ({ piece, lengthMm: 1.2 });
+    const sorted = (screws: unknown[]) => bodySchema.safeParse({ type: 'sorted', screws }).success;
+    expect(sorted([screw('A1#1'), screw('A2#1'), screw('B1#1')])).toBe(true);
+    expect(sorted([])).toBe(false);
+  });
+  test('a line of a file has a version of the log, a place in it, and who it was', () => {
+    const event = {
+      ...{ v: 1, id: 'e1', seq: 1, at: 0, clockKnown: true, by: '00000000-0000-4000-8000-000000000001' },
+      body: { type: 'linerOff' },
+    };
+    const reads = (change: Node) => eventSchema.safeParse({ ...event, ...change }).success;
+    expect(reads({ v: 0 })).toBe(false);
+    expect(reads({ v: 1001 })).toBe(false);
+    expect(reads({ seq: 0 })).toBe(false);
+    expect(reads({ by: 'somebody' })).toBe(false);
   });
 });
