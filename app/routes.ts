@@ -49,6 +49,7 @@ export default [
   route('jobs/:job/mat', 'routes/work/mat-print.tsx'),
   route('jobs/:job/identity', 'routes/work/identity.ts'),
   route('jobs/:job/leak-test', 'routes/work/leak-test.ts'),
+  route('jobs/:job/thermometer', 'routes/work/thermometer.ts'),
   route('jobs/:job/leak/:measurement.json', 'routes/report/leak-json.ts'),
   route('jobs/:job/events', 'routes/work/events.ts'),
   route('commands', 'routes/work/commands.ts'),

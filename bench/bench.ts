@@ -12,6 +12,7 @@ import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
 import { benchLive } from './live';
 import { benchLoad } from './load';
+import { benchMeasured } from './measured';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
@@ -344,6 +345,7 @@ if (asked('core')) {
   await benchPlanner();
   benchDiagnose();
   benchScrews();
+  benchMeasured();
 }
 const server = await startServer();
 try {

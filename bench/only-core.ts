@@ -1,5 +1,6 @@
 import { benchCore } from './core';
 import { benchDiagnose } from './diagnose';
+import { benchMeasured } from './measured';
 import { save } from './figures';
 import { benchPlanner } from './planner';
 import { benchScrews } from './screws';
@@ -9,4 +10,5 @@ benchCore();
 await benchPlanner();
 benchDiagnose();
 benchScrews();
+benchMeasured();
 save();

@@ -17,6 +17,8 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await panel.getByRole('button', { name: 'Take it', exact: true }).click();
   await expect(panel.getByText(/Fitted from the readings: contact/)).toBeVisible();
   await expect(panel.getByText(/narrowed by one reading/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Read the thermometer' }).click();
+  await expect(panel.getByText(/narrowed by 2 readings/)).toBeVisible();
   await panel.getByRole('button', { name: 'Keep for this source' }).click();
   await expect(panel.getByText(/windows at the hot plate are computed with it/)).toBeVisible();
   await panel.getByRole('button', { name: 'Map', exact: true }).click();
@@ -24,7 +26,7 @@ test('a device on the plate shows when it may come off, takes what the glass rea
 
   await page.goto('/workshop');
   const sources = page.getByRole('region', { name: 'Heat sources' });
-  await expect(sources.getByText(/fitted from one reading/)).toBeVisible();
+  await expect(sources.getByText(/fitted from 2 readings/)).toBeVisible();
   const plate = sources.getByLabel('hot plate is set to');
   await plate.fill('400');
   await plate.press('Enter');
@@ -34,7 +36,7 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await expect(sources.getByText('Kept')).toBeVisible();
   await page.reload();
   await expect(plate).toHaveValue('76');
-  await expect(sources.getByText(/fitted from one reading/)).toBeVisible();
+  await expect(sources.getByText(/fitted from 2 readings/)).toBeVisible();
   await sources.getByRole('button', { name: 'Forget it' }).click();
   await expect(sources.getByText('not measured: usual figures').first()).toBeVisible();
   await plate.fill('80');

@@ -228,6 +228,13 @@ const cases: Record<string, Case> = {
     other: 200,
     body: () => json({ do: 'offer', hash: 'none', offered: true }),
   },
+  'action /jobs/:job/thermometer': {
+    params: () => ({ job: randomUUID() }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+    body: () => json({}),
+  },
   'action /jobs/:job/leak-test': {
     params: () => ({ job: 'none' }),
     nobody: 401,

@@ -18,7 +18,7 @@ const spill: Range = { low: 0.1, likely: 0.2, high: 0.35 };
 /** How far a reading at the glass is off by itself, K: a thermocouple under tape. */
 const readingSdK = 1.5;
 /** Nothing is computed further, s; how long it cools on the chart. */
-const horizonS = 900;
+const horizonS = 720;
 const coolsS = 240;
 /** Of ten such devices, those for which either end of the window holds. */
 const surely = 0.8;
@@ -261,7 +261,7 @@ export function heatWindow(asked: HeatAsked): HeatWindow {
     on.map((r, k) => (r.cell ? (reaches(r.times, r.cell, cellLimitC - over(k)) ?? Infinity) : Infinity));
   // what is shown is taken off when it was, or when it has to be
   const mustOffS = Math.min(
-    horizonS - coolsS,
+    horizonS,
     quantile(
       hot(() => 0),
       weights,
@@ -295,7 +295,7 @@ export function heatWindow(asked: HeatAsked): HeatWindow {
     bond: band((r) => r.bond),
     cell: shown[0]!.cell ? band((r) => r.cell) : undefined,
     window,
-    limitS: closesS < horizonS - coolsS ? closesS : undefined,
+    limitS: closesS < horizonS ? closesS : undefined,
     opensLikelyS: finite(quantile(opens, weights, 0.5)),
     closesLikelyS: finite(quantile(closes, weights, 0.5)),
     softForS: quantile(softFor, weights, 1 - surely),

@@ -25,7 +25,7 @@ export interface PlannedSoak {
   /** s; left out where no time is right for eight of ten devices. */
   opensS?: number;
   closesS?: number;
-  /** When the cell of two of ten devices is at its limit, s; left out where it is not within a quarter of an hour. */
+  /** When the cell of two of ten devices is at its limit, s; left out where it is not within twelve minutes. */
   limitS?: number;
   /** For how long the bond stays soft when it is off, s. */
   softForS: number;

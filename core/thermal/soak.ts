@@ -15,7 +15,7 @@ export interface Soak {
   times: number[];
   /** Of each probe its temperatures at those times, C. */
   probes: Record<string, number[]>;
-  /** Of each probe its temperatures at every step, with the times of the steps, s: what windows are found in. */
+  /** Of each probe its temperatures at every step, with the times of the steps, s: what windows are found in. Empty of a quick one. */
   fine: { times: number[]; probes: Record<string, number[]> };
   /** Heat taken in through both faces, and heat that the layers hold more than at the start, J/m2: equal to rounding. */
   takenJm2: number;
@@ -64,12 +64,13 @@ export function soak({ layers, phases, startC, seconds, probes, quick = false }:
   };
   const note = (at: number, bottom: Face, top: Face) => {
     const whole = Math.abs(at / 10 - Math.round(at / 10)) < 1e-9 || at === seconds;
-    out.fine.times.push(at);
+    if (!quick) out.fine.times.push(at);
+    else if (!whole) return;
     if (whole) out.times.push(at);
     places.forEach((place, k) => {
       const { name } = probes[k]!;
       const c = temperatureAt(grid, temperatures, place, bottom, top);
-      out.fine.probes[name]!.push(c);
+      if (!quick) out.fine.probes[name]!.push(c);
       if (whole) out.probes[name]!.push(c);
     });
   };

@@ -48,3 +48,6 @@ export const calibrated = (readings: number, day: string): string =>
 export const notCalibrated = 'not measured: usual figures';
 export const forget = 'Forget it';
 export const range = (low: number, high: number): string => `From ${low} to ${high} °C.`;
+export const readIt = 'Read the thermometer';
+export const noThermometer = (said: string): string =>
+  `The thermometer gives no reading${said ? `: ${said}` : ''}. Is it on, and its thermocouple at the glass?`;

@@ -1,20 +1,32 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
+import type { ReadTemperature } from '../../../../core/wire/read-temperature';
 import * as wording from '../../../../words/screens/heat';
 import { typedFigure } from '../../../ui/zod-form';
 
-/** A temperature that was read at the glass: typed, or sent by a thermocouple that types. */
-export function GlassReading({ onRead }: { onRead: (celsius: number) => void }) {
+/** A temperature at the glass: typed, sent by a thermocouple that types, or read from the bench's thermometer. */
+export function GlassReading({ job, onRead }: { job: string; onRead: (celsius: number) => void }) {
   const [text, setText] = useState('');
-  const [wrong, setWrong] = useState(false);
+  const [wrong, setWrong] = useState<string>();
+  const [reading, setReading] = useState(false);
+  const measure = async () => {
+    setReading(true);
+    setWrong(undefined);
+    const read = await fetch(`/jobs/${job}/thermometer`, { method: 'POST' })
+      .then((res) => res.json() as Promise<ReadTemperature>)
+      .catch(() => ({ ok: false as const, said: '' }));
+    setReading(false);
+    if (read.ok) onRead(read.celsius);
+    else setWrong(wording.noThermometer(read.said ?? ''));
+  };
   const take = () => {
     const celsius = typedFigure(text.replace(/\s*°?\s*C$/i, ''));
     if (!(celsius >= 0 && celsius <= 150)) {
-      setWrong(true);
+      setWrong(wording.noReading);
       return;
     }
     setText('');
-    setWrong(false);
+    setWrong(undefined);
     onRead(Math.round(celsius * 10) / 10);
     // the next Space is the pedal's
     (document.activeElement as HTMLElement | null)?.blur();
@@ -36,17 +48,20 @@ export function GlassReading({ onRead }: { onRead: (celsius: number) => void }) 
           status={wrong ? 'error' : ''}
           onChange={(event) => {
             setText(event.target.value);
-            setWrong(false);
+            setWrong(undefined);
           }}
           onPressEnter={take}
         />
         <Button onMouseDown={(e) => e.preventDefault()} onClick={take}>
           {wording.take}
         </Button>
+        <Button onMouseDown={(e) => e.preventDefault()} loading={reading} onClick={() => void measure()}>
+          {wording.readIt}
+        </Button>
       </div>
       {wrong && (
         <p className="brick small m-0" role="alert">
-          {wording.noReading}
+          {wrong}
         </p>
       )}
     </div>

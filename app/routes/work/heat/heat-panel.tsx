@@ -22,7 +22,7 @@ const tried = 200;
 
 /** While a device is warmed: how warm its seal and its cell are, when it may come off, and what is read at its glass. */
 export function HeatPanel({ work, step, onMap }: { work: WorkState; step: Step; onMap: () => void }) {
-  const { index, state, who, act } = work;
+  const { index, state, who, act, page } = work;
   const heat = flag(state, 'heat');
   const station = heat?.station ?? step.station ?? '';
   const soaks = flag(state, 'soaks');
@@ -44,7 +44,7 @@ export function HeatPanel({ work, step, onMap }: { work: WorkState; step: Step; 
       </div>
       {found ? <Live found={found} soFar={soFar} /> : <p role="status">{wording.working}</p>}
       {found && !found.window && <NoWindow found={found} fromS={soFar.lastS} />}
-      {heat && <GlassReading onRead={(celsius) => act({ type: 'glassRead', celsius })} />}
+      {heat && <GlassReading job={page.id} onRead={(celsius) => act({ type: 'glassRead', celsius })} />}
       {found?.fitted && asSet && (
         <Fitted work={work} found={found} soFar={soFar} station={station} bond={bond!} asSet={asSet} />
       )}
@@ -66,7 +66,7 @@ function NoWindow({ found: { opensLikelyS, closesLikelyS }, fromS }: { found: He
       <p>
         {opensLikelyS === undefined
           ? wording.noWindowAtAll
-          : wording.noWindowBut(left(opensLikelyS - fromS), left((closesLikelyS ?? 900) - fromS))}
+          : wording.noWindowBut(left(opensLikelyS - fromS), left((closesLikelyS ?? 720) - fromS))}
       </p>
     </Note>
   );

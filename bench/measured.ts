@@ -1,0 +1,43 @@
+import { checkModel } from '../core/model/check-model';
+import { columnsOf } from '../core/heat/columns';
+import { heatWindow } from '../core/heat/heat-window';
+import { leakOf } from '../core/leak/leak';
+import { atlas, indexed, mica9 } from '../core/testing/demo-models';
+import { sourceOf } from '../core/thermal/sources';
+import { figure, median } from './figures';
+
+/** The median of some runs, the first ones aside. */
+function timed(runs: number, work: () => unknown): number {
+  const times: number[] = [];
+  for (let k = 0; k < runs; k++) {
+    const from = performance.now();
+    work();
+    times.push(performance.now() - from);
+  }
+  return median(times.slice(Math.floor(runs / 4)));
+}
+/** What is computed at the bench beside the route: heat, leaks, and models while they are edited. */
+export function benchMeasured(): void {
+  const columns = columnsOf(indexed(mica9), 'seal');
+  const source = sourceOf('hot-plate')!;
+  const window = (draws: number) => heatWindow({ columns, source, setC: 80, onHeat: [], draws, seed: 1 });
+  const one = timed(40, () => window(1));
+  figure({
+    what: 'heat: two soaks and a cooling, two columns, fine',
+    value: one,
+    unit: 'ms',
+    aim: '< 10',
+    ok: one < 10,
+  });
+  const band = timed(8, () => window(200));
+  figure({ what: 'heat: the band of 200 devices', value: band, unit: 'ms', aim: '< 300', ok: band < 300 });
+  const samples = Array.from({ length: 600 }, (_, n) => {
+    const tS = n / 20;
+    const noise = Math.sin(n * 12.9898) * 3;
+    return { tS, pPa: -20_000 + 1.4 * tS + 120 * (1 - Math.exp(-tS / 5)) + noise };
+  });
+  const leak = timed(30, () => leakOf({ volumeMl: 80, samples, ambientPa: 101_325, holdS: 30, limitPaS: 2 }));
+  figure({ what: 'leak: 600 readings fitted', value: leak, unit: 'ms', aim: '< 20', ok: leak < 20 });
+  const check = timed(12, () => checkModel(structuredClone(atlas)));
+  figure({ what: 'model: Atlas checked', value: check, unit: 'ms', aim: '< 50', ok: check < 50 });
+}
