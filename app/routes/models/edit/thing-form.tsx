@@ -118,13 +118,7 @@ function PartFields({ editor, thing, errors, change, slots }: Fields<'slots'>) {
           onCommit={(carrier) => change({ carrier: carrier || undefined })}
         />
       </div>
-      <ManyField
-        label={fieldName.functions}
-        values={thing.functions}
-        error={errors.functions}
-        options={named(functionIds, functionName)}
-        onCommit={(functions) => change({ functions })}
-      />
+      <ServesField functions={thing.functions} errors={errors} change={change} />
       <WaysForm editor={editor} slot={thing} change={change} />
       <ManyField
         label={fieldName.covers}
@@ -148,6 +142,39 @@ export const everything = ({ model }: Editor, but?: string): Choice[] =>
     .filter((thing) => thing.id !== but)
     .map((thing) => ({ value: thing.id, label: `${thing.name} · ${thing.id}` }));
 
+/** What is to be tested when it was touched. */
+function ServesField({
+  functions,
+  errors,
+  change,
+}: Pick<Fields<'slots'>, 'errors' | 'change'> & { functions: readonly string[] }) {
+  return (
+    <ManyField
+      label={fieldName.functions}
+      values={functions}
+      error={errors.functions}
+      options={named(functionIds, functionName)}
+      onCommit={(values) => change({ functions: values })}
+    />
+  );
+}
+/** The parts that a thing holds. */
+function HoldsField({
+  holds,
+  slots,
+  errors,
+  change,
+}: Pick<Fields<'bonds'>, 'slots' | 'errors' | 'change'> & { holds: readonly string[] }) {
+  return (
+    <ManyField
+      label={fieldName.holds}
+      values={holds}
+      error={errors.holds}
+      options={slots}
+      onCommit={(values) => change({ holds: values })}
+    />
+  );
+}
 function ScrewFields({ editor, thing, errors, change, slots }: Fields<'fasteners'>) {
   const posts = editor.model.fasteners.filter((f) => f.kind === 'standoff' && f.id !== thing.id);
   return (
@@ -186,13 +213,7 @@ function ScrewFields({ editor, thing, errors, change, slots }: Fields<'fasteners
           onCommit={(maxLengthMm) => change({ maxLengthMm })}
         />
       </div>
-      <ManyField
-        label={fieldName.holds}
-        values={thing.holds}
-        error={errors.holds}
-        options={slots}
-        onCommit={(holds) => change({ holds })}
-      />
+      <HoldsField holds={thing.holds} slots={slots} errors={errors} change={change} />
       {posts.length > 0 && (
         <ChoiceField
           label={fieldName.standsOn}
@@ -242,12 +263,7 @@ function PlugFields({ thing, errors, change, slots }: Fields<'connectors'>) {
           onCommit={(b) => b && change({ joins: [thing.joins[0], b] })}
         />
       </div>
-      <ManyField
-        label={fieldName.functions}
-        values={thing.functions}
-        options={named(functionIds, functionName)}
-        onCommit={(functions) => change({ functions })}
-      />
+      <ServesField functions={thing.functions} errors={errors} change={change} />
     </>
   );
 }
@@ -280,13 +296,7 @@ function BondFields({ thing, errors, change, slots }: Fields<'bonds'>) {
           onCommit={(tornThen) => change({ tornThen })}
         />
       </div>
-      <ManyField
-        label={fieldName.holds}
-        values={thing.holds}
-        error={errors.holds}
-        options={slots}
-        onCommit={(holds) => change({ holds })}
-      />
+      <HoldsField holds={thing.holds} slots={slots} errors={errors} change={change} />
     </>
   );
 }
@@ -307,13 +317,7 @@ function CatchFields({ thing, errors, change, slots }: Fields<'catches'>) {
           onCommit={(direction) => change({ direction })}
         />
       </div>
-      <ManyField
-        label={fieldName.holds}
-        values={thing.holds}
-        error={errors.holds}
-        options={slots}
-        onCommit={(holds) => change({ holds })}
-      />
+      <HoldsField holds={thing.holds} slots={slots} errors={errors} change={change} />
     </>
   );
 }
