@@ -92,9 +92,12 @@ function Begun({ said, copied }: { said: ModelSaid | undefined; copied: boolean 
   return (
     <>
       {said?.ok && (
-        <Note tone="safe" role="status">
-          {said.said} <LinkButton to="/receive">{wording.receiveIt}</LinkButton>
-          {copied && said.hash && <LinkButton to={`/models/${said.hash}/edit`}>{models.editIt}</LinkButton>}
+        <Note tone="safe" role="status" layout="stack">
+          {said.said}
+          <div className="row gap-8">
+            <LinkButton to="/receive">{wording.receiveIt}</LinkButton>
+            {copied && said.hash && <LinkButton to={`/models/${said.hash}/edit`}>{models.editIt}</LinkButton>}
+          </div>
         </Note>
       )}
       {said && !said.ok && said.errors.form && (
