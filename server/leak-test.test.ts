@@ -67,6 +67,8 @@ describe('a leak test at the tester', () => {
     // twenty readings a second over twenty seconds, both ends
     expect(curve.samples).toHaveLength(401);
     expect(curve.samples.at(-1)!.tS).toBe(20);
+    // what settles in the stand-in, give or take its noise
+    expect(Math.abs(curve.settledPa - 60)).toBeLessThan(6);
     expect(await leakCurve(world.other.get('owner')!, job, measurement)).toBeUndefined();
   });
   test('one that leaks fails, with the loss that it has; what settles for long is told from a leak', async () => {

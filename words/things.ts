@@ -123,7 +123,7 @@ export function runningText(running: { what: string; until: number; offBy?: numb
   const name = runningName[running.what] ?? running.what;
   if (running.what === 'take it off') return 'take it off now';
   if (running.offBy !== undefined && running.until <= time)
-    return time < running.offBy ? `soft, off in ${left((running.offBy - time) / 1000)}` : 'take it off now';
+    return time < running.offBy ? `off in ${left((running.offBy - time) / 1000)}` : 'take it off now';
   if (running.until > time) return `${name} ${left((running.until - time) / 1000)}`;
   return running.what === 'open by' ? 'cooled: warm it again' : `${name} over`;
 }
@@ -158,3 +158,6 @@ export const faceText = (face: Face): string => (face === 'back' ? 'back side up
 
 /** A model that is there to learn with. */
 export const practiceName = (model: string): string => `${model} (practice)`;
+
+/** A kind as people write it: `ear speaker` of `ear-speaker`. */
+export const kindName = (kind: string): string => kind.replaceAll('-', ' ');

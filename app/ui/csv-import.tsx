@@ -8,18 +8,20 @@ import { Note } from './note';
 const most = 900_000;
 /** A CSV file is taken in whole or not at all; what is wrong is said by line. */
 export function CsvImport({
+  title = wording.importIt,
   hint,
   error,
   onCsv,
 }: {
+  title?: string;
   hint: string;
   error: string | undefined;
   onCsv: (csv: string) => void;
 }) {
   const [wrong, setWrong] = useState<string>();
   return (
-    <section className="card stack" aria-label={wording.importIt}>
-      <h2>{wording.importIt}</h2>
+    <section className="card stack" aria-label={title}>
+      <h2>{title}</h2>
       <p className="small muted">{hint}</p>
       <Field label={wording.csvFile} htmlFor="csv">
         <Upload

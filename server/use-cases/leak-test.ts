@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { leakOf } from '../../core/leak/leak';
+import { type LeakAnswer, leakOf } from '../../core/leak/leak';
 import { leakAskSchema, type LeakLine, type LeakSettings } from '../../core/wire/leak-test';
 import type { LeakSample } from '../../core/leak/fit';
 import type { Outcome } from '../../core/wire/outcome';
@@ -84,19 +84,22 @@ export async function leakTest(
   log.debug({ jobId, verdict: answer.verdict }, 'leak test');
   say({ say: 'done', answer, measurement, ...(outcome ? { outcome } : {}) });
 }
+export interface LeakCurve {
+  samples: LeakSample[];
+  /** What settling took away, Pa. */
+  settledPa: number;
+  settings: LeakSettings;
+  instrument: string;
+  takenAt: string;
+}
 /** The curve of a leak test with what it came to; undefined where the job has none of this id. */
-export const leakCurve = (
-  who: Who,
-  jobId: string,
-  id: string,
-): Promise<
-  { samples: LeakSample[]; settings: LeakSettings; instrument: string; takenAt: string } | undefined
-> =>
+export const leakCurve = (who: Who, jobId: string, id: string): Promise<LeakCurve | undefined> =>
   inShop(who.shopId, async (em) => {
     const row = await findMeasurement(em, jobId, id);
     return (
       row && {
         samples: row.samples as LeakSample[],
+        settledPa: (row.result as unknown as LeakAnswer).settling.amplitudePa,
         settings: row.settings as unknown as LeakSettings,
         instrument: row.instrument,
         takenAt: row.takenAt.toISOString(),

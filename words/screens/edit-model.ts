@@ -129,6 +129,7 @@ export const noProblems = 'Nothing is wrong: there is a way to every part, and b
 export const noProblemsYet = 'Nothing is wrong so far; ways are being tried.';
 export const show = 'Show';
 export const photograph = 'Photograph under the map';
+export const screwsFile = 'Screws as a table';
 export const screwsFileMeans =
   'id, name, x_mm, y_mm, face, layer, kind, drive, length_mm, head_mm, thread, max_length_mm, holds, stands_on. A point or a comma in figures; other columns are kept. A screw of a known id is changed, another one is new.';
 export const takeScrewsOut = 'Save the screws';

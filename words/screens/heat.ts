@@ -3,7 +3,7 @@ export const cell = 'cell';
 export const spoken = (figures: string): string => `How warm they become: ${figures}`;
 export const at = (time: string, seal: number, cell: number | undefined): string =>
   `${time}: seal ${seal} °C${cell === undefined ? '' : `, cell ${cell} °C`}`;
-export const windowIs = (from: string, to: string): string => `window ${from} – ${to}`;
+export const window = 'window';
 export const softens = (low: number, high: number): string => `softens ${low}–${high} °C`;
 export const cellLimit = (celsius: number): string => `cell limit ${celsius} °C`;
 export const atTheEdge = 'At the edge';

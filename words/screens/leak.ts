@@ -5,7 +5,7 @@ export const leakTester = 'Leak tester';
 export const spoken = (lostPa: number, seconds: string, holdS: number): string =>
   `${lostPa} Pa of under-pressure lost after ${seconds} of ${holdS} s`;
 export const lost = 'lost';
-export const limit = 'limit';
+export const limit = 'fails above';
 export const run = 'Run the test';
 export const runAgain = 'Test again';
 export const settings = (kPa: string, holdS: number, limitPaS: string): string =>

@@ -4,6 +4,10 @@ import type { BodyOf } from '../../../core/log/events';
 import { leakMeasured } from '../../../words/report';
 import { LeakChart } from '../../ui/leak/leak-chart';
 
+interface Curve {
+  samples: LeakSample[];
+  settledPa: number;
+}
 /** What the leak tester read, and its curve. */
 export function LeakMeasured({
   job,
@@ -12,21 +16,27 @@ export function LeakMeasured({
   job: string;
   measured: NonNullable<BodyOf<'leakTested'>['measured']>;
 }) {
-  const [samples, setSamples] = useState<readonly LeakSample[]>([]);
+  const [curve, setCurve] = useState<Curve>();
   const address = `/jobs/${job}/leak/${measured.id}.json`;
   useEffect(() => {
     const gone = new AbortController();
     void fetch(address, { signal: gone.signal })
-      .then(async (res) => (res.ok ? ((await res.json()) as { samples: LeakSample[] }).samples : []))
-      .then(setSamples)
+      .then(async (res) => (res.ok ? ((await res.json()) as Curve) : undefined))
+      .then(setCurve)
       .catch(() => {});
     return () => gone.abort();
   }, [address]);
   return (
     <>
       <p>{leakMeasured(measured)}</p>
-      {samples.length > 0 && (
-        <LeakChart samples={samples} holdS={measured.holdS} limitPaS={measured.limitPaS} height={170} />
+      {curve && (
+        <LeakChart
+          samples={curve.samples}
+          holdS={measured.holdS}
+          limitPaS={measured.limitPaS}
+          settledPa={curve.settledPa}
+          height={170}
+        />
       )}
     </>
   );

@@ -93,7 +93,7 @@ function optionOf(found: HeatWindow, fromS: number, nowS: number | undefined) {
     series: [
       ...bandOf(wording.seal, times, bond, tokens.saffron),
       ...(cell ? bandOf(wording.cell, times, cell, tokens.moss) : []),
-      marksOf(found, fromS, nowS),
+      ...marksOf(found, fromS, nowS),
     ],
   };
 }
@@ -109,15 +109,19 @@ function marksOf({ window }: HeatWindow, fromS: number, nowS: number | undefined
       position: 'insideTop',
       color: tokens.moss,
       fontWeight: 700,
-      formatter: wording.windowIs(left(window.opensS - fromS), left(window.closesS - fromS)),
+      formatter: wording.window,
     },
   };
   const softens = {
     yAxis: softC.low,
     itemStyle: { color: tokens.saffronSoft, opacity: 0.55 },
+  };
+  const softensSaid = {
+    yAxis: softC.high,
+    lineStyle: { width: 0 },
     label: {
       show: true,
-      position: 'insideTopRight',
+      position: 'insideEndTop',
       color: tokens.saffronInk,
       ...onPaper,
       formatter: wording.softens(softC.low, softC.high),
@@ -139,19 +143,26 @@ function marksOf({ window }: HeatWindow, fromS: number, nowS: number | undefined
     lineStyle: { color: tokens.ink, type: 'solid', width: 2 },
     label: { show: true, position: 'end', color: tokens.ink, formatter: left(nowS - fromS) },
   };
-  return {
-    name: 'marks',
-    type: 'line',
-    symbol: 'none',
-    silent: true,
-    data: [],
-    markArea: {
-      silent: true,
-      data: [
-        [softens, { yAxis: softC.high }],
-        ...(window ? [[opens, { xAxis: window.closesS - fromS }]] : []),
-      ],
+  const plain = { type: 'line', symbol: 'none', silent: true, data: [] };
+  // areas lie under the lines, words over them
+  return [
+    {
+      ...plain,
+      name: 'areas',
+      z: 1,
+      markArea: {
+        silent: true,
+        data: [
+          [softens, { yAxis: softC.high }],
+          ...(window ? [[opens, { xAxis: window.closesS - fromS }]] : []),
+        ],
+      },
     },
-    markLine: { silent: true, symbol: 'none', data: [limit, ...(now ? [now] : [])] },
-  };
+    {
+      ...plain,
+      name: 'marks',
+      z: 10,
+      markLine: { silent: true, symbol: 'none', data: [limit, softensSaid, ...(now ? [now] : [])] },
+    },
+  ];
 }

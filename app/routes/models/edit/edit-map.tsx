@@ -100,15 +100,16 @@ function Under({ editor: { index, face }, children }: { editor: Editor; children
   return (
     <>
       <Ruler widthMm={widthMm} />
+      <rect width={widthMm} height={heightMm} rx={cornerMm} fill="var(--paper)" />
+      <g transform={face === 'back' ? `translate(${widthMm} 0) scale(-1 1)` : undefined}>{children}</g>
       <rect
         width={widthMm}
         height={heightMm}
         rx={cornerMm}
-        fill="var(--paper)"
+        fill="none"
         stroke="var(--ink)"
         strokeWidth={0.6}
       />
-      <g transform={face === 'back' ? `translate(${widthMm} 0) scale(-1 1)` : undefined}>{children}</g>
     </>
   );
 }

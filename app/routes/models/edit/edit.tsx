@@ -63,7 +63,7 @@ function Editing({ hash, model: base, own }: Route.ComponentProps['loaderData'])
       </div>
       <KeptNote saving={saving} />
       {said && <Note tone="safe">{said}</Note>}
-      {editor.found > 0 && <Note>{wording.foundChanges(editor.found)}</Note>}
+      {editor.found > 0 && !said && <Note>{wording.foundChanges(editor.found)}</Note>}
       <div className="cols near-even high">
         <div className="stack gap-8 edit-left">
           <Toolbar editor={editor} />

@@ -31,7 +31,12 @@ export function ScrewsTable({ editor }: { editor: Editor }) {
   };
   return (
     <>
-      <CsvImport hint={wording.screwsFileMeans} error={wrong} onCsv={(csv) => void bring(csv)} />
+      <CsvImport
+        title={wording.screwsFile}
+        hint={wording.screwsFileMeans}
+        error={wrong}
+        onCsv={(csv) => void bring(csv)}
+      />
       <div className="row">
         <Button href={`/models/${hash}/screws.csv`}>{wording.takeScrewsOut}</Button>
         {taken !== undefined && (

@@ -12,13 +12,12 @@ import {
 import { releaseOf } from '../../../../core/record/usual';
 import * as record from '../../../../words/screens/record';
 import * as wording from '../../../../words/screens/edit-model';
-import { driveName, functionName } from '../../../../words/things';
+import { driveName, functionName, kindName } from '../../../../words/things';
 import { type Choice, ChoiceField, FigureField, ManyField, TextField } from './fields';
 import type { Editor } from './use-editor';
 import { useThing } from './use-thing';
 import { WaysForm } from './ways-form';
 
-const kindName = (kind: string) => kind.replaceAll('-', ' ');
 const named = (values: readonly string[], names?: Readonly<Record<string, string>>): Choice[] =>
   values.map((value) => ({ value, label: names?.[value] ?? kindName(value) }));
 const { fieldName } = wording;

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Slot, Way } from '../../../../core/model/schema';
 import { wayMinutes } from '../../../../core/record/usual';
 import * as wording from '../../../../words/screens/edit-model';
+import { kindName } from '../../../../words/things';
 import { ChoiceField, ManyField } from './fields';
 import type { Editor } from './use-editor';
 
@@ -98,7 +99,7 @@ function WayFields({
         <ChoiceField
           label={wording.gesture}
           value={way.gesture}
-          options={gestures.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
+          options={gestures.map((value) => ({ value, label: kindName(value) }))}
           onCommit={(gesture) => gesture && onChange({ gesture: gesture as Way['gesture'] })}
         />
       </div>

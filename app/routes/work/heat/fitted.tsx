@@ -13,8 +13,10 @@ import type { WorkState } from '../use-work';
 
 const thousand = (range: Range, f: (r: Range) => number) => (f(range) * 1000).toFixed(1);
 const signed = ({ likely }: Range) => `${likely < 0 ? '−' : '+'}${Math.abs(likely).toFixed(1)}`;
+/** To ten seconds, as the plan says it. */
+const tens = (s: number) => left(Math.round(s / 10) * 10);
 const windowText = ({ window }: Pick<HeatWindow, 'window'>, fromS: number) =>
-  window ? wording.span(left(window.opensS - fromS), left(window.closesS - fromS)) : wording.none;
+  window ? wording.span(tens(window.opensS - fromS), tens(window.closesS - fromS)) : wording.none;
 
 /** What readings at the glass have made of the source, before and after; kept for it by whoever may. */
 export function Fitted({

@@ -32,6 +32,7 @@ export function LeakRun({ work }: { work: WorkState }) {
         )}
       </Note>
     );
+  const settled = state.at === 'done' ? state.done.answer.settling.amplitudePa : undefined;
   const running = state.at === 'evacuating' || state.at === 'holding';
   const start = () => {
     if (target === 'device:start')
@@ -55,7 +56,13 @@ export function LeakRun({ work }: { work: WorkState }) {
       </div>
       {state.at === 'done' && <Judged answer={state.done.answer} limitPaS={set.limitPaS} />}
       {samples.length > 0 && (
-        <LeakChart samples={samples} holdS={set.holdS} limitPaS={set.limitPaS} height={180} />
+        <LeakChart
+          samples={samples}
+          holdS={set.holdS}
+          limitPaS={set.limitPaS}
+          settledPa={settled}
+          height={180}
+        />
       )}
       {running && <p className="small muted m-0">{wording.goesOn}</p>}
       {state.at === 'failed' && (

@@ -6,6 +6,7 @@ import { likelyFor, type Outline } from '../../../../core/record/proposals';
 import { functionsOfPart } from '../../../../core/record/usual';
 import { slotKinds } from '../../../../core/vocabulary/trade';
 import * as wording from '../../../../words/screens/record';
+import { kindName } from '../../../../words/things';
 import { Field } from '../../../ui/field';
 import { Pick } from '../../../ui/pick';
 import { noFocus } from '../work-keys';
@@ -16,7 +17,6 @@ type Kind = (typeof slotKinds)[number];
 type Going = 'out' | 'folded' | 'shifted';
 type Side = 'left' | 'right' | 'top' | 'bottom';
 const sides: Side[] = ['left', 'right', 'top', 'bottom'];
-const kindName = (kind: Kind) => kind.replaceAll('-', ' ');
 
 interface Asked {
   kind: Kind;
