@@ -7,6 +7,7 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await workedJob(page, 'cell', 'heat');
   await press(page, 1);
   await expect(page.getByTestId('heat-window')).toHaveText(/Take it off between \d:\d0 and \d:\d0/);
+  const planned = await page.getByTestId('heat-window').textContent();
   const panel = page.getByRole('region', { name: 'Heat window' });
   await expect(panel.getByRole('img', { name: /How warm they become: 0:00: seal \d+ °C/ })).toBeVisible();
   await expect(panel.getByText('Over the cell')).toBeVisible();
@@ -17,6 +18,15 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await panel.getByRole('button', { name: 'Take it', exact: true }).click();
   await expect(panel.getByText(/Fitted from the readings: contact/)).toBeVisible();
   await expect(panel.getByText(/narrowed by one reading/)).toBeVisible();
+  // and it is what the step says and the alarm goes by
+  const narrowed = await panel.getByText(/it is \d:\d0 to \d:\d0/).textContent();
+  const [, opens, closes] = /it is (\S+) to (\S+)\.$/.exec(narrowed!)!;
+  const told = page.getByTestId('heat-window');
+  await expect(told).not.toHaveText(planned!);
+  const [, from, to] = /between (\S+) and (\S+)/.exec((await told.textContent())!)!;
+  const s = (time: string) => Number(time.split(':')[0]) * 60 + Number(time.split(':')[1]);
+  expect(Math.abs(s(from!) - s(opens!))).toBeLessThanOrEqual(10);
+  expect(Math.abs(s(to!) - s(closes!))).toBeLessThanOrEqual(10);
   await panel.getByRole('button', { name: 'Read the thermometer' }).click();
   await expect(panel.getByText(/narrowed by 2 readings/)).toBeVisible();
   await panel.getByRole('button', { name: 'Keep for this source' }).click();

@@ -2,6 +2,7 @@ import { consentsFor, openConsents } from '../core/consents/consents';
 import type { Context } from '../core/rules/decide';
 import { instruct } from '../core/progress/instruct';
 import { handsLeft, progressOf } from '../core/progress/stage';
+import { mayComeOff } from '../core/log/soaks';
 import { flag, type JobState } from '../core/log/state';
 import { hasMet } from '../core/record/model-of-job';
 import { conditionsOf } from '../core/log/view';
@@ -43,7 +44,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
         : heat
           ? {
               what: 'heat',
-              until: heat.opensAt ?? heat.until,
+              until: mayComeOff(heat),
               ...(heat.closesAt === undefined ? {} : { offBy: heat.closesAt }),
             }
           : now.kind === 'do' && now.by

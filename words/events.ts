@@ -5,6 +5,7 @@ import { causeName, symptomName, testName } from './fault';
 import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
 import { holderOf } from '../core/vocabulary/pieces';
+import { left } from './time';
 import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 
 /**
@@ -85,6 +86,10 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   heatStarted: (b, { index }) => `on the ${stationName(index, b.station)}`,
   heatEnded: () => 'off the heat',
   glassRead: (b) => `the glass reads ${b.celsius} °C`,
+  heatWindowFitted: (b) =>
+    b.opensS === undefined || b.closesS === undefined
+      ? `no time on this heat is right${fromReadings(b.readings)}`
+      : `off between ${left(b.opensS)} and ${left(b.closesS)}${fromReadings(b.readings)}`,
   solventApplied: (b, { name }) => `alcohol on the ${name(b.bond)}`,
   rimCleaned: (b, { name }) => (b.bond ? `rim under the ${name(b.bond)} is clean` : 'rim is clean'),
   sealApplied: () => 'new seal is down',
@@ -130,6 +135,8 @@ function textOf(index: IndexedModel, body: Body): string | undefined {
   return text(body, { index, name: (id) => thingName(index, id) });
 }
 
+const fromReadings = (n: number) =>
+  n ? `, from ${n === 1 ? 'one reading' : `${n} readings`} at the glass` : ', from how warm it still was';
 const measureText = (m: { lengthMm: number; headMm?: number | undefined }) =>
   `${m.lengthMm} mm${m.headMm === undefined ? '' : `, head ${m.headMm} mm`}`;
 /** One account of a thing: `screw C3 is in its hole`. */

@@ -221,6 +221,14 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('heatEnded') }),
   // the glass of the device on the source, or just off it, by a thermometer
   z.strictObject({ type: z.literal('glassRead'), celsius: z.number().min(-20).max(250) }),
+  // the running soak's window, s after it began, computed from earlier soaks and readings at the glass; without `opensS` no time is right
+  z.strictObject({
+    type: z.literal('heatWindowFitted'),
+    readings: z.number().int().min(0).max(100),
+    opensS: z.number().min(0).max(7200).optional(),
+    closesS: z.number().min(0).max(7200).optional(),
+    softForS: z.number().min(0).max(7200),
+  }),
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
   // of the display's rim, or of another seal's
   z.strictObject({ type: z.literal('rimCleaned'), bond: ref.optional() }),

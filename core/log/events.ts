@@ -126,6 +126,7 @@ export const final: ReadonlyMap<
   ['retracted', 'audit'],
   ['corrected', 'audit'],
   ['overridden', 'audit'],
+  ['heatWindowFitted', 'audit'],
   ['answered', 'audit'],
   ['truthNamed', 'audit'],
 ]);

@@ -2,7 +2,7 @@ import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyType, final, holds, type JobEvent } from './events';
 import { offBodies } from './off-bodies';
-import { glassRead, soakBegun, soakEnded } from './soaks';
+import { glassRead, soakBegun, soakEnded, soakFitted } from './soaks';
 import { transferPlace } from './transfers';
 import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
@@ -189,6 +189,7 @@ const apply: Apply = {
     flags(writer, { ...soakEnded(flag(writer.state, 'heat'), event, flag(writer.state, 'soaks')) }),
   glassRead: (writer, { celsius }, event) =>
     flags(writer, { glass: glassRead(celsius, event.at, flag(writer.state, 'glass')) }),
+  heatWindowFitted: (writer, body) => flags(writer, { ...soakFitted(body, flag(writer.state, 'heat')) }),
   solventApplied: (writer, body, event) => {
     writer.set('acted', `solvent ${body.bond}`, event.seq);
     flags(writer, {

@@ -29,6 +29,27 @@ export function soakBegun(
     soaks: [...soaks.slice(1 - soaksKept), { station, from: event.at, to: null, ...set }],
   };
 }
+/** The same with the window that readings at the glass have moved; what it was before no longer counts. */
+export function soakFitted(
+  { readings, opensS, closesS, softForS }: BodyOf<'heatWindowFitted'>,
+  heat: Flags['heat'] | undefined,
+): Pick<Flags, 'heat'> {
+  if (!heat) return { heat: null };
+  const { opensAt: _opens, closesAt: _closes, ...kept } = heat;
+  const later = (s: number) => heat.since + s * 1000;
+  return {
+    heat: {
+      ...kept,
+      softForS,
+      readings,
+      ...(opensS === undefined ? {} : { opensAt: later(opensS) }),
+      ...(closesS === undefined ? {} : { closesAt: later(closesS) }),
+    },
+  };
+}
+/** When a device may first come off: soft, or, where no time is right, by when its cell may be at its limit; ms. */
+export const mayComeOff = ({ opensAt, closesAt, until }: NonNullable<Flags['heat']>): number =>
+  opensAt ?? Math.min(until, closesAt ?? Infinity);
 const seconds = (ms: number) => Math.round(ms / 1000);
 /** The same when it ends: for how long it was on, and for how long at least it had to be. */
 export function soakEnded(

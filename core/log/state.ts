@@ -125,6 +125,8 @@ export interface Flags {
     opensAt?: number;
     closesAt?: number;
     softForS?: number;
+    /** By so many readings at the glass these have been moved since; then no opening means that no time is right. */
+    readings?: number;
   } | null;
   /** The times on heat sources so far, and what was read at the glass, the last ones; from when to when, ms. */
   soaks: { station: string; setC?: number; from: number; to: number | null }[];

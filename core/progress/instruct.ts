@@ -8,6 +8,7 @@ import { leastWaits, type Situation, type Waits } from '../rules/interlock';
 import { bodyFor, checkStepOpen, nextStep } from '../rules/step-of-event';
 import { conditionsUnplanned, type MustStop, mustStop } from './running';
 import { bondWorked, openBy } from '../rules/soak';
+import { mayComeOff } from '../log/soaks';
 import { flag, type JobState } from '../log/state';
 import type { Context } from '../rules/decide';
 
@@ -121,7 +122,7 @@ function waitOf(
   const heat = flag(state, 'heat');
   if (step.action === 'heat' && target === 'end' && heat)
     // it may be taken off once its bond is soft
-    return { until: heat.opensAt ?? heat.until, clockKnown: heat.clockKnown };
+    return { until: mayComeOff(heat), clockKnown: heat.clockKnown };
   const hold = flag(state, 'hold');
   if (hold && holds.has(step.action) && target.endsWith(':end'))
     return { until: hold.until, clockKnown: hold.clockKnown };

@@ -59,6 +59,44 @@ describe('a condition that forbids what is running', () => {
   });
 });
 
+describe('a window that readings at the glass have moved', () => {
+  const fitted = (b: Bench, window: { opensS?: number; closesS?: number }) =>
+    b.do({ type: 'heatWindowFitted', readings: 1, softForS: 90, ...window });
+  const heat = (b: Bench) => flag(b.state, 'heat')!;
+  test('is the one that the step waits for, must be off by, and stays soft after', () => {
+    const b = onThePlate();
+    const { since } = heat(b);
+    fitted(b, { opensS: 60, closesS: 120 });
+    expect(now(b)).toMatchObject({ kind: 'waiting', target: 'end', until: since + 60_000 });
+    b.at = since + 61_000;
+    expect(now(b)).toMatchObject({ kind: 'do', by: { until: since + 120_000 } });
+    b.do({ type: 'heatEnded' });
+    expect(flag(b.state, 'heatEndedAt')).toMatchObject({ ofS: 60, softForS: 90 });
+    // given for as long as it then had to be: not cut short
+    const next = now(b);
+    expect(next.kind === 'do' && next.findings.map((f) => f.rule)).not.toContain('soak cut short');
+  });
+  test('with no time that is right it comes off by the limit of its cell', () => {
+    const b = onThePlate();
+    fitted(b, { closesS: 40 });
+    expect(heat(b).opensAt).toBeUndefined();
+    expect(now(b)).toMatchObject({ kind: 'waiting', until: heat(b).since + 40_000 });
+  });
+  test('two benches that compute the same give one event, and undo takes back what a person did', () => {
+    const b = onThePlate();
+    b.do({ type: 'glassRead', celsius: 70 });
+    expect(fitted(b, { opensS: 60, closesS: 120 }).events).toHaveLength(1);
+    expect(fitted(b, { opensS: 60, closesS: 120 }).events).toHaveLength(0);
+    expect(b.state.trail.at(-1)!.type).toBe('glassRead');
+  });
+  test('means nothing to a device that is off the heat', () => {
+    const b = onThePlate();
+    b.do({ type: 'heatEnded' });
+    expect(fitted(b, { opensS: 60, closesS: 120 }).events).toHaveLength(0);
+    expect(heat(b)).toBeNull();
+  });
+});
+
 describe('a soak that was broken off', () => {
   test('is known to the first gap: cold, the panel splits from its frame', () => {
     const b = onThePlate();

@@ -89,6 +89,16 @@ const says: Says = {
   deviceClosed: (state, _body, index) => openState(state, index) === 'closed',
   heatStarted: (state) => !!flag(state, 'heat'),
   heatEnded: (state) => !flag(state, 'heat'),
+  heatWindowFitted: (state, body) => {
+    const heat = flag(state, 'heat');
+    const s = (ms: number | undefined) => (ms === undefined ? ms : (ms - heat!.since) / 1000);
+    return (
+      !heat ||
+      (heat.readings === body.readings &&
+        s(heat.opensAt) === body.opensS &&
+        s(heat.closesAt) === body.closesS)
+    );
+  },
   answered: (state, body) => !state.question[body.question],
   truthNamed: (state, body) => !state.question[body.question],
   troubled: (state, body) => !!state.trouble[`${body.kind} ${body.thing}`],

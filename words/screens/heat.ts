@@ -16,6 +16,7 @@ export const softFor = (time: string): string => `off the source it stays soft $
 export const softNow = 'soft: take it off, and open it';
 export const offWithin = (time: string): string => `off within ${time}: the cell comes near its limit`;
 export const tooLong = 'Take it off now: the cell may be at its limit';
+export const limitAt = (time: string): string => `off by ${time}: then the cell may be at its limit`;
 export const noWindow = 'No time is right for eight of ten devices like this one';
 export const noWindowBut = (from: string, to: string): string =>
   `The likely one is soft at ${from} and its cell at its limit at ${to}. Set the source cooler and wait longer, warm the edge alone, or read the glass: what is read narrows it.`;

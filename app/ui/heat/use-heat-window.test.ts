@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import type { HeatWindow } from '../../../core/heat/heat-window';
 import { runningText } from '../../../words/things';
-import { heatSoFar } from './use-heat-window';
+import { heatSoFar, windowOfSoak } from './use-heat-window';
 
 const minute = 60_000;
 describe('the times on heat that a window is computed from', () => {
@@ -35,4 +36,26 @@ test('the strip says of a device on heat when it is soft, then until when it com
   expect(runningText(running, 120_000)).toBe('off in 3:00');
   expect(runningText(running, 300_000)).toBe('take it off now');
   expect(runningText({ what: 'heat', until: 100_000 }, 120_000)).toBe('heat over');
+});
+
+describe('what the step and the alarm go by', () => {
+  const found = (window: HeatWindow['window'], limitS?: number) =>
+    ({ window, limitS, softForS: 47 }) as HeatWindow;
+  const soFar = { lastS: 300, readings: [{ atS: 310, glassC: 66 }] };
+  test('is counted from the soak that runs, in whole ten seconds to the sure side', () => {
+    expect(windowOfSoak(found({ opensS: 341, closesS: 429 }), soFar)).toEqual({
+      type: 'heatWindowFitted',
+      readings: 1,
+      softForS: 40,
+      opensS: 50,
+      closesS: 120,
+    });
+  });
+  test('names no opening where no time is right, and the limit of the cell where there is one', () => {
+    expect(windowOfSoak(found(undefined, 395), soFar)).toMatchObject({ closesS: 90 });
+    expect(windowOfSoak(found(undefined, 395), soFar)).not.toHaveProperty('opensS');
+    expect(windowOfSoak(found(undefined), soFar)).not.toHaveProperty('closesS');
+    // less than ten seconds are none
+    expect(windowOfSoak(found({ opensS: 341, closesS: 349 }), soFar)).not.toHaveProperty('opensS');
+  });
 });

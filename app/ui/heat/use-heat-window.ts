@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { HeatWindow } from '../../../core/heat/heat-window';
 import type { HeatOfStations } from '../../../core/heat/planned-soak';
+import type { BodyOf } from '../../../core/log/events';
 import type { Flags } from '../../../core/log/state';
 import type { DeviceModel } from '../../../core/model/schema';
 import type { HeatQuestion, HeatTold } from '../../workers/heat.worker';
@@ -31,7 +32,24 @@ export type HeatSoFar = ReturnType<typeof heatSoFar>;
 
 export interface HeatShown {
   window: HeatWindow | undefined;
-  busy: boolean;
+  /** Whether it is the answer to what is asked now, and not to what was asked before. */
+  fresh: boolean;
+}
+/** What the step, the strip and the alarm go by: a computed window in s after the last soak began; whole ten seconds, to the sure side. */
+export function windowOfSoak(
+  { window, softForS, limitS }: HeatWindow,
+  { lastS, readings }: Pick<HeatSoFar, 'lastS' | 'readings'>,
+): BodyOf<'heatWindowFitted'> {
+  const after = (s: number, round: (n: number) => number) => Math.max(0, round((s - lastS) / 10) * 10);
+  const opensS = window && after(window.opensS, Math.ceil);
+  const closesS = window ? after(window.closesS, Math.floor) : limitS && after(limitS, Math.floor);
+  return {
+    type: 'heatWindowFitted',
+    readings: readings.length,
+    softForS: Math.max(10, after(softForS + lastS, Math.floor)),
+    ...(opensS === undefined || opensS >= closesS! ? {} : { opensS }),
+    ...(closesS === undefined ? {} : { closesS }),
+  };
 }
 /** The window of a device at a source, computed beside the page whenever what is known of it changes. */
 export function useHeatWindow(
@@ -41,7 +59,7 @@ export function useHeatWindow(
   heat: HeatOfStations | undefined,
   { onHeat, readings }: Pick<HeatSoFar, 'onHeat' | 'readings'>,
 ): HeatShown {
-  const [shown, setShown] = useState<HeatShown>({ window: undefined, busy: true });
+  const [shown, setShown] = useState<{ window?: HeatTold; question?: HeatQuestion | undefined }>({});
   const worker = useRef<Worker>(undefined);
   const key = JSON.stringify([bond, station, heat?.[station] ?? null, onHeat, readings]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
@@ -53,13 +71,12 @@ export function useHeatWindow(
     if (!question) return;
     const w = new Worker(new URL('../../workers/heat.worker.ts', import.meta.url), { type: 'module' });
     worker.current = w;
-    setShown((s) => ({ ...s, busy: true }));
     w.onmessage = ({ data }: MessageEvent<HeatTold>) => {
-      setShown({ window: data, busy: false });
+      setShown({ window: data, question });
       w.terminate();
     };
     w.postMessage(question);
     return () => w.terminate();
   }, [question]);
-  return shown;
+  return { window: shown.window, fresh: question !== undefined && shown.question === question };
 }

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { columnsOf } from '../../../../core/heat/columns';
 import type { HeatWindow } from '../../../../core/heat/heat-window';
 import { sourceAsSet } from '../../../../core/heat/planned-soak';
@@ -11,7 +11,7 @@ import { left } from '../../../../words/time';
 import { useNow } from '../../../job/ticker';
 import { ColumnsDrawn } from '../../../ui/heat/columns-drawn';
 import { HeatChart } from '../../../ui/heat/heat-chart';
-import { heatSoFar, type HeatSoFar, useHeatWindow } from '../../../ui/heat/use-heat-window';
+import { heatSoFar, type HeatSoFar, useHeatWindow, windowOfSoak } from '../../../ui/heat/use-heat-window';
 import { Note } from '../../../ui/note';
 import type { WorkState } from '../use-work';
 import { Fitted } from './fitted';
@@ -30,7 +30,14 @@ export function HeatPanel({ work, step, onMap }: { work: WorkState; step: Step; 
   const soFar = useMemo(() => heatSoFar(soaks, glass), [soaks, glass]);
   const bond = step.soak?.bond;
   const asSet = sourceAsSet(station, who.settings.heat);
-  const { window: found } = useHeatWindow(index.model, bond, station, who.settings.heat, soFar);
+  const { window: found, fresh } = useHeatWindow(index.model, bond, station, who.settings.heat, soFar);
+  // what a second soak and the readings make of the window is what the step, the strip and the alarm go by from then on
+  const counted = heat?.readings ?? (soFar.onHeat.length > 1 ? undefined : 0);
+  const moved = heat && found && fresh && counted !== soFar.readings.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each answer
+  useEffect(() => {
+    if (moved) act(windowOfSoak(found, soFar));
+  }, [moved, found]);
   const columns = useMemo(() => (bond ? columnsOf(index, bond) : undefined), [index, bond]);
   return (
     <div className="stack gap-8 heat-panel">

@@ -13,8 +13,9 @@ export function HeatSaid({ state, step, firstAt }: { state: JobState; step: Step
   const opensS = heat ? heat.opensAt && s(heat.opensAt) : step.soak?.opensS;
   const closesS = heat ? heat.closesAt && s(heat.closesAt) : step.soak?.closesS;
   const softForS = heat ? heat.softForS : step.soak?.softForS;
-  if (opensS === undefined || closesS === undefined) return null;
   const now = heat ? s(time) : undefined;
+  if (heat?.readings !== undefined && opensS === undefined) return <NoTime now={now} closesS={closesS} />;
+  if (opensS === undefined || closesS === undefined) return null;
   return (
     <div className="stack gap-4 under-8">
       <p className="strong size-17 m-0" data-testid="heat-window">
@@ -28,6 +29,24 @@ export function HeatSaid({ state, step, firstAt }: { state: JobState; step: Step
         {now !== undefined && now >= closesS && <Tag color="error">{wording.tooLong}</Tag>}
         {softForS !== undefined && <Tag>{wording.softFor(left(softForS))}</Tag>}
       </span>
+    </div>
+  );
+}
+
+/** What was read at the glass leaves no time that is right: when the cell may be at its limit is all that is said. */
+function NoTime({ now, closesS }: { now: number | undefined; closesS: number | undefined }) {
+  return (
+    <div className="stack gap-4 under-8">
+      <p className="strong size-17 m-0" data-testid="heat-window">
+        {wording.noWindow}
+      </p>
+      {closesS !== undefined && (
+        <span>
+          <Tag color={now !== undefined && now >= closesS ? 'error' : 'warning'}>
+            {now !== undefined && now >= closesS ? wording.tooLong : wording.limitAt(left(closesS))}
+          </Tag>
+        </span>
+      )}
     </div>
   );
 }
