@@ -6,6 +6,7 @@ const coreFolders = [
   'vocabulary',
   'thermal',
   'leak',
+  'signals',
   'rework',
   'methods',
   'model',
@@ -58,7 +59,7 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
       to: {
         dependencyTypes: ['npm', 'core'],
-        pathNot: 'node_modules/(zod|flatqueue|d3-array|d3-random|pure-rand|safe-stable-stringify)/',
+        pathNot: 'node_modules/(zod|fft\\.js|flatqueue|d3-array|d3-random|pure-rand|safe-stable-stringify)/',
       },
     },
     {

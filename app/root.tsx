@@ -1,15 +1,11 @@
-import './antd.css';
-import './ui/snavek.css';
-import './ui/utilities.css';
-import { ConfigProvider } from 'antd';
-import enGB from 'antd/locale/en_GB';
+import './ui/palette.css';
 import type { ReactNode } from 'react';
-import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import * as wording from '../words/screens/nowhere';
 import type { Route } from './+types/root';
-import { ErrorCard } from './ui/error-card';
 import { useNonce } from './ui/nonce';
-import { lookBeforePaint, usePreferences } from './ui/preferences';
-import { themes, tokens } from './ui/tokens';
+import { tokens } from './ui/palette';
+import { lookBeforePaint } from './ui/preferences';
 
 export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
 
@@ -42,31 +38,19 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-function Themed({ children }: { children: ReactNode }) {
-  return (
-    <ConfigProvider
-      theme={themes[usePreferences().theme]}
-      locale={enGB}
-      wave={{ disabled: true }}
-      button={{ autoInsertSpace: false }}
-      form={{ requiredMark: false, colon: false }}
-    >
-      {children}
-    </ConfigProvider>
-  );
-}
 export default function Root() {
-  return (
-    <Themed>
-      <Outlet />
-    </Themed>
-  );
+  return <Outlet />;
 }
 
+/** What no screen could say: the screens of the workshop have their own, with its look. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const none = isRouteErrorResponse(error) && error.status === 404;
   return (
-    <Themed>
-      <ErrorCard error={error} />
-    </Themed>
+    <main>
+      <h1>{none ? wording.noPage : wording.failed}</h1>
+      <p>
+        <a href="/">{wording.bench}</a>
+      </p>
+    </main>
   );
 }

@@ -2,30 +2,39 @@ import { index, layout, type RouteConfig, route } from '@react-router/dev/routes
 import { jobScreens } from './screens';
 
 export default [
-  // screens inside the workshop's frame
-  layout('routes/frame/shop.tsx', [
-    layout('routes/frame/body.tsx', [
-      index('routes/bench/bench.tsx'),
-      route('receive/:draft', 'routes/receive/receive.tsx'),
-      route('stock', 'routes/stock/stock.tsx'),
-      route('stock/spares', 'routes/spares/spares.tsx'),
-      route('models', 'routes/models/models.tsx'),
-      route('models/:hash', 'routes/models/model.tsx'),
-      route('models/:hash/edit', 'routes/models/edit/edit.tsx'),
-      route('workshop/:part?', 'routes/workshop/workshop.tsx'),
-      route('account', 'routes/account/account.tsx'),
-      route('jobs', 'routes/jobs/jobs.tsx'),
-      route(
-        'jobs/:job',
-        'routes/frame/job.tsx',
-        jobScreens.map(({ path }) => route(path, `routes/${path}/${path}.tsx`)),
-      ),
+  layout('routes/frame/themed.tsx', [
+    // screens inside the workshop's frame
+    layout('routes/frame/shop.tsx', [
+      layout('routes/frame/body.tsx', [
+        index('routes/bench/bench.tsx'),
+        route('receive/:draft', 'routes/receive/receive.tsx'),
+        route('stock', 'routes/stock/stock.tsx'),
+        route('stock/spares', 'routes/spares/spares.tsx'),
+        route('models', 'routes/models/models.tsx'),
+        route('models/:hash', 'routes/models/model.tsx'),
+        route('models/:hash/edit', 'routes/models/edit/edit.tsx'),
+        route('workshop/:part?', 'routes/workshop/workshop.tsx'),
+        route('account', 'routes/account/account.tsx'),
+        route('jobs', 'routes/jobs/jobs.tsx'),
+        route(
+          'jobs/:job',
+          'routes/frame/job.tsx',
+          jobScreens.map(({ path }) => route(path, `routes/${path}/${path}.tsx`)),
+        ),
+      ]),
     ]),
+    route('sign-in', 'routes/sign-in/sign-in.tsx'),
+    route('set-up', 'routes/set-up/set-up.tsx'),
+    route('invite/:token', 'routes/invite/invite.tsx'),
+    route('locked', 'routes/hands/locked.tsx'),
+    route('jobs/:job/route/print', 'routes/route/print.tsx'),
+    route('jobs/:job/report', 'routes/report/report.tsx'),
+    route('jobs/:job/mat', 'routes/work/mat-print.tsx'),
+    // what is nowhere
+    route('*', 'routes/frame/nowhere.ts'),
   ]),
-  route('sign-in', 'routes/sign-in/sign-in.tsx'),
-  route('set-up', 'routes/set-up/set-up.tsx'),
-  route('invite/:token', 'routes/invite/invite.tsx'),
-  route('locked', 'routes/hands/locked.tsx'),
+  route('d/:token', 'routes/device/device.tsx'),
+  route('d/:token/results', 'routes/device/results.ts'),
   route('lock', 'routes/hands/lock.ts'),
   route('switch', 'routes/hands/switch.ts'),
   route('sign-out', 'routes/sign-in/sign-out.ts'),
@@ -40,14 +49,12 @@ export default [
   route('jobs/:job/photos/:photo', 'routes/photos/photo.ts'),
   route('jobs/:job/signatures/:signature', 'routes/offer/signature.ts'),
   route('jobs/:job/offer.pdf', 'routes/offer/offer-pdf.ts'),
-  route('jobs/:job/route/print', 'routes/route/print.tsx'),
   route('jobs/:job/route.json', 'routes/route/route-json.ts'),
-  route('jobs/:job/report', 'routes/report/report.tsx'),
   route('jobs/:job/report.pdf', 'routes/report/report-pdf.ts'),
   route('jobs/:job/log.json', 'routes/report/log-json.ts'),
   route('jobs/:job/owner.json', 'routes/hand-over/owner-json.ts'),
-  route('jobs/:job/mat', 'routes/work/mat-print.tsx'),
   route('jobs/:job/identity', 'routes/work/identity.ts'),
+  route('jobs/:job/device', 'routes/checks/device.ts'),
   route('jobs/:job/leak-test', 'routes/work/leak-test.ts'),
   route('jobs/:job/thermometer', 'routes/work/thermometer.ts'),
   route('jobs/:job/leak/:measurement.json', 'routes/report/leak-json.ts'),

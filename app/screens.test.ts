@@ -11,6 +11,7 @@ test('every screen of a job has its route and its file, and stands in the frame'
     const own = all.find((r) => r.path === `jobs/:job/${path}`);
     expect(own?.file, path).toBe(`routes/${path}/${path}.tsx`);
     expect(own?.frames, path).toEqual([
+      'routes/frame/themed.tsx',
       'routes/frame/shop.tsx',
       'routes/frame/body.tsx',
       'routes/frame/job.tsx',

@@ -9,6 +9,7 @@ import { modelCheck } from './verbs/model-check';
 import { order } from './verbs/order';
 import { route } from './verbs/route';
 import { screws } from './verbs/screws';
+import { spectrum } from './verbs/spectrum';
 import { stencil } from './verbs/stencil';
 import { ways } from './verbs/ways';
 
@@ -26,4 +27,5 @@ export const verbs: Record<string, Verb> = {
   leak,
   balls,
   stencil,
+  spectrum,
 };

@@ -139,6 +139,22 @@ const cases: Record<string, Case> = {
     own: 410,
     body: () => json({ password: 'a-long-password' }),
   },
+  // whoever has the link is let in by it, whoever they are; without one nobody is
+  'loader /d/:token': { params: () => ({ token: 'none' }), nobody: 410, other: 410, own: 410 },
+  'action /d/:token/results': {
+    params: () => ({ token: 'none' }),
+    nobody: 410,
+    other: 410,
+    own: 410,
+    body: () => json({ id: randomUUID() }),
+  },
+  'loader /*': { nobody: 404, other: 404, own: 404 },
+  'action /jobs/:job/device': {
+    params: () => ({ job }),
+    nobody: 401,
+    other: 404,
+    body: () => json({ do: 'open' }),
+  },
   'loader /backups/:name': {
     params: () => ({ name: 'snavek-20260101-000000.tar' }),
     nobody: 401,

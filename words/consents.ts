@@ -1,6 +1,7 @@
 import type { Consent } from '../core/consents/consents';
 import type { IndexedModel } from '../core/model/index-model';
-import { functionName, list, thingName } from './things';
+import { list, thingName } from './things';
+import { functionName } from './functions';
 
 /** A consent in a few words, for lists. */
 export function consentName(index: IndexedModel, id: string): string {

@@ -2,11 +2,13 @@ import type { Body, BodyOf, BodyType } from '../core/log/events';
 import type { IndexedModel } from '../core/model/index-model';
 import { consentName } from './consents';
 import { causeName, symptomName, testName } from './fault';
+import { figuresText, whyText } from './measured';
 import { remedyName } from './remedies';
 import { actText, taskName } from './steps';
 import { holderOf } from '../core/vocabulary/pieces';
 import { left } from './time';
-import { functionName, pieceName, placeText, plural, resultName, stationName, thingName } from './things';
+import { pieceName, placeText, plural, resultName, stationName, thingName } from './things';
+import { functionName } from './functions';
 
 /**
  * One event in words, for the report, the log and the message about another bench. One that this version cannot read is
@@ -78,6 +80,8 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
     `leak test: ${body.holds ? 'it holds' : 'it does not hold'}${body.lost ? `, ${body.lost.value} ${body.lost.unit} lost` : ''}`,
   phoneAsked: (body) =>
     `asked: ${body.charge === undefined ? 'charge not known' : `charge ${body.charge} %`}, backup ${body.backup}, locked to an account: ${body.locked}${body.displayOriginal ? ', factory display' : ''}`,
+  checkMeasured: (b) =>
+    `the phone measured ${functionName[b.function]}: ${figuresText(b.measured) || resultName[b.measured.verdict === 'unclear' ? 'untested' : b.measured.verdict]}${b.measured.because ? `; ${whyText(b.measured.because, b.measured.figures)}` : ''}`,
   systemSet: (b) => `system version ${b.version}${b.preRelease ? ', a pre-release' : ''}`,
   screwsBagged: (b) => `${plural(b.pieces.length, 'old screw')} counted into the owner’s bag`,
   filmOff: () => 'film is off',

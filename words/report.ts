@@ -3,7 +3,8 @@ import type { ReportData } from '../core/wire/report';
 import { ofReport } from './screens/leak';
 import { causeName, testName } from './fault';
 import type { Formats } from './formats';
-import { cap, functionName, pieceName, plural, resultOf, thingName } from './things';
+import { cap, pieceName, plural, resultOf, thingName } from './things';
+import { functionName } from './functions';
 
 export const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',

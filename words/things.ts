@@ -1,54 +1,9 @@
 import type { IndexedModel } from '../core/model/index-model';
 import { generalItems, generalStations, generalTools } from '../core/methods/catalogue';
 import type { Face, FunctionId } from '../core/vocabulary/trade';
+import { functionName } from './functions';
 import { left } from './time';
 
-export const functionName: Record<FunctionId, string> = {
-  power: 'starts and restarts',
-  picture: 'picture',
-  touch: 'touch',
-  pressure: 'pressure touch',
-  ambient: 'automatic brightness and colour',
-  proximity: 'proximity',
-  face: 'face unlock',
-  finger: 'finger unlock',
-  cameras: 'rear cameras',
-  'front-camera': 'front camera',
-  loudspeaker: 'loudspeaker',
-  'ear-speaker': 'ear speaker',
-  microphones: 'microphones',
-  vibration: 'vibration',
-  keys: 'keys and switch',
-  charging: 'charging and data',
-  wireless: 'wireless charging',
-  radios: 'radios',
-  motion: 'compass and motion',
-  notice: 'parts notice',
-  battery: 'battery percentage',
-};
-export const functionHow: Record<FunctionId, string> = {
-  power: 'boots through to the home screen',
-  picture: 'white, black, red, green, blue: even, no lines',
-  touch: 'drag an icon everywhere, two fingers',
-  pressure: 'press',
-  ambient: 'cover the sensor: it follows',
-  proximity: 'cover it in a call: dark',
-  face: 'enrol, lock, unlock twice, once after a knock',
-  finger: 'enrol, lock, unlock twice, once after a knock',
-  cameras: 'every module, near and far, flash',
-  'front-camera': 'sharp, no dust',
-  loudspeaker: 'tone with the ear speaker covered',
-  'ear-speaker': 'tone with the loudspeaker covered',
-  microphones: 'record with each',
-  vibration: 'right feel',
-  keys: 'each one, right feel',
-  charging: 'current flows, data',
-  wireless: 'current flows',
-  radios: 'Wi-Fi, Bluetooth, mobile',
-  motion: 'plausible',
-  notice: 'as told to the owner',
-  battery: 'percentage and temperature plausible',
-};
 /** One answer of a check in words; the parts notice is compared with what the owner was told. */
 export const resultOf = (fn: string, result: keyof typeof resultName): string =>
   fn === 'notice' && result === 'works'

@@ -10,7 +10,8 @@ import { narrowing } from './fault';
 import { doneLabel, doneWord, stepTitle } from './steps';
 import { stepWhy } from './why';
 import { cautionText } from './cautions';
-import { functionHow, functionName, list, pieceName, plural, thingName } from './things';
+import { list, pieceName, plural, thingName } from './things';
+import { functionHow, functionName } from './functions';
 import { formatsOf } from './formats';
 import { left, minutes } from './time';
 

@@ -1,4 +1,4 @@
-import { fontFamily, tokens } from './tokens';
+import { fontFamily, tokens } from './palette';
 
 /** What every chart shares: our type, our lines, no motion. */
 export const chartBase = {

@@ -8,6 +8,10 @@ const ours: Record<string, { only: readonly string[]; because: string }> = {
     only: ['input'],
     because: 'hidden fields of React Router’s own form, which signs in before the script has come',
   },
+  'app/routes/device/big-button.tsx': {
+    only: ['button'],
+    because: 'the page on a repaired phone, which has to be light and is pressed with wet or gloved fingers',
+  },
   'app/routes/work/instruction-parts.tsx': {
     only: ['table'],
     because: 'the things of the big instruction: its rows, drawn screws and keys are the bench’s own',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { conditions, drives, functionIds } from '../vocabulary/trade';
 import { symptomIds } from '../knowledge/symptoms';
 import { remedies } from '../pairing/remedies';
+import { measuredSchema } from './measured';
 import { metSchema } from './met-schema';
 import { firstMoment, isPlainText, lastMoment, plainTextAdvice } from './plain-text';
 import {
@@ -91,6 +92,13 @@ export const bodySchema = z.discriminatedUnion('type', [
     function: z.enum(functionIds),
     result: z.enum(checkResults),
     note: z.string().max(1000).optional(),
+  }),
+  // what the device itself measured; whether it counts as the answer is written as one, beside it
+  z.strictObject({
+    type: z.literal('checkMeasured'),
+    round: z.enum(rounds),
+    function: z.enum(functionIds),
+    measured: measuredSchema,
   }),
   z.strictObject({ type: z.literal('received') }),
   z.strictObject({

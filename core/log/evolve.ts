@@ -60,6 +60,8 @@ const apply: Apply = {
       seq: event.seq,
       by: event.by,
     }),
+  checkMeasured: (writer, { round, function: fn, measured }, event) =>
+    writer.set('measured', `${round} ${fn}`, { ...measured, seq: event.seq }),
   systemSet: (w, { type: _, ...system }) => flags(w, { system }),
   phoneAsked: (w, { type: _, ...phone }) => flags(w, { phone }),
   received: (w) => flags(w, { received: true }),

@@ -1,3 +1,4 @@
+import type { Measured } from './measured';
 import type { MetEntry } from './met-schema';
 import type { BodyOf, Claim, Ending, Known } from './events';
 
@@ -59,6 +60,8 @@ export interface Tables {
   mask: Record<string, 'on' | 'off'>;
   condition: Record<string, { because: string; event: string } | null>;
   check: Record<string, CheckEntry>;
+  /** `round function` -> what the device measured of it, the last time. */
+  measured: Record<string, Measured & { seq: number }>;
   /** connector or slot id -> number in the log of its last movement. */
   touched: Record<string, number>;
   /** `step target` -> done, for the adopted route. */
@@ -202,6 +205,7 @@ export const tableNames = [
   'mask',
   'condition',
   'check',
+  'measured',
   'touched',
   'progress',
   'question',

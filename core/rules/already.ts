@@ -79,6 +79,8 @@ const says: Says = {
   conditionCleared: (state, body) => !state.condition[body.condition],
   systemSet: (state, body) =>
     flag(state, 'system')?.version === body.version && flag(state, 'system')?.preRelease === body.preRelease,
+  checkMeasured: (state, { round, function: fn, measured }) =>
+    state.measured[`${round} ${fn}`]?.id === measured.id,
   received: (state) => flag(state, 'received') === true,
   rimCleaned: (state, body) =>
     body.bond === undefined

@@ -14,6 +14,10 @@ const limits = {
   known: { points: 1_000_000, duration: 90 * 86_400 },
   /** Codes and links that were wrong, from one address. */
   code: { points: 20, duration: 900 },
+  /** Links of phones that were wrong, from one address. */
+  link: { points: 20, duration: 900 },
+  /** What a phone sends by one link. */
+  page: { points: 240, duration: 60 },
   /** Numbers and passwords typed at a bench for one person. */
   pin: { points: 6, duration: 900 },
 };
@@ -38,6 +42,8 @@ export async function attempts() {
       strangers: make('strangers'),
       known: make('known'),
       code: make('code'),
+      link: make('link'),
+      page: make('page'),
       pin: make('pin'),
     };
   })();

@@ -1,3 +1,4 @@
+import type { Round } from '../../core/log/events';
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { JobEvent } from '../../core/log/events';
 import type { JobState } from '../../core/log/state';
@@ -312,11 +313,46 @@ export const JobMeasurement = defineEntity({
     person: personOf,
   },
 });
+/** A link by which a repaired phone opens its own page of checks: one round of one job, for a while. */
+export const DevicePage = defineEntity({
+  name: 'DevicePage',
+  tableName: 'device_page',
+  filters: ofShop,
+  indexes: [
+    { name: 'device_page_job', properties: ['shopId', 'jobId'] },
+    { name: 'device_page_person', properties: ['shopId', 'personId'] },
+  ],
+  properties: {
+    shopId: p.uuid().primary(),
+    tokenHash: p.text().primary().unique(),
+    jobId: p.uuid(),
+    personId: p.uuid(),
+    round: p.text().$type<Round>(),
+    expiresAt: p.datetime(),
+    /** The browser that opened it first, by a word of its own: no other writes. */
+    holder: p.text().default(''),
+    job: () =>
+      p
+        .manyToOne(Job)
+        .joinColumns('shop_id', 'job_id')
+        .nullable()
+        .deleteRule('cascade')
+        .updateRule('no action'),
+    person: () =>
+      p
+        .manyToOne(Person)
+        .joinColumns('shop_id', 'person_id')
+        .nullable()
+        .deleteRule('cascade')
+        .updateRule('no action'),
+  },
+});
 export type MeasurementRow = InferEntity<typeof JobMeasurement>;
 export type JobRow = InferEntity<typeof Job>;
 export type PartRow = InferEntity<typeof Part>;
 export const entities = [
   JobMeasurement,
+  DevicePage,
   Workshop,
   Person,
   Session,

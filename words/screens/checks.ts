@@ -1,5 +1,4 @@
 export const functionChecked = 'function';
-export const passesWhen = 'passes when';
 export const dueBecause = 'due because';
 export const shortList = 'short list';
 export const before = 'before';
@@ -30,3 +29,25 @@ export const asBeforeOrNotTested = 'as before, or not tested';
 export const backToWork = 'Back to Work';
 export const passcode = (passcode: string): string => `passcode ${passcode}`;
 export const showPasscode = 'show passcode';
+export const byItself = 'The phone checks itself';
+export const byItselfWhy =
+  'It opens a page in its own browser and measures what is due now. Results come in here by themselves.';
+export const giveLink = 'Make a link';
+export const newLink = 'New link';
+export const takeBack = 'Take it back';
+export const scan = 'Scan it with the phone, or type';
+export const linkUntil = (time: string): string => `good until ${time}, for this round alone`;
+export const linkOut = (time: string): string =>
+  `A link is out until ${time}; only where it was made is it shown.`;
+export const linkHeld = 'The phone has opened it.';
+export const trust =
+  'The phone warns of the bench’s certificate once: go on, or import it (README). Camera and microphone need TLS, or this machine itself.';
+export const onlyHere =
+  'The bench listens on this machine alone: start it with HOST set to its address in the workshop, then a phone can reach it.';
+export const measuredSays = (answer: string): string => `the phone measured: ${answer}`;
+export const both = 'You said otherwise. Which counts?';
+export const bandsOf = (name: string): string => `${name} by third octaves`;
+export const bandsSpoken = (name: string): string => `${name}: level by third octaves, before and now`;
+export const now = 'now';
+export const deadMap = 'Touch: what does not answer';
+export const linkFailed = 'No link could be made: the bench does not answer.';

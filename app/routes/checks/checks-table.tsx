@@ -4,7 +4,9 @@ import type { DueCheck } from '../../../core/checks/due';
 import type { CheckResult } from '../../../core/log/events';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 import { answerText } from '../../../words/checks';
-import { functionHow, functionName, list, thingName } from '../../../words/things';
+import { list, thingName } from '../../../words/things';
+import { functionHow, functionName } from '../../../words/functions';
+import { MeasuredBelow } from './measured-below';
 import { answersOf, type CheckRow, type ChecksState } from './use-checks';
 
 /** The functions with what they were before, at mid check and after; those due now with their answers. */
@@ -24,7 +26,10 @@ export function ChecksTable({
     cell: (row) => {
       const dueCheck = row[when];
       return dueCheck ? (
-        <Answer fn={row.fn} r={dueCheck.result} was={row.any.before} stale={dueCheck.stale.length > 0} />
+        <>
+          <Answer fn={row.fn} r={dueCheck.result} was={row.any.before} stale={dueCheck.stale.length > 0} />
+          <MeasuredBelow state={state} round={when} fn={row.fn} />
+        </>
       ) : (
         <span className="muted">–</span>
       );
@@ -41,8 +46,15 @@ export function ChecksTable({
         'aria-current': may && checkRow.fn === at ? 'true' : undefined,
       })}
       columns={[
-        { title: wording.functionChecked, className: 'strong', cell: (r) => functionName[r.fn] },
-        { title: wording.passesWhen, className: 'small muted', cell: (r) => functionHow[r.fn] },
+        {
+          title: wording.functionChecked,
+          cell: (r) => (
+            <>
+              <span className="strong">{functionName[r.fn]}</span>{' '}
+              <span className="small muted">{functionHow[r.fn]}</span>
+            </>
+          ),
+        },
         {
           title: wording.dueBecause,
           className: 'small',
@@ -53,7 +65,12 @@ export function ChecksTable({
         },
         {
           title: wording.before,
-          cell: ({ fn, any }) => <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />,
+          cell: ({ fn, any }) => (
+            <>
+              <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />
+              <MeasuredBelow state={state} round="before" fn={fn} />
+            </>
+          ),
         },
         later('mid'),
         later('after'),

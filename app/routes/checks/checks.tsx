@@ -1,7 +1,10 @@
 import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useRevalidator } from 'react-router';
+import type { JobState } from '../../../core/log/state';
 import type { CheckResult } from '../../../core/log/events';
+import { deviceChecksOf } from '../../../server/use-cases/device-checks';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';
@@ -9,22 +12,35 @@ import { Ledger } from '../../ui/ledger';
 import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../../words/checks';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
+import { later } from '../../ui/later';
 import { ChecksTable } from './checks-table';
+import { DeviceCard } from './device-card';
 import { EnrolmentsCard } from './enrolments-card';
 import { FailedNote } from './failed-note';
 import { answersOf, type CheckRow, type ChecksState, useChecks } from './use-checks';
 import { useArmed } from './use-armed';
 
+const MeasuredCharts = later(() => import('./measured-charts').then((m) => m.MeasuredCharts));
+
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
-  return { passcode: await passcodeOf(who, page.id) };
+  const [passcode, device] = await Promise.all([passcodeOf(who, page.id), deviceChecksOf(who, page.id)]);
+  const url = new URL(request.url);
+  return { passcode, device, origin: url.origin, alone: isLoopback(url.hostname) };
 }
+const isLoopback = (host: string) => /^(localhost|127\.|\[?::1)/.test(host);
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
-  fromServerOr(serverLoader, () => ({ passcode: null }));
+  fromServerOr(serverLoader, () => ({
+    passcode: null,
+    device: { link: null, measured: [] },
+    origin: '',
+    alone: true,
+  }));
 
 /** What was touched is tried: before it is opened, before it is closed, and when it is. */
 export default function Checks({ loaderData }: Route.ComponentProps) {
   const checks = useChecks();
+  useNewlyMeasured(checks.state, loaderData.device.measured);
   const { index, state, send, failed, ended, round } = checks;
   const { at, move, answer, toFirst } = useRowInHand(checks);
   const press = usePress(checks, toFirst);
@@ -49,6 +65,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           </div>
           <Passcode passcode={loaderData.passcode} />
         </div>
+        {checks.may && <DeviceCard job={checks.page.id} {...loaderData} link={loaderData.device.link} />}
         {!ended && failed.length > 0 && <FailedNote checks={checks} />}
         <section className="card">
           {checks.may && (
@@ -65,6 +82,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           )}
           <ChecksTable checks={checks} at={at} onAnswer={answer} />
         </section>
+        <MeasuredCharts measured={loaderData.device.measured} round={round} />
         <EnrolmentsCard />
       </main>
       <Ledger index={index} state={state} send={send}>
@@ -83,6 +101,19 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
       </Ledger>
     </>
   );
+}
+
+/** What the phone measures comes with the live channel; its curves are asked for then. */
+function useNewlyMeasured(state: JobState, known: readonly { id: string }[]): void {
+  const { revalidate, state: busy } = useRevalidator();
+  const missing = Object.values(state.measured).some((m) => !known.some((k) => k.id === m.id));
+  const asked = useRef<string>(undefined);
+  const newest = String(Math.max(0, ...Object.values(state.measured).map((m) => m.seq)));
+  useEffect(() => {
+    if (!missing || busy !== 'idle' || asked.current === newest) return;
+    asked.current = newest;
+    void revalidate();
+  }, [missing, busy, newest, revalidate]);
 }
 
 /** What the third key answers, where anything has a third answer. */

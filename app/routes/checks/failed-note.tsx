@@ -3,7 +3,8 @@ import { Button } from 'antd';
 import { useNavigation, useSubmit } from 'react-router';
 import { reseatFor } from '../../../core/checks/reseat';
 import { Note } from '../../ui/note';
-import { functionName, list, thingName } from '../../../words/things';
+import { list, thingName } from '../../../words/things';
+import { functionName } from '../../../words/functions';
 import type { ChecksState } from './use-checks';
 
 /** What does not work now, and the way to what was touched last. */

@@ -2,11 +2,9 @@ import { useNavigate } from 'react-router';
 import { checksDue, type DueCheck } from '../../../core/checks/due';
 import type { CheckResult, Round } from '../../../core/log/events';
 import { failedChecks } from '../../../core/checks/failed';
-import { nextStep } from '../../../core/rules/step-of-event';
-import { flag } from '../../../core/log/state';
+import { roundNow } from '../../../core/progress/round';
 import { isLive, openState } from '../../../core/log/view';
 import type { FunctionId } from '../../../core/vocabulary/trade';
-import type { Step } from '../../../core/steps/route';
 import { type JobFrame, useJobFrame } from '../../ui/job-frame';
 
 /** One function in the table, with what is known of it in each round. */
@@ -19,13 +17,6 @@ export interface CheckRow {
   any: DueCheck;
   /** Due now and not passed. */
   lit: boolean;
-}
-
-/** Which round is asked: before until there is a route, then the route's own, then after once it is closed. */
-function roundNow({ state, index, context }: JobFrame, next: Step | undefined, unopened: boolean): Round {
-  if (!flag(state, 'received') || (!context.route && !unopened)) return 'before';
-  if (next?.action === 'check' && next.round) return next.round;
-  return openState(state, index) === 'closed' || unopened ? 'after' : 'mid';
 }
 
 /** What can be answered of a function in a round: not tested where that is honest, as before where it did not work then. */
@@ -41,10 +32,7 @@ export function useChecks() {
   const frame = useJobFrame();
   const { page, index, state, context, ended, report } = frame;
   const go = useNavigate();
-  const next = context.route && nextStep(context.route, state, index)?.step;
-  // a fault that needed no opening is proved on the device as it is; before there is a route, only the first round counts
-  const unopened = !context.route && !!flag(state, 'cause') && Object.keys(state.task).length === 0;
-  const round = roundNow(frame, next, unopened);
+  const { round, next, unopened } = roundNow(state, index, context.route);
   const due = checksDue(state, index, round);
   const live = isLive(state, index);
   const may = !ended && (round === 'before' ? openState(state, index) === 'never opened' : live);

@@ -15,7 +15,8 @@ import {
   remedyName,
   storeName,
 } from '../../../words/remedies';
-import { functionName, thingName } from '../../../words/things';
+import { thingName } from '../../../words/things';
+import { functionName } from '../../../words/functions';
 import { type DataColumn, DataTable } from '../../ui/data-table';
 
 /** Functions down, remedies across: what stays, what is lost, and the sentence for the owner. */

@@ -3,7 +3,7 @@ import * as wording from '../../../words/screens/offer';
 import { useMemo } from 'react';
 import { Chart } from '../../ui/chart';
 import { axisLook, chartBase } from '../../ui/chart-theme';
-import { tokens } from '../../ui/tokens';
+import { tokens } from '../../ui/palette';
 import { percent } from '../../../words/fault';
 import type { Money } from '../../../words/formats';
 import type { QuotedOption } from '../../workers/quote.worker';

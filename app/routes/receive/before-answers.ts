@@ -2,7 +2,7 @@ import * as wording from '../../../words/screens/receive';
 import type { DraftBody } from '../../../forms/receipt-fields';
 import { whyUntestable } from '../../../core/checks/untestable';
 import type { FunctionId } from '../../../core/vocabulary/trade';
-import { functionName } from '../../../words/things';
+import { functionName } from '../../../words/functions';
 
 export type Before = NonNullable<DraftBody['before']>;
 export const beforeResults = ['works', 'fails', 'untested'] as const;

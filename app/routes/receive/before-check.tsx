@@ -3,7 +3,7 @@ import { Button, Input } from 'antd';
 import { type Ref, useRef, useState } from 'react';
 import type { FunctionId } from '../../../core/vocabulary/trade';
 import { Field } from '../../ui/field';
-import { functionHow, functionName } from '../../../words/things';
+import { functionHow, functionName } from '../../../words/functions';
 import { type Before, type BeforeResult, beforeResults, othersWork, withAnswer } from './before-answers';
 
 const shown: Record<BeforeResult, string> = {

@@ -4,7 +4,8 @@ import type { MustStop } from '../../../core/progress/running';
 import type { Task } from '../../../core/log/events';
 import type { IndexedModel } from '../../../core/model/index-model';
 import { taskName } from '../../../words/steps';
-import { functionName, list, thingName } from '../../../words/things';
+import { list, thingName } from '../../../words/things';
+import { functionName } from '../../../words/functions';
 import { Note } from '../../ui/note';
 import { stopText } from '../../../words/stop-now';
 

@@ -4,7 +4,7 @@ import * as wording from '../../../words/screens/heat';
 import { left } from '../../../words/time';
 import { Chart } from '../chart';
 import { axisLook, chartBase } from '../chart-theme';
-import { tokens } from '../tokens';
+import { tokens } from '../palette';
 
 /**
  * How warm the seal and the cell become: bands for eight of ten devices, the window shaded, a line for now. The same figures

@@ -3,7 +3,7 @@ import type { LeakSample } from '../../../core/leak/fit';
 import * as wording from '../../../words/screens/leak';
 import { Chart } from '../chart';
 import { axisLook, chartBase } from '../chart-theme';
-import { tokens } from '../tokens';
+import { tokens } from '../palette';
 
 /** No more points are drawn: a screen is some hundred wide. */
 const mostPoints = 300;

@@ -12,7 +12,8 @@ import {
 import { releaseOf } from '../../../../core/record/usual';
 import * as record from '../../../../words/screens/record';
 import * as wording from '../../../../words/screens/edit-model';
-import { driveName, functionName, kindName } from '../../../../words/things';
+import { driveName, kindName } from '../../../../words/things';
+import { functionName } from '../../../../words/functions';
 import { type Choice, ChoiceField, FigureField, ManyField, TextField } from './fields';
 import type { Editor } from './use-editor';
 import { useThing } from './use-thing';

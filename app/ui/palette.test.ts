@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { palettes } from './tokens';
+import { palettes } from './palette';
 
 /** Relative luminance and contrast as WCAG 2.2 defines them. */
 const luminance = (hex: string) =>

@@ -1,0 +1,83 @@
+import type { Change } from '../core/checks/measure';
+import type { Figures, Measured, WhyNot } from '../core/log/measured';
+import { plural } from './things';
+
+/** A figure with as many digits as are needed, and a true minus. */
+const figure = (x: number): string => String(x).replace('-', '−');
+/** What a device measured, in a few words. */
+export function figuresText({ kind, figures: f }: Pick<Measured, 'kind' | 'figures'>): string {
+  const parts: (string | false | undefined)[] = [
+    kind === 'touch' && f.percent !== undefined && `${f.percent} % answers`,
+    kind === 'picture' && (f.marks ? plural(f.marks, 'mark') : 'even'),
+    kind === 'sound' && f.level !== undefined && `${figure(f.level)} dBFS`,
+    kind === 'microphones' && f.inputs !== undefined && `${f.heard} of ${f.inputs} hear`,
+    kind === 'cameras' && f.cameras !== undefined && plural(f.cameras, 'camera'),
+    kind === 'cameras' && f.sharpness !== undefined && `sharp ${f.sharpness}`,
+    kind === 'cameras' && !!f.spots && plural(f.spots, 'spot'),
+    f.shake !== undefined && `${f.shake} m/s²`,
+    f.hz !== undefined && `${f.hz} Hz`,
+    f.gravity !== undefined && `gravity ${f.gravity} m/s²`,
+    kind === 'battery' && f.percent !== undefined && `${f.percent} %`,
+    kind === 'charging' && (f.charging ? 'charges' : 'no current'),
+    kind === 'started' && 'opened its page',
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+const deadText = (f: Figures): string =>
+  f.deadW === undefined
+    ? 'a part of it does not answer'
+    : `a stretch of ${f.deadW} × ${f.deadH} mm does not answer, ${f.deadX} mm from the left and ${f.deadY} mm from the top`;
+/** Why a function does not work by what was measured, or why nothing can be said and what would help. */
+export function whyText(why: WhyNot, f: Figures): string {
+  const texts: Record<WhyNot, string> = {
+    dead: deadText(f),
+    ghosts: `${plural(f.ghosts ?? 0, 'touch', 'touches')} while nobody touched`,
+    jumps: `the finger jumped ${plural(f.jumps ?? 0, 'time')}`,
+    'not wiped': 'not all of it was wiped: wipe what is still frosted',
+    marks: `${plural(f.marks ?? 0, 'place')} marked`,
+    'loud hall': `the hall is too loud to tell (${figure(f.floor ?? 0)} dBFS): again when it is quieter`,
+    silent: 'nothing is heard',
+    rattle: `it rattles: ${f.distortion ?? 0} % harmonics`,
+    quieter: 'much quieter than before',
+    'none listed': 'the browser lists none, or was not allowed to use it: look by hand',
+    dark: 'the picture stays black',
+    spots: `${plural(f.spots ?? 0, 'dark spot')} on the plain sheet`,
+    'one less': 'one camera fewer than before',
+    'by eye': 'nothing to compare with yet: look at it',
+    blurred: 'less sharp than before',
+    still: 'no shaking is felt',
+    weak: 'shakes less than half as much as before',
+    gravity: `gravity reads ${f.gravity ?? 0} m/s² where it is 9.8`,
+    'not turned': 'it was not turned over: turn it',
+    'no current': 'the browser says that no current flows',
+  };
+  return texts[why];
+}
+/** What differs from the device as it came. */
+export function changeText({ what, from, to }: Change): string {
+  const by = figure(Math.round(Math.abs(to - from) * 10) / 10);
+  const less = to < from;
+  switch (what) {
+    case 'level':
+      return `${by} dB ${less ? 'quieter' : 'louder'}`;
+    case 'low':
+    case 'mid':
+    case 'high': {
+      const where = { low: 'below 300 Hz', mid: 'from 300 Hz to 2 kHz', high: 'above 2 kHz' }[what];
+      const guess = less && what === 'high' ? ': mesh or seating' : '';
+      return `${by} dB ${less ? 'quieter' : 'louder'} ${where}${guess}`;
+    }
+    case 'distortion':
+      return `harmonics ${from} to ${to} %`;
+    case 'dead':
+      return to > from ? 'a part of it no longer answers' : 'all of it answers again';
+    case 'percent':
+      return `${from} to ${to} % answers`;
+    case 'shake':
+      return `shakes ${from} to ${to} m/s²`;
+    case 'sharpness':
+      return `sharpness ${from} to ${to}`;
+    case 'spots':
+      return `spots ${from} to ${to}`;
+  }
+}
