@@ -7,6 +7,7 @@ const coreFolders = [
   'thermal',
   'leak',
   'signals',
+  'schedule',
   'rework',
   'methods',
   'model',

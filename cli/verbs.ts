@@ -8,6 +8,7 @@ import { leak } from './verbs/leak';
 import { modelCheck } from './verbs/model-check';
 import { order } from './verbs/order';
 import { route } from './verbs/route';
+import { schedule } from './verbs/schedule';
 import { screws } from './verbs/screws';
 import { spectrum } from './verbs/spectrum';
 import { stencil } from './verbs/stencil';
@@ -28,4 +29,5 @@ export const verbs: Record<string, Verb> = {
   balls,
   stencil,
   spectrum,
+  schedule,
 };
