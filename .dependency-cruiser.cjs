@@ -26,6 +26,7 @@ const coreFolders = [
   'route',
   'progress',
   'quote',
+  'day',
   'wire',
 ];
 const coreIsATree = coreFolders.slice(0, -1).map((folder, at) => ({

@@ -13,6 +13,7 @@ export default defineConfig({
       input: {
         snavek: 'cli/main.ts',
         'plan-thread': 'server/threads/plan.thread.ts',
+        'day-thread': 'server/threads/day.thread.ts',
         'check-thread': 'server/threads/check.thread.ts',
       },
       output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name].mjs' },

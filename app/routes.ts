@@ -70,5 +70,6 @@ export default [
   route('archives/:name', 'routes/workshop/archive-file.ts'),
   route('take-in', 'routes/workshop/take-in.ts'),
   route('backups/:name', 'routes/workshop/backup-file.ts'),
+  route('day', 'routes/bench/day-json.ts'),
   route('open-jobs', 'routes/bench/open-jobs-json.ts'),
 ] satisfies RouteConfig;

@@ -205,3 +205,28 @@ test('two benches that could not hear each other say different things: asked, no
     .toMatchObject({ type: 'truthNamed', value: 'hole/A1' });
   await other.close();
 });
+
+test('the day is planned: every device with its promise, hands and stations, and Space goes to what is next', async ({
+  page,
+}) => {
+  await signedIn(page, 'tova');
+  const card = page.getByRole('region', { name: 'The day' });
+  await expect(card.getByRole('img', { name: 'The day' })).toBeVisible();
+  const plan = (await (await page.request.get('/day')).json()) as {
+    jobs: { id: string; promisedAt: number | null }[];
+    blocks: { job: string; by: string; startS: number; endS: number; hands?: number }[];
+  };
+  const open = (await (await page.request.get('/open-jobs')).json()) as { id: string }[];
+  expect(plan.jobs.map((j) => j.id).toSorted()).toEqual(open.map((j) => j.id).toSorted());
+  // nobody is at two devices at once
+  for (const a of plan.blocks.filter((b) => b.hands !== undefined))
+    for (const b of plan.blocks)
+      if (a !== b && a.hands === b.hands && a.job !== b.job)
+        expect(a.startS >= b.endS || b.startS >= a.endS, JSON.stringify([a, b])).toBe(true);
+  await expect(page.getByTestId('promises')).toHaveText(/\d of \d promises kept/);
+  await expect(card.getByText(/ready \d\d:\d\d · kept in \d+ %/).first()).toBeVisible();
+  const next = page.getByRole('region', { name: 'Hands now' }).getByRole('link');
+  const to = await next.getAttribute('href');
+  await page.keyboard.press('Space');
+  await expect(page).toHaveURL(new RegExp(`${to}$`));
+});

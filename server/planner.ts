@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
+import type { DayAsked, DayPlan } from '../core/day/day-plan';
 import type { ModelProblem } from '../core/model/check-model';
 import type { DeviceModel } from '../core/model/schema';
 import type { RouteInput, RouteResult } from '../core/steps/route';
@@ -41,13 +42,30 @@ export async function checkInThread(model: DeviceModel): Promise<ModelProblem[]>
   );
   return checkers.run(model) as Promise<ModelProblem[]>;
 }
+let dayPlanners: Piscina | undefined;
+/** A day takes no longer than this: a bench replans within a second. */
+const daySeconds = 0.8;
+/** The plan of a day, in a thread of its own: a route that is being planned does not hold it up. */
+export async function dayInThread(asked: DayAsked): Promise<DayPlan> {
+  dayPlanners ??= watched(
+    new Piscina({
+      filename: resolve('build-tools/day-thread.mjs'),
+      minThreads: 0,
+      maxThreads: 1,
+      maxQueue: 32,
+      idleTimeout: 60_000,
+    }),
+  );
+  return dayPlanners.run({ asked, seconds: daySeconds }) as Promise<DayPlan>;
+}
 /** A thread that dies fails its own request; the server goes on. */
 function watched(p: Piscina): Piscina {
   p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));
   return p;
 }
 export async function endPlanner(): Promise<void> {
-  await Promise.all([pool?.destroy(), checkers?.destroy()]);
+  await Promise.all([pool?.destroy(), checkers?.destroy(), dayPlanners?.destroy()]);
   pool = undefined;
   checkers = undefined;
+  dayPlanners = undefined;
 }

@@ -9,7 +9,7 @@ export const isUrgent = (j: JobLine) => badCell(j.summary.conditions);
 export const urgentText = (j: JobLine | undefined): string =>
   j && isUrgent(j)
     ? `Urgent: ${j.summary.conditions.filter((c) => badCell([c])).join(', ')} cell`
-    : 'Promised soonest, and waits for hands';
+    : 'Next by the plan';
 /** What a device waits for. */
 export const waitsFor: Record<string, string> = {
   hands: 'hands',

@@ -42,7 +42,9 @@ interface Placed {
  */
 export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | undefined {
   const groups = groupsOf(p).map((jobs) => ({ jobs, starts: alone(p, jobs) }));
-  if (groups.some((g) => !g.starts)) return undefined;
+  if (groups.some((g) => !g.starts) || p.jobs.some((j) => j.deadline !== undefined)) return undefined;
+  const isFixed = ({ jobs }: { jobs: number[] }) =>
+    jobs.some((k) => p.jobs[k]!.operations.some((o) => o.at !== undefined));
   const due = ({ jobs }: { jobs: number[] }) => Math.min(...jobs.map((k) => c.due[k]!));
   const release = ({ jobs }: { jobs: number[] }) => Math.min(...jobs.map((k) => c.release[k]!));
   const work = ({ jobs }: { jobs: number[] }) =>
@@ -58,10 +60,18 @@ export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | u
     place(
       p,
       c,
-      [...groups].sort((a, b) => rule(a) - rule(b) || a.jobs[0]! - b.jobs[0]!),
+      // what has begun stays where it is
+      [...groups].sort(
+        (a, b) => Number(isFixed(b)) - Number(isFixed(a)) || rule(a) - rule(b) || a.jobs[0]! - b.jobs[0]!,
+      ),
     ),
   );
-  return tried.reduce((best, next) => (costOf(c, next) < costOf(c, best) ? next : best));
+  return tried
+    .filter((starts) => fits(c, starts))
+    .reduce<Float64Array | undefined>(
+      (best, next) => (!best || costOf(c, next) < costOf(c, best) ? next : best),
+      undefined,
+    );
 }
 function place(
   p: ScheduleProblem,
@@ -79,7 +89,8 @@ function place(
         o.needs.map((need) => ({ use: used.get(need)!, start: starts!.get(o.id)!, duration: o.duration })),
       );
     let shift = 0;
-    for (let again = true; again; ) {
+    const fixed = operations.some((o) => o.at !== undefined);
+    for (let again = !fixed; again; ) {
       again = false;
       for (const { use, start, duration } of wanted) {
         const later = freeFrom(use.placed, use.capacity, start + shift, duration);
@@ -108,4 +119,16 @@ function freeFrom(placed: readonly Placed[], capacity: number, from: number, dur
       ...running.filter((o) => o.end > full + 1e-9 && o.start <= full + 1e-9).map((o) => o.end),
     );
   }
+}
+/** Whether nothing is used by more than it serves: what has begun is put where it is, whatever is there already. */
+function fits(c: Compiled, starts: Float64Array): boolean {
+  const each = [...c.unary.map((operations) => ({ operations, capacity: 1 })), ...c.cumulative];
+  return each.every(({ operations, capacity }) =>
+    operations.every(
+      (i) =>
+        operations.filter(
+          (j) => starts[j]! <= starts[i]! + 1e-9 && starts[j]! + c.duration[j]! > starts[i]! + 1e-9,
+        ).length <= capacity,
+    ),
+  );
 }

@@ -8,6 +8,8 @@ export interface Operation {
   duration: number;
   /** Resources, one of each, from its start to its end. */
   needs: readonly string[];
+  /** It has begun, or is to begin just then. */
+  at?: number;
 }
 export interface ScheduledJob {
   id: string;
@@ -17,6 +19,8 @@ export interface ScheduledJob {
   due: number | null;
   /** What one unit of time of lateness costs. */
   weight: number;
+  /** It has to have ended by then. */
+  deadline?: number;
   operations: readonly Operation[];
 }
 /** `to` begins at least `minLag` after the end of `from`, and no later than `maxLag` after it where there is one. */
@@ -55,6 +59,9 @@ export interface Compiled {
   /** Job of each operation. */
   jobOf: Int32Array;
   release: Float64Array;
+  /** When each operation may begin at the earliest and has to have ended at the latest, by what is fixed. */
+  earliest: Float64Array;
+  latest: Float64Array;
   due: Float64Array;
   weight: Float64Array;
   /** `start[to] >= start[from] + weight`. Of a greatest lag the edge goes back, and its weight is below zero. */
@@ -85,16 +92,29 @@ export function compile(problem: ScheduleProblem): Compiled {
     Int32Array.from(operations.flatMap((o, k) => (o.duration > 0 && o.needs.includes(id) ? [k] : [])));
   const numbers = [
     ...duration,
-    ...problem.jobs.flatMap((j) => [j.release, j.due ?? 0]),
+    ...problem.jobs.flatMap((j) => [j.release, j.due ?? 0, j.weight]),
+    ...operations.map((o) => o.at ?? 0),
     ...problem.precedences.flatMap((p) => [p.minLag, p.maxLag ?? 0]),
   ];
   const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+  const horizon =
+    Math.max(0, ...problem.jobs.map((j) => j.release)) +
+    sum([...duration]) +
+    sum(problem.precedences.map((p) => Math.max(0, p.minLag)));
   return {
     n: operations.length,
     ids: operations.map((o) => o.id),
     duration,
     jobOf: Int32Array.from(operations, (o) => o.job),
     release: Float64Array.from(problem.jobs, (j) => j.release),
+    earliest: Float64Array.from(operations, (o) => o.at ?? problem.jobs[o.job]!.release),
+    latest: Float64Array.from(operations, (o) =>
+      Math.min(
+        horizon,
+        o.at === undefined ? Number.POSITIVE_INFINITY : o.at + o.duration,
+        problem.jobs[o.job]!.deadline ?? Number.POSITIVE_INFINITY,
+      ),
+    ),
     due: Float64Array.from(problem.jobs, (j) => j.due ?? Number.POSITIVE_INFINITY),
     weight: Float64Array.from(problem.jobs, (j) => j.weight),
     edges,
@@ -105,10 +125,7 @@ export function compile(problem: ScheduleProblem): Compiled {
       .filter((r) => r.operations.length > r.capacity),
     objective: problem.objective,
     step: numbers.every(Number.isInteger) ? wholeStep : smallStep,
-    horizon:
-      Math.max(0, ...problem.jobs.map((j) => j.release)) +
-      sum([...duration]) +
-      sum(problem.precedences.map((p) => Math.max(0, p.minLag))),
+    horizon,
   };
 }
 /** When each job ends by the starts of its operations. */

@@ -16,6 +16,8 @@ export interface ScheduleLimits {
   nodes: number;
   /** Asked now and then; the caller's clock stands outside. */
   stop: () => boolean;
+  /** A schedule that is known to be possible. */
+  known?: Record<string, number>;
   /** Told of every better schedule. */
   onBetter?: (starts: Record<string, number>, cost: number) => void;
 }
@@ -59,7 +61,9 @@ export function scheduleOf(
     kept.length = Math.min(kept.length, elite);
     limits.onBetter?.(startsOf(c, search.best), search.bestCost);
   };
-  const first = firstSchedule(problem, c);
+  const first = limits.known
+    ? Float64Array.from(c.ids, (id) => limits.known![id]!)
+    : firstSchedule(problem, c);
   if (first) search.know(first);
   keep();
   let whole = search.run({ fails: firstFails * 4, stop: isOver });

@@ -23,8 +23,8 @@ export class Windows {
 
   constructor(readonly c: Compiled) {
     const { n } = c;
-    this.earliest = Float64Array.from({ length: n }, (_, i) => c.release[c.jobOf[i]!]!);
-    this.latest = new Float64Array(n).fill(c.horizon);
+    this.earliest = Float64Array.from(c.earliest);
+    this.latest = Float64Array.from(c.latest);
     this.before = new Uint8Array(n * n);
     this.moved = new Uint8Array(n).fill(1);
     this.#successors = Array.from({ length: n }, () => []);

@@ -1,6 +1,11 @@
 import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/bench';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { DayPlan, PlannedBlock } from '../../../core/day/day-plan';
+import * as day from '../../../words/screens/day';
+import { useDay } from '../../job/use-day';
+import { useKeys } from '../../ui/keys';
+import { DayCard, maySlip } from './day-card';
 import { benchPage } from '../../../server/use-cases/bench-page';
 import type { JobLine } from '../../../core/wire/job-line';
 import { requirePerson } from '../../context';
@@ -12,6 +17,7 @@ import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
 import { isUrgent, nowText, shortModel, urgentText } from '../../../words/bench';
 import { cap, plural, runningText } from '../../../words/things';
+import { minutes } from '../../../words/time';
 import type { Route } from './+types/bench';
 import { FirstStepsCard } from './first-steps';
 import { OpenJobs, Promised } from './open-jobs';
@@ -32,6 +38,10 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
   const { soon } = useFormats();
   const { who, openJobs: jobs } = useFrame();
   const time = useNow() || loaderData.now;
+  const { plan, away } = useDay();
+  const next = nextFor(plan, jobs, who.name);
+  const go = useNavigate();
+  useKeys({ next: () => next && void go(screenFor(next.job)) });
   return (
     <main className="page stack">
       <JustReceived />
@@ -44,10 +54,15 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
       )}
       {loaderData.first && <FirstStepsCard first={loaderData.first} />}
       <div className="cols three-first">
-        <HandsNow jobs={jobs} time={time} />
+        <HandsNow jobs={jobs} time={time} next={next} plan={plan} />
         <RunningAlone jobs={jobs} time={time} />
-        <PromisedCard jobs={jobs} time={time} />
+        <PromisedCard jobs={jobs} time={time} plan={plan} />
       </div>
+      {jobs.length > 0 && (
+        <section className="card" aria-label={day.day}>
+          <DayCard plan={plan} away={away} jobs={jobs} time={time} />
+        </section>
+      )}
       <section className="card" aria-label={wording.openJobs}>
         <div className="spread under-6">
           <h2>{wording.onTheBench}</h2>
@@ -78,9 +93,39 @@ interface CardProps {
   jobs: readonly JobLine[];
   time: number;
 }
-function HandsNow({ jobs, time }: CardProps) {
+/** What to do now by the plan, for whoever is signed in, and what comes after it. */
+interface Next {
+  job: JobLine;
+  block: PlannedBlock | undefined;
+  then: PlannedBlock | undefined;
+}
+function nextFor(plan: DayPlan | undefined, jobs: readonly JobLine[], me: string): Next | undefined {
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
-  const first = hands.find(isUrgent) ?? hands[0];
+  const own = (plan?.blocks ?? [])
+    .filter((b) => b.by === 'hands')
+    // what others have in hand is theirs
+    .filter((b) => !b.begun || (jobs.find((j) => j.id === b.job)?.worker ?? me) === me)
+    .sort((a, b) => Number(b.begun ?? 0) - Number(a.begun ?? 0) || a.startS - b.startS);
+  const block = own.find((b) => hands.some((j) => j.id === b.job));
+  const urgent = hands.find(isUrgent);
+  const job = urgent ?? jobs.find((j) => j.id === block?.job) ?? hands[0];
+  if (!job) return undefined;
+  return {
+    job,
+    block: block?.job === job.id ? block : own.find((b) => b.job === job.id),
+    then: own.find((b) => b.job !== job.id && b.startS >= (block?.startS ?? 0)),
+  };
+}
+function HandsNow({
+  jobs,
+  time,
+  next,
+  plan,
+}: CardProps & { next: Next | undefined; plan: DayPlan | undefined }) {
+  const { clock } = useFormats();
+  const first = next?.job;
+  const then = next?.then && jobs.find((j) => j.id === next.then!.job);
+  const at = (s: number) => clock(plan!.now + s * 1000);
   return (
     <section className="card first-thing" aria-label={wording.handsNow}>
       <div className={first && isUrgent(first) ? 'brick strong' : 'muted'}>{urgentText(first)}</div>
@@ -97,6 +142,12 @@ function HandsNow({ jobs, time }: CardProps) {
             {first.owner ? ` · ${first.owner}` : ''} {wording.promisedFor}{' '}
             <Promised job={first} time={time} />
           </div>
+          {then && next?.then && (
+            <div className="small" data-testid="then">
+              {wording.then(shortModel(then), at(next.then.startS))}
+              {next.then.byS !== undefined && wording.by(at(next.then.byS))}
+            </div>
+          )}
         </>
       ) : (
         <h1>{jobs.length ? wording.nothingWaitsForHands : wording.theBenchIsEmpty}</h1>
@@ -116,15 +167,40 @@ function RunningAlone({ jobs, time }: CardProps) {
     </section>
   );
 }
-function PromisedCard({ jobs, time }: CardProps) {
-  const late = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
+function PromisedCard({ jobs, time, plan }: CardProps & { plan: DayPlan | undefined }) {
+  const past = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
+  const nameOf = (id: string) =>
+    jobs
+      .filter((j) => j.id === id)
+      .map(shortModel)
+      .join('');
+  const promised = plan && !plan.clash ? plan.jobs.filter((j) => j.promisedAt !== null) : [];
+  const late = promised.filter((j) => j.lateS >= 60);
   return (
     <section className="card" aria-label={wording.promisedLabel}>
       <div className="muted">{wording.promisedLabel}</div>
-      <h2>{plural(jobs.length, wording.openJob)}</h2>
-      {late.length ? (
-        <div className="brick strong">{wording.pastItsTime(late.map(shortModel).join(', '))}</div>
-      ) : (
+      <h2 data-testid="promises">
+        {promised.length
+          ? day.inTime(promised.length - late.length, promised.length)
+          : plural(jobs.length, wording.openJob)}
+      </h2>
+      {late.map((j) => (
+        <div key={j.id} className="brick strong">
+          {day.late(nameOf(j.id), minutes(j.lateS / 60))}
+        </div>
+      ))}
+      {promised.filter(maySlip).map((j) => (
+        <div key={j.id} className="brick">
+          {day.slips(nameOf(j.id), j.chance!)}
+        </div>
+      ))}
+      {late.length > 0 && plan!.leastLateS >= 60 && (
+        <div className="small muted">{day.avoided(minutes(plan!.leastLateS / 60))}</div>
+      )}
+      {!late.length && past.length > 0 && (
+        <div className="brick strong">{wording.pastItsTime(past.map(shortModel).join(', '))}</div>
+      )}
+      {!late.length && !past.length && !promised.some(maySlip) && (
         <div className="muted">{wording.noneIsPastItsTime}</div>
       )}
     </section>

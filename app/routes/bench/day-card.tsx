@@ -1,0 +1,137 @@
+import { Link } from 'react-router';
+import { generalStations } from '../../../core/methods/catalogue';
+import type { DayPlan, PlannedBlock } from '../../../core/day/day-plan';
+import type { JobLine } from '../../../core/wire/job-line';
+import { shortModel } from '../../../words/bench';
+import * as wording from '../../../words/screens/day';
+import { useFormats } from '../../ui/formats';
+import { screenFor } from '../../ui/head';
+import { Note } from '../../ui/note';
+import { type DayRow, Timeline } from './timeline';
+
+interface Props {
+  plan: DayPlan | undefined;
+  away: boolean;
+  jobs: readonly JobLine[];
+  time: number;
+}
+/** The plan of the day: a row for each device, for each pair of hands and for each station, with now, promises and what is late. */
+export function DayCard({ plan, away, jobs, time }: Props) {
+  const { clock, soon } = useFormats();
+  if (!plan) return <p role="status">{away ? wording.away : wording.planning}</p>;
+  const of = (id: string) => jobs.find((j) => j.id === id);
+  if (plan.clash)
+    return (
+      <Note tone="stop">
+        {wording.cannot(
+          plan.clash
+            .map((id) => of(id))
+            .flatMap((j) => (j ? [shortModel(j)] : []))
+            .join(', '),
+        )}
+      </Note>
+    );
+  const rows = deviceRows(plan, jobs, clock, soon);
+  return (
+    <>
+      <h2 className="under-6">{wording.day}</h2>
+      {away && <p className="brick small m-0">{wording.away}</p>}
+      <Timeline rows={[...rows, ...resourceRows(plan, jobs)]} from={plan.now} now={time} clock={clock} />
+      <p className="small muted m-0">{wording.rests(wording.people(plan.people), plan.optimal)}</p>
+    </>
+  );
+}
+/** More often late than not, by the spread of its steps. */
+export const maySlip = ({ lateS, chance }: DayPlan['jobs'][number]): boolean =>
+  lateS < 60 && chance !== undefined && chance < 50;
+const actText = (b: PlannedBlock): string =>
+  b.phase === 'Hand over' ? wording.handOver : (wording.acts[b.action] ?? b.action);
+
+/** A row for each device, in the order of the strip. */
+function deviceRows(
+  plan: DayPlan,
+  jobs: readonly JobLine[],
+  clock: (ms: number) => string,
+  soon: (ms: number, now: number) => string,
+): DayRow[] {
+  return jobs.flatMap((job, k): DayRow[] => {
+    const planned = plan.jobs.find((j) => j.id === job.id);
+    if (!planned) return [];
+    const own = plan.blocks.filter((b) => b.job === job.id);
+    const dueS = job.promisedAt === null ? undefined : (job.promisedAt - plan.now) / 1000;
+    return [
+      {
+        id: job.id,
+        label: (
+          <Link to={screenFor(job)} className="plain-link">
+            {k < 9 && <kbd>{k + 1}</kbd>} <strong>{shortModel(job)}</strong>
+          </Link>
+        ),
+        under: own.some((b) => b.guessed)
+          ? wording.guessed
+          : [
+              wording.ready(clock(plan.now + planned.endS * 1000)),
+              planned.chance !== undefined && wording.chanceOf(planned.chance),
+            ]
+              .filter(Boolean)
+              .join(' · '),
+        blocks: own.map((b) => ({
+          id: b.id,
+          fromS: b.startS,
+          toS: b.endS,
+          text: actText(b),
+          look:
+            b.by === 'itself'
+              ? 'alone'
+              : dueS !== undefined && b.endS > dueS && planned.lateS >= 60
+                ? 'late'
+                : maySlip(planned) && b.phase === 'Hand over'
+                  ? 'slips'
+                  : 'hands',
+          begun: b.begun === true,
+          spoken: wording.spoken(
+            shortModel(job),
+            actText(b),
+            clock(plan.now + b.startS * 1000),
+            clock(plan.now + b.endS * 1000),
+          ),
+        })),
+        ...(dueS === undefined ? {} : { flag: { atS: dueS, text: soon(job.promisedAt!, plan.now) } }),
+      },
+    ];
+  });
+}
+/** A row for each pair of hands and for each station that is used. */
+function resourceRows(plan: DayPlan, jobs: readonly JobLine[]): DayRow[] {
+  const number = (id: string) => String(jobs.findIndex((j) => j.id === id) + 1);
+  const row = (id: string, label: string, blocks: PlannedBlock[]): DayRow => ({
+    id,
+    label,
+    low: true,
+    blocks: blocks.map((b) => ({
+      id: b.id,
+      fromS: b.startS,
+      toS: b.endS,
+      text: number(b.job),
+      look: b.by === 'itself' ? 'alone' : 'hands',
+      begun: b.begun === true,
+    })),
+  });
+  const stations = [...new Set(plan.blocks.flatMap((b) => b.station ?? []))];
+  return [
+    ...Array.from({ length: plan.people }, (_, k) =>
+      row(
+        `hands ${k}`,
+        wording.hands(k + 1),
+        plan.blocks.filter((b) => b.hands === k),
+      ),
+    ).filter((r) => r.blocks.length),
+    ...stations.map((id) =>
+      row(
+        `station ${id}`,
+        generalStations.find((s) => s.id === id)?.name ?? id,
+        plan.blocks.filter((b) => b.station === id),
+      ),
+    ),
+  ];
+}

@@ -1,0 +1,195 @@
+import type { ReactNode } from 'react';
+import * as wording from '../../../words/screens/day';
+
+export interface DayRow {
+  id: string;
+  label: ReactNode;
+  under?: string;
+  /** A resource's row: lower, with numbers for words. */
+  low?: true;
+  blocks: {
+    id: string;
+    fromS: number;
+    toS: number;
+    text: string;
+    look: 'hands' | 'alone' | 'late' | 'slips';
+    begun: boolean;
+    spoken?: string;
+  }[];
+  /** A promise. */
+  flag?: { atS: number; text: string };
+}
+/** Of the card: the labels' column, and the rest for the hours; the drawing keeps its measure and its place is scaled. */
+const labelPx = 190;
+const widthPx = 1190;
+const rowPx = 48;
+const lowPx = 28;
+const headPx = 26;
+const beyondPx = 150;
+/** At least so much of a day is shown, and at most, h. */
+const leastH = 2;
+const mostH = 10;
+
+/** Rows of blocks against the clock. The same stands in words for those who do not see it. */
+export function Timeline({
+  rows,
+  from,
+  now,
+  clock,
+}: {
+  rows: readonly DayRow[];
+  /** The moment that seconds are counted from, ms. */
+  from: number;
+  now: number;
+  clock: (ms: number) => string;
+}) {
+  const lastS = Math.max(leastH * 3600, ...rows.flatMap((r) => r.blocks.map((b) => b.toS)));
+  const spanS = Math.min(mostH * 3600, lastS * 1.06);
+  // promises beyond what is shown stand in words, at the end of their rows
+  const rightPx = rows.some((r) => r.flag && r.flag.atS > spanS) ? widthPx - beyondPx : widthPx;
+  const x = (s: number) => labelPx + (Math.min(s, spanS) / spanS) * (rightPx - labelPx);
+  const tops: number[] = [];
+  let height = headPx;
+  for (const row of rows) {
+    tops.push(height);
+    height += row.low ? lowPx : rowPx;
+  }
+  const nowS = Math.max(0, (now - from) / 1000);
+  return (
+    <div className="timeline">
+      <svg viewBox={`0 0 ${widthPx} ${height + 6}`} role="img" aria-label={wording.day}>
+        <defs>
+          <pattern
+            id="alone"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width="7" height="7" className="alone-ground" />
+            <line x1="0" y1="0" x2="0" y2="7" className="alone-line" />
+          </pattern>
+        </defs>
+        <Hours from={from} spanS={spanS} x={x} height={height} clock={clock} />
+        {rows.map((row, k) => (
+          <Row key={row.id} row={row} top={tops[k]!} x={x} spanS={spanS} />
+        ))}
+        <line className="now" x1={x(nowS)} x2={x(nowS)} y1={4} y2={height} />
+      </svg>
+      <Labels rows={rows} tops={tops} height={height + 6} />
+    </div>
+  );
+}
+/** A line for each hour, or half hour where the day is short. */
+function Hours({
+  from,
+  spanS,
+  x,
+  height,
+  clock,
+}: {
+  from: number;
+  spanS: number;
+  x: (s: number) => number;
+  height: number;
+  clock: (ms: number) => string;
+}) {
+  const eachS = spanS > 5 * 3600 ? 3600 : 1800;
+  const first = Math.ceil(from / (eachS * 1000)) * eachS * 1000;
+  const hours: number[] = [];
+  for (let ms = first; (ms - from) / 1000 < spanS; ms += eachS * 1000) hours.push(ms);
+  return (
+    <>
+      {hours.map((ms) => (
+        <g key={ms}>
+          <line
+            className="hour"
+            x1={x((ms - from) / 1000)}
+            x2={x((ms - from) / 1000)}
+            y1={headPx - 4}
+            y2={height}
+          />
+          <text className="hour" x={x((ms - from) / 1000)} y={14}>
+            {clock(ms)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+/** The names of the rows lie over the drawing, as text and links of the page. */
+function Labels({
+  rows,
+  tops,
+  height,
+}: {
+  rows: readonly DayRow[];
+  tops: readonly number[];
+  height: number;
+}) {
+  return (
+    <ul className="labels">
+      {rows.map((row, k) => (
+        <li
+          key={row.id}
+          className={row.low ? 'low' : ''}
+          style={{
+            top: `${(100 * tops[k]!) / height}%`,
+            width: `${(100 * (labelPx - 8)) / widthPx}%`,
+          }}
+        >
+          <div>{row.label}</div>
+          {row.under && <div className="under">{row.under}</div>}
+          <span className="sr">
+            {row.blocks
+              .map((b) => b.spoken)
+              .filter(Boolean)
+              .join('; ')}
+            {row.flag ? `; ${wording.promised(row.flag.text)}` : ''}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+function Row({ row, top, x, spanS }: { row: DayRow; top: number; x: (s: number) => number; spanS: number }) {
+  const high = row.low ? lowPx - 8 : rowPx - 16;
+  const y = top + (row.low ? 4 : 6);
+  return (
+    <g>
+      <line className="row-line" x1={0} x2={widthPx} y1={top} y2={top} />
+      {row.blocks
+        .filter((b) => b.toS > b.fromS && b.fromS < spanS)
+        .map((b) => {
+          const [left, wide] = [x(b.fromS), Math.max(2, x(b.toS) - x(b.fromS) - 1)];
+          return (
+            <g key={b.id} className={`block ${b.look} ${b.begun ? 'begun' : ''}`}>
+              <title>{b.spoken ?? b.text}</title>
+              <rect x={left} y={y} width={wide} height={high} rx={4} />
+              {wide > b.text.length * 7.2 + 8 && (
+                <text x={left + 6} y={y + high / 2 + 4.5}>
+                  {b.text}
+                </text>
+              )}
+            </g>
+          );
+        })}
+      {row.flag && row.flag.atS >= 0 && (
+        <g className="flag">
+          {row.flag.atS <= spanS ? (
+            <>
+              <path d={`M ${x(row.flag.atS)} ${top + 44} V ${top + 3} l 9 5 l -9 5`} />
+              <text x={x(row.flag.atS) + 11} y={top + 44} textAnchor="start">
+                {row.flag.text}
+              </text>
+            </>
+          ) : (
+            <text x={widthPx - 2} y={top + 27} textAnchor="end">
+              {`${wording.promised(row.flag.text)} →`}
+            </text>
+          )}
+        </g>
+      )}
+    </g>
+  );
+}

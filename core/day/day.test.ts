@@ -1,0 +1,235 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { flag } from '../log/state';
+import { Bench } from '../testing/bench';
+import { indexed, mica9, route } from '../testing/demo-models';
+import { type Block, blocksOf } from './blocks';
+import { type DayAsked, type DayPlan, dayPlan, switchS } from './day-plan';
+
+const index = indexed(mica9);
+const plan = route(mica9);
+const minute = 60;
+const block = (job: string, minutes: number, more: Partial<Block> = {}): Block => ({
+  job,
+  by: 'hands',
+  phase: 'Strip',
+  action: 'unscrew',
+  steps: [],
+  takes: { low: minutes * minute * 0.7, likely: minutes * minute, high: minutes * minute * 1.6 },
+  ...more,
+});
+const day = (people: number, jobs: { id: string; promisedIn?: number; blocks: Block[] }[]): DayAsked => ({
+  now: 1_000_000_000,
+  people,
+  jobs: jobs.map(({ id, promisedIn, blocks }) => ({
+    id,
+    promisedAt: promisedIn === undefined ? null : 1_000_000_000 + promisedIn * minute * 1000,
+    blocks,
+  })),
+});
+/** What is wrong with a plan, by the definition alone. */
+function faults({ blocks, people }: DayPlan): string[] {
+  const out: string[] = [];
+  const ofJob = new Map<string, typeof blocks>();
+  for (const b of blocks) ofJob.set(b.job, [...(ofJob.get(b.job) ?? []), b]);
+  for (const [job, own] of ofJob)
+    own.forEach((b, k) => {
+      const before = own[k - 1];
+      if (before && b.startS < before.endS - 1e-6) out.push(`${job} ${k} before ${k - 1}`);
+      if (b.byS !== undefined && b.startS > b.byS + 1e-6) out.push(`${job} ${k} too late`);
+    });
+  for (const b of blocks) {
+    const running = blocks.filter((o) => o.startS <= b.startS && o.endS > b.startS);
+    if (running.filter((o) => o.by === 'hands').length > people) out.push(`too many hands at ${b.startS}`);
+    const same = running.filter(
+      (o) => o.station !== undefined && o.station === b.station && o.endS > o.startS,
+    );
+    if (b.station && b.endS > b.startS && same.length > 1) out.push(`${b.station} twice at ${b.startS}`);
+    if (b.by === 'hands' && b.endS > b.startS && b.hands === undefined) out.push(`${b.id} is nobody's`);
+  }
+  return out;
+}
+
+describe('a device as blocks', () => {
+  const whole = () => {
+    const b = new Bench(index, plan).open();
+    return { b, job: { id: 'j', state: b.state, route: plan, promisedAt: null, inHand: false } };
+  };
+  test('of all that its route takes: no minute of hands, and no wait, is lost', () => {
+    const { job, b } = whole();
+    const blocks = blocksOf(job, b.at);
+    const handsS = plan.steps.reduce((s, x) => s + x.handsS.likely, 0);
+    const waitS = plan.steps.reduce((s, x) => s + x.waitS, 0);
+    const sum = (by: Block['by']) =>
+      blocks.filter((x) => x.by === by).reduce((s, x) => s + x.takes.likely, 0);
+    expect(sum('itself') + sum('hands') - blocks.at(-1)!.takes.likely).toBeCloseTo(handsS + waitS, 6);
+    // what is over at once is waited for; a soak is left alone
+    expect(sum('itself')).toBe(plan.steps.filter((x) => x.waitS >= 120).reduce((s, x) => s + x.waitS, 0));
+    expect(blocks.length).toBeLessThan(16);
+    expect(new Set(blocks.flatMap((x) => x.steps))).toEqual(new Set(plan.steps.map((x) => x.id)));
+    // the soak is followed by opening, within its window
+    const soak = blocks.findIndex((x) => x.by === 'itself' && x.action === 'heat');
+    expect(blocks[soak]).toMatchObject({ station: 'hot-plate' });
+    expect(blocks[soak + 1]!.maxDelayS).toBeGreaterThan(30);
+  });
+  test('on the plate what is left is the rest of the soak, which has begun', () => {
+    const { b, job } = whole();
+    for (let k = 0; k < 50 && !flag(b.state, 'heat'); k++) b.next();
+    const begunAt = b.at;
+    const [first, second] = blocksOf({ ...job, state: b.state }, begunAt + 30_000);
+    expect(first).toMatchObject({ by: 'itself', action: 'heat', begun: true });
+    const earlier = blocksOf({ ...job, state: b.state }, begunAt)[0]!;
+    expect(earlier.takes.likely - first!.takes.likely).toBe(30);
+    expect(second).toMatchObject({ by: 'hands' });
+    expect(second).not.toHaveProperty('begun');
+  });
+  test('without a route its minutes are guessed, and said to be', () => {
+    const { b } = whole();
+    const blocks = blocksOf(
+      { id: 'j', state: b.state, route: undefined, promisedAt: null, inHand: true },
+      b.at,
+    );
+    expect(blocks[0]).toMatchObject({ guessed: true, action: 'plan' });
+    expect(blocks).toHaveLength(2);
+  });
+});
+
+describe('a day', () => {
+  test('the one that is promised sooner comes first, and nobody is late', () => {
+    const asked = day(1, [
+      { id: 'later', promisedIn: 200, blocks: [block('later', 40)] },
+      { id: 'soon', promisedIn: 45, blocks: [block('soon', 40)] },
+    ]);
+    const got = dayPlan(asked);
+    expect(faults(got)).toEqual([]);
+    expect(got).toMatchObject({ optimal: true, leastLateS: 0 });
+    expect(got.blocks.find((b) => b.job === 'soon')!.startS).toBe(0);
+    expect(got.jobs.map((j) => j.lateS)).toEqual([0, 0]);
+    // the one that is tight is kept on fewer days than the one that is not
+    const [later, soon] = got.jobs;
+    expect(later!.chance!).toBeGreaterThan(95);
+    expect(soon!.chance!).toBeLessThan(70);
+    expect(soon!.chance!).toBeGreaterThan(10);
+  });
+  test('while one is on the plate another is worked at, and the plate is come back to in time', () => {
+    const asked = day(1, [
+      {
+        id: 'cell',
+        blocks: [
+          block('cell', 1),
+          block('cell', 5, { by: 'itself', station: 'plate', action: 'heat' }),
+          block('cell', 8, { maxDelayS: 120 }),
+        ],
+      },
+      {
+        id: 'camera',
+        blocks: [block('camera', 3), block('camera', 20, { by: 'itself' }), block('camera', 5)],
+      },
+    ]);
+    const got = dayPlan(asked);
+    expect(faults(got)).toEqual([]);
+    const opening = got.blocks.find((b) => b.maxDelayS !== undefined)!;
+    expect(opening.byS).toBeGreaterThanOrEqual(opening.startS);
+    // hands alone take 17 minutes and five goings
+    const hands = got.blocks.filter((b) => b.by === 'hands').reduce((s, b) => s + b.endS - b.startS, 0);
+    expect(hands).toBe((1 + 8 + 3 + 5) * minute + 4 * switchS);
+    expect(Math.max(...got.jobs.map((j) => j.endS))).toBeLessThan(hands + 20 * minute);
+  });
+  test('what has begun stays where it is; of more in hand than there are people the sooner promised does', () => {
+    const asked = day(1, [
+      { id: 'a', promisedIn: 300, blocks: [block('a', 30, { begun: true })] },
+      { id: 'b', promisedIn: 100, blocks: [block('b', 30, { begun: true })] },
+      {
+        id: 'c',
+        blocks: [
+          block('c', 4, { by: 'itself', begun: true, station: 'plate' }),
+          block('c', 5, { maxDelayS: 60 * 60 }),
+        ],
+      },
+    ]);
+    const got = dayPlan(asked);
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks.find((b) => b.job === 'b')!.startS).toBe(0);
+    expect(got.blocks.find((b) => b.job === 'a')!.startS).toBeGreaterThan(0);
+    expect(got.blocks.find((b) => b.job === 'c')!.startS).toBe(0);
+  });
+  test('late is late by as little as can be, and says by how much no plan avoids', () => {
+    const got = dayPlan(
+      day(1, [
+        { id: 'a', promisedIn: 10, blocks: [block('a', 30)] },
+        { id: 'b', promisedIn: -60, blocks: [block('b', 10)] },
+      ]),
+    );
+    expect(got.optimal).toBe(true);
+    // b first: it is late by 71 min, a by 32; a first: a by 21, b by 102
+    expect(got.leastLateS).toBe((71 + 32) * minute);
+    expect(got.jobs.map((j) => j.lateS)).toEqual([32 * minute, 71 * minute]);
+    expect(got.jobs[1]!.chance).toBe(0);
+  });
+  const cold = (id: string) => [block(id, 1, { by: 'itself', begun: true }), block(id, 5, { maxDelayS: 30 })];
+  test('a device that goes cold does not wait for what is in hand: whoever is at that leaves it', () => {
+    const got = dayPlan(
+      day(1, [
+        { id: 'a', blocks: [block('a', 30, { begun: true })] },
+        { id: 'b', blocks: cold('b') },
+      ]),
+    );
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks.find((x) => x.job === 'b' && x.by === 'hands')!.startS).toBeLessThanOrEqual(90);
+    expect(got.blocks.find((x) => x.job === 'a')!.startS).toBeGreaterThan(0);
+  });
+  test('what cannot be kept together is named', () => {
+    const got = dayPlan(
+      day(1, [
+        { id: 'a', blocks: cold('a') },
+        { id: 'b', blocks: cold('b') },
+      ]),
+    );
+    expect(got.blocks).toEqual([]);
+    expect(got.clash!.toSorted()).toEqual(['a', 'b']);
+  });
+  test('an empty bench has an empty plan', () => {
+    expect(dayPlan(day(2, []))).toMatchObject({ blocks: [], jobs: [], optimal: true });
+  });
+  test('whatever there is, a plan keeps hands, stations, orders and greatest delays, and is the same again', () => {
+    const any = fc.record({
+      people: fc.integer({ min: 1, max: 3 }),
+      jobs: fc.array(
+        fc.record({
+          promisedIn: fc.option(fc.integer({ min: -30, max: 240 }), { nil: undefined }),
+          blocks: fc.array(
+            fc.record({
+              minutes: fc.integer({ min: 1, max: 40 }),
+              itself: fc.boolean(),
+              station: fc.constantFrom(undefined, 'plate', 'press'),
+            }),
+            { minLength: 1, maxLength: 5 },
+          ),
+        }),
+        { minLength: 1, maxLength: 6 },
+      ),
+    });
+    fc.assert(
+      fc.property(any, ({ people, jobs }) => {
+        const asked = day(
+          people,
+          jobs.map(({ promisedIn, blocks }, k) => ({
+            id: `j${k}`,
+            ...(promisedIn === undefined ? {} : { promisedIn }),
+            blocks: blocks.map((b, i) =>
+              block(`j${k}`, b.minutes, {
+                by: b.itself ? 'itself' : 'hands',
+                ...(b.station ? { station: b.station } : {}),
+                ...(!b.itself && blocks[i - 1]?.itself ? { maxDelayS: 180 } : {}),
+              }),
+            ),
+          })),
+        );
+        const got = dayPlan(asked);
+        expect(faults(got)).toEqual([]);
+        expect(dayPlan(asked)).toEqual(got);
+      }),
+      { numRuns: 30, seed: 16 },
+    );
+  }, 60_000);
+});
