@@ -210,6 +210,7 @@ test('the day is planned: every device with its promise, hands and stations, and
   page,
 }) => {
   await signedIn(page, 'tova');
+  await page.goto('/');
   const card = page.getByRole('region', { name: 'The day' });
   await expect(card.getByRole('img', { name: 'The day' })).toBeVisible();
   const plan = (await (await page.request.get('/day')).json()) as {

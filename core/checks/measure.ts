@@ -172,7 +172,8 @@ type Of<K extends MeasuredKind> = Extract<Taken, { kind: K }>;
 
 function touchVerdict({ strokes, widthMm, heightMm, ghosts, fingers }: Of<'touch'>): Verdict {
   const { share, dead, jumps } = touchMap(strokes, widthMm, heightMm);
-  const [worst] = dead;
+  // where the finger was and nothing answered, before where it never was
+  const worst = dead.find((d) => d.crossed > 0) ?? dead[0];
   const figures = {
     percent: round(share * 100),
     dead: dead.length,

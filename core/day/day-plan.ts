@@ -41,7 +41,7 @@ export interface DayPlan {
   optimal: boolean;
   /** s of lateness that no plan avoids. */
   leastLateS: number;
-  /** What cannot be kept together, where there is no plan. */
+  /** Devices that cannot all be come back to in time: the plan lets them go cold. */
   clash?: string[];
 }
 
@@ -102,6 +102,19 @@ const handsFree = (asked: DayAsked): DayAsked => ({
   ...asked,
   jobs: asked.jobs.map((j) => ({ ...j, blocks: j.blocks.map((b) => (b.by === 'hands' ? idle(b) : b)) })),
 });
+/** The devices of operations that clash; all that run and have to be come back to, where none is named. */
+function coldOf(operations: readonly string[], asked: DayAsked): string[] {
+  const named = [...new Set(operations.map((id) => id.slice(0, id.lastIndexOf(' '))))];
+  if (named.length) return named;
+  return asked.jobs.filter((j) => j.blocks.some((b) => b.maxDelayS !== undefined)).map((j) => j.id);
+}
+/** The same with nothing said of how soon some devices have to be come back to. */
+const letCool = (asked: DayAsked, jobs: readonly string[]): DayAsked => ({
+  ...asked,
+  jobs: asked.jobs.map((j) =>
+    jobs.includes(j.id) ? { ...j, blocks: j.blocks.map(({ maxDelayS: _, ...b }) => b) } : j,
+  ),
+});
 const idle = ({ begun: _, ...rest }: Block): Block => rest;
 const runningAt = (jobs: DayAsked['jobs'], station: string): number =>
   jobs.filter((j) => j.blocks.some((b) => b.begun && b.station === station)).length;
@@ -136,7 +149,15 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
     problem = problemOf(asked);
     first = scheduleOf(problem, { nodes, stop });
   }
-  if (!('schedule' in first)) return withoutPlan(asked, first.clash?.precedences.map((p) => p.to) ?? []);
+  let clash: string[] | undefined;
+  if (!('schedule' in first)) {
+    // some go cold whatever is done: they are named, and the rest is planned
+    clash = coldOf(first.clash?.precedences.map((p) => p.to) ?? [], asked);
+    asked = letCool(asked, clash);
+    problem = problemOf(asked);
+    first = scheduleOf(problem, { nodes, stop });
+  }
+  if (!('schedule' in first)) return withoutPlan(asked, clash ?? []);
   const { starts, optimal, lowerBound } = first.schedule;
   const ends = new Map(problem.jobs.map((j) => [j.id, endOf(j, starts)]));
   const soon = scheduleOf(
@@ -152,7 +173,11 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
     { nodes, stop, known: starts },
   );
   const best = 'schedule' in soon ? soon.schedule.starts : starts;
-  return planOf(asked, problem, best, { optimal, leastLateS: Math.ceil(lowerBound) });
+  return planOf(asked, problem, best, {
+    optimal,
+    leastLateS: Math.ceil(lowerBound),
+    ...(clash ? { clash } : {}),
+  });
 }
 const endOf = (job: ScheduledJob, starts: Record<string, number>): number =>
   Math.max(0, ...job.operations.map((o) => starts[o.id]! + o.duration));
@@ -163,14 +188,14 @@ const withoutPlan = ({ now, people, jobs }: DayAsked, clash: string[]): DayPlan 
   jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0 })),
   optimal: false,
   leastLateS: 0,
-  clash: [...new Set(clash.map((id) => id.split(' ')[0]!))],
+  clash,
 });
 
 function planOf(
   asked: DayAsked,
   problem: ScheduleProblem,
   starts: Record<string, number>,
-  proved: Pick<DayPlan, 'optimal' | 'leastLateS'>,
+  proved: Pick<DayPlan, 'optimal' | 'leastLateS' | 'clash'>,
 ): DayPlan {
   const blocks = asked.jobs.flatMap(({ id, blocks: own }) =>
     own.map((b, k): PlannedBlock => {

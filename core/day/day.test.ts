@@ -178,15 +178,18 @@ describe('a day', () => {
     expect(got.blocks.find((x) => x.job === 'b' && x.by === 'hands')!.startS).toBeLessThanOrEqual(90);
     expect(got.blocks.find((x) => x.job === 'a')!.startS).toBeGreaterThan(0);
   });
-  test('what cannot be kept together is named', () => {
+  test('what cannot be kept together is named, and the rest is planned', () => {
     const got = dayPlan(
       day(1, [
         { id: 'a', blocks: cold('a') },
         { id: 'b', blocks: cold('b') },
+        { id: 'c', promisedIn: 60, blocks: [block('c', 5)] },
       ]),
     );
-    expect(got.blocks).toEqual([]);
     expect(got.clash!.toSorted()).toEqual(['a', 'b']);
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks).toHaveLength(5);
+    expect(got.jobs.find((j) => j.id === 'c')!.lateS).toBe(0);
   });
   test('an empty bench has an empty plan', () => {
     expect(dayPlan(day(2, []))).toMatchObject({ blocks: [], jobs: [], optimal: true });

@@ -3,7 +3,7 @@ import type { StepAction } from '../../core/vocabulary/steps';
 export const day = 'The day';
 export const planning = 'Planning the day …';
 export const cannot = (devices: string): string =>
-  `No plan keeps all that was begun: ${devices} has to be come back to while all hands are taken. Somebody goes there now.`;
+  `Too few hands for all that was begun: ${devices} cannot all be come back to in time. Somebody goes there now; what has gone cold is warmed again.`;
 export const away = 'The plan cannot be had: the bench does not answer. It comes by itself.';
 export const hands = (n: number): string => `hands ${n}`;
 export const inTime = (kept: number, of: number): string => `${kept} of ${of} promises kept`;

@@ -174,7 +174,7 @@ function PromisedCard({ jobs, time, plan }: CardProps & { plan: DayPlan | undefi
       .filter((j) => j.id === id)
       .map(shortModel)
       .join('');
-  const promised = plan && !plan.clash ? plan.jobs.filter((j) => j.promisedAt !== null) : [];
+  const promised = plan ? plan.jobs.filter((j) => j.promisedAt !== null) : [];
   const late = promised.filter((j) => j.lateS >= 60);
   return (
     <section className="card" aria-label={wording.promisedLabel}>

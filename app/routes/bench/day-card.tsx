@@ -19,22 +19,20 @@ interface Props {
 export function DayCard({ plan, away, jobs, time }: Props) {
   const { clock, soon } = useFormats();
   if (!plan) return <p role="status">{away ? wording.away : wording.planning}</p>;
-  const of = (id: string) => jobs.find((j) => j.id === id);
-  if (plan.clash)
-    return (
-      <Note tone="stop">
-        {wording.cannot(
-          plan.clash
-            .map((id) => of(id))
-            .flatMap((j) => (j ? [shortModel(j)] : []))
-            .join(', '),
-        )}
-      </Note>
-    );
   const rows = deviceRows(plan, jobs, clock, soon);
   return (
     <>
       <h2 className="under-6">{wording.day}</h2>
+      {plan.clash && (
+        <Note tone="stop">
+          {wording.cannot(
+            jobs
+              .filter((j) => plan.clash!.includes(j.id))
+              .map(shortModel)
+              .join(', '),
+          )}
+        </Note>
+      )}
       {away && <p className="brick small m-0">{wording.away}</p>}
       <Timeline rows={[...rows, ...resourceRows(plan, jobs)]} from={plan.now} now={time} clock={clock} />
       <p className="small muted m-0">{wording.rests(wording.people(plan.people), plan.optimal)}</p>

@@ -9,6 +9,8 @@ import { BigButton } from '../big-button';
 const everyMm = 0.8;
 /** Nobody touches for so long: what touches then is the screen itself, s. */
 const handsOffS = 10;
+/** After so long without a touch the way on is shown, ms. */
+const restsMs = 1000;
 /** So much wiped ends it by itself. */
 const enough = 0.995;
 const frost = 22;
@@ -70,10 +72,21 @@ export function Touch({ page, onTaken }: ProbeProps) {
   const { widthMm, heightMm } = page;
   const [map, setMap] = useState<TouchMap>();
   const [off, setOff] = useState(false);
+  // what leads on lies over the pane: it stands there only while nobody wipes
+  const [resting, setResting] = useState(false);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
   const { strokes, fingers, pane } = useStrokes(page, (next) => {
     setMap(next);
     if (next.share >= enough) setOff(true);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setResting(true), restsMs);
   });
+  const down = (e: PointerEvent) => {
+    clearTimeout(timer.current);
+    setResting(false);
+    pane.onPointerDown(e);
+  };
   const finish = useCallback(
     (ghosts: number) =>
       onTaken({ kind: 'touch', widthMm, heightMm, strokes: strokes.current, ghosts, fingers }),
@@ -86,16 +99,18 @@ export function Touch({ page, onTaken }: ProbeProps) {
         <h1>{wording.wipe}</h1>
         <p>{wording.wipeHow}</p>
       </section>
-      <canvas className="frost" aria-label={wording.wipe} {...pane} />
+      <canvas className="frost" aria-label={wording.wipe} {...pane} onPointerDown={down} />
       {map && <Dead map={map} widthMm={widthMm} heightMm={heightMm} />}
-      <footer className="over">
-        <span>
-          {map ? wording.answers(map.share) : ''} {fingers > 1 ? wording.twoFingers(fingers) : ''}
-        </span>
-        <BigButton tone="go" disabled={!map} onClick={() => setOff(true)}>
-          {wording.on} ›
-        </BigButton>
-      </footer>
+      {resting && map && (
+        <footer className="over">
+          <span>
+            {wording.answers(map.share)} {fingers > 1 ? wording.twoFingers(fingers) : ''}
+          </span>
+          <BigButton tone="go" onClick={() => setOff(true)}>
+            {wording.on} ›
+          </BigButton>
+        </footer>
+      )}
     </>
   );
 }
