@@ -22,6 +22,7 @@ const coreFolders = [
   'consents',
   'checks',
   'diagnose',
+  'suspects',
   'rules',
   'route',
   'progress',

@@ -15,8 +15,6 @@ export const enrolledA = (what: string, text: string): string => `enrolled a ${w
 export const anEnrolmentIsRemovedBefore = 'an enrolment is removed before the owner gets the phone';
 export const doesNotWorkNowThe = (list: string): string =>
   `Does not work now: ${list}. The job goes back to Work.`;
-export const cellOffReseatWhatWas =
-  'Cell off, reseat what was touched last, test again. If the old part shows the same fault, the new part is innocent.';
 export const planTheWayToThe = (list: string): string => `Plan the way to the ${list}`;
 export const works = 'works';
 export const doesNot = 'does not';
@@ -51,3 +49,8 @@ export const bandsSpoken = (name: string): string => `${name}: level by third oc
 export const now = 'now';
 export const deadMap = 'Touch: what does not answer';
 export const linkFailed = 'No link could be made: the bench does not answer.';
+export const likeliest = 'Likeliest, from what was touched and what was measured:';
+export const suspect = (name: string, percent: number): string => `${name} ${percent} %`;
+export const suspicionRests =
+  'Chances are starting guesses of the trade. If the old part shows the same, the new part is innocent.';
+export const otherSuspects = 'Other suspects';

@@ -1,0 +1,98 @@
+import { describe, expect, test } from 'vitest';
+import { openChecks } from '../checks/due';
+import type { WhyNot } from '../log/measured';
+import { instruct } from '../progress/instruct';
+import { Bench } from '../testing/bench';
+import { indexed, mica9, replace, route } from '../testing/demo-models';
+import type { FunctionId } from '../vocabulary/trade';
+import { patternWeight, suspicionOf } from './suspects';
+
+const index = indexed(mica9);
+/** A bench that has just answered the mid check of a new display, with some functions that fail. */
+function failing(...functions: FunctionId[]): Bench {
+  const b = new Bench(index, route(mica9, replace('display'))).open(replace('display'));
+  for (let k = 0; k < 500; k++) {
+    const now = instruct(b.context, b.state, { at: b.at, clockKnown: true });
+    if (now.kind === 'checks' && now.step.round === 'mid' && !now.step.short) {
+      for (const c of openChecks(b.state, index, 'mid'))
+        b.do({
+          type: 'checked',
+          round: 'mid',
+          function: c.function,
+          result: functions.includes(c.function) ? 'fails' : 'works',
+        });
+      return b;
+    }
+    b.next();
+  }
+  throw new Error('never came to the mid check');
+}
+const dead = { deadX: 40, deadY: 0, deadW: 6, deadH: 52, dead: 1 };
+
+describe('who is suspected when something fails after work', () => {
+  test('nobody while all works', () => {
+    expect(suspicionOf(index, failing().state)).toBeUndefined();
+  });
+  test('most of all the plug that is not home, and it is pressed home first (common practice)', () => {
+    const { suspects, next } = suspicionOf(index, failing('touch').state)!;
+    expect(suspects[0]).toMatchObject({ kind: 'contact', slot: 'display' });
+    expect(next).toMatchObject({ kind: 'reseat', thing: suspects[0]!.thing });
+    expect(suspects.reduce((sum, s) => sum + s.p, 0)).toBeCloseTo(1, 9);
+    expect(suspects.map((s) => s.p)).toEqual(suspects.map((s) => s.p).toSorted((a, b) => b - a));
+    expect(suspects.some((s) => s.kind === 'part' && s.slot === 'display')).toBe(true);
+    expect(suspects.at(-1)!.p).toBeLessThan(0.1);
+  });
+  test('of two functions that fail, what explains both', () => {
+    const one = suspicionOf(index, failing('touch').state)!;
+    const both = suspicionOf(index, failing('touch', 'picture').state)!;
+    // picture and touch have plugs of their own on this model: what they share is the display
+    expect(both.suspects[0]).toMatchObject({ kind: 'part', slot: 'display' });
+    const chance = (s: typeof one) => s.suspects.find((x) => x.id === 'part display')!.p;
+    expect(chance(both)).toBeGreaterThan(chance(one));
+  });
+  test('a plug that was pressed home in vain is no longer the first; the next best try is another', () => {
+    const b = failing('touch');
+    const first = suspicionOf(index, b.state)!;
+    const plug = first.next!.thing;
+    b.do({ type: 'connectorOff', connector: index.cellConnector! });
+    b.do({ type: 'reseated', connector: plug });
+    b.do({ type: 'connectorOn', connector: index.cellConnector! });
+    b.do({ type: 'checked', round: 'mid', function: 'touch', result: 'fails' });
+    const again = suspicionOf(index, b.state)!;
+    const chance = (s: typeof first) => s.suspects.find((x) => x.id === `contact ${plug}`)!.p;
+    expect(chance(again)).toBeLessThan(chance(first) / 3);
+    expect(again.next?.thing).not.toBe(plug);
+    expect(again.tries.map((t) => t.id)).not.toContain(`reseat ${plug}`);
+  });
+  test('a measured pattern moves the chances: a narrow dead stripe is the flex or the panel', () => {
+    const b = failing('touch');
+    const before = suspicionOf(index, b.state)!.suspects;
+    b.do({
+      type: 'checkMeasured',
+      round: 'mid',
+      function: 'touch',
+      measured: {
+        id: '00000000-0000-4000-8000-000000000001',
+        kind: 'touch',
+        verdict: 'fails',
+        because: 'dead',
+        figures: dead,
+      },
+    });
+    const after = suspicionOf(index, b.state)!.suspects;
+    const flex = (list: typeof before) => list.filter((s) => s.kind === 'flex').reduce((p, s) => p + s.p, 0);
+    expect(flex(after)).toBeGreaterThan(flex(before) * 1.2);
+  });
+});
+
+test.each<[WhyNot, object, string, string]>([
+  ['dead', dead, 'flex', 'contact'],
+  ['dead', { deadW: 64, deadH: 40, dead: 1 }, 'contact', 'flex'],
+  ['silent', {}, 'contact', 'film'],
+  ['quieter', {}, 'film', 'contact'],
+  ['spots', {}, 'film', 'part'],
+  ['ghosts', {}, 'part', 'contact'],
+])('%s %j speaks for %s more than for %s', (because, figures, more, less) => {
+  const weight = (kind: string) => patternWeight(kind as 'flex', because, figures, { w: 65, h: 140 });
+  expect(weight(more)).toBeGreaterThan(weight(less));
+});
