@@ -71,5 +71,6 @@ export default [
   route('take-in', 'routes/workshop/take-in.ts'),
   route('backups/:name', 'routes/workshop/backup-file.ts'),
   route('day', 'routes/bench/day-json.ts'),
+  route('promise', 'routes/offer/promise-json.ts'),
   route('open-jobs', 'routes/bench/open-jobs-json.ts'),
 ] satisfies RouteConfig;

@@ -12,6 +12,7 @@ import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
 import { benchLive } from './live';
 import { benchLoad } from './load';
+import { benchDay } from './day';
 import { benchMeasured } from './measured';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
@@ -346,6 +347,7 @@ if (asked('core')) {
   benchDiagnose();
   benchScrews();
   benchMeasured();
+  await benchDay();
 }
 const server = await startServer();
 try {

@@ -148,6 +148,7 @@ const cases: Record<string, Case> = {
     own: 410,
     body: () => json({ id: randomUUID() }),
   },
+  'loader /promise': { nobody: 401, other: 400, own: 400 },
   'loader /day': { nobody: 401, other: 'own rows only' },
   'loader /*': { nobody: 404, other: 404, own: 404 },
   'action /jobs/:job/device': {

@@ -5,6 +5,8 @@ import type { DeviceAnswer, DevicePageData } from '../core/wire/device-page';
 import type { Who } from '../core/wire/who';
 import { inShop } from './db/orm';
 import { loadState } from './db/job-log';
+import { checkMeasured, checkWord } from '../words/report';
+import { reportData } from './report/report-data';
 import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
 import {
   closeDevicePage,
@@ -108,6 +110,12 @@ describe('what it sends', () => {
       function: 'vibration',
       taken: shakes,
     });
+    // and it stands in the report, with its figure
+    const inReport = (await reportData(tova, job))!.checks.find((c) => c.function === 'vibration')!;
+    expect(inReport.measured.before).toMatchObject({ id, figures: { shake: 3.1 } });
+    expect(checkMeasured(checkWord('vibration', inReport.before), inReport.measured.before)).toBe(
+      'works, 3.1 m/s²',
+    );
     // sent again after a lost network it is the same
     const before = (await eventsOf(tova, job)).length;
     await send(token, 'vibration', shakes, { id });

@@ -1,3 +1,5 @@
+import type { Measured } from '../core/log/measured';
+import { figuresText } from './measured';
 import type { BodyOf } from '../core/log/events';
 import type { ReportData } from '../core/wire/report';
 import { ofReport } from './screens/leak';
@@ -82,6 +84,11 @@ export function doneLines(reportData: ReportData): string[] {
   if (!out.length) out.push('Nothing was changed on the device.');
   return out;
 }
+/** An answer with what the device measured, where it did. */
+export const checkMeasured = (answer: string, measured: Measured | undefined): string => {
+  const figures = measured && figuresText(measured);
+  return figures ? `${answer}, ${figures}` : answer;
+};
 export const checkWord = (fn: string, r: string | undefined) =>
   r ? resultOf(fn, r as Parameters<typeof resultOf>[1]) : '–';
 export const checkName = (f: string) => functionName[f as keyof typeof functionName] ?? f;

@@ -6,15 +6,19 @@ import { listen } from './channel';
 const pauseMs = 500;
 const againMs = 30_000;
 
-/** The plan of the day, asked for anew whenever a device has moved on. `away`: the bench does not answer, and what is here is old. */
-export function useDay(): { plan: DayPlan | undefined; away: boolean } {
+/**
+ * The plan of the day, asked for anew whenever a device has moved on. `away`: the bench does not answer, and what is here is old.
+ * @param people what if so many were there; left out, those who are
+ */
+export function useDay(people?: number): { plan: DayPlan | undefined; away: boolean } {
   const [plan, setPlan] = useState<DayPlan>();
   const [away, setAway] = useState(false);
   useEffect(() => {
+    if (people === 0) return;
     let gone = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const ask = async () => {
-      const got = await fetch('/day')
+      const got = await fetch(people === undefined ? '/day' : `/day?people=${people}`)
         .then((res) => (res.ok ? (res.json() as Promise<DayPlan>) : undefined))
         .catch(() => undefined);
       if (gone) return;
@@ -35,6 +39,6 @@ export function useDay(): { plan: DayPlan | undefined; away: boolean } {
       clearTimeout(timer);
       stop();
     };
-  }, []);
+  }, [people]);
   return { plan, away };
 }

@@ -151,3 +151,18 @@ function aloneBlock(job: string, step: Step, until: number | undefined, now: num
     ...(until === undefined ? {} : { begun: true as const }),
   };
 }
+/** A device that is not planned yet, of which the offer has computed what it takes: hands, what runs by itself, hands again. */
+export function offeredBlocks(job: string, hands: ThreePoint, waitS: number): Block[] {
+  const part = (share: number): Block => ({
+    job,
+    by: 'hands',
+    phase: 'Receive',
+    action: 'plan',
+    steps: [],
+    takes: { low: hands.low * share, likely: hands.likely * share, high: hands.high * share },
+  });
+  const last: Block = { job, by: 'hands', phase: 'Hand over', action: 'check', steps: [], takes: handOver };
+  if (waitS < stayS) return [part(1), last];
+  const alone: Block = { ...part(0), by: 'itself', takes: exactly(waitS) };
+  return [part(0.5), alone, part(0.5), last];
+}

@@ -56,3 +56,9 @@ test('nothing is exported that no other file speaks of', () => {
     );
   expect(alone).toEqual([]);
 });
+test('nothing is exported as `then`: a module that has one is taken for a promise, and whoever imports it waits for ever', () => {
+  const thenable = [...texts]
+    .filter(([file, text]) => exported(file, text).includes('then'))
+    .map(([file]) => file);
+  expect(thenable).toEqual([]);
+});

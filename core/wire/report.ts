@@ -1,3 +1,5 @@
+import type { Measured } from '../log/measured';
+import type { Round } from '../log/events';
 import type { ShopSettings } from './who';
 import type { BodyOf, Ending, JobEvent } from '../log/events';
 import type { PartEntry } from '../log/state';
@@ -32,6 +34,8 @@ export interface ReportData {
     mid?: string;
     after?: string;
     changed: boolean;
+    /** What the device itself measured in a round. */
+    measured: Partial<Record<Round, Measured>>;
   }[];
   effects: (Effect & { agreed: string | undefined })[];
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];

@@ -6,7 +6,7 @@ import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
 import { leakNow, waterOf } from '../../core/rules/water';
 import { balance } from '../../core/rules/balance';
-import type { BodyOf, JobEvent } from '../../core/log/events';
+import { type BodyOf, type JobEvent, rounds } from '../../core/log/events';
 import { replacedSlots } from '../../core/log/view';
 import { flag } from '../../core/log/state';
 import { indexModel } from '../../core/model/index-model';
@@ -106,6 +106,12 @@ function checksOf(state: JobState, index: IndexedModel): ReportData['checks'] {
     const open = mid.get(dueCheck.function);
     return {
       function: dueCheck.function,
+      measured: Object.fromEntries(
+        rounds.flatMap((round) => {
+          const found = state.measured[`${round} ${dueCheck.function}`];
+          return found ? [[round, found]] : [];
+        }),
+      ),
       ...(note ? { note } : {}),
       ...(dueCheck.before ? { before: dueCheck.before } : {}),
       ...(open ? { mid: open } : {}),

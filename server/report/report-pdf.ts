@@ -3,6 +3,7 @@ import { eventText } from '../../words/events';
 import { cap } from '../../words/things';
 import {
   cautionLines,
+  checkMeasured,
   checkName,
   checkWord,
   doneLines,
@@ -53,9 +54,15 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
     row(
       [
         checkName(check.function),
-        `${checkWord(check.function, check.before)}${check.note ? ` (${check.note})` : ''}`,
-        checkWord(check.function, check.mid),
-        `${checkWord(check.function, check.after)}${check.changed ? ' (changed)' : ''}`,
+        checkMeasured(
+          `${checkWord(check.function, check.before)}${check.note ? ` (${check.note})` : ''}`,
+          check.measured.before,
+        ),
+        checkMeasured(checkWord(check.function, check.mid), check.measured.mid),
+        checkMeasured(
+          `${checkWord(check.function, check.after)}${check.changed ? ' (changed)' : ''}`,
+          check.measured.after,
+        ),
       ],
       columns,
     );

@@ -1,7 +1,9 @@
-import { type DayJob, blocksOf } from '../../core/day/blocks';
+import { blocksOf, type DayJob, offeredBlocks } from '../../core/day/blocks';
 import type { DayAsked, DayPlan } from '../../core/day/day-plan';
 import { flag } from '../../core/log/state';
+import type { PromiseAsked, PromiseSaid } from '../../core/wire/promise-asked';
 import type { Who } from '../../core/wire/who';
+import { shortModel } from '../../words/bench';
 import { loadState } from '../db/job-log';
 import { openJobs } from '../db/jobs';
 import { inShop } from '../db/orm';
@@ -51,10 +53,15 @@ const last = new Map<string, { key: string; plan: Promise<DayPlan> }>();
 /** Plans are made for whole steps of so long: within one nothing but news changes them, ms. */
 const stepMs = 30_000;
 
-/** The plan of the day that all benches of a workshop share. */
-export async function dayOfShop(who: Who, now: number): Promise<DayPlan> {
+/**
+ * The plan of the day that all benches of a workshop share.
+ * @param people what if so many were there
+ */
+export async function dayOfShop(who: Who, now: number, people?: number): Promise<DayPlan> {
   const at = Math.floor(now / stepMs) * stepMs;
   const question = await asked(who, at);
+  // asked what it would be with more hands or fewer: an answer of its own, which nobody else sees
+  if (people !== undefined && people !== question.people) return dayInThread({ ...question, people });
   const key = JSON.stringify(question);
   const known = last.get(who.shopId);
   if (known?.key === key) return known.plan;
@@ -62,4 +69,30 @@ export async function dayOfShop(who: Who, now: number): Promise<DayPlan> {
   last.set(who.shopId, { key, plan });
   plan.catch(() => last.delete(who.shopId));
   return plan;
+}
+
+/**
+ * What the plan says of a device that is offered: with it and without it, so that whom it makes late is known.
+ * @returns undefined where this workshop has no such open job
+ */
+export async function promiseOf(who: Who, ask: PromiseAsked, now: number): Promise<PromiseSaid | undefined> {
+  const question = await asked(who, now);
+  if (!question.jobs.some((j) => j.id === ask.job)) return undefined;
+  const others = question.jobs.filter((j) => j.id !== ask.job);
+  const blocks = offeredBlocks(ask.job, ask, ask.wait);
+  const [without, withIt] = await Promise.all([
+    dayInThread({ ...question, jobs: others }),
+    dayInThread({ ...question, jobs: [...others, { id: ask.job, promisedAt: ask.by ?? null, blocks }] }),
+  ]);
+  const own = withIt.jobs.find((j) => j.id === ask.job)!;
+  const names = new Map((await inShop(who.shopId, openJobs)).map((j) => [j.id, shortModel(j)]));
+  const lateBefore = new Map(without.jobs.map((j) => [j.id, j.lateS]));
+  return {
+    readyAt: now + own.endS * 1000,
+    ...(own.chance === undefined ? {} : { chance: own.chance }),
+    pushed: withIt.jobs.flatMap(({ id, lateS }) => {
+      const byS = Math.round(lateS - (lateBefore.get(id) ?? lateS));
+      return id !== ask.job && byS >= 60 ? [{ name: names.get(id) ?? '', byS }] : [];
+    }),
+  };
 }

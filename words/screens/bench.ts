@@ -51,5 +51,5 @@ export const receiveFirstWhy = 'what it is, what is wrong with it, what works.';
 export const backupFailed = (why: string): string =>
   `The daily backup did not work: what this machine loses is gone. ${why}`;
 export const toTheBackups = 'To the backups';
-export const then = (device: string, clock: string): string => `then ${device}, from ${clock}`;
+export const thenComes = (device: string, clock: string): string => `then ${device}, from ${clock}`;
 export const by = (clock: string): string => `; open it by ${clock}, or the seal sets again`;

@@ -11,6 +11,9 @@ export const late = (name: string, minutes: string): string => `${name} ${minute
 export const slips = (name: string, percent: number): string =>
   `${name} may slip: kept in ${percent} % of such days`;
 export const avoided = (minutes: string): string => `no plan avoids ${minutes} of it`;
+export const whatIf = 'What if so many were there';
+export const instead = (kept: number, today: number, people: string): string =>
+  `With ${people}: ${kept} promises kept; today’s plan keeps ${today}.`;
 export const chanceOf = (percent: number): string => `kept in ${percent} %`;
 export const ready = (clock: string): string => `ready ${clock}`;
 export const promised = (clock: string): string => `promised ${clock}`;

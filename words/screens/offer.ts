@@ -101,3 +101,8 @@ export const recordThisPrice = 'Record this price';
 export const thatIsNotASignature = 'That is not a signature: sign in the box, and give a name.';
 export const closedAs = (ending: string): string => `Closed: ${ending}`;
 export const fromToPrice = (least: string, most: string): string => `${least} to ${most}`;
+export const byThePlan = 'By the plan of the day it is ready';
+export const keptIn = (percent: number): string => `; the promise is kept in ${percent} % of such days`;
+export const pushes = (name: string, minutes: string): string =>
+  `It makes ${name} ${minutes} later than promised`;
+export const pushesNobody = 'It makes nobody else late.';

@@ -144,7 +144,7 @@ function HandsNow({
           </div>
           {then && next?.then && (
             <div className="small" data-testid="then">
-              {wording.then(shortModel(then), at(next.then.startS))}
+              {wording.thenComes(shortModel(then), at(next.then.startS))}
               {next.then.byS !== undefined && wording.by(at(next.then.byS))}
             </div>
           )}

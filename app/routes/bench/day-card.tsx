@@ -1,9 +1,12 @@
+import { Segmented } from 'antd';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { generalStations } from '../../../core/methods/catalogue';
 import type { DayPlan, PlannedBlock } from '../../../core/day/day-plan';
 import type { JobLine } from '../../../core/wire/job-line';
 import { shortModel } from '../../../words/bench';
 import * as wording from '../../../words/screens/day';
+import { useDay } from '../../job/use-day';
 import { useFormats } from '../../ui/formats';
 import { screenFor } from '../../ui/head';
 import { Note } from '../../ui/note';
@@ -15,14 +18,22 @@ interface Props {
   jobs: readonly JobLine[];
   time: number;
 }
-/** The plan of the day: a row for each device, for each pair of hands and for each station, with now, promises and what is late. */
-export function DayCard({ plan, away, jobs, time }: Props) {
+/** Nobody asks what it would be: 0. */
+const asItIs = 0;
+/** The plan of the day, and what it would be with more hands or fewer: a row for each device, for each pair of hands and for each station, with now, promises and what is late. */
+export function DayCard({ plan: today, away, jobs, time }: Props) {
   const { clock, soon } = useFormats();
+  const [people, setPeople] = useState(asItIs);
+  const imagined = useDay(people).plan;
+  const plan = people !== asItIs && imagined?.people === people ? imagined : today;
   if (!plan) return <p role="status">{away ? wording.away : wording.planning}</p>;
   const rows = deviceRows(plan, jobs, clock, soon);
   return (
     <>
-      <h2 className="under-6">{wording.day}</h2>
+      <div className="spread mid under-6">
+        <h2>{wording.day}</h2>
+        <WhatIf today={today!} shown={plan} people={people} onPeople={setPeople} />
+      </div>
       {plan.clash && (
         <Note tone="stop">
           {wording.cannot(
@@ -37,6 +48,45 @@ export function DayCard({ plan, away, jobs, time }: Props) {
       <Timeline rows={[...rows, ...resourceRows(plan, jobs)]} from={plan.now} now={time} clock={clock} />
       <p className="small muted m-0">{wording.rests(wording.people(plan.people), plan.optimal)}</p>
     </>
+  );
+}
+/** So many more than there are, and no more than a bench has room for. */
+const most = 6;
+const keptOf = (plan: DayPlan): number =>
+  plan.jobs.filter((j) => j.promisedAt !== null && j.lateS < 60).length;
+/** What if somebody goes for lunch, or comes to help: the plan answers, and today's stays what it is. */
+function WhatIf({
+  today,
+  shown,
+  people,
+  onPeople,
+}: {
+  today: DayPlan;
+  shown: DayPlan;
+  people: number;
+  onPeople: (n: number) => void;
+}) {
+  const options = Array.from({ length: Math.min(most, today.people + 2) }, (_, k) => ({
+    value: k + 1,
+    label: String(k + 1),
+  }));
+  return (
+    <span className="row one-line gap-8 small">
+      {shown !== today && (
+        <span data-testid="what-if">
+          {wording.instead(keptOf(shown), keptOf(today), wording.people(shown.people))}
+        </span>
+      )}
+      <span id="what-if-people" className="muted nowrap">
+        {wording.whatIf}
+      </span>
+      <Segmented
+        aria-labelledby="what-if-people"
+        options={options}
+        value={people === asItIs ? today.people : people}
+        onChange={(n) => onPeople(n === today.people ? asItIs : n)}
+      />
+    </span>
   );
 }
 /** More often late than not, by the spread of its steps. */

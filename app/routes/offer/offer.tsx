@@ -49,6 +49,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
           <PriceMoved offer={offer} />
           <PromiseCard
             key={promisedAt ?? 0}
+            takes={offer.takes}
             earliest={offer.earliest}
             devices={offer.devices}
             benches={offer.benches}

@@ -7,11 +7,14 @@ import { minutes } from '../../../words/time';
 import { later } from '../../ui/later';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
+import { usePromise } from './use-promise';
 
 // the calendar is a tenth of this page's script, and seldom opened
 const When = later(() => import('../../ui/when').then((m) => m.When));
 
 interface Props {
+  /** What the device takes, for the plan of the day; undefined until the route is known. */
+  takes: { job: string; low: number; likely: number; high: number; wait: number } | undefined;
   earliest: { likelyAt: number; lateAt: number; queueS: number } | undefined;
   devices: number;
   benches: number;
@@ -24,6 +27,7 @@ interface Props {
 
 /** When it can be ready, behind what is on the bench already, and what is promised. */
 export function PromiseCard({
+  takes,
   earliest,
   devices,
   benches,
@@ -59,6 +63,7 @@ export function PromiseCard({
       ) : (
         <p className="muted">{wording.knownWhenTheRouteIs}</p>
       )}
+      {takes && !disabled && <ByThePlan takes={takes} by={past ? null : typed} now={now} />}
       <div className="row low">
         <Field label={wording.promisedFor} htmlFor="promise-at">
           <When id="promise-at" disabled={disabled} value={typed} now={now} invalid={past} onChange={setAt} />
@@ -99,5 +104,33 @@ export function PromiseCard({
         </Note>
       )}
     </section>
+  );
+}
+
+/** What the plan of the day says: when it is ready with everybody else as they are, and whom a wished time would make late. */
+function ByThePlan({
+  takes,
+  by,
+  now,
+}: {
+  takes: NonNullable<Props['takes']>;
+  by: number | null;
+  now: number;
+}) {
+  const { soon } = useFormats();
+  const said = usePromise(takes, by);
+  if (!said) return null;
+  return (
+    <p data-testid="by-the-plan" suppressHydrationWarning>
+      {wording.byThePlan} <strong>{soon(said.readyAt, now)}</strong>
+      {said.chance !== undefined && wording.keptIn(said.chance)}.{' '}
+      {said.pushed.length ? (
+        <span className="brick strong">
+          {said.pushed.map((p) => wording.pushes(p.name, minutes(p.byS / 60))).join('; ')}
+        </span>
+      ) : (
+        <span className="muted">{wording.pushesNobody}</span>
+      )}
+    </p>
   );
 }

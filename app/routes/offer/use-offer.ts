@@ -134,6 +134,7 @@ export function useOffer({ parts, waiting, benches }: OfferPage) {
     recorded,
     fresh,
     wait,
+    takes: whole && { job: page.id, ...whole.hands, wait: whole.waitS },
     earliest:
       whole &&
       earliestReady(time, whole.hands, whole.waitS, waiting, benches, flag(state, 'promisedAt') ?? undefined),

@@ -8,6 +8,7 @@ import { eventText } from '../../../words/events';
 import { cap } from '../../../words/things';
 import {
   cautionLines,
+  checkMeasured,
   checkName,
   checkWord,
   doneLines,
@@ -170,13 +171,19 @@ function Checked({ d }: { d: Shown }) {
             title: wording.before,
             cell: (c) => (
               <>
-                {checkWord(c.function, c.before)}
+                {checkMeasured(checkWord(c.function, c.before), c.measured.before)}
                 {c.note && <span className="small muted">{` ${c.note}`}</span>}
               </>
             ),
           },
-          { title: wording.beforeClosing, cell: (c) => checkWord(c.function, c.mid) },
-          { title: wording.after, cell: (c) => checkWord(c.function, c.after) },
+          {
+            title: wording.beforeClosing,
+            cell: (c) => checkMeasured(checkWord(c.function, c.mid), c.measured.mid),
+          },
+          {
+            title: wording.after,
+            cell: (c) => checkMeasured(checkWord(c.function, c.after), c.measured.after),
+          },
           {
             title: <span className="sr">{wording.changed}</span>,
             cell: (c) => c.changed && <strong>{wording.changed}</strong>,
