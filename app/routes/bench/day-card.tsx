@@ -84,7 +84,11 @@ function WhatIf({
         aria-labelledby="what-if-people"
         options={options}
         value={people === asItIs ? today.people : people}
-        onChange={(n) => onPeople(n === today.people ? asItIs : n)}
+        onChange={(n) => {
+          onPeople(n === today.people ? asItIs : n);
+          // the next Space is the pedal's
+          (document.activeElement as HTMLElement | null)?.blur();
+        }}
       />
     </span>
   );
