@@ -10,7 +10,8 @@ export interface DayAsked {
   now: number;
   /** People with hands; they are taken to be alike. */
   people: number;
-  jobs: { id: string; promisedAt: number | null; blocks: Block[] }[];
+  /** `urgent`: what a bad cell is in does not wait, whatever was promised. */
+  jobs: { id: string; promisedAt: number | null; blocks: Block[]; urgent?: boolean }[];
 }
 export interface PlannedBlock extends Block {
   id: string;
@@ -50,6 +51,8 @@ export const switchS = 60;
 /** Steps of the search for each of its two passes. */
 const nodes = 6000;
 const days = 200;
+/** Of devices that are all kept in time, one with a bad cell counts for so many. */
+const urgentWeight = 20;
 const hands = 'hands';
 
 const blockId = (job: string, k: number) => `${job} ${k}`;
@@ -159,6 +162,7 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
   }
   if (!('schedule' in first)) return withoutPlan(asked, clash ?? []);
   const { starts, optimal, lowerBound } = first.schedule;
+  const urgent = new Set(asked.jobs.filter((j) => j.urgent).map((j) => j.id));
   const ends = new Map(problem.jobs.map((j) => [j.id, endOf(j, starts)]));
   const soon = scheduleOf(
     {
@@ -166,6 +170,7 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
       jobs: problem.jobs.map((j) => ({
         ...j,
         due: 0,
+        weight: urgent.has(j.id) ? urgentWeight : 1,
         // kept as it is kept; late no later
         deadline: Math.max(ends.get(j.id)!, j.due ?? Number.POSITIVE_INFINITY),
       })),

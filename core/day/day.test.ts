@@ -191,6 +191,19 @@ describe('a day', () => {
     expect(got.blocks).toHaveLength(5);
     expect(got.jobs.find((j) => j.id === 'c')!.lateS).toBe(0);
   });
+  test('a bad cell does not wait where promises leave the choice; they come before it', () => {
+    const asked = day(1, [
+      { id: 'long', promisedIn: 500, blocks: [block('long', 60)] },
+      { id: 'quick', promisedIn: 500, blocks: [block('quick', 10)] },
+      { id: 'tight', promisedIn: 31, blocks: [block('tight', 30)] },
+    ]);
+    const first = (urgent: boolean) =>
+      dayPlan({ ...asked, jobs: asked.jobs.map((j) => ({ ...j, urgent: urgent && j.id === 'long' })) })
+        .blocks.toSorted((a, b) => a.startS - b.startS)
+        .map((b) => b.job);
+    expect(first(false)).toEqual(['tight', 'quick', 'long']);
+    expect(first(true)).toEqual(['tight', 'long', 'quick']);
+  });
   test('an empty bench has an empty plan', () => {
     expect(dayPlan(day(2, []))).toMatchObject({ blocks: [], jobs: [], optimal: true });
   });

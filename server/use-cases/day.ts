@@ -1,6 +1,8 @@
 import { blocksOf, type DayJob, offeredBlocks } from '../../core/day/blocks';
 import type { DayAsked, DayPlan } from '../../core/day/day-plan';
 import { flag } from '../../core/log/state';
+import { conditionsOf } from '../../core/log/view';
+import { badCell } from '../../core/vocabulary/conditions';
 import type { PromiseAsked, PromiseSaid } from '../../core/wire/promise-asked';
 import type { Who } from '../../core/wire/who';
 import { shortModel } from '../../words/bench';
@@ -33,6 +35,7 @@ async function asked(who: Who, now: number): Promise<DayAsked> {
       jobs: found.map((job) => ({
         id: job.id,
         promisedAt: job.promisedAt,
+        urgent: badCell(conditionsOf(job.state)),
         blocks: blocksOf({ ...job, inHand: inHand.has(job.id) }, now),
       })),
     };

@@ -46,7 +46,7 @@ export function DayCard({ plan: today, away, jobs, time }: Props) {
       )}
       {away && <p className="brick small m-0">{wording.away}</p>}
       <Timeline rows={[...rows, ...resourceRows(plan, jobs)]} from={plan.now} now={time} clock={clock} />
-      <p className="small muted m-0">{wording.rests(wording.people(plan.people), plan.optimal)}</p>
+      <p className="small muted m-0">{wording.rests(plan.people, plan.optimal)}</p>
     </>
   );
 }
@@ -169,7 +169,8 @@ function resourceRows(plan: DayPlan, jobs: readonly JobLine[]): DayRow[] {
       begun: b.begun === true,
     })),
   });
-  const stations = [...new Set(plan.blocks.flatMap((b) => b.station ?? []))];
+  const used = plan.blocks.filter((b) => b.endS > b.startS);
+  const stations = [...new Set(used.flatMap((b) => b.station ?? []))];
   return [
     ...Array.from({ length: plan.people }, (_, k) =>
       row(
