@@ -42,7 +42,7 @@ interface Placed {
  */
 export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | undefined {
   const groups = groupsOf(p).map((jobs) => ({ jobs, starts: alone(p, jobs) }));
-  if (groups.some((g) => !g.starts) || p.jobs.some((j) => j.deadline !== undefined)) return undefined;
+  if (groups.some((g) => !g.starts)) return undefined;
   const isFixed = ({ jobs }: { jobs: number[] }) =>
     jobs.some((k) => p.jobs[k]!.operations.some((o) => o.at !== undefined));
   const due = ({ jobs }: { jobs: number[] }) => Math.min(...jobs.map((k) => c.due[k]!));
@@ -56,16 +56,18 @@ export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | u
     (g) => work(g) / (weight(g) || 1),
     release,
   ];
-  const tried = rules.map((rule) =>
-    place(
-      p,
-      c,
-      // what has begun stays where it is
-      [...groups].sort(
-        (a, b) => Number(isFixed(b)) - Number(isFixed(a)) || rule(a) - rule(b) || a.jobs[0]! - b.jobs[0]!,
-      ),
-    ),
-  );
+  const isPressing = ({ jobs }: { jobs: number[] }) => jobs.some((k) => followsBegun(p, p.jobs[k]!));
+  const tried = rules.flatMap((rule) => {
+    // what has begun stays where it is; what has to be come back to soon is placed before the rest
+    const order = [...groups].sort(
+      (a, b) =>
+        Number(isFixed(b)) - Number(isFixed(a)) ||
+        Number(isPressing(b)) - Number(isPressing(a)) ||
+        rule(a) - rule(b) ||
+        a.jobs[0]! - b.jobs[0]!,
+    );
+    return place(p, c, order, isFixed) ?? [];
+  });
   return tried
     .filter((starts) => fits(c, starts))
     .reduce<Float64Array | undefined>(
@@ -73,38 +75,90 @@ export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | u
       undefined,
     );
 }
+/** Whether something of a job has begun that has to be followed soon. */
+function followsBegun(p: ScheduleProblem, job: ScheduleProblem['jobs'][number]): boolean {
+  const begun = new Set(job.operations.filter((o) => o.at !== undefined).map((o) => o.id));
+  return p.precedences.some((l) => l.maxLag !== null && begun.has(l.from));
+}
+type Uses = Map<string, { capacity: number; placed: Placed[] }>;
+/** The operations of a job of which something has begun, one after another as early as there is room; undefined where a greatest lag is broken. */
+function placeBegun(
+  p: ScheduleProblem,
+  jobs: readonly number[],
+  used: Uses,
+): Map<string, number> | undefined {
+  const out = new Map<string, number>();
+  const ends = new Map<string, number>();
+  for (const job of jobs.map((k) => p.jobs[k]!))
+    for (const o of job.operations) {
+      const lags = p.precedences.filter((l) => l.to === o.id && ends.has(l.from));
+      let start = o.at ?? Math.max(job.release, ...lags.map((l) => ends.get(l.from)! + l.minLag));
+      if (o.at === undefined && o.duration > 0)
+        for (let again = true; again; ) {
+          again = false;
+          for (const need of o.needs) {
+            const use = used.get(need)!;
+            const later = freeFrom(use.placed, use.capacity, start, o.duration);
+            if (later > start + 1e-9) {
+              start = later;
+              again = true;
+            }
+          }
+        }
+      if (lags.some((l) => l.maxLag !== null && start > ends.get(l.from)! + l.maxLag + 1e-9))
+        return undefined;
+      out.set(o.id, start);
+      ends.set(o.id, start + o.duration);
+    }
+  return out;
+}
 function place(
   p: ScheduleProblem,
   c: Compiled,
   groups: { jobs: number[]; starts: Map<string, number> | undefined }[],
-): Float64Array {
+  isFixed: (group: { jobs: number[] }) => boolean,
+): Float64Array | undefined {
   const at = new Map(c.ids.map((id, i) => [id, i]));
-  const used = new Map(p.resources.map((r) => [r.id, { capacity: r.capacity, placed: [] as Placed[] }]));
+  const used: Uses = new Map(p.resources.map((r) => [r.id, { capacity: r.capacity, placed: [] }]));
   const out = new Float64Array(c.n);
-  for (const { jobs, starts } of groups) {
-    const operations = jobs.flatMap((k) => p.jobs[k]!.operations);
-    const wanted = operations
-      .filter((o) => o.duration > 0)
-      .flatMap((o) =>
-        o.needs.map((need) => ({ use: used.get(need)!, start: starts!.get(o.id)!, duration: o.duration })),
-      );
-    let shift = 0;
-    const fixed = operations.some((o) => o.at !== undefined);
-    for (let again = !fixed; again; ) {
-      again = false;
-      for (const { use, start, duration } of wanted) {
-        const later = freeFrom(use.placed, use.capacity, start + shift, duration);
-        if (later > start + shift + 1e-9) {
-          shift = later - start;
-          again = true;
-        }
-      }
+  for (const group of groups) {
+    const operations = group.jobs.flatMap((k) => p.jobs[k]!.operations);
+    const starts = isFixed(group)
+      ? placeBegun(p, group.jobs, used)
+      : shifted(operations, group.starts!, used);
+    if (!starts) return undefined;
+    for (const o of operations) {
+      const start = starts.get(o.id)!;
+      out[at.get(o.id)!] = start;
+      if (o.duration > 0)
+        for (const need of o.needs) used.get(need)!.placed.push({ start, end: start + o.duration });
     }
-    for (const { use, start, duration } of wanted)
-      use.placed.push({ start: start + shift, end: start + shift + duration });
-    for (const o of operations) out[at.get(o.id)!] = starts!.get(o.id)! + shift;
   }
   return out;
+}
+/** The same starts, all later by what is needed for room. */
+function shifted(
+  operations: readonly ScheduleProblem['jobs'][number]['operations'][number][],
+  starts: Map<string, number>,
+  used: Uses,
+): Map<string, number> {
+  const wanted = operations
+    .filter((o) => o.duration > 0)
+    .flatMap((o) =>
+      o.needs.map((need) => ({ use: used.get(need)!, start: starts.get(o.id)!, duration: o.duration })),
+    );
+  let shift = 0;
+  for (let again = true; again; ) {
+    again = false;
+    for (const { use, start, duration } of wanted) {
+      const later = freeFrom(use.placed, use.capacity, start + shift, duration);
+      if (later > start + shift + 1e-9) {
+        shift = later - start;
+        again = true;
+      }
+    }
+  }
+  return new Map(operations.map((o) => [o.id, starts.get(o.id)! + shift]));
 }
 /** The earliest time from which one more has room for so long. */
 function freeFrom(placed: readonly Placed[], capacity: number, from: number, duration: number): number {
@@ -120,15 +174,21 @@ function freeFrom(placed: readonly Placed[], capacity: number, from: number, dur
     );
   }
 }
-/** Whether nothing is used by more than it serves: what has begun is put where it is, whatever is there already. */
+/** Whether nothing is used by more than it serves, and all lies in its time. */
 function fits(c: Compiled, starts: Float64Array): boolean {
   const each = [...c.unary.map((operations) => ({ operations, capacity: 1 })), ...c.cumulative];
-  return each.every(({ operations, capacity }) =>
-    operations.every(
-      (i) =>
-        operations.filter(
-          (j) => starts[j]! <= starts[i]! + 1e-9 && starts[j]! + c.duration[j]! > starts[i]! + 1e-9,
-        ).length <= capacity,
-    ),
+  const inTime = starts.every(
+    (start, i) => start >= c.earliest[i]! - 1e-9 && start + c.duration[i]! <= c.latest[i]! + 1e-9,
+  );
+  return (
+    inTime &&
+    each.every(({ operations, capacity }) =>
+      operations.every(
+        (i) =>
+          operations.filter(
+            (j) => starts[j]! <= starts[i]! + 1e-9 && starts[j]! + c.duration[j]! > starts[i]! + 1e-9,
+          ).length <= capacity,
+      ),
+    )
   );
 }

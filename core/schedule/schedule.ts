@@ -61,10 +61,9 @@ export function scheduleOf(
     kept.length = Math.min(kept.length, elite);
     limits.onBetter?.(startsOf(c, search.best), search.bestCost);
   };
-  const first = limits.known
-    ? Float64Array.from(c.ids, (id) => limits.known![id]!)
-    : firstSchedule(problem, c);
+  const first = firstSchedule(problem, c);
   if (first) search.know(first);
+  if (limits.known) search.know(Float64Array.from(c.ids, (id) => limits.known![id]!));
   keep();
   let whole = search.run({ fails: firstFails * 4, stop: isOver });
   keep();
