@@ -224,12 +224,12 @@ test('the day is planned: every device with its promise, hands and stations, and
     for (const b of plan.blocks)
       if (a !== b && a.hands === b.hands && a.job !== b.job)
         expect(a.startS >= b.endS || b.startS >= a.endS, JSON.stringify([a, b])).toBe(true);
-  await expect(page.getByTestId('promises')).toHaveText(/\d of \d promises kept/);
+  await expect(page.getByTestId('promises')).toHaveText(/\d+ of \d+ promises kept/);
   await expect(card.getByText(/ready \d\d:\d\d · kept in \d+ %/).first()).toBeVisible();
   // what if one went for lunch: an answer beside today's plan, which stays
   await card.getByText('1', { exact: true }).first().click();
   await expect(page.getByTestId('what-if')).toHaveText(
-    /With one person: \d promises kept; today’s plan keeps \d\./,
+    /With one person: \d+ promises kept; today’s plan keeps \d+\./,
   );
   await card.getByText('2', { exact: true }).first().click();
   await expect(page.getByTestId('what-if')).toHaveCount(0);
