@@ -18,7 +18,7 @@ import {
   migrationsApplied,
   oneAtATime,
 } from './db/orm';
-import { log } from './log';
+import { log, loggedPath } from './log';
 import { seedDemo, shipModels } from './seed/seed';
 import { endPlanner } from './planner';
 import { setUpCode } from './auth/set-up-code';
@@ -112,7 +112,7 @@ app.use((req, res, next) => {
     log[res.statusCode >= 500 ? 'error' : 'info'](
       {
         method: req.method,
-        path: req.url.split('?')[0],
+        path: loggedPath(req.url),
         status: res.statusCode,
         ms: Number(process.hrtime.bigint() - began) / 1e6,
       },

@@ -1,9 +1,9 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Round } from '../../core/log/events';
-import type { Role } from '../../core/vocabulary/roles';
-import type { ShopSettings, Who } from '../../core/wire/who';
+import type { Who } from '../../core/wire/who';
 import { DevicePage } from './entities';
 import { getOrm, shopOf } from './orm';
+import { whoOfRow, type WhoRow } from './sessions';
 
 /** Gives a job a link for its device; the one before serves no more. */
 export async function addDevicePage(
@@ -29,20 +29,7 @@ export async function holdsDevicePage(
 export const devicePageOf = (em: EntityManager, jobId: string) =>
   em.findOne(DevicePage, { jobId, expiresAt: { $gt: new Date() } });
 
-interface PageRow {
-  shop_id: string;
-  person_id: string;
-  name: string;
-  login: string;
-  role: Role;
-  bench: string;
-  shop_name: string;
-  settings: ShopSettings;
-  demo: boolean;
-  job_id: string;
-  round: Round;
-  expires_at: Date | string;
-}
+type PageRow = WhoRow & { job_id: string; round: Round };
 /** What a link is for, and in whose name it writes. A function of the database looks across workshops for this one thing. */
 export async function devicePageBy(
   tokenHash: string,
@@ -52,17 +39,7 @@ export async function devicePageBy(
     .execute<PageRow[]>(`select * from resolve_device_page(?)`, [tokenHash]);
   return (
     row && {
-      who: {
-        shopId: row.shop_id,
-        personId: row.person_id,
-        name: row.name,
-        login: row.login,
-        role: row.role,
-        bench: row.bench,
-        shopName: row.shop_name,
-        settings: row.settings,
-        demo: row.demo,
-      },
+      who: whoOfRow(row),
       jobId: row.job_id,
       round: row.round,
       until: new Date(row.expires_at).getTime(),

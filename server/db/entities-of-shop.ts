@@ -44,6 +44,15 @@ export const personOf = () =>
     .deleteRule('no action')
     .updateRule('no action');
 
+/** What goes when its person does. */
+export const goesWithPerson = () =>
+  p
+    .manyToOne(Person)
+    .joinColumns('shop_id', 'person_id')
+    .nullable()
+    .deleteRule('cascade')
+    .updateRule('no action');
+
 export const Workshop = defineEntity({
   name: 'Workshop',
   tableName: 'workshop',
@@ -91,13 +100,7 @@ export const Session = defineEntity({
     browser: p.text().default(''),
     /** The bench is locked: who it was is known, and nothing but what runs is shown. */
     locked: p.boolean().default(false),
-    person: () =>
-      p
-        .manyToOne(Person)
-        .joinColumns('shop_id', 'person_id')
-        .nullable()
-        .deleteRule('cascade')
-        .updateRule('no action'),
+    person: goesWithPerson,
   },
 });
 /** A link by which a person sets the password of their own: it serves once, and not for long. */
@@ -111,13 +114,7 @@ export const Invite = defineEntity({
     tokenHash: p.text().primary().unique(),
     personId: p.uuid(),
     expiresAt: p.datetime(),
-    person: () =>
-      p
-        .manyToOne(Person)
-        .joinColumns('shop_id', 'person_id')
-        .nullable()
-        .deleteRule('cascade')
-        .updateRule('no action'),
+    person: goesWithPerson,
   },
 });
 /** Tries to sign in, counted by the package that limits them. */
@@ -139,13 +136,7 @@ export const Badge = defineEntity({
     shopId: p.uuid().primary(),
     personId: p.uuid().primary(),
     tokenHash: p.text().unique(),
-    person: () =>
-      p
-        .manyToOne(Person)
-        .joinColumns('shop_id', 'person_id')
-        .nullable()
-        .deleteRule('cascade')
-        .updateRule('no action'),
+    person: goesWithPerson,
   },
 });
 export const BackgroundTask = defineEntity({

@@ -12,6 +12,7 @@ import {
   Invite,
   ofShop,
   Person,
+  goesWithPerson,
   personOf,
   Session,
   shopOf,
@@ -338,13 +339,7 @@ export const DevicePage = defineEntity({
         .nullable()
         .deleteRule('cascade')
         .updateRule('no action'),
-    person: () =>
-      p
-        .manyToOne(Person)
-        .joinColumns('shop_id', 'person_id')
-        .nullable()
-        .deleteRule('cascade')
-        .updateRule('no action'),
+    person: goesWithPerson,
   },
 });
 export type MeasurementRow = InferEntity<typeof JobMeasurement>;

@@ -43,7 +43,8 @@ export async function endSessionsOf(em: EntityManager, personId: string, but = '
 const ask = async <T>(sql: string, args: unknown[] = []): Promise<T[]> =>
   (await getOrm()).em.getConnection().execute<T[]>(sql, args);
 
-interface SessionRow {
+/** A person with their workshop, as the functions that look across workshops give it. */
+export interface WhoRow {
   shop_id: string;
   person_id: string;
   name: string;
@@ -54,26 +55,26 @@ interface SessionRow {
   settings: ShopSettings;
   demo: boolean;
   expires_at: Date | string;
-  locked: boolean;
 }
+export const whoOfRow = (row: WhoRow): Who => ({
+  shopId: row.shop_id,
+  personId: row.person_id,
+  name: row.name,
+  login: row.login,
+  role: row.role,
+  bench: row.bench,
+  shopName: row.shop_name,
+  settings: row.settings,
+  demo: row.demo,
+});
 /** Who a session is of; undefined where there is none, or it has run out. `until`: when it runs out, ms. */
 export async function personOfSession(
   tokenHash: string,
 ): Promise<{ who: Who; until: number; locked: boolean } | undefined> {
-  const [row] = await ask<SessionRow>(`select * from resolve_session(?)`, [tokenHash]);
+  const [row] = await ask<WhoRow & { locked: boolean }>(`select * from resolve_session(?)`, [tokenHash]);
   return (
     row && {
-      who: {
-        shopId: row.shop_id,
-        personId: row.person_id,
-        name: row.name,
-        login: row.login,
-        role: row.role,
-        bench: row.bench,
-        shopName: row.shop_name,
-        settings: row.settings,
-        demo: row.demo,
-      },
+      who: whoOfRow(row),
       until: new Date(row.expires_at).getTime(),
       locked: row.locked,
     }
