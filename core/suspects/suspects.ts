@@ -1,5 +1,6 @@
 import { checksDue, type DueCheck } from '../checks/due';
 import { failedChecks } from '../checks/failed';
+import { plugsOf } from '../checks/reseat';
 import { diagnose } from '../diagnose/diagnose';
 import type { Cause, Problem, Seen, Test } from '../diagnose/problem';
 import type { Figures, WhyNot } from '../log/measured';
@@ -156,7 +157,12 @@ function openSuspects(
   const films = filmsDue(state, index).filter((f) => !f.off);
   const moved = (id: string) => state.touched[id] ?? 0;
   for (const { fn, check } of failed) {
-    const plugs = check.because.filter((id) => index.connectors.has(id)).sort((a, b) => moved(b) - moved(a));
+    // where the model names no plug for a function, those of the pieces that serve it
+    const carries = check.because.filter((id) => index.connectors.has(id));
+    const own = check.because.filter((id) => index.slots.has(id)).flatMap((slot) => plugsOf(index, slot));
+    const plugs = (carries.length ? carries : [...new Set(own)])
+      .filter((id) => moved(id) > 0)
+      .sort((a, b) => moved(b) - moved(a));
     plugs.forEach((plug, k) => {
       const slot = index.connectors.get(plug)!.joins.find((s) => index.slots.get(s)?.kind !== 'board');
       add('contact', plug, slot, fn, lately ** k);

@@ -7,10 +7,14 @@ import { minutes } from '../../../words/time';
 import { later } from '../../ui/later';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
+import type { PromiseSaid } from '../../../core/wire/promise-asked';
 import { usePromise } from './use-promise';
 
 // the calendar is a tenth of this page's script, and seldom opened
 const When = later(() => import('../../ui/when').then((m) => m.When));
+
+/** A promise that is kept on fewer of a hundred days than this is a tight one. */
+const surely = 80;
 
 interface Props {
   /** What the device takes, for the plan of the day; undefined until the route is known. */
@@ -37,33 +41,25 @@ export function PromiseCard({
   disabled,
   onPromise,
 }: Props) {
-  const { soon } = useFormats();
   const [at, setAt] = useState<number | null>();
   const [as, setAs] = useState(promisedAs);
   const typed = at === undefined ? promisedAt : at;
   const past = typed !== null && typed < now;
-  const tight = !past && typed !== null && earliest !== undefined && typed < earliest.lateAt;
+  const said = usePromise(disabled ? undefined : takes, past ? null : typed);
+  // one figure at a time: the queue's only where the plan of the day gives none
+  const tight =
+    !past && typed !== null && (said ? (said.chance ?? 100) < surely : !!earliest && typed < earliest.lateAt);
+  const hardly = said ? (said.chance ?? 100) < 50 : !!earliest && typed !== null && typed < earliest.likelyAt;
   return (
     <section className="card stack" aria-label={wording.promise}>
       <h2>{wording.promise}</h2>
-      {earliest ? (
-        <p suppressHydrationWarning>
-          {wording.readyAbout} <strong>{soon(earliest.likelyAt, now)}</strong>
-          {wording.atTheLatest} <strong>{soon(earliest.lateAt, now)}</strong>.{' '}
-          <span className="muted">
-            {earliest.queueS > 0
-              ? wording.beforeItTakeAt(
-                  plural(devices, wording.otherDevice),
-                  minutes(earliest.queueS / 60),
-                  plural(benches, 'bench', 'benches'),
-                )
-              : wording.nothingStandsBeforeIt}
-          </span>
-        </p>
+      {said ? (
+        <ByThePlan said={said} now={now} />
+      ) : earliest ? (
+        <Queue earliest={earliest} devices={devices} benches={benches} now={now} />
       ) : (
         <p className="muted">{wording.knownWhenTheRouteIs}</p>
       )}
-      {takes && !disabled && <ByThePlan takes={takes} by={past ? null : typed} now={now} />}
       <div className="row low">
         <Field label={wording.promisedFor} htmlFor="promise-at">
           <When id="promise-at" disabled={disabled} value={typed} now={now} invalid={past} onChange={setAt} />
@@ -98,9 +94,7 @@ export function PromiseCard({
       )}
       {tight && (
         <Note role="status">
-          {wording.thatIsBeforeTheTime(
-            typed! < earliest!.likelyAt ? wording.itWillMostLikelyBe : wording.itCanJustBeDone,
-          )}
+          {wording.thatIsBeforeTheTime(hardly ? wording.itWillMostLikelyBe : wording.itCanJustBeDone)}
         </Note>
       )}
     </section>
@@ -108,18 +102,8 @@ export function PromiseCard({
 }
 
 /** What the plan of the day says: when it is ready with everybody else as they are, and whom a wished time would make late. */
-function ByThePlan({
-  takes,
-  by,
-  now,
-}: {
-  takes: NonNullable<Props['takes']>;
-  by: number | null;
-  now: number;
-}) {
+function ByThePlan({ said, now }: { said: PromiseSaid; now: number }) {
   const { soon } = useFormats();
-  const said = usePromise(takes, by);
-  if (!said) return null;
   return (
     <p data-testid="by-the-plan" suppressHydrationWarning>
       {wording.byThePlan} <strong>{soon(said.readyAt, now)}</strong>
@@ -131,6 +115,31 @@ function ByThePlan({
       ) : (
         <span className="muted">{wording.pushesNobody}</span>
       )}
+    </p>
+  );
+}
+
+/** Behind what is on the bench already: a simple queue. */
+function Queue({
+  earliest,
+  devices,
+  benches,
+  now,
+}: { earliest: NonNullable<Props['earliest']> } & Pick<Props, 'devices' | 'benches' | 'now'>) {
+  const { soon } = useFormats();
+  return (
+    <p suppressHydrationWarning>
+      {wording.readyAbout} <strong>{soon(earliest.likelyAt, now)}</strong>
+      {wording.atTheLatest} <strong>{soon(earliest.lateAt, now)}</strong>.{' '}
+      <span className="muted">
+        {earliest.queueS > 0
+          ? wording.beforeItTakeAt(
+              plural(devices, wording.otherDevice),
+              minutes(earliest.queueS / 60),
+              plural(benches, 'bench', 'benches'),
+            )
+          : wording.nothingStandsBeforeIt}
+      </span>
     </p>
   );
 }

@@ -6,19 +6,22 @@ const pauseMs = 300;
 
 /** What the plan of the day says of a device with what it takes, s, and by when it is wished, ms; nothing where the bench does not answer. */
 export function usePromise(
-  takes: { job: string; low: number; likely: number; high: number; wait: number },
+  takes: { job: string; low: number; likely: number; high: number; wait: number } | undefined,
   by: number | null,
 ): PromiseSaid | undefined {
   const [said, setSaid] = useState<PromiseSaid>();
-  const asked = new URLSearchParams({
-    job: takes.job,
-    low: String(Math.round(takes.low)),
-    likely: String(Math.round(takes.likely)),
-    high: String(Math.round(takes.high)),
-    wait: String(Math.round(takes.wait)),
-    ...(by === null ? {} : { by: String(by) }),
-  }).toString();
+  const asked =
+    takes &&
+    new URLSearchParams({
+      job: takes.job,
+      low: String(Math.round(takes.low)),
+      likely: String(Math.round(takes.likely)),
+      high: String(Math.round(takes.high)),
+      wait: String(Math.round(takes.wait)),
+      ...(by === null ? {} : { by: String(by) }),
+    }).toString();
   useEffect(() => {
+    if (!asked) return;
     const gone = new AbortController();
     const timer = setTimeout(() => {
       void fetch(`/promise?${asked}`, { signal: gone.signal })
@@ -30,5 +33,5 @@ export function usePromise(
       gone.abort();
     };
   }, [asked]);
-  return said;
+  return takes && said;
 }
