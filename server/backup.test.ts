@@ -1,3 +1,4 @@
+import { dropDatabase } from './db/backup/drop-database';
 import { randomUUID } from 'node:crypto';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
@@ -26,7 +27,7 @@ beforeAll(async () => {
 afterAll(async () => {
   process.env.DATABASE_URL = shared;
   await endWorld();
-  for (const name of made) await inDatabase(shared, `drop database ${name} with (force)`);
+  for (const name of made) await dropDatabase((sql) => inDatabase(shared, sql), name);
   rmSync(folder, { recursive: true, force: true });
 });
 async function inDatabase<T extends object>(url: string, sql: string): Promise<T[]> {

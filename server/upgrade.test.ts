@@ -1,3 +1,4 @@
+import { dropDatabase } from './db/backup/drop-database';
 import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
@@ -65,7 +66,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await closeOrm();
   process.env.DATABASE_URL = shared;
-  await inShared(`drop database ${name} with (force)`);
+  await dropDatabase(inShared, name);
 });
 
 describe('a database of before the upgrade', () => {

@@ -1,3 +1,4 @@
+import { dropDatabase } from '../db/backup/drop-database';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -36,7 +37,7 @@ export async function ownDatabase(): Promise<{
       process.env.DATABASE_URL = shared;
       if (data === undefined) delete process.env.SNAVEK_DATA;
       else process.env.SNAVEK_DATA = data;
-      await inDatabase(`drop database ${name} with (force)`);
+      await dropDatabase(inDatabase, name);
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { checkLogs } from '../../use-cases/check-logs';
 import { closeOrm, databaseUrl } from '../orm';
+import { dropDatabase } from './drop-database';
 import { restoreBackup } from './restore';
 
 async function inDatabase(url: string, sql: string): Promise<void> {
@@ -36,7 +37,7 @@ export async function testRestore(file: string): ReturnType<typeof checkLogs> {
   } finally {
     await closeOrm();
     process.env.DATABASE_URL = own;
-    await inDatabase(own, `drop database ${name} with (force)`);
+    await dropDatabase((sql) => inDatabase(own, sql), name);
     await rm(keys, { recursive: true, force: true });
   }
 }
