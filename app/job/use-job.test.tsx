@@ -1,0 +1,67 @@
+// @vitest-environment jsdom
+import 'fake-indexeddb/auto';
+import { act, cleanup, renderHook } from '@testing-library/react';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import type { JobPage } from '../../core/wire/job-page';
+import type { Who } from '../../core/wire/who';
+import { leastWaits } from '../../core/rules/interlock';
+import { Bench } from '../../core/testing/bench';
+import { indexed, mica9, route } from '../../core/testing/demo-models';
+import { benchTime } from './clock';
+import { keptFor, rememberedPage, rememberPage } from './outbox';
+import { useJob } from './use-job';
+
+const plan = route(mica9);
+const at = (presses: number): JobPage => {
+  const bench = new Bench(indexed(mica9), plan, 'opener').open();
+  for (let k = 0; k < presses; k++) bench.next();
+  return { id: 'j', model: mica9, route: plan, state: bench.state, now: 1_700_000_000_000 } as JobPage;
+};
+const who = {
+  shopId: 's',
+  personId: 'p1',
+  role: 'technician',
+  settings: { waits: leastWaits, methods: {}, stations: [] },
+} as unknown as Who;
+beforeEach(() => {
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      addEventListener() {}
+    },
+  );
+  vi.stubGlobal('fetch', async () => {
+    throw new TypeError('fetch failed');
+  });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+const settle = () => act(() => new Promise((r) => setTimeout(r, 60)));
+
+test('the screen of a job takes the server’s time, keeps a copy of the job, and counts a press at once', async () => {
+  const page = at(0);
+  const view = renderHook(() => useJob(page, who));
+  await settle();
+  expect(benchTime()).toMatchObject({ clockKnown: true });
+  expect(Math.abs(benchTime().at - page.now)).toBeLessThan(5000);
+  expect((await rememberedPage('j'))?.owner).toBe('s/p1');
+  expect(view.result.current.send.kept).toBe(0);
+  let asked!: Promise<unknown>;
+  act(() => {
+    asked = view.result.current.replica.report({ type: 'noted', text: 'x' } as never);
+  });
+  // before the store has it, and before the outbox has been counted
+  expect(view.result.current.send.kept).toBe(1);
+  await act(() => asked.then(() => undefined));
+  expect((await keptFor('s/p1')).map((k) => k.command.body.type)).toEqual(['noted']);
+});
+test('a page that is older than this browser’s copy shows the copy', async () => {
+  const [old, newer] = [at(0), at(3)];
+  await rememberPage('j', 's/p1', newer);
+  const view = renderHook(() => useJob(old, who));
+  await settle();
+  expect(view.result.current.view.state.seq).toBe(newer.state.seq);
+  expect((await rememberedPage<JobPage>('j'))?.page.state.seq).toBe(newer.state.seq);
+});
