@@ -12,10 +12,10 @@ import { keptFor, rememberedPage, rememberPage } from './outbox';
 import { useJob } from './use-job';
 
 const plan = route(mica9);
-const at = (presses: number): JobPage => {
+const at = (presses: number, id = 'j'): JobPage => {
   const bench = new Bench(indexed(mica9), plan, 'opener').open();
   for (let k = 0; k < presses; k++) bench.next();
-  return { id: 'j', model: mica9, route: plan, state: bench.state, now: 1_700_000_000_000 } as JobPage;
+  return { id, model: mica9, route: plan, state: bench.state, now: 1_700_000_000_000 } as JobPage;
 };
 const who = {
   shopId: 's',
@@ -58,10 +58,10 @@ test('the screen of a job takes the server’s time, keeps a copy of the job, an
   expect((await keptFor('s/p1')).map((k) => k.command.body.type)).toEqual(['noted']);
 });
 test('a page that is older than this browser’s copy shows the copy', async () => {
-  const [old, newer] = [at(0), at(3)];
-  await rememberPage('j', 's/p1', newer);
+  const [old, newer] = [at(0, 'j2'), at(3, 'j2')];
+  await rememberPage('j2', 's/p1', newer);
   const view = renderHook(() => useJob(old, who));
   await settle();
   expect(view.result.current.view.state.seq).toBe(newer.state.seq);
-  expect((await rememberedPage<JobPage>('j'))?.page.state.seq).toBe(newer.state.seq);
+  expect((await rememberedPage<JobPage>('j2'))?.page.state.seq).toBe(newer.state.seq);
 });
