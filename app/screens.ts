@@ -20,6 +20,7 @@ export const jobScreens = [
   { path: 'checks', tab: 'Checks' },
   { path: 'hand-over', tab: 'Hand over', ledger: true },
   { path: 'sort', within: 'work', ledger: true },
+  { path: 'rework', within: 'work' },
   { path: 'log', tab: 'Log' },
 ] as const satisfies readonly JobScreen[];
 export type JobScreenPath = (typeof jobScreens)[number]['path'];

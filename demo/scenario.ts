@@ -351,3 +351,26 @@ export const spareScrews = [
   spare('PH000', 'M1.4', 2.2, 2, 3),
   spare('standoff', 'M1.4', 2.6, 2.2, 2, 'own donors'),
 ];
+
+/** The list of stencils. */
+const stencil = (
+  name: string,
+  pitchMm: number,
+  pattern: string,
+  apertureMm: number,
+  thicknessMm: number,
+) => ({
+  ...{ name, pitchMm, pattern: pattern.split('/'), shape: 'circle' as const, apertureMm, thicknessMm },
+});
+const full = (rows: number, columns: number) => Array(rows).fill('1'.repeat(columns)).join('/');
+export const stencils = [
+  stencil('display chips A', 0.4, '1111111/1111111/1100011/1100011/1111111/1111111', 0.34, 0.12),
+  stencil('display chips D', 0.45, '11111/11111/11011/11111/11111', 0.36, 0.13),
+  stencil('memory small', 0.4, full(3, 4), 0.22, 0.08),
+  stencil('grid 0.35', 0.35, full(20, 20), 0.22, 0.08),
+  stencil('grid 0.40', 0.4, full(24, 24), 0.25, 0.1),
+  stencil('grid 0.50', 0.5, full(20, 20), 0.3, 0.12),
+  stencil('power 5 by 9', 0.4, full(9, 5), 0.25, 0.1),
+  stencil('ring of 24', 0.5, `1111111/${'1000001/'.repeat(5)}1111111`, 0.3, 0.12),
+  stencil('charge 6 by 6', 0.4, '111111/111111/110011/110011/111111/111111', 0.25, 0.1),
+];

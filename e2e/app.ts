@@ -167,17 +167,22 @@ export async function answerOpen(page: Page): Promise<void> {
   }
 }
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
-export async function newJob(
-  page: Page,
-  name: 'Mica 9' | 'Sprig' = 'Mica 9',
-  slot = 'cell',
-): Promise<string> {
-  const id = crypto.randomUUID();
+type ModelName = 'Mica 9' | 'Sprig' | 'Dune 3';
+const modelNamed = (name: ModelName) => {
   const read = checkModel(
-    JSON.parse(readFileSync(`demo/models/${name === 'Sprig' ? 'sprig' : 'mica-9'}.json`, 'utf8')),
+    JSON.parse(readFileSync(`demo/models/${name.toLowerCase().replace(' ', '-')}.json`, 'utf8')),
   );
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  const { model } = read;
+  return read.model;
+};
+export async function newJob(
+  page: Page,
+  name: ModelName = 'Mica 9',
+  slot = 'cell',
+  action: 'replace' | 'rework' = 'replace',
+): Promise<string> {
+  const id = crypto.randomUUID();
+  const model = modelNamed(name);
   const sent = async (path: string, data: unknown) => {
     const r = await page.request.post(path, { data, maxRedirects: 0 });
     if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`);
@@ -187,7 +192,7 @@ export async function newJob(
     variant: model.variants[0]!.id,
     tag: `E2E-${++n}-${id.slice(0, 4)}`,
     complaint: 'flat by noon',
-    tasks: [{ slot, action: 'replace' }],
+    tasks: [{ slot, action }],
     promisedAt: promise(),
     before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])),
   });
@@ -223,15 +228,20 @@ export async function newJob(
   await settled(page);
   return id;
 }
-/** A Mica 9 on which one has worked for an hour, by requests, up to the first step of a kind: the screen stands there. */
-export async function workedJob(page: Page, slot: string, until: StepAction): Promise<string> {
-  const id = await newJob(page, 'Mica 9', slot);
+/** A device on which one has worked for an hour, by requests, up to the first step of a kind: the screen stands there. */
+export async function workedJob(
+  page: Page,
+  slot: string,
+  until: StepAction,
+  name: ModelName = 'Mica 9',
+  action: 'replace' | 'rework' = 'replace',
+): Promise<string> {
+  const id = await newJob(page, name, slot, action);
   const log = await logOf(page, id);
-  const read = checkModel(JSON.parse(readFileSync('demo/models/mica-9.json', 'utf8')));
-  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const model = modelNamed(name);
   const route = (await (await page.request.get(`/jobs/${id}/route.json`)).json()) as Route;
   const bench = new Bench(
-    indexModel(ofVariant(read.model, read.model.variants[0]!.id)),
+    indexModel(ofVariant(model, model.variants[0]!.id)),
     route,
     log[0]!.by,
     'technician',

@@ -69,6 +69,12 @@ export const heatFields = z.strictObject({
   forget: z.boolean().default(false),
 });
 
+/** What the hot-air station was measured to do at the middle of its dial; a dial reading is one machine's. */
+export const hotAirFields = z.strictObject({
+  filmWm2K: spread(1, 10_000),
+  readings: z.int().min(0).max(1000),
+  forget: z.boolean().default(false),
+});
 /** How the leak tester is set: every value is the tester's own, and none is right for all. */
 export const leakTesterFields = z.strictObject({
   setPa: z

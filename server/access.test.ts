@@ -179,6 +179,10 @@ const cases: Record<string, Case> = {
   'loader /stock/spares': { nobody: 302, other: 'own rows only' },
   'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
+  'loader /stock/stencils': { nobody: 302, other: 'own rows only' },
+  'action /stock/stencils': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
+  'loader /stock/stencils.csv': { nobody: 401, other: 'own rows only' },
+  'loader /stock/stencils.json': { nobody: 401, other: 'own rows only' },
   'loader /jobs/:job/owner.json': {
     params: () => ({ job }),
     nobody: 401,
@@ -245,6 +249,14 @@ const cases: Record<string, Case> = {
     nobody: 302,
     other: 200,
     body: () => json({ do: 'offer', hash: 'none', offered: true }),
+  },
+  'loader /jobs/:job/rework': { params: () => ({ job }), nobody: 302, other: 404 },
+  'action /jobs/:job/module-test': {
+    params: () => ({ job: randomUUID() }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+    body: () => json({ slot: 'display', again: false }),
   },
   'action /jobs/:job/thermometer': {
     params: () => ({ job: randomUUID() }),
@@ -417,6 +429,7 @@ describe('row-level security', () => {
       'photo',
       'part',
       'spare_screw',
+      'stencil',
       'identity_data',
       'job_measurement',
     ]) {

@@ -9,6 +9,7 @@ import { holderOf } from '../core/vocabulary/pieces';
 import { left } from './time';
 import { pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 import { functionName } from './functions';
+import { heatingName, kindOfRework, padsText, reworkStepName, schoolOfAir } from './rework';
 
 /**
  * One event in words, for the report, the log and the message about another bench. One that this version cannot read is
@@ -126,6 +127,14 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   dataWritten: (body, { name }) =>
     `identity data of the ${name(body.slot)} written${body.verified ? ' and verified' : ''}`,
   dataDeclined: (b, { name }) => `identity data of the ${name(b.slot)} declined: ${b.reason}`,
+  reworkBegun: (b, { name }) =>
+    `rework begun at the ${name(b.slot)}: ${kindOfRework[b.kind]}, ${schoolOfAir[b.school]}${b.stencil ? `, stencil ${b.stencil}` : ''}`,
+  reworkHeatStarted: (b, { name }) =>
+    `${heatingName[b.by]}${b.setC === undefined ? '' : ` at ${b.setC} °C`}${b.airPercent === undefined ? '' : `, air ${b.airPercent} %`} on the ${name(b.slot)}: ${reworkStepName[b.step]}`,
+  reworkStepped: (b, { name }) =>
+    `${name(b.slot)}: ${reworkStepName[b.step]}${b.skipped ? ', left out' : ' done'}`,
+  padsSeen: (b, { name }) => padsText(name(b.slot), b.side, b.pads),
+  reworkEnded: (b, { name }) => `rework at the ${name(b.slot)} ended: ${b.outcome}`,
   stepPassed: (b) => `${b.round} check passed`,
   answered: (b) => `answered: ${b.answer}`,
   retracted: () => 'took back the latest entry',

@@ -57,6 +57,30 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: 'It has cooled since it left the heat: the seal is no longer soft.',
     instead: 'Warm it again before the blade goes on.',
   }),
+  'chip work not agreed': ({ n }) => ({
+    what: `The owner has not agreed to chip work at the ${n}: it can take the part with it.`,
+    instead: 'Ask on the Offer screen, with the chance that is said there.',
+  }),
+  'live under the iron': () => ({
+    what: 'The cell is still on: hot air or an iron at a live board shorts it.',
+    instead: 'Unplug the cell first.',
+  }),
+  'extraction off': () => ({
+    what: 'The extraction is not on: flux, solder and coatings make fumes that are not breathed.',
+    instead: 'Turn it on, and say so with the switch above the step.',
+  }),
+  'data unread before air': ({ n }) => ({
+    what: `The data of the ${n} have not been read: heat can end them.`,
+    instead: 'Read and save them first, or record that the notice is accepted.',
+  }),
+  'pad that carries lifted': ({ f }) => ({
+    what: `${list(f.ids)} ${f.ids.length > 1 ? 'carry' : 'carries'} something and ${f.ids.length > 1 ? 'are' : 'is'} lifted.`,
+    instead: 'Stop here: the owner decides whether it is wired or the part is given up.',
+  }),
+  'rework not ended': ({ n }) => ({
+    what: `The work at the ${n} was begun and has not ended.`,
+    instead: 'Finish it at the rework bench, and say there how it ended.',
+  }),
   'solvent still wet': ({ wait }) => ({
     what: 'Alcohol has not flashed off: heat would light it.',
     instead: `Ventilate and wait.${wait}`,

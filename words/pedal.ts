@@ -6,8 +6,15 @@ import { stopText } from './stop-now';
 /**
  * What the pedal's button says: what the next press does.
  * @param programmer the bench programmer runs by this press
+ * @param rework it leads to the rework bench
  */
-export function pedalLabel(index: IndexedModel, now: Instruction, programmer: boolean): string {
+export function pedalLabel(
+  index: IndexedModel,
+  now: Instruction,
+  programmer: boolean,
+  rework: boolean,
+): string {
+  if (rework) return 'Open the rework bench';
   if (programmer && 'step' in now)
     return now.step.action === 'read data' ? 'Read them now' : 'Write and compare';
   switch (now.kind) {

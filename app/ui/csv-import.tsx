@@ -10,11 +10,13 @@ const most = 900_000;
 export function CsvImport({
   title = wording.importIt,
   hint,
+  accept = '.csv,text/csv',
   error,
   onCsv,
 }: {
   title?: string;
   hint: string;
+  accept?: string;
   error: string | undefined;
   onCsv: (csv: string) => void;
 }) {
@@ -26,7 +28,7 @@ export function CsvImport({
       <Field label={wording.csvFile} htmlFor="csv">
         <Upload
           id="csv"
-          accept=".csv,text/csv"
+          accept={accept}
           showUploadList={false}
           beforeUpload={(rcFile) => {
             if (rcFile.size > most) setWrong(wording.theFileHasKbAt(Math.round(rcFile.size / 1000)));

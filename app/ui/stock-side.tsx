@@ -8,6 +8,7 @@ export function StockSide({
   said,
   may,
   hint,
+  accept,
   whoMay,
   onCsv,
   children,
@@ -16,6 +17,8 @@ export function StockSide({
   may: boolean;
   /** The columns of a file. */
   hint: string;
+  /** Kinds of file, where it is not CSV alone. */
+  accept?: string;
   /** For those who may not: who does, and what is theirs. */
   whoMay: string;
   onCsv: (csv: string) => void;
@@ -36,7 +39,12 @@ export function StockSide({
       {may ? (
         <>
           {children}
-          <CsvImport hint={hint} error={said && !said.ok ? said.errors.csv : undefined} onCsv={onCsv} />
+          <CsvImport
+            {...(accept ? { accept } : {})}
+            hint={hint}
+            error={said && !said.ok ? said.errors.csv : undefined}
+            onCsv={onCsv}
+          />
         </>
       ) : (
         <section className="card">

@@ -2,7 +2,7 @@ import * as wording from '../../words/screens/parts';
 import { useLocation } from 'react-router';
 import { NavTabs } from './nav-tabs';
 
-/** The two drawers of the stock. */
+/** The drawers of the stock. */
 export const StockTabs = () => (
   <NavTabs
     className="tabs p-0"
@@ -11,6 +11,7 @@ export const StockTabs = () => (
     tabs={[
       { to: '/stock', name: 'Parts' },
       { to: '/stock/spares', name: wording.sparesBox },
+      { to: '/stock/stencils', name: wording.stencils },
     ]}
   />
 );

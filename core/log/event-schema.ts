@@ -18,6 +18,7 @@ import {
   markSides,
   pressureUnits,
   provenances,
+  reworkOutcomes,
   releases,
   rounds,
   severities,
@@ -25,6 +26,8 @@ import {
   troubleKinds,
 } from './events';
 import { acts } from '../vocabulary/steps';
+import { padSides, padStates } from '../rework/pads';
+import { airSchools, heatings, reworkKinds, reworkStepIds } from '../rework/work-plan';
 
 /** The bodies of events as they come from outside: commands, imported logs. The types of the core are inferred from here. */
 /** An id: never the name of something that every object has. */
@@ -306,6 +309,38 @@ export const bodySchema = z.discriminatedUnion('type', [
   }),
   z.strictObject({ type: z.literal('dataDeclined'), slot: ref, reason: words(1000) }),
   z.strictObject({ type: z.literal('stepPassed'), passed: ref, round: z.enum(rounds) }),
+  // work at a chip or an optic under the microscope, step by step
+  z.strictObject({
+    type: z.literal('reworkBegun'),
+    slot: ref,
+    kind: z.enum(reworkKinds),
+    school: z.enum(airSchools),
+    chip: ref.optional(),
+    practice: z.boolean(),
+    stencil: z.string().max(60),
+  }),
+  z.strictObject({
+    type: z.literal('reworkHeatStarted'),
+    slot: ref,
+    step: z.enum(reworkStepIds),
+    by: z.enum(heatings),
+    setC: z.number().min(20).max(500).optional(),
+    airPercent: z.number().min(0).max(100).optional(),
+    extraction: z.boolean(),
+  }),
+  z.strictObject({
+    type: z.literal('reworkStepped'),
+    slot: ref,
+    step: z.enum(reworkStepIds),
+    skipped: z.literal(true).optional(),
+  }),
+  z.strictObject({
+    type: z.literal('padsSeen'),
+    slot: ref,
+    side: z.enum(padSides),
+    pads: z.record(z.string().regex(/^[A-Y]{1,2}\d{1,2}$/), z.enum(padStates)),
+  }),
+  z.strictObject({ type: z.literal('reworkEnded'), slot: ref, outcome: z.enum(reworkOutcomes) }),
   z.strictObject({ type: z.literal('answered'), question: ref, answer: words(1000) }),
   // as a command it may take back several at once: `event` is then the earliest of the latest so many entries
   z.strictObject({

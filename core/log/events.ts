@@ -54,6 +54,8 @@ export type TransferOutcome = (typeof transferOutcomes)[number];
 export const enrolments = ['face', 'finger'] as const;
 export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
+/** How work at a chip or an optic ended. */
+export const reworkOutcomes = ['works', 'part lost', 'given up'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
 export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 'reseat'] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
@@ -89,6 +91,8 @@ export const gates: ReadonlySet<BodyType> = new Set<BodyType>([
   'testBegun',
   'partChosen',
   'substituted',
+  'reworkBegun',
+  'reworkHeatStarted',
 ]);
 /** Whether a body asks to pass a gate. Putting a device under the press is one; the other acts have happened when they are reported. */
 export const isGate = (body: Body): boolean =>
@@ -124,6 +128,7 @@ export const final: ReadonlyMap<
   ['conditionCleared', 'signed'],
   ['jobClosed', 'closed'],
   ['retracted', 'audit'],
+  ['reworkHeatStarted', 'heat given'],
   ['corrected', 'audit'],
   ['overridden', 'audit'],
   ['heatWindowFitted', 'audit'],

@@ -125,6 +125,15 @@ const fact: fc.Arbitrary<Body> = fc.oneof(
   of(holes).map((thing): Body => ({ type: 'noted', text: 'soft', thing })),
   of([...index.connectors.keys()]).map((connector): Body => ({ type: 'reseated', connector })),
   fc.constant<Body>({ type: 'takenOver', bench: 'Quay bench' }),
+  of(['lift', 'wash', 'place'] as const).map(
+    (step): Body => ({ type: 'reworkStepped', slot: 'display', step }),
+  ),
+  of(['good', 'lifted'] as const).map(
+    (is): Body => ({ type: 'padsSeen', slot: 'display', side: 'after', pads: { A1: is } }),
+  ),
+  of(['works', 'given up'] as const).map(
+    (outcome): Body => ({ type: 'reworkEnded', slot: 'display', outcome }),
+  ),
   fc.constant<Body>({ type: 'rimCleaned' }),
   fc.constant<Body>({ type: 'heatEnded' }),
   fc.constant<Body>({ type: 'strayFound', stray: 'stray 1', note: 'a screw that is not ours' }),
@@ -154,6 +163,22 @@ const gate: fc.Arbitrary<Body> = fc.oneof(
   fc.constant<Body>({ type: 'acted', act: 'press', target: 'frame:start', forS: 30 }),
   of(['handed over', 'declined', 'abandoned'] as const).map(
     (ending): Body => ({ type: 'jobClosed', ending, note: '' }),
+  ),
+  of(['identity chip', 'conversion flex'] as const).map(
+    (kind): Body => ({
+      type: 'reworkBegun',
+      slot: 'display',
+      kind,
+      school: '280',
+      practice: false,
+      stencil: '',
+    }),
+  ),
+  of(['lift', 'place'] as const).map(
+    (step): Body => ({
+      ...{ type: 'reworkHeatStarted', slot: 'display', step, by: 'air', setC: 280, airPercent: 60 },
+      extraction: true,
+    }),
   ),
   fc.constant<Body>({ type: 'conditionCleared', condition: 'swollen', reason: 'looked' }),
 );

@@ -1,5 +1,7 @@
 import type { Measured } from './measured';
 import type { MetEntry } from './met-schema';
+import type { PadState } from '../rework/pads';
+import type { ReworkStepId } from '../rework/work-plan';
 import type { BodyOf, Claim, Ending, Known } from './events';
 
 /**
@@ -45,6 +47,15 @@ export interface NoteEntry {
   by: string;
   at: number;
 }
+
+/** Work under the microscope at one part. */
+export type ReworkEntry = Omit<BodyOf<'reworkBegun'>, 'type' | 'slot'> & {
+  /** Steps that are done or were left out, in their order. */
+  done: readonly ReworkStepId[];
+  /** Air, iron or lamp on it now, since when by the bench's clock, ms. */
+  heat?: Omit<BodyOf<'reworkHeatStarted'>, 'type' | 'slot' | 'extraction'> & { since: number };
+  outcome?: BodyOf<'reworkEnded'>['outcome'];
+};
 
 export interface Tables {
   /** id -> a thing that was met at this device and that its model does not have. */
@@ -96,6 +107,10 @@ export interface Tables {
   account: Record<string, { seq: number; by: string; value: string }>;
   enrolment: Record<string, 'made' | 'removed'>;
   data: Record<string, 'read' | 'written' | 'declined' | 'unverified'>;
+  /** slot -> work under the microscope at it. */
+  rework: Record<string, ReworkEntry>;
+  /** `slot side` -> what was seen of the chip's pads. */
+  pads: Record<string, Readonly<Record<string, PadState>>>;
   /** `act target` -> number in the log: acts of the route that change no piece. */
   acted: Record<string, number>;
   task: Record<string, string>;
@@ -226,6 +241,8 @@ export const tableNames = [
   'account',
   'enrolment',
   'data',
+  'rework',
+  'pads',
   'acted',
   'task',
   'curing',

@@ -2,7 +2,8 @@ import { generalItems, generalStations, generalTools } from '../methods/catalogu
 import { methodRows } from '../methods/methods';
 import { functionsOf } from './functions-of';
 import { type IndexedModel, indexModel } from './index-model';
-import { type DeviceModel, deviceModelSchema } from './schema';
+import { type Chip, type DeviceModel, deviceModelSchema } from './schema';
+import { padsOf } from '../rework/pads';
 import { ofVariant } from './variant';
 
 export interface ModelProblem {
@@ -119,6 +120,10 @@ function references(model: DeviceModel): ModelProblem[] {
   );
   for (const list of ['pairing', 'programming'] as const)
     model[list].forEach((r, i) => need(known.slots, r.slot, `${list}[${i}].slot`, 'slot'));
+  model.chips?.forEach((chip, i) => {
+    need(known.slots, chip.slot, `chips[${i}].slot`, 'slot');
+    problems.push(...chipProblems(chip, `chips[${i}]`));
+  });
   model.variants.forEach((v, i) => {
     all(any, v.remove, `variants[${i}].remove`, 'thing');
     for (const list of thingLists)
@@ -127,6 +132,29 @@ function references(model: DeviceModel): ModelProblem[] {
       );
   });
   return problems;
+}
+
+/** A ball field is a rectangle of rows, its balls do not touch, and what carries nothing is one of its pads. */
+function chipProblems({ pattern, pitchMm, ballMm, unconnected }: Chip, path: string): ModelProblem[] {
+  const pads = new Set(padsOf(pattern));
+  const ragged = pattern.findIndex((row) => row.length !== pattern[0]!.length);
+  return [
+    ...(ragged > 0
+      ? [
+          {
+            path: `${path}.pattern[${ragged}]`,
+            text: `is not as long as the first row, ${pattern[0]!.length}`,
+          },
+        ]
+      : []),
+    ...(pads.size ? [] : [{ path: `${path}.pattern`, text: 'has no ball' }]),
+    ...(ballMm < pitchMm
+      ? []
+      : [{ path: `${path}.ballMm`, text: `is not below the pitch of ${pitchMm} mm` }]),
+    ...unconnected
+      .filter((pad) => !pads.has(pad))
+      .map((pad) => ({ path: `${path}.unconnected`, text: `there is no pad ${pad}` })),
+  ];
 }
 
 function withinOutline(model: DeviceModel): ModelProblem[] {

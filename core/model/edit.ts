@@ -18,6 +18,7 @@ export const editFields = [
   'noGo',
   'pairing',
   'programming',
+  'chips',
   'bootRules',
   'shortList',
 ] as const;

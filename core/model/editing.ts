@@ -263,6 +263,8 @@ function fieldsWithout(model: DeviceModel, gone: ReadonlySet<string>): Edit[] {
       field: 'programming',
       value: model.programming.filter((row) => !gone.has(row.slot)),
     });
+  if (model.chips?.some((row) => gone.has(row.slot)))
+    out.push({ do: 'set', field: 'chips', value: model.chips.filter((row) => !gone.has(row.slot)) });
   const boots = model.bootRules
     .map((rule) => ({ ...rule, connectors: rule.connectors.filter((id) => !gone.has(id)) }))
     .filter((rule) => rule.connectors.length);

@@ -256,6 +256,30 @@ const stack = z.strictObject({
     .refine((layers) => layers.some((l) => l.material === 'cell'), 'expected a layer that is the cell'),
 });
 
+/** A chip that can be moved: its ball field as one looks at the balls, what of it carries nothing, and what lies near. */
+const chip = z.strictObject({
+  id,
+  name: text,
+  /** The part that it sits on. */
+  slot: id,
+  widthMm: z.number().min(0.5).max(40),
+  heightMm: z.number().min(0.5).max(40),
+  thicknessMm: z.number().min(0.1).max(5),
+  /** A row of `1` for a ball and `0` for none, each as long as the others; the corner mark is at the first of the first. */
+  pattern: z
+    .array(z.string().regex(/^[01]{1,60}$/, 'expected 0 and 1 only, 60 at most'))
+    .min(1)
+    .max(60),
+  pitchMm: z.number().min(0.1).max(3),
+  ballMm: z.number().min(0.05).max(2),
+  /** Pads that carry nothing, by their names: A1 is at the corner mark. */
+  unconnected: z.array(z.string().regex(/^[A-Y]{1,2}\d{1,2}$/, 'expected a pad such as A1')).default([]),
+  underfill: z.boolean().default(false),
+  /** What the flex under it and the panel behind bear, C. */
+  flexC: z.number().min(60).max(400),
+  panelC: z.number().min(40).max(200),
+});
+
 // no phone has more; a file that says so is damaged, and is not worked on for minutes
 const parts = {
   slots: z.array(slot).max(300),
@@ -313,6 +337,8 @@ export const deviceModelSchema = z.strictObject({
   noGo: parts.noGo.default([]),
   pairing: parts.pairing.default([]),
   programming: z.array(programming).max(50).default([]),
+  /** Left out where no chip of it is moved. */
+  chips: z.array(chip).max(40).optional(),
   catches: parts.catches.default([]),
   bootRules: z.array(bootRule).default([]),
   items: z.array(item),
@@ -330,6 +356,7 @@ export type Connector = DeviceModel['connectors'][number];
 export type Bond = DeviceModel['bonds'][number];
 export type Catch = DeviceModel['catches'][number];
 export type Variant = DeviceModel['variants'][number];
+export type Chip = NonNullable<DeviceModel['chips']>[number];
 export type Pairing = DeviceModel['pairing'][number];
 export type Minutes = z.output<typeof minutes>;
 

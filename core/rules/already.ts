@@ -37,6 +37,21 @@ const says: Says = {
   screwsBagged: (state, body) => body.pieces.every((p) => state.place[p]?.startsWith('aside/')),
   lost: (state, body) => state.place[body.piece] === 'adrift',
   found: (state, body) => state.place[body.piece] !== 'adrift',
+  reworkBegun: (state, body) => {
+    const work = state.rework[body.slot];
+    return work !== undefined && work.outcome === undefined && work.kind === body.kind;
+  },
+  // of work that was not begun there is nothing to say
+  reworkHeatStarted: (state, body) => state.rework[body.slot]?.heat?.step === body.step,
+  reworkStepped: (state, body) => state.rework[body.slot]?.done.includes(body.step) ?? true,
+  reworkEnded: (state, body) => {
+    const work = state.rework[body.slot];
+    return work === undefined || work.outcome === body.outcome;
+  },
+  padsSeen: (state, body) => {
+    const seen = state.pads[`${body.slot} ${body.side}`];
+    return seen !== undefined && Object.entries(body.pads).every(([pad, is]) => seen[pad] === is);
+  },
   acted: (state, body) => (state.acted[`${body.act} ${body.target}`] ?? 0) > (flag(state, 'closedAt') ?? 0),
   leakTested: (state, body) => {
     const leak = flag(state, 'leak');

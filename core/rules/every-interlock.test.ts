@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { checksDue } from '../checks/due';
-import type { Body } from '../log/events';
-import { flag, type Flags, type JobState, type Tables } from '../log/state';
+import type { Body, BodyOf } from '../log/events';
+import { flag, type Flags, type JobState, type ReworkEntry, type Tables } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { methodsOf } from '../methods/methods';
 import { calliperMm, safeLengthMm } from '../screws/safe-length';
 import { Bench } from '../testing/bench';
-import { indexed, mica9, route } from '../testing/demo-models';
+import { atlas, indexed, mica9, route } from '../testing/demo-models';
 import { noHeat } from '../vocabulary/conditions';
 import type { Role } from '../vocabulary/roles';
 import { findings, type RuleName, rules } from './interlocks';
@@ -107,6 +107,23 @@ const moved = (slot: string, pose: 'folded' | 'shifted' | 'out'): Body => ({
 const release = (bond: string): Body => ({ type: 'bondReleased', bond, torn: false });
 const aside = (piece: string): Body => ({ type: 'pieceSetAside', piece, to: 'scrap' });
 const adopted: Body = { type: 'routeAdopted', routeHash: 'r', modelHash: 'h', variant: 'standard' };
+const reworkBegun: Body = {
+  ...{ type: 'reworkBegun', slot: 'display', kind: 'identity chip', school: '300' },
+  ...{ practice: false, stencil: '' },
+};
+const underWork: ReworkEntry = {
+  ...{ kind: 'identity chip', school: '300', chip: 'panel-id', practice: false, stencil: '', done: [] },
+};
+const air = (change: Partial<BodyOf<'reworkHeatStarted'>> = {}): Body => ({
+  ...{ type: 'reworkHeatStarted', slot: 'display', step: 'lift', by: 'air', setC: 300 },
+  ...{ airPercent: 10, extraction: true },
+  ...change,
+});
+/** Work at a display whose chip the model knows: what has been seen of its pads. */
+const onAtlas = (pads: Tables['pads']): Case =>
+  at(having({ rework: { display: underWork }, pads, data: { display: 'read' } }), air(), {
+    index: indexed(atlas),
+  });
 const chosen = (slot: string, released: 'not needed' | 'locked' = 'not needed'): Body => ({
   type: 'partChosen',
   slot,
@@ -332,7 +349,7 @@ const rows: Record<RuleName, Row> = {
       about(at(wet(59), heat, { waits: { solventFlashS: 1, coolingS: 1 } }), [], 1),
       about(at(wet(60), heat, { waits: { solventFlashS: 90, coolingS: 120 } }), [], 30),
     ],
-    kept: [heat, at(wet(60), heat)],
+    kept: [air({ slot: 'loudspeaker' }), heat, at(wet(60), heat)],
   },
   'still hot': {
     severity: 'forbid',
@@ -830,6 +847,77 @@ const rows: Record<RuleName, Row> = {
     passableBy: nobody,
     broken: [about(at(having({ enrolment: { face: 'made' } }), done('handed over')), ['face'])],
     kept: [done('handed over'), at(having({ enrolment: { face: 'removed' } }), done('handed over'))],
+  },
+  'chip work not agreed': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [about(reworkBegun, ['display'])],
+    kept: [at(having({ consent: { chip: 'owner' } }), reworkBegun)],
+  },
+  'live under the iron': {
+    severity: 'forbid',
+    passableBy: nobody,
+    broken: [
+      about(at(having({ data: { display: 'read' } }), air()), [index.cellConnector!]),
+      about(air({ by: 'iron', setC: 390 }), [index.cellConnector!]),
+    ],
+    kept: [
+      at(having({ connector: { [index.cellConnector!]: 'off' } }), air()),
+      air({ step: 'cure', by: 'lamp' }),
+    ],
+  },
+  'extraction off': {
+    severity: 'stop',
+    passableBy: nobody,
+    broken: [about(air({ extraction: false }), ['display'])],
+    kept: [air(), air({ by: 'lamp', extraction: false })],
+  },
+  'data unread before air': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [about(air(), ['display'])],
+    kept: [
+      at(having({ data: { display: 'read' } }), air()),
+      at(having({ data: { display: 'declined' } }), air()),
+      air({ slot: 'loudspeaker' }),
+      air({ by: 'lamp' }),
+    ],
+  },
+  'pad that carries lifted': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [
+      about(onAtlas({ 'display after': { B1: 'lifted', A2: 'lifted', A1: 'good' } }), ['B1']),
+      about(onAtlas({ 'display after': { A1: 'lifted', F1: 'lifted' } }), ['A1', 'F1']),
+    ],
+    kept: [
+      onAtlas({}),
+      // by the model nothing runs over these
+      onAtlas({ 'display after': { A2: 'lifted', A6: 'lifted' } }),
+      onAtlas({ 'display after': { A1: 'oxidised' } }),
+      // the part that is thrown away anyway
+      onAtlas({ 'display before': { A1: 'lifted' } }),
+    ],
+  },
+  'rework not ended': {
+    severity: 'stop',
+    passableBy: skilled,
+    broken: [
+      about(
+        at(having({ rework: { display: underWork } }), { type: 'acted', act: 'rework', target: 'display' }),
+        ['display'],
+      ),
+      at(having({ rework: { display: underWork } }), { type: 'acted', act: 'move chip', target: 'display' }),
+    ],
+    kept: [
+      { type: 'acted', act: 'rework', target: 'display' },
+      at(having({ rework: { display: { ...underWork, outcome: 'works' } } }), {
+        type: 'acted',
+        act: 'rework',
+        target: 'display',
+      }),
+      at(having({ rework: { display: underWork } }), { type: 'acted', act: 'inspect', target: 'display' }),
+    ],
   },
 };
 

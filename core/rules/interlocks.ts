@@ -3,6 +3,7 @@ import { cellAndHeat } from './interlocks/cell-and-heat';
 import { piecesAndScrews } from './interlocks/pieces-and-screws';
 import { closing } from './interlocks/closing';
 import { transfersAndData } from './interlocks/transfers-and-data';
+import { rework } from './interlocks/rework';
 import { agreement } from './interlocks/agreement';
 import type { Role } from '../vocabulary/roles';
 import type { IndexedModel } from '../model/index-model';
@@ -33,6 +34,7 @@ export const rules = {
   ...closing,
   ...agreement,
   ...transfersAndData,
+  ...rework,
 } satisfies Record<string, Rule>;
 export type RuleName = keyof typeof rules;
 

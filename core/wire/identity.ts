@@ -5,7 +5,7 @@ import type { Outcome } from './outcome';
  * A stand-in for the bench programmer that reads and writes the identity data of parts. It speaks SCPI lines like the
  * real one would, and can be told to fail as parts and programmers do. Everything it knows is made from a part's serial.
  */
-export const partFaults = ['none', 'unreadable', 'wrong model', 'power', 'checksum'] as const;
+export const partFaults = ['none', 'unreadable', 'wrong model', 'power', 'checksum', 'module'] as const;
 export type PartFault = (typeof partFaults)[number];
 export type ProgrammerFault =
   | 'no programmer'
@@ -34,3 +34,11 @@ export type IdentityAnswer =
       said: string;
       outcome?: Outcome;
     };
+
+/** What a test of a module said: its parts that fail. */
+export type ModuleAnswer = { ok: true; fails: string[] } | { ok: false; said: string };
+export const moduleAskSchema = z.strictObject({
+  slot: z.string().min(1).max(60),
+  /** After its substitute was fitted: the stand-in's module is sound then. */
+  again: z.boolean(),
+});

@@ -1,3 +1,4 @@
+import type { Range } from '../thermal/materials';
 import type { HeatOfStations } from '../heat/planned-soak';
 import type { LeakSettings } from './leak-test';
 import type { Methods } from '../methods/methods';
@@ -33,6 +34,8 @@ export interface ShopSettings {
   stations: string[];
   /** How its heat sources are set, and what readings at the glass made of them. */
   heat?: HeatOfStations;
+  /** What its hot-air station was measured to do, at the middle of its dial and 10 mm, W/(m2 K). */
+  hotAir?: { filmWm2K: Range; readings: number; fittedAt: number };
   /** How its leak tester is set; nothing is tested by it before that is said. */
   leakTester?: LeakSettings;
 }

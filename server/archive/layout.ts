@@ -23,6 +23,7 @@ export const names = {
     'people.csv',
     'stock.csv',
     'spares.csv',
+    'stencils.csv',
     'schema/job.schema.json',
     'schema/event.schema.json',
     'schema/model.schema.json',

@@ -24,6 +24,8 @@ import { addPhoto } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { personOfLogin } from '../db/sessions';
 import { putSpares } from '../db/spares';
+import { putStencils } from '../db/stencils';
+import { stencilFields } from '../../forms/stencil-fields';
 import { isUnused, putIdentity, putJob, putModel, putPart, putPeople, putRoute } from '../db/whole';
 import { workshopToChange } from '../db/workshop';
 import { plainCell } from '../use-cases/csv';
@@ -271,6 +273,15 @@ async function takeStock(em: EntityManager, folder: string, has: ReadonlySet<str
     return { ...rest, lengthMm: length_mm, headMm: head_mm };
   });
   if (spares.length) await putSpares(em, spares);
+  const stencils = (has.has('stencils.csv') ? await csvOf(folder, 'stencils.csv') : []).map((row, k) => {
+    const { pitch_mm, aperture_mm, thickness_mm, ...rest } = read(
+      stencilFields,
+      row,
+      `stencils.csv, line ${k + 2}`,
+    );
+    return { ...rest, pitchMm: pitch_mm, apertureMm: aperture_mm, thicknessMm: thickness_mm };
+  });
+  if (stencils.length) await putStencils(em, stencils);
 }
 /** Pictures that a log names; of one that no log names nobody would know what it is. */
 async function takePhotos(

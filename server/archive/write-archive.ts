@@ -11,6 +11,7 @@ import { measurementsOf } from '../db/measurements';
 import { picturesOf } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { sparesOf } from '../db/spares';
+import { stencilsCsv } from '../use-cases/stencils';
 import { allPartsEver, allPeople, countAll, identityOf, jobsAfter, routeHashes } from '../db/whole';
 import { reportData } from '../report/report-data';
 import { reportPdf } from '../report/report-pdf';
@@ -50,6 +51,7 @@ export async function writeArchive(
     await zip.add('people.csv', await peopleCsv(who));
     await zip.add('stock.csv', await stockCsv(who));
     await zip.add('spares.csv', await sparesCsv(who));
+    await zip.add('stencils.csv', await stencilsCsv(who));
     const seen = { jobs: 0, events: 0, models: new Set<string>() };
     const told = (of: number, what: string) => go((of * seen.jobs) / Math.max(1, counts.jobs), what);
     await zip.add('jobs.jsonl', jobLines(who, seen));
@@ -213,6 +215,7 @@ measurements.jsonl curves of instruments, named by the events that rest on them
 models/            the models of the devices (schema/model.schema.json), under the hash of their content
 stock.csv          parts, prices in minor units of the currency
 spares.csv         loose screws
+stencils.csv       stencils of the rework bench
 photographs/       as taken, a folder for each job
 reports/           the report of each closed job as PDF
 

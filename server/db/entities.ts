@@ -269,6 +269,24 @@ export const SpareScrewRow = defineEntity({
     shop: shopOf,
   },
 });
+/** The stencils of the workshop: ball fields, and what their apertures leave. */
+export const StencilEntity = defineEntity({
+  name: 'StencilEntity',
+  tableName: 'stencil',
+  filters: ofShop,
+  uniques: [{ properties: ['shopId', 'name'] }],
+  properties: {
+    shopId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    name: p.text(),
+    pitchMm: p.decimal('number').precision(6).scale(3),
+    pattern: p.json<string[]>(),
+    shape: p.text().default('circle'),
+    apertureMm: p.decimal('number').precision(6).scale(3).nullable(),
+    thicknessMm: p.decimal('number').precision(6).scale(3).nullable(),
+    shop: shopOf,
+  },
+});
 /** Identity data saved from a part, for the one that replaces it. */
 export const IdentityData = defineEntity({
   name: 'IdentityData',
@@ -363,6 +381,7 @@ export const entities = [
   Photo,
   Part,
   SpareScrewRow,
+  StencilEntity,
   IdentityData,
   SignInAttempt,
   BackgroundTask,

@@ -16,6 +16,8 @@ interface Seat {
 /** Models it has adapters for; neighbouring generations share one. */
 const adapters = ['mica-9', 'mica-9-wide', 'mica-4', 'dune-2', 'dune-3', 'atlas'];
 
+/** What a face module is made of. */
+const moduleParts = ['infrared camera', 'dot projector', 'flood light', 'memory'];
 /** What parts hold, by serial: shared by all conversations, as the parts are. */
 const memory = new Map<string, string>();
 
@@ -44,6 +46,13 @@ class Programmer extends StandIn {
       case 'PART:MOD?':
         return this.#withPart(
           (s) => `"${s.fault === 'wrong model' ? 'another model' : s.model}","${s.slot}","${s.serial}"`,
+        );
+      // parts of a module and whether they answer
+      case 'MOD:TEST?':
+        return this.#withPart((s) =>
+          moduleParts
+            .map((part) => `"${part}",${s.fault === 'module' && part === 'dot projector' ? 0 : 1}`)
+            .join(','),
         );
       case 'DATA:READ?':
         return this.#withPart(

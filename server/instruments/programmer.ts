@@ -3,7 +3,7 @@ import { crc32 } from 'node:zlib';
 import { quoted, Scpi, ScpiFault } from './scpi';
 import { startProgrammer } from './programmer-simulator';
 import { instrumentAt } from './scpi-server';
-import type { PartFault } from '../../core/wire/identity';
+import type { ModuleAnswer, PartFault } from '../../core/wire/identity';
 
 /** A part as it lies in the programmer's adapter. Only the stand-in is told; a real one sees for itself. */
 export interface Seated {
@@ -75,6 +75,16 @@ async function readHere(scpi: Scpi): Promise<{ hex: string; good: boolean }> {
   return { hex, good: hex !== '' && crc32(Buffer.from(hex, 'hex')) === Number(line.split(',').at(-1)) };
 }
 
+/** Tests a module part by part. */
+export function testModule(part: Seated): Promise<ModuleAnswer> {
+  return withPart(part, async (scpi): Promise<ModuleAnswer> => {
+    const line = await scpi.ask('MOD:TEST?');
+    await scpi.check();
+    const answers = line.split(',');
+    const fails = strings(line).filter((_, k) => answers[2 * k + 1]?.trim() === '0');
+    return { ok: true, fails };
+  });
+}
 /** Reads a part's identity data; what its checksum does not cover is not taken. */
 export function readPart(part: Seated): Promise<Read> {
   return withPart(part, async (scpi, serial, programmer): Promise<Read> => {

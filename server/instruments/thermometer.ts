@@ -40,7 +40,7 @@ export async function readThermometer(truly: number): Promise<ReadTemperature> {
     const celsius = Number(await scpi.ask('MEAS:TEMP?'));
     await scpi.check();
     // an open thermocouple reads far off every scale
-    if (!(celsius > -20 && celsius < 250)) return { ok: false, said: `${celsius} °C` };
+    if (!(celsius > -20 && celsius < 500)) return { ok: false, said: `${celsius} °C` };
     return { ok: true, celsius: Math.round(celsius * 10) / 10 };
   } catch (e) {
     if (!(e instanceof ScpiFault)) throw e;

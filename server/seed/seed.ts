@@ -9,6 +9,7 @@ import {
   sailings,
   shop,
   spareScrews,
+  stencils,
   stock,
 } from '../../demo/scenario';
 import { contentHash } from '../../core/model/canonical-json';
@@ -30,6 +31,7 @@ import { asOwner, inShop } from '../db/orm';
 import { addPerson } from '../db/people';
 import { storeRoute } from '../db/routes';
 import { putSpares } from '../db/spares';
+import { putStencils } from '../db/stencils';
 import { addParts } from '../db/stock';
 import { addWorkshop, isDemo } from '../db/workshop';
 import type { Who } from '../../core/wire/who';
@@ -105,6 +107,7 @@ export async function seedDemo(now: number): Promise<boolean> {
       }),
     );
     await putSpares(em, spareScrews);
+    await putStencils(em, stencils);
     for (const job of [...closedJobs, ...openJobs])
       await seedJob(em, staff, shipped.get(job.model)!, job, ++number, now);
   });

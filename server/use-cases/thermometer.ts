@@ -1,3 +1,7 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { padsOf } from '../../core/rework/pads';
+import { reworkProfile } from '../../core/rework/profile';
+import { indexOf } from '../db/models';
 import { sourceAsSet } from '../../core/heat/planned-soak';
 import { flag, type JobState } from '../../core/log/state';
 import type { ReadTemperature } from '../../core/wire/read-temperature';
@@ -12,6 +16,8 @@ const roomC = 22;
 const warmsS = 35;
 const coolsS = 150;
 const plateOffK = -3;
+/** What the stand-in's hot air does at the middle of its dial, W/(m2 K). */
+const blowsWm2K = 250;
 
 /** What the stand-in's glass would read now: a phone that is warmed by a plate that is cooler than it says. */
 function glassNow(state: JobState, who: Who, now: number): number {
@@ -23,10 +29,34 @@ function glassNow(state: JobState, who: Who, now: number): number {
   const offS = soak.to === null ? 0 : (now - soak.to) / 1000;
   return roomC + over * (1 - Math.exp(-onS / warmsS)) * Math.exp(-offS / coolsS);
 }
+/** What the stand-in's joint would read under hot air: a station that blows a little more than is usual. */
+async function jointNow(
+  em: EntityManager,
+  job: { modelHash: string; variant: string },
+  state: JobState,
+  now: number,
+): Promise<number | undefined> {
+  const work = Object.values(state.rework).find((w) => w.heat?.by === 'air');
+  const { heat, chip: id } = work ?? {};
+  if (!heat?.setC) return undefined;
+  const { model } = await indexOf(em, job.modelHash, job.variant);
+  const chip = model.chips?.find((c) => c.id === id);
+  if (!chip) return undefined;
+  const { joint } = reworkProfile({
+    chip: { ...chip, balls: padsOf(chip.pattern).length },
+    nozzle: { setC: heat.setC, airPercent: heat.airPercent ?? 10, distanceMm: 10, nozzleMm: 6, barriers: 2 },
+    ...{ liquidusC: 220, seconds: 300, draws: 1, seed: 1 },
+    filmWm2K: { low: blowsWm2K, likely: blowsWm2K, high: blowsWm2K },
+  });
+  return joint.likely[Math.min(300, Math.max(0, Math.round((now - heat.since) / 1000)))]!;
+}
 /** Reads the bench thermometer for a job; undefined where this workshop has none of it. What was read is reported by the bench. */
 export async function readGlass(who: Who, jobId: string): Promise<ReadTemperature | undefined> {
-  const state = await inShop(who.shopId, async (em) =>
-    (await findJob(em, jobId)) ? loadState(em, jobId) : undefined,
-  );
-  return state && readThermometer(glassNow(state, who, Date.now()));
+  const truly = await inShop(who.shopId, async (em) => {
+    const job = await findJob(em, jobId);
+    if (!job) return undefined;
+    const state = await loadState(em, jobId);
+    return (await jointNow(em, job, state, Date.now())) ?? glassNow(state, who, Date.now());
+  });
+  return truly === undefined ? undefined : readThermometer(truly);
 }

@@ -7,6 +7,7 @@ import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
   heatFields,
+  hotAirFields,
   leakTesterFields,
   eraseAfterMonths,
   hourlyRateMinor,
@@ -46,6 +47,7 @@ export const askSchema = z.discriminatedUnion('do', [
     owned: z.boolean(),
   }),
   z.strictObject({ do: z.literal('heat'), ...heatFields.shape }),
+  z.strictObject({ do: z.literal('hot air'), ...hotAirFields.shape }),
   z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
@@ -79,8 +81,15 @@ function heatAfter({ heat }: ShopSettings, ask: Extract<Ask, { do: 'heat' }>): S
   const kept = forget ? {} : fitted ? { ...fitted, fittedAt: Date.now() } : before;
   return { ...heat, [station]: { ...kept, setC } } as ShopSettings['heat'];
 }
+/** The settings with what the hot-air station was measured to do, or without it. */
+function hotAirAfter(
+  { hotAir: _, ...settings }: ShopSettings,
+  { filmWm2K, readings, forget }: Extract<Ask, { do: 'hot air' }>,
+): ShopSettings {
+  return forget ? settings : { ...settings, hotAir: { filmWm2K, readings, fittedAt: Date.now() } };
+}
 /** How the work is done: a lead's to change as well. */
-const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'leak tester']);
+const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'hot air', 'leak tester']);
 /** Changes one thing of the workshop, by whoever may. */
 export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> {
   const read = askSchema.safeParse(json);
@@ -123,6 +132,9 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         );
       case 'heat':
         return save({ heat: heatAfter(settings, ask) }, common.kept);
+      case 'hot air':
+        shop.settings = hotAirAfter(settings, ask);
+        return { ok: true, said: common.kept };
       case 'leak tester':
         return save({ leakTester: leakTesterFields.strip().parse(ask) }, common.kept);
       case 'warranty':

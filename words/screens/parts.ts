@@ -14,3 +14,4 @@ export const timeZone = 'Time zone';
 export const timeZoneHint = 'choose…';
 export const currency = 'Currency';
 export const taxIncluded = 'The tax is in our prices already';
+export const stencils = 'Stencils';

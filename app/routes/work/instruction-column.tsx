@@ -3,6 +3,9 @@ import { progressOf } from '../../../core/progress/stage';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
 import { InstructionPanel } from './instruction-panel';
+import * as rework from '../../../words/screens/rework';
+import { Link } from 'react-router';
+import { Note } from '../../ui/note';
 import { LeaksNote } from './leaks-note';
 import { NotesHere } from './notes-here';
 import type { WorkState } from './use-work';
@@ -55,6 +58,11 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
       {step?.action === 'leak test' && <LeakRun work={work} />}
       {step?.action === 'leak test' && target === 'device:end' && (
         <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
+      )}
+      {work.rework && (
+        <Note className="top-10">
+          {rework.atTheBench} <Link to={`/jobs/${page.id}/rework`}>{rework.openBench}</Link>
+        </Note>
       )}
       <LeaksNote index={index} state={state} onReseal={planning.run} />
       {step && <BootCard index={index} state={state} step={step} />}

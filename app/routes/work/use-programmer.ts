@@ -15,7 +15,7 @@ export type ProgrammerWork = {
 /** Reads or writes identity data at the bench programmer; the pedal runs it, and what it says decides whether the step is done. */
 export function useProgrammer(
   jobId: string,
-  step: Step | undefined,
+  step: Pick<Step, 'id' | 'action' | 'targets'> | undefined,
   sync: () => Promise<void>,
 ): ProgrammerWork | undefined {
   const [busy, setBusy] = useState(false);

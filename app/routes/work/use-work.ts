@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Body } from '../../../core/log/events';
 import type { Instruction } from '../../../core/progress/instruct';
+import { reworkDue } from '../../../core/progress/rework-due';
 import { bodyFor, stillToDo } from '../../../core/rules/step-of-event';
 import { flag, type JobState } from '../../../core/log/state';
 import type { Step } from '../../../core/steps/route';
@@ -48,6 +49,7 @@ export function useWork() {
   const [sheet, setSheet] = useState<WorkSheet>();
   const act = useAct(frame);
   const programmer = useProgrammer(page.id, step, () => replica.sync());
+  const rework = reworkDue(index, state, step);
   const planning = usePlanAgain(page.id);
   const tooLong = useTooLong(state);
   useAlarmWhile(now.kind === 'stop now' || tooLong);
@@ -70,7 +72,8 @@ export function useWork() {
     else if (seen.kind === 'failed') planning.run(seen.tasks);
     else if (seen.kind === 'do') {
       const against = seen.findings.filter((f) => f.severity !== 'warn');
-      if (against.length) stopAt(against, [seen.body]);
+      if (rework) void go(`/jobs/${page.id}/rework`);
+      else if (against.length) stopAt(against, [seen.body]);
       else if (programmer) programmer.run();
       else act(seen.body);
     }
@@ -98,6 +101,8 @@ export function useWork() {
     undo,
     planning,
     programmer,
+    /** The step is done at the rework bench. */
+    rework,
     blocked: serious.length > 0,
     sheet,
     setSheet,

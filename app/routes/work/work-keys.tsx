@@ -21,7 +21,7 @@ export function WorkKeys({ work }: { work: WorkState }) {
         data-testid="go"
       >
         <span className="cap">{blocked ? wording.stopSeeWhy : wording.pedalSpace}</span>
-        <span>{pedalLabel(index, now, programmer !== undefined)}</span>
+        <span>{pedalLabel(index, now, programmer !== undefined, work.rework)}</span>
       </Button>
     </SideKeys>
   );

@@ -3,6 +3,7 @@ import { cellLimitC, type HeatWindow, softC } from '../../../core/heat/heat-wind
 import * as wording from '../../../words/screens/heat';
 import { left } from '../../../words/time';
 import { Chart } from '../chart';
+import { bandOf } from '../chart-bands';
 import { axisLook, chartBase } from '../chart-theme';
 import { tokens } from '../palette';
 
@@ -33,38 +34,6 @@ function spokenOf({ times, bond, cell }: HeatWindow, fromS: number): string {
     .filter(({ t }) => t >= 0 && t % 60 === 0)
     .map(({ t, k }) => wording.at(left(t), Math.round(bond.likely[k]!), cell && Math.round(cell.likely[k]!)))
     .join('; ');
-}
-type Band = HeatWindow['bond'];
-/** A band is two lines on top of each other: the lower one is not seen, and what lies between is filled. */
-function bandOf(name: string, times: readonly number[], { low, likely, high }: Band, color: string) {
-  const points = (values: readonly number[]) => values.map((v, k) => [times[k]!, v]);
-  const hidden = { type: 'line', symbol: 'none', lineStyle: { opacity: 0 }, silent: true } as const;
-  return [
-    { ...hidden, name: `${name} low`, stack: name, data: points(low), areaStyle: { opacity: 0 } },
-    {
-      ...hidden,
-      name: `${name} high`,
-      stack: name,
-      data: points(high.map((h, k) => h - low[k]!)),
-      areaStyle: { color, opacity: 0.22 },
-    },
-    {
-      name,
-      type: 'line',
-      symbol: 'none',
-      silent: true,
-      data: points(likely),
-      lineStyle: { color, width: 3 },
-      endLabel: {
-        show: true,
-        formatter: name,
-        color,
-        fontSize: 13,
-        fontWeight: 700,
-        fontFamily: chartBase.textStyle.fontFamily,
-      },
-    },
-  ];
 }
 function optionOf(found: HeatWindow, fromS: number, nowS: number | undefined) {
   const times = found.times.map((t) => t - fromS);

@@ -93,7 +93,7 @@ export const cellAndHeat = {
   }),
   'solvent still wet': rule({
     severity: 'forbid',
-    on: ['heatStarted'],
+    on: ['heatStarted', 'reworkHeatStarted'],
     check: ({ state, waits, now }) => {
       const s = flag(state, 'solventAt');
       const seconds = secondsLeft(s, Math.max(waits.solventFlashS, leastWaits.solventFlashS), now);

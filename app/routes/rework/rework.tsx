@@ -1,0 +1,62 @@
+import { useState } from 'react';
+import { reworkPage } from '../../../server/use-cases/rework-page';
+import * as wording from '../../../words/screens/rework';
+import { fromServerOr } from '../../job/offline-page';
+import { useKeys } from '../../ui/keys';
+import { Note } from '../../ui/note';
+import { loadJob } from '../job-loader';
+import type { Route } from './+types/rework';
+import { BallsCard } from './balls-card';
+import { BeginCard } from './begin-card';
+import { Microscope } from './microscope';
+import { PadsCard } from './pads-card';
+import { ProfileCard } from './profile-card';
+import { StepCard } from './step-card';
+import { StepsList } from './steps-list';
+import { TinningCard } from './tinning-card';
+import { useRework } from './use-rework';
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { who } = await loadJob(request, context, params.job);
+  return reworkPage(who);
+}
+/** Without the server it goes on from the job alone, without the list of stencils and what was seen before. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  fromServerOr(serverLoader, () => ({ stencils: [], past: [] }));
+
+/** Work under the microscope, step by step: settings, dwell, what ends it and what to look at; pads, balls and heat beside it. */
+export default function Rework({ loaderData }: Route.ComponentProps) {
+  const rework = useRework(loaderData);
+  const [scope, setScope] = useState(false);
+  useKeys({ next: rework.next });
+  const { slot, work, chip, step } = rework;
+  if (!slot)
+    return (
+      <main className="page">
+        <h1>{wording.bench}</h1>
+        <Note>{wording.notHere}</Note>
+      </main>
+    );
+  if (scope && step) return <Microscope rework={rework} onLeave={() => setScope(false)} />;
+  return (
+    <main className="page stack">
+      <div className="cols near-even high">
+        <div className="stack">
+          {work && !work.outcome ? (
+            <StepCard rework={rework} onScope={() => setScope(true)} />
+          ) : (
+            <BeginCard key={slot.id} rework={rework} />
+          )}
+          {work && <StepsList rework={rework} />}
+        </div>
+        <div className="stack">
+          {chip && <PadsCard key={`pads ${slot.id}`} rework={rework} chip={chip} />}
+          {chip && <ProfileCard key={slot.id} rework={rework} chip={chip} />}
+          {chip && <BallsCard rework={rework} chip={chip} />}
+          {chip && <TinningCard />}
+          {!chip && <Note>{wording.chipUnknown}</Note>}
+        </div>
+      </div>
+    </main>
+  );
+}

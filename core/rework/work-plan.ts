@@ -1,0 +1,209 @@
+import type { AlloyId } from './alloys';
+
+export const reworkKinds = [
+  'identity chip',
+  'add-on flex',
+  'conversion flex',
+  'loose lens',
+  'dead projector',
+] as const;
+export type ReworkKind = (typeof reworkKinds)[number];
+/** Which of the two ways of the trade: little air for long, or more air for a short time. */
+export const airSchools = ['300', '280'] as const;
+export type AirSchool = (typeof airSchools)[number];
+
+export const reworkStepIds = [
+  'practise',
+  'cell off',
+  'save data',
+  'insulate',
+  'free flex',
+  'clamp',
+  'underfill',
+  'lift',
+  'tin',
+  'wick',
+  'wash',
+  'wash again',
+  'look at pads',
+  'stencil',
+  'loose balls',
+  'settle balls',
+  'flux',
+  'place',
+  'chip on flex',
+  'wire flex',
+  'liner',
+  'cover',
+  'seat flex',
+  'try it',
+  'close test',
+  'mask lenses',
+  'score window',
+  'seat lens',
+  'glue lens',
+  'cure',
+  'tap test',
+  'close gap',
+  'module test',
+  'cut frame',
+  'soften frame',
+  'substitute',
+  'module test again',
+  'write data',
+  'frame back',
+  'solder frame',
+  'enrol',
+] as const;
+export type ReworkStepId = (typeof reworkStepIds)[number];
+
+/** What is on the part: hot air and iron warm it, a lamp sets glue. */
+export const heatings = ['air', 'iron', 'lamp'] as const;
+
+export interface ReworkStep {
+  id: ReworkStepId;
+  /** Hot air on it: as set, and how long by the trade's own telling, s; the profile says it for this chip. */
+  air?: { setC: number; airPercent: number; distanceMm: number; leastS: number; mostS: number };
+  /** An iron, C. */
+  ironC?: number;
+  /** Under a lamp, s. */
+  lampS?: number;
+  /** May be left out. */
+  optional?: true;
+  /** The joint melts here, and by what solder. */
+  melts?: AlloyId;
+  /** An opened projector: never looked into. */
+  laser?: true;
+}
+
+/** What the work is about. */
+export interface ReworkSetting {
+  kind: ReworkKind;
+  school: AirSchool;
+  /** The chip is set in underfill. */
+  underfill: boolean;
+  /** Of a stencil that fits; without one the balls are set one by one. */
+  stencil: boolean;
+  /** A part of the same kind is there that is thrown away. */
+  practice: boolean;
+}
+
+/** Settings in use, retold from practitioners; a dial reading is one machine's, and is kept as such. */
+const low = { setC: 300, airPercent: 10, distanceMm: 10 } as const;
+const strong = { setC: 280, airPercent: 60, distanceMm: 10 } as const;
+const lifting = (school: AirSchool): ReworkStep['air'] =>
+  school === '280' ? { ...strong, leastS: 6, mostS: 10 } : { ...low, leastS: 60, mostS: 240 };
+const ironC = 390;
+const alone = (id: ReworkStepId): ReworkStep => ({ id });
+
+function before({ kind, practice }: ReworkSetting): ReworkStep[] {
+  return [
+    ...(practice && kind !== 'loose lens' ? [{ id: 'practise', optional: true } as const] : []),
+    alone('cell off'),
+    ...(kind === 'loose lens' ? [] : [alone('save data')]),
+  ];
+}
+function chipOff({ school, underfill }: ReworkSetting): ReworkStep[] {
+  return [
+    alone('insulate'),
+    alone('free flex'),
+    alone('clamp'),
+    ...(underfill ? [{ id: 'underfill', air: { ...low, leastS: 60, mostS: 300 } } satisfies ReworkStep] : []),
+    { id: 'lift', air: lifting(school)!, melts: 'lead-free' },
+    { id: 'tin', ironC },
+    { id: 'wick', ironC },
+    alone('wash'),
+    alone('look at pads'),
+  ];
+}
+function balled({ stencil }: ReworkSetting): ReworkStep[] {
+  const settle = { setC: 290, airPercent: 30, distanceMm: 15, leastS: 20, mostS: 60 };
+  return [
+    { id: stencil ? 'stencil' : 'loose balls', ...(stencil ? { air: settle, melts: 'low-melt' } : {}) },
+    { id: 'settle balls', air: settle, melts: 'low-melt' },
+  ];
+}
+const plans: Record<ReworkKind, (setting: ReworkSetting) => ReworkStep[]> = {
+  'identity chip': (setting) => [
+    ...before(setting),
+    ...chipOff(setting),
+    ...balled(setting),
+    alone('flux'),
+    { id: 'place', air: { ...lifting(setting.school)!, mostS: 120 }, melts: 'low-melt' },
+    alone('try it'),
+    alone('close test'),
+  ],
+  'add-on flex': (setting) => [
+    ...before(setting),
+    ...chipOff(setting),
+    ...balled(setting),
+    { id: 'chip on flex', air: { ...strong, leastS: 6, mostS: 30 }, melts: 'low-melt' },
+    { id: 'wire flex', ironC },
+    alone('liner'),
+    alone('wash again'),
+    alone('cover'),
+    alone('try it'),
+    alone('close test'),
+  ],
+  'conversion flex': (setting) => [
+    ...before(setting),
+    alone('insulate'),
+    {
+      id: 'seat flex',
+      air: { setC: 250, airPercent: 40, distanceMm: 10, leastS: 15, mostS: 90 },
+      melts: 'low-melt',
+    },
+    {
+      id: 'place',
+      air: { setC: 250, airPercent: 40, distanceMm: 10, leastS: 15, mostS: 90 },
+      melts: 'low-melt',
+    },
+    alone('wash'),
+    alone('try it'),
+    alone('close test'),
+  ],
+  'loose lens': (setting) => [
+    ...before(setting),
+    { id: 'mask lenses', laser: true },
+    { id: 'score window', laser: true },
+    { id: 'seat lens', laser: true },
+    { id: 'glue lens', laser: true },
+    { id: 'cure', lampS: 60, laser: true },
+    alone('tap test'),
+    alone('close gap'),
+  ],
+  'dead projector': (setting) => [
+    ...before(setting).filter((step) => step.id === 'cell off'),
+    alone('module test'),
+    alone('save data'),
+    { id: 'cut frame', laser: true },
+    {
+      id: 'soften frame',
+      air: { setC: 200, airPercent: 40, distanceMm: 10, leastS: 8, mostS: 15 },
+      laser: true,
+    },
+    {
+      id: 'substitute',
+      air: { setC: 250, airPercent: 40, distanceMm: 10, leastS: 15, mostS: 90 },
+      melts: 'low-melt',
+      laser: true,
+    },
+    alone('module test again'),
+    alone('write data'),
+    { id: 'frame back', laser: true },
+    { id: 'solder frame', ironC },
+    alone('enrol'),
+  ],
+};
+/** The work as its steps, in order; each stands in it once. */
+export const reworkPlan = (setting: ReworkSetting): ReworkStep[] => plans[setting.kind](setting);
+/** The kinds of work that there are at a part. */
+export function kindsFor(part: { kind: string; laser: boolean }): ReworkKind[] {
+  if (part.kind === 'display' || part.kind === 'chip' || part.kind === 'panel')
+    return ['identity chip', 'add-on flex', 'conversion flex'];
+  return part.laser ? ['loose lens', 'dead projector'] : [];
+}
+/** Steps that leave alcohol on the part: it flashes off before heat. */
+export const wetSteps: ReadonlySet<ReworkStepId> = new Set(['free flex', 'wash', 'wash again']);
+/** Steps that warm the part: by air or by an iron. */
+export const warms = (step: ReworkStep): boolean => step.air !== undefined || step.ironC !== undefined;

@@ -1,0 +1,63 @@
+import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
+import { flag } from '../../log/state';
+import { judgePads } from '../../rework/pads';
+import { heads, list, type Rule, rule, skilled } from '../interlock';
+
+/** The cell's plug where nobody has come upon it: it is on for all that is known. */
+const unknownPlug = 'cell';
+
+/** Hot air, iron and optics under the microscope. */
+export const rework = {
+  'chip work not agreed': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['reworkBegun'],
+    // it can take the part with it: the owner knows before
+    check: ({ state }, body) => (state.consent.chip === undefined ? [body.slot] : undefined),
+  }),
+  'live under the iron': rule({
+    severity: 'forbid',
+    on: ['reworkHeatStarted'],
+    needs: (index, { by }) => (by === 'lamp' ? [] : [{ off: index.cellConnector ?? unknownPlug }]),
+  }),
+  'extraction off': rule({
+    severity: 'stop',
+    passableBy: [],
+    on: ['reworkHeatStarted'],
+    check: (_s, body) => (body.extraction || body.by === 'lamp' ? undefined : [body.slot]),
+  }),
+  'data unread before air': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['reworkHeatStarted'],
+    check: ({ state, index, methods }, { slot, by }) =>
+      by !== 'lamp' &&
+      state.data[slot] === undefined &&
+      dataDue(
+        effectsOf(index, [slot], methods, state.remedy as Remedies, flag(state, 'system')?.version),
+      ).includes(slot)
+        ? [slot]
+        : undefined,
+  }),
+  'pad that carries lifted': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['reworkHeatStarted'],
+    // the owner decides: what ran over it has to be wired, or is lost
+    check: ({ state, index }, { slot }) => {
+      const chip = index.model.chips?.find((c) => c.id === state.rework[slot]?.chip);
+      return chip && list(judgePads(chip, state.pads[`${slot} after`] ?? {}).carrying);
+    },
+  }),
+  'rework not ended': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['acted'],
+    check: ({ state }, { act, target }) =>
+      (act === 'rework' || act === 'move chip') &&
+      state.rework[target] !== undefined &&
+      state.rework[target].outcome === undefined
+        ? [target]
+        : undefined,
+  }),
+} satisfies Record<string, Rule>;

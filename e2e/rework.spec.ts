@@ -1,0 +1,106 @@
+import type { Page } from '@playwright/test';
+import type { Body } from '../core/log/events';
+import type { ReworkStepId } from '../core/rework/work-plan';
+import { expect, logOf, newJob, pressTo, signedIn, test, workedJob } from './app';
+
+/** Reports what was done an hour ago, by requests. */
+async function longAgo(page: Page, job: string, bodies: Body[]): Promise<void> {
+  // of work that is not begun yet nothing would become known
+  await expect
+    .poll(async () => (await logOf(page, job)).some((e) => e.body.type === 'reworkBegun'))
+    .toBe(true);
+  const [first] = await logOf(page, job);
+  const commands = bodies.map((body, k) => ({
+    ...{ id: crypto.randomUUID(), job, person: first!.by, body, at: Date.now() - 3_500_000 + k * 1000 },
+    clockKnown: true,
+  }));
+  const r = await page.request.post('/commands', { data: { commands } });
+  expect(r.ok()).toBe(true);
+}
+const done = (...steps: ReworkStepId[]): Body[] =>
+  steps.map((step) => ({ type: 'reworkStepped', slot: 'id-chip', step }));
+/** Presses the pedal until a line is shown or alcohol flashes off; each press has to come to something. @returns how many */
+async function pedal(page: Page, job: string, until: RegExp): Promise<number> {
+  for (let presses = 0; presses < 60; presses++) {
+    const shown = await page.locator('main').textContent();
+    if (until.test(shown ?? '')) return presses;
+    const extraction = page.getByRole('switch');
+    if ((await extraction.count()) && (await extraction.getAttribute('aria-checked')) === 'false')
+      await extraction.click();
+    const before = (await logOf(page, job)).length;
+    await page.keyboard.press('PageDown');
+    await expect.poll(async () => (await logOf(page, job)).length).toBeGreaterThan(before);
+    // as long as a person takes to look up
+    await page.waitForTimeout(150);
+  }
+  throw new Error('no end');
+}
+
+test('a chip is moved by pedal alone, through the microscope: no press does nothing, and none goes through wet alcohol', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  const job = await workedJob(page, 'id-chip', 'rework', 'Dune 3', 'rework');
+  await expect(page.getByTestId('go')).toContainText('Open the rework bench');
+  await pressTo(page, /\/rework$/);
+  await expect(page.getByText(/Chance that the part is lost: 20 %/)).toBeVisible();
+  await expect(page.getByText('display chips D fits exactly')).toBeVisible();
+  await expect(page.getByTestId('lift-window')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByTestId('rework-say')).toBeVisible();
+  await longAgo(page, job, done('cell off', 'save data', 'insulate', 'free flex', 'clamp'));
+  await page.reload();
+  await page.getByRole('button', { name: 'Microscope' }).click();
+  // underfill, lift, tin and wick: heat on and done; washed, and its pads looked at: good, and done
+  expect(await pedal(page, job, /Alcohol flashes off/)).toBe(11);
+  await expect(page.getByRole('button', { name: /Alcohol flashes off: \d:\d\d/ })).toBeDisabled();
+  const before = (await logOf(page, job)).length;
+  await page.keyboard.press('PageDown');
+  await page.waitForTimeout(300);
+  expect(await logOf(page, job)).toHaveLength(before);
+
+  // an hour later, on another one: pads, balls, place, test
+  const other = await newJob(page, 'Dune 3', 'id-chip', 'rework');
+  await page.goto(`/jobs/${other}/rework`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByTestId('rework-say')).toBeVisible();
+  const first: ReworkStepId[] = ['cell off', 'save data', 'insulate', 'free flex', 'clamp', 'underfill'];
+  await longAgo(page, other, [
+    { type: 'connectorOff', connector: 'K-cell' },
+    ...done(...first, 'lift', 'tin', 'wick', 'wash'),
+  ]);
+  await page.reload();
+  await page.getByRole('button', { name: 'B2: not looked at, carries nothing' }).click();
+  await page.getByRole('button', { name: 'B2: good, carries nothing' }).click();
+  await page.getByRole('button', { name: 'B2: oxidised, carries nothing' }).click();
+  await expect(page.getByRole('button', { name: 'B2: lifted, carries nothing' })).toBeVisible();
+  await page.getByRole('button', { name: 'The other 23 are good' }).first().click();
+  await expect(page.getByText('B2 lifted, and nothing runs over it: go on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Microscope' }).click();
+  expect(await pedal(page, other, /How did it end/)).toBeGreaterThan(6);
+  await page.getByRole('button', { name: 'It works' }).click();
+  await expect.poll(async () => (await logOf(page, other)).map((e) => e.body.type)).toContain('reworkEnded');
+  // it counts for the next one's chance
+  await page.goto(`/jobs/${await newJob(page, 'Dune 3', 'id-chip', 'rework')}/rework`);
+  await expect(page.getByText('Done here 1 time: 1 held, 0 lost.')).toBeVisible();
+});
+
+test('stencils are kept, searched for a chip, and what is wrong with one is said at its field', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  await page.goto('/stock/stencils');
+  await page.getByLabel('Name', { exact: true }).fill('tried');
+  await page.getByLabel('Pitch, mm').fill('0,45');
+  await page.getByLabel(/Apertures/).fill('111\n11');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('Row 2 has 2 places, the first has 3')).toBeVisible();
+  await page.getByLabel(/Apertures/).fill('111\n111');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('tried is in the list.')).toBeVisible();
+  await page.getByLabel('For the chip').click();
+  await page.keyboard.type('Dune 3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: /display chips D/ })).toContainText('exactly');
+  await expect(page.getByRole('row', { name: /tried/ })).toHaveCount(0);
+});

@@ -1,0 +1,29 @@
+import { flag } from '../../core/log/state';
+import { type ModuleAnswer, moduleAskSchema } from '../../core/wire/identity';
+import type { Who } from '../../core/wire/who';
+import { loadState } from '../db/job-log';
+import { findJob } from '../db/jobs';
+import { indexOf } from '../db/models';
+import { inShop } from '../db/orm';
+import { testModule } from '../instruments/programmer';
+
+/** Tests the module of a job at the programmer; undefined where this workshop has no such job or part. What it said is noted by the bench. */
+export async function moduleTest(who: Who, jobId: string, json: unknown): Promise<ModuleAnswer | undefined> {
+  const ask = moduleAskSchema.safeParse(json);
+  if (!ask.success) return { ok: false, said: ask.error.issues[0]?.message ?? '' };
+  const { slot, again } = ask.data;
+  const job = await inShop(who.shopId, async (em) => {
+    const row = await findJob(em, jobId);
+    if (!row) return undefined;
+    const state = await loadState(em, jobId);
+    const index = await indexOf(em, row.modelHash, row.variant);
+    return index.slots.has(slot) ? { model: index.model.id, tag: flag(state, 'tag') ?? jobId } : undefined;
+  });
+  if (!job) return undefined;
+  return testModule({
+    model: job.model,
+    slot,
+    serial: `${job.tag}-${slot}`,
+    fault: again ? 'none' : 'module',
+  });
+}
