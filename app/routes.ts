@@ -37,6 +37,7 @@ export default [
   route('d/:token', 'routes/device/device.tsx'),
   route('d/:token/results', 'routes/device/results.ts'),
   route('lock', 'routes/hands/lock.ts'),
+  route('hot-air', 'routes/rework/hot-air.ts'),
   route('switch', 'routes/hands/switch.ts'),
   route('sign-out', 'routes/sign-in/sign-out.ts'),
   route('receive', 'routes/receive/new.ts'),

@@ -13,6 +13,7 @@ import { benchCore, longLog } from './core';
 import { benchLive } from './live';
 import { benchLoad } from './load';
 import { benchDay } from './day';
+import { benchRework } from './rework';
 import { benchMeasured } from './measured';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
@@ -347,6 +348,7 @@ if (asked('core')) {
   benchDiagnose();
   benchScrews();
   benchMeasured();
+  benchRework();
   await benchDay();
 }
 const server = await startServer();

@@ -15,6 +15,7 @@ async function everyScreen(page: Page): Promise<{ paths: string[]; short: (path:
     '/jobs',
     '/stock',
     '/stock/spares',
+    '/stock/stencils',
     '/models',
     '/workshop',
     '/workshop/money',
@@ -22,7 +23,7 @@ async function everyScreen(page: Page): Promise<{ paths: string[]; short: (path:
     '/workshop/data',
     '/account',
     `/receive/${draft}`,
-    ...['fault', 'offer', 'route', 'work', 'checks', 'hand-over', 'sort', 'log', 'report'].map(
+    ...['fault', 'offer', 'route', 'work', 'checks', 'hand-over', 'sort', 'rework', 'log', 'report'].map(
       (s) => `/jobs/${job}/${s}`,
     ),
   ];

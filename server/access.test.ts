@@ -250,6 +250,11 @@ const cases: Record<string, Case> = {
     other: 200,
     body: () => json({ do: 'offer', hash: 'none', offered: true }),
   },
+  'action /hot-air': {
+    nobody: 401,
+    other: 200,
+    body: () => json({ on: false, setC: 300, airPercent: 10 }),
+  },
   'loader /jobs/:job/rework': { params: () => ({ job }), nobody: 302, other: 404 },
   'action /jobs/:job/module-test': {
     params: () => ({ job: randomUUID() }),

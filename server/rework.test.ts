@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
 import type { Who } from '../core/wire/who';
+import { setHotAir } from './instruments/hot-air';
 import { moduleTest } from './use-cases/module-test';
 import { reworkPage } from './use-cases/rework-page';
 import { sendCommands } from './use-cases/send-commands';
@@ -111,5 +112,15 @@ describe('work under the microscope', () => {
       await moduleTest(world.other.get('owner')!, job, { slot: 'front-camera', again: true }),
     ).toBeUndefined();
     expect(await moduleTest(ines, job, { slot: 'front-camera' })).toMatchObject({ ok: false });
+  });
+  test('the hot-air station is set, reads back, and says when a setting lies beyond its scale; then it is not on', async () => {
+    expect(await setHotAir({ on: true, setC: 300, airPercent: 10 })).toEqual({
+      ...{ ok: true, on: true, setC: 300, airPercent: 10 },
+    });
+    expect(await setHotAir({ on: true, setC: 600, airPercent: 10 })).toMatchObject({
+      ok: false,
+      outOfRange: true,
+    });
+    expect(await setHotAir({ on: false, setC: 0, airPercent: 0 })).toMatchObject({ ok: true, setC: 300 });
   });
 });

@@ -1,5 +1,5 @@
 /** How often a kind of work took the part with it, as its own jobs show. */
-export interface Counted {
+interface Counted {
   works: number;
   lost: number;
 }
@@ -17,17 +17,26 @@ export interface Odds {
   /** Jobs of one's own that it rests on. */
   jobs: number;
 }
-/** Chance of losing the part: the mean of a beta distribution over the own jobs and the prior; its span by the normal approximation. */
+/** Steps in which a beta distribution is summed. */
+const steps = 2000;
+/** Chance of losing the part: a beta distribution over the own jobs and the prior, its mean and the tenth and ninetieth of a hundred. */
 export function oddsOf({ works, lost }: Counted): Odds {
   const a = before.lost + lost;
   const b = before.works + works;
-  const likely = a / (a + b);
-  const sd = Math.sqrt((a * b) / ((a + b) ** 2 * (a + b + 1)));
-  const span = 1.2816 * sd;
-  return {
-    likely,
-    low: Math.max(0, likely - span),
-    high: Math.min(1, likely + span),
-    jobs: works + lost,
+  const density = Array.from({ length: steps }, (_, k) => {
+    const p = (k + 0.5) / steps;
+    return (a - 1) * Math.log(p) + (b - 1) * Math.log(1 - p);
+  });
+  const most = Math.max(...density);
+  const weights = density.map((log) => Math.exp(log - most));
+  const all = weights.reduce((sum, w) => sum + w, 0);
+  const below = (share: number) => {
+    let sum = 0;
+    const k = weights.findIndex((w) => {
+      sum += w;
+      return sum >= share * all;
+    });
+    return (k + 0.5) / steps;
   };
+  return { likely: a / (a + b), low: below(0.1), high: below(0.9), jobs: works + lost };
 }

@@ -66,8 +66,9 @@ export interface ReworkProfile {
 /** Longest that a joint should stay liquid, s, and the highest its chip should come to, C (IPC/JEDEC J-STD-020, from memory). */
 const longestAboveS = 150;
 export const highestPeakC = 260;
-/** What air at the middle of a dial does to a surface 10 mm away, W/(m2 K): a small impinging jet (from memory). */
-export const usualFilm: Range = { low: 130, likely: 220, high: 360 };
+/** What air at the middle of a dial does to a surface 10 mm away, W/(m2 K): a small impinging jet (from memory,
+ * and so that what the trade does by habit at either end of a dial melts what it melts). */
+export const usualFilm: Range = { low: 250, likely: 400, high: 600 };
 /** Film grows with the air as for round impinging jets, and falls with the distance (exponents from memory). */
 const airExponent = 0.6;
 const distanceExponent = 0.4;

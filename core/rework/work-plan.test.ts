@@ -67,6 +67,9 @@ describe('the chance that the part is lost', () => {
     expect(oddsOf({ works: 0, lost: 0 }).likely).toBeCloseTo(0.2, 9);
     // (1 + 2) / (5 + 20), the mean of a beta distribution
     expect(oddsOf({ works: 18, lost: 2 })).toMatchObject({ likely: 0.12, jobs: 20 });
+    // beta(1, 4): 1 - (1 - p)^4, so its tenth lies at 1 - 0.9^(1/4) and its ninetieth at 1 - 0.1^(1/4)
+    expect(oddsOf({ works: 0, lost: 0 }).low).toBeCloseTo(1 - 0.9 ** 0.25, 3);
+    expect(oddsOf({ works: 0, lost: 0 }).high).toBeCloseTo(1 - 0.1 ** 0.25, 3);
     const width = (n: { low: number; high: number }) => n.high - n.low;
     expect(width(oddsOf({ works: 40, lost: 10 }))).toBeLessThan(width(oddsOf({ works: 4, lost: 1 })));
   });

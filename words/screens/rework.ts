@@ -55,7 +55,6 @@ export const again = 'Begin it again';
 export const lookAtAll = 'Look at every pad first; those that are good are taken together.';
 export const profile = 'Heat profile';
 export const joint = 'joint';
-export const flex = 'flex';
 export const panel = 'panel';
 export const jointMelts = 'The joint is';
 export const meltName = {
@@ -69,11 +68,13 @@ export const airPercent = 'Dial, %';
 export const distance = 'Distance, mm';
 export const nozzle = 'Nozzle, mm';
 export const preheat = 'Plate below, °C';
-export const barriers = 'Barriers under the flex';
+export const barriers = 'Barriers';
 export const liftBetween = (from: string, to: string): string => `Lift between ${from} and ${to}`;
-export const noTime = 'No time is right for eight of ten at this setting';
+export const liquidBetween = (from: string, to: string): string => `Liquid from ${from} on; air off by ${to}`;
+export const noTime = 'No time is right for eight of ten';
+export const likelyAt = (time: string): string => `The likely one is liquid at ${time}. `;
 export const insteadOf = (setC: number, airPercent: number, preheatC: number): string =>
-  `Right would be ${setC} °C, air ${airPercent} %, with the plate below at ${preheatC} °C.`;
+  `It would be at ${setC} °C, air ${airPercent} %, with the plate below at ${preheatC} °C.`;
 export const takeIt = 'Take it';
 export const endsBy = {
   flex: 'then the flex comes to its limit',
@@ -132,22 +133,22 @@ export const noneFits = (nearest: string, why: string): string =>
 export const noStencils = 'No stencil is in the list.';
 export const stencilsAt = 'The list of stencils';
 export const loose = (count: number, mm: number, gap: string, percent: number): string =>
-  `Loose: ${count} balls of ${mm} mm, ${gap} mm between them, ${percent > 0 ? '+' : ''}${percent} % solder.`;
+  `Loose: ${count} balls of ${mm} mm, ${gap} mm between them, ${percent < 0 ? '−' : '+'}${Math.abs(percent)} % solder.`;
 export const noLoose = 'No loose ball fits: all would run together.';
 export const setSoFar = (n: number, of: number): string => `${n} of ${of} set`;
 export const oneMore = 'One more';
 export const oneLess = 'One less';
 export const alloy = 'Tinning';
-export const onPad = 'On each pad, mm³';
-export const paste = 'Paste metal a round, mm³';
+export const onPad = 'Pad, mm³';
+export const paste = 'Paste, mm³';
 export const wickLeaves = 'Wick leaves, %';
-export const below = 'Liquid below, °C';
+export const below = 'Below, °C';
 export const roundIs = (n: number, celsius: number, bismuth: number): string =>
   `round ${n}: liquid at ${celsius} °C, ${bismuth} % bismuth`;
 export const reached = (n: number): string => `Tin and wick ${n === 1 ? 'once' : `${n} times`}.`;
 export const notReached = 'Not reached in six rounds: more paste, or a better wick.';
 export const alloyRests =
-  'By the mass of what melts together; the liquidus of tin-bismuth as a straight line between published points. Never with tin-lead: lead and bismuth melt together near 96 °C.';
+  'Solder on each pad and metal of the paste in each round, before wicking. By the mass of what melts together; the liquidus of tin-bismuth as a straight line between published points. Never with tin-lead: lead and bismuth melt together near 96 °C.';
 export const openBench = 'Open the rework bench';
 export const atTheBench = 'It is done step by step at the rework bench; how it ended there closes this step.';
 export const moduleTest = 'Test the module';
@@ -157,3 +158,8 @@ export const moduleSaid = (part: string, text: string): string => `module test o
 export const noModuleAnswer = (said: string): string =>
   `The programmer gives no answer${said ? `: ${said}` : ''}. Is the module in its adapter?`;
 export const flashing = (time: string): string => `Alcohol flashes off: ${time}`;
+export const stationSet = (setC: number, airPercent: number): string =>
+  `The station is set to ${setC} °C, air ${airPercent} %.`;
+export const stationScale = 'That lies beyond the station’s scale: set it by hand as near as it goes.';
+export const noStation = (said: string): string =>
+  `The hot-air station does not answer${said ? `: ${said}` : ''}. Set it by hand.`;

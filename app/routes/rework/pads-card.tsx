@@ -91,7 +91,7 @@ function PadGrid({
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the arrows go between the buttons in it
-    <div className="pad-grid" style={{ gridTemplateColumns: `repeat(${columns}, 30px)` }} onKeyDown={move}>
+    <div className="pad-grid" style={{ gridTemplateColumns: `repeat(${columns}, 38px)` }} onKeyDown={move}>
       {chip.pattern.flatMap((line, row) =>
         [...line].map((dot, column) => {
           const pad = padName(row, column);

@@ -24,9 +24,14 @@ const nozzleOf = (step: ReworkStep | undefined, last: Nozzle): Nozzle =>
     : last;
 const jointOf = (step: ReworkStep | undefined): Joint => (step?.melts === 'low-melt' ? 'lowMelt' : 'factory');
 
+/** The step whose heat is asked about: this one, or the next at which a joint melts. */
+const heatingStep = ({ plan, step }: Rework): ReworkStep | undefined =>
+  plan.slice(step ? plan.indexOf(step) : 0).find((s) => s.melts);
+
 /** Chip, joint, flex and panel under hot air: from when to when the chip is lifted, and what ends it. */
 export function ProfileCard({ rework, chip }: { rework: Rework; chip: Chip }) {
-  const { step, frame } = rework;
+  const { frame } = rework;
+  const step = heatingStep(rework);
   const [of, setOf] = useState(step?.id);
   const [nozzle, setNozzle] = useState<Nozzle>(() => nozzleOf(step, usual));
   const [joint, setJoint] = useState<Joint>(() => jointOf(step));
@@ -49,7 +54,11 @@ export function ProfileCard({ rework, chip }: { rework: Rework; chip: Chip }) {
       <Settings nozzle={nozzle} joint={joint} onNozzle={setNozzle} onJoint={setJoint} />
       {told ? (
         <>
-          <Window told={told} onInstead={setNozzle} />
+          <Window
+            told={told}
+            lifts={step?.id !== 'settle balls' && step?.id !== 'place'}
+            onInstead={setNozzle}
+          />
           <ProfileChart profile={told.profile} liquidusC={joints[joint]} nowS={onFor} />
         </>
       ) : (
@@ -137,21 +146,31 @@ function Settings({
 /** The window in big type; where there is none, a setting at which there is one. */
 function Window({
   told: { profile, instead },
+  lifts,
   onInstead,
 }: {
   told: ProfileTold;
+  lifts: boolean;
   onInstead: (n: Nozzle) => void;
 }) {
-  const { lift, endedBy, peakC, aboveS } = profile;
+  const { lift, endedBy, peakC, aboveS, liquidLikelyS } = profile;
   return (
     <>
       <p className="size-24 strong m-0" data-testid="lift-window">
-        {lift ? wording.liftBetween(left(Math.ceil(lift.fromS)), left(Math.floor(lift.toS))) : wording.noTime}
+        {lift
+          ? (lifts ? wording.liftBetween : wording.liquidBetween)(
+              left(Math.ceil(lift.fromS)),
+              left(Math.floor(lift.toS)),
+            )
+          : wording.noTime}
       </p>
       {lift && endedBy && <p className="m-0 muted">{wording.endsBy[endedBy]}</p>}
       {!lift && instead && (
         <div className="row">
-          <span>{wording.insteadOf(instead.setC, instead.airPercent, instead.preheatC!)}</span>
+          <span>
+            {liquidLikelyS !== undefined && wording.likelyAt(left(Math.round(liquidLikelyS)))}
+            {wording.insteadOf(instead.setC, instead.airPercent, instead.preheatC!)}
+          </span>
           <Button onClick={() => onInstead(instead)}>{wording.takeIt}</Button>
         </div>
       )}

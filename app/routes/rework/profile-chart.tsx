@@ -7,7 +7,7 @@ import { bandOf } from '../../ui/chart-bands';
 import { axisLook, chartBase } from '../../ui/chart-theme';
 import { tokens } from '../../ui/palette';
 
-/** Joint, flex and panel against time; the melting line, the window, and a line for now. The figures stand in its label, too. */
+/** Joint and panel against time, the flex being as warm as the joint on it; the melting line, the window, and a line for now. The figures stand in its label, too. */
 export function ProfileChart({
   profile,
   liquidusC,
@@ -26,11 +26,7 @@ export function ProfileChart({
     .join('; ');
   return <Chart option={option} height={230} label={wording.spoken(spoken)} />;
 }
-function optionOf(
-  { times, joint, flex, panel, lift }: ReworkProfile,
-  liquidusC: number,
-  nowS: number | undefined,
-) {
+function optionOf({ times, joint, panel, lift }: ReworkProfile, liquidusC: number, nowS: number | undefined) {
   const most = Math.max(liquidusC + 30, ...joint.high.map((c) => Math.ceil(c / 50) * 50));
   const plain = { type: 'line', symbol: 'none', silent: true, data: [] };
   return {
@@ -46,7 +42,6 @@ function optionOf(
     },
     series: [
       ...bandOf(wording.joint, times, joint, tokens.saffron),
-      ...bandOf(wording.flex, times, flex, tokens.metal),
       ...bandOf(wording.panel, times, panel, tokens.moss),
       {
         ...plain,
@@ -62,7 +57,7 @@ function optionOf(
               yAxis: liquidusC,
               lineStyle: { color: tokens.brick, type: 'dashed', width: 1.5 },
               label: {
-                ...{ show: true, position: 'insideStartTop', color: tokens.brick },
+                ...{ show: true, position: 'insideEndBottom', color: tokens.brick },
                 formatter: wording.melts(Math.round(liquidusC)),
               },
             },

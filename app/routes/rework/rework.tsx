@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import type { Chip } from '../../../core/model/schema';
+import type { ReworkStepId } from '../../../core/rework/work-plan';
 import { reworkPage } from '../../../server/use-cases/rework-page';
 import * as wording from '../../../words/screens/rework';
 import { fromServerOr } from '../../job/offline-page';
@@ -14,7 +16,7 @@ import { ProfileCard } from './profile-card';
 import { StepCard } from './step-card';
 import { StepsList } from './steps-list';
 import { TinningCard } from './tinning-card';
-import { useRework } from './use-rework';
+import { type Rework as ReworkState, useRework } from './use-rework';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who } = await loadJob(request, context, params.job);
@@ -50,13 +52,32 @@ export default function Rework({ loaderData }: Route.ComponentProps) {
           {work && <StepsList rework={rework} />}
         </div>
         <div className="stack">
-          {chip && <PadsCard key={`pads ${slot.id}`} rework={rework} chip={chip} />}
-          {chip && <ProfileCard key={slot.id} rework={rework} chip={chip} />}
-          {chip && <BallsCard rework={rework} chip={chip} />}
-          {chip && <TinningCard />}
-          {!chip && <Note>{wording.chipUnknown}</Note>}
+          {chip ? <Beside rework={rework} chip={chip} /> : <Note>{wording.chipUnknown}</Note>}
         </div>
       </div>
     </main>
   );
+}
+
+/** What a step is about stands first. */
+const firstAt: Partial<Record<ReworkStepId, 'pads' | 'balls' | 'tinning'>> = {
+  'look at pads': 'pads',
+  stencil: 'balls',
+  'loose balls': 'balls',
+  tin: 'tinning',
+  wick: 'tinning',
+};
+/** Heat, pads, balls and tinning of a chip. */
+function Beside({ rework, chip }: { rework: ReworkState; chip: Chip }) {
+  const slot = rework.slot!.id;
+  const lifted = rework.work?.done.includes('lift') ?? false;
+  const first = (rework.step && firstAt[rework.step.id]) ?? 'heat';
+  const cards = {
+    heat: <ProfileCard key={`heat ${slot}`} rework={rework} chip={chip} />,
+    pads: <PadsCard key={`pads ${slot} ${lifted}`} rework={rework} chip={chip} />,
+    balls: <BallsCard key={`balls ${slot}`} rework={rework} chip={chip} />,
+    tinning: <TinningCard key="tinning" />,
+  };
+  const { [first]: now, ...others } = cards;
+  return <>{[now, ...Object.values(others)]}</>;
 }

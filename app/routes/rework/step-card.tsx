@@ -1,6 +1,7 @@
 import { Button, Switch } from 'antd';
 import type { ReworkStep } from '../../../core/rework/work-plan';
 import { warms } from '../../../core/rework/work-plan';
+import type { HotAirSaid } from '../../../core/wire/hot-air';
 import * as words from '../../../words/rework';
 import * as wording from '../../../words/screens/rework';
 import { left } from '../../../words/time';
@@ -58,6 +59,7 @@ export function StepCard({ rework, onScope }: { rework: Rework; onScope: () => v
           {left(onFor)}
         </div>
       )}
+      {rework.station && <StationSaid said={rework.station} />}
       <dl className="facts m-0">
         <dt>{wording.stopsWhen}</dt>
         <dd>{stop}</dd>
@@ -91,6 +93,10 @@ export function Extraction({ rework: { extraction, setExtraction } }: { rework: 
       <label htmlFor="extraction">{wording.extraction}</label>
     </div>
   );
+}
+function StationSaid({ said }: { said: HotAirSaid }) {
+  if (said.ok) return <p className="m-0 small muted">{wording.stationSet(said.setC, said.airPercent)}</p>;
+  return <Note tone="warn">{said.outOfRange ? wording.stationScale : wording.noStation(said.said)}</Note>;
 }
 function Setting({ step }: { step: ReworkStep }) {
   const said = settingOf(step);

@@ -14,6 +14,7 @@ import { findStencils } from '../../../core/rework/stencil';
 import { kindsFor, reworkPlan, type ReworkStep, warms } from '../../../core/rework/work-plan';
 import type { ReworkPage } from '../../../core/wire/rework-page';
 import { useJobFrame } from '../../ui/job-frame';
+import { useHotAir } from './use-hot-air';
 import { useProgrammer } from '../work/use-programmer';
 
 /** Parts of this device at which there is such work: what was asked for first, then what the route moves a chip for. */
@@ -58,6 +59,7 @@ export function useRework(page: ReworkPage) {
     slot !== undefined &&
     dataDue(effectsOf(index, [slot.id], undefined, state.remedy as Remedies)).includes(slot.id);
   const pads = chip && slot ? judgePads(chip, state.pads[`${slot.id} after`] ?? {}) : undefined;
+  const station = useHotAir(work?.outcome ? undefined : work);
   const flashS = useFlash(frame, step);
   const blocked = step && slot ? blockOf(step, { pads, data: state.data[slot.id], due, flashS }) : undefined;
 
@@ -94,7 +96,7 @@ export function useRework(page: ReworkPage) {
   };
   return {
     ...{ frame, index, state, report, ended, parts, slot, setChosen, work, chip, stencils, plan, step },
-    ...{ extraction, setExtraction, programmer, due, pads, blocked, flashS, next, skip, end, page },
+    ...{ extraction, setExtraction, programmer, due, pads, blocked, flashS, station, next, skip, end, page },
   };
 }
 export type Rework = ReturnType<typeof useRework>;
