@@ -69,6 +69,7 @@ export default [
   route('record', 'routes/models/record.ts'),
   route('bring-in', 'routes/models/bring-in-file.ts'),
   route('models/schema.json', 'routes/models/schema-json.ts'),
+  route('models/all.zip', 'routes/models/all-zip.ts'),
   route('models/:hash.json', 'routes/models/model-file.ts'),
   route('models/:hash/keep', 'routes/models/edit/keep.ts'),
   route('models/:hash/screws.csv', 'routes/models/edit/screws-csv.ts'),

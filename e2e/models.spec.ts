@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, signedIn, test } from './app';
+import { expect, openReceive, signedIn, test } from './app';
 
 test('a model is brought in from a file, looked at on both sides, received of, and taken away as the same file', async ({
   page,
@@ -30,7 +30,8 @@ test('a model is brought in from a file, looked at on both sides, received of, a
   await choose.setInputFiles(file({ ...model, id: 'own-nine', name: 'Own Nine' }));
   await page.getByRole('link', { name: 'Look at it' }).click({ timeout: 30_000 });
   await expect(page.getByRole('heading', { name: /Own Nine/ })).toBeVisible();
-  await page.goto('/receive');
+  // awake: the form puts the focus into its first field itself
+  await openReceive(page);
   const pick = page.getByLabel('Model', { exact: true });
   await pick.focus();
   await page.keyboard.type('Own Nine');

@@ -21,11 +21,12 @@ async function choose(page: Page, label: string, option: string): Promise<void> 
 test('a device that nobody knows is put in by its size, received, recorded in few keys, and put together by a route', async ({
   page,
 }) => {
+  const nine = `Nine ${test.info().repeatEachIndex}`;
   await signedIn(page, 'tova');
   await page.goto('/models');
   const form = page.getByRole('region', { name: 'Record a device' });
   await form.getByLabel('Maker').fill('Alder');
-  await form.getByLabel('Name').fill('Nine');
+  await form.getByLabel('Name').fill(nine);
   await form.getByLabel('Width').fill('714');
   await form.getByLabel('Height').fill('146.8');
   await form.getByLabel('Thickness').fill('7.8');
@@ -35,8 +36,8 @@ test('a device that nobody knows is put in by its size, received, recorded in fe
   await form.getByRole('button', { name: 'Begin' }).click();
   await form.getByRole('link', { name: 'Receive it' }).click();
 
-  await page.getByLabel('Serial or own tag').fill('ALDER-1');
-  await choose(page, 'Model', 'Nine');
+  await page.getByLabel('Serial or own tag').fill(`ALDER-${test.info().repeatEachIndex}`);
+  await choose(page, 'Model', nine);
   await page.getByLabel(/What the owner says/).fill('does not charge');
   await page.getByRole('button', { name: 'All others work' }).click();
   await page.getByRole('button', { name: 'Receive', exact: true }).click();

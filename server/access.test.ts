@@ -179,6 +179,7 @@ const cases: Record<string, Case> = {
   'loader /stock/spares': { nobody: 302, other: 'own rows only' },
   'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
+  'loader /models/all.zip': { nobody: 401, other: 'own rows only' },
   'loader /stock/stencils': { nobody: 302, other: 'own rows only' },
   'action /stock/stencils': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/stencils.csv': { nobody: 401, other: 'own rows only' },

@@ -1,3 +1,5 @@
+import { strFromU8, unzipSync } from 'fflate';
+import { contentHash } from '../core/model/canonical-json';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { z } from 'zod';
@@ -15,6 +17,7 @@ import {
   libraryPage,
   modelFile,
   modelSchema,
+  modelsZip,
 } from './use-cases/library';
 import { receiveJob } from './use-cases/receive-job';
 import type { Who } from '../core/wire/who';
@@ -224,5 +227,24 @@ describe('a model that is compared, and learns', () => {
     const copy = (await modelFile(lead, (said as { hash: string }).hash))!;
     expect([copy.id, copy.fasteners.find((f) => f.id === 'C1')!.lengthMm]).toEqual(['own-mica-9', 2.5]);
     expect((await modelFile(lead, hash))!.fasteners.find((f) => f.id === 'C1')!.lengthMm).not.toBe(2.5);
+  }, 60_000);
+  test('needs that are answered with no go, those with yes are confirmed, in one next version; all models go out as one ZIP and come in again', async () => {
+    const hash = world.models.get('mica-9')!;
+    const { questions } = (await libraryModel(tova, hash))!;
+    const [first, second] = questions;
+    const ask = { do: 'correct', hash, no: [first!.key], yes: [second!.key] };
+    expect(await changeLibrary(tova, ask)).toMatchObject({ status: 403 });
+    expect(await changeLibrary(lead, { ...ask, no: ['nothing'], yes: [] })).toMatchObject({ status: 409 });
+    const said = (await changeLibrary(lead, ask)) as { ok: true; hash: string };
+    expect(said).toMatchObject({ ok: true });
+    const next = (await libraryModel(lead, said.hash))!;
+    expect(next.model.said).toEqual([second!.key]);
+    const keys = next.questions.map((q) => q.key);
+    expect(keys).not.toContain(first!.key);
+    expect(keys).not.toContain(second!.key);
+    const files = Object.entries(unzipSync(await modelsZip(lead)));
+    const [, bytes] = files.find(([name]) => name === 'own-mica-9.json')!;
+    expect(contentHash(JSON.parse(strFromU8(bytes)))).toBe(said.hash);
+    expect(await bringModel(lead, strFromU8(bytes))).toMatchObject({ ok: true, hash: said.hash });
   }, 60_000);
 });

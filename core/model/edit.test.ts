@@ -49,6 +49,7 @@ describe('changes of a model as data', () => {
         list: 'fasteners',
         what: 'other',
         movedMm: 5,
+        there: { face: 'front', x: 10, y: 96 },
         lengthMm: [2.6, 2.8],
       },
       { key: 'put connectors K-new', id: 'K-new', name: 'new plug', list: 'connectors', what: 'new' },

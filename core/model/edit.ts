@@ -1,3 +1,4 @@
+import type { Face } from '../vocabulary/trade';
 import { canonicalJson } from './canonical-json';
 import type { DeviceModel } from './schema';
 
@@ -19,6 +20,7 @@ export const editFields = [
   'pairing',
   'programming',
   'chips',
+  'said',
   'bootRules',
   'shortList',
 ] as const;
@@ -101,6 +103,8 @@ export interface Difference {
   what: 'new' | 'gone' | 'other';
   /** How far it lies from where it lay, mm. */
   movedMm?: number;
+  /** Where it lies in the other one. */
+  there?: Place & { face: Face };
   /** A screw's length before and after, mm. */
   lengthMm?: [before: number, after: number];
   /** Ways out of a part that came and went, by id. */
@@ -129,11 +133,15 @@ export const compareModels = (from: DeviceModel, to: DeviceModel): Difference[] 
     };
   });
 
+/** mm; a point has no extent. */
+type Place = { x: number; y: number; w?: number; h?: number };
 const placeOf = (thing: ThingOf<EditList>) => ('at' in thing ? thing.at : thing.shape);
-function movedBetween(a: ThingOf<EditList>, b: ThingOf<EditList>): Pick<Difference, 'movedMm'> {
+function movedBetween(a: ThingOf<EditList>, b: ThingOf<EditList>): Pick<Difference, 'movedMm' | 'there'> {
   const [from, to] = [placeOf(a), placeOf(b)];
   const mm = Math.round(Math.hypot(to.x - from.x, to.y - from.y) * 100) / 100;
-  return mm ? { movedMm: mm } : {};
+  const { x, y } = to;
+  const size = 'shape' in b ? { w: b.shape.w, h: b.shape.h } : {};
+  return mm ? { movedMm: mm, there: { face: b.face, x, y, ...size } } : {};
 }
 function otherwise(a: ThingOf<EditList>, b: ThingOf<EditList>): Partial<Difference> {
   if ('lengthMm' in a && 'lengthMm' in b)

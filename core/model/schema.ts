@@ -337,6 +337,8 @@ export const deviceModelSchema = z.strictObject({
   noGo: parts.noGo.default([]),
   pairing: parts.pairing.default([]),
   programming: z.array(programming).max(50).default([]),
+  /** Needs of its ways that somebody has confirmed: part, way and thing. */
+  said: z.array(z.string().max(130)).max(2000).optional(),
   /** Left out where no chip of it is moved. */
   chips: z.array(chip).max(40).optional(),
   catches: parts.catches.default([]),

@@ -1,3 +1,5 @@
+import type { LearntMinutes, Refutation, SaidOtherwise } from '../record/learn-ways';
+import type { ModelQuestion } from '../record/questions';
 import type { ModelProblem } from '../model/check-model';
 import type { Learnt } from '../record/learn';
 import type { DeviceModel } from '../model/schema';
@@ -31,6 +33,12 @@ export interface LibraryModel {
   versions: { hash: string; jobs: number; offered: boolean; madeAt: string; madeBy: string }[];
   /** What jobs have measured of its screws. */
   learnt: Learnt[];
+  /** Needs that jobs have shown to be none, true minutes of parts, and what was said at the bench that the model does not say. */
+  refuted: Refutation[];
+  minutes: LearntMinutes[];
+  otherwise: SaidOtherwise[];
+  /** Needs that nobody has confirmed and that cost most. */
+  questions: ModelQuestion[];
   /** The other models and versions that it can be compared with. */
   others: { hash: string; name: string }[];
 }

@@ -7,10 +7,13 @@ import { shopOf } from './orm';
 
 /** As many of the latest jobs of a model are asked. */
 const mostJobs = 500;
-const types: BodyType[] = ['screwMeasured', 'sorted', 'retracted'];
+const types: BodyType[] = [
+  ...(['screwMeasured', 'sorted', 'screwOut', 'connectorOff', 'bondReleased', 'catchFreed'] as const),
+  ...(['pieceMoved', 'troubled', 'noted', 'met', 'retracted'] as const),
+];
 
-/** What was measured in the jobs of these versions of a model: of each job the entries about it, in their order, without what was taken back. */
-export async function measuresOf(em: EntityManager, hashes: readonly string[]): Promise<JobEvent[][]> {
+/** What the jobs of these versions of a model say about it: of each job the entries, in their order, without what was taken back. */
+export async function learningLogs(em: EntityManager, hashes: readonly string[]): Promise<JobEvent[][]> {
   const jobs = await em.find(
     Job,
     { modelHash: { $in: [...hashes] } },

@@ -1,20 +1,33 @@
 import * as wording from '../../words/answers/library';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { group } from 'd3-array';
+import { strToU8, zipSync } from 'fflate';
 import { z } from 'zod';
 import type { ModelsQuery } from '../../forms/models-query';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel, modelRemarks } from '../../core/model/check-model';
 import { type DeviceModel, deviceModelSchema } from '../../core/model/schema';
-import { applyEdits, compareModels, type Difference, difference, editKey } from '../../core/model/edit';
+import {
+  applyEdits,
+  compareModels,
+  type Difference,
+  difference,
+  type Edit,
+  editKey,
+} from '../../core/model/edit';
 import { isBlank } from '../../core/record/blank-model';
 import { learnLengths, lengthEdit } from '../../core/record/learn';
+import { learnMinutes, minutesEdits, refutedBy, saidOtherwise } from '../../core/record/learn-ways';
+import { needsOfModel, withoutNeeds } from '../../core/record/needs';
+import { questionsOf } from '../../core/record/questions';
+import { indexModel } from '../../core/model/index-model';
+import type { JobEvent } from '../../core/log/events';
 import type { LibraryLine, LibraryModel, ModelSaid } from '../../core/wire/library';
 import type { Role } from '../../core/vocabulary/roles';
 import type { Who } from '../../core/wire/who';
 import { plural } from '../../words/things';
-import { allModels, keepOwnModel, maySeeModel, modelOf, offerOwnModel } from '../db/models';
-import { measuresOf } from '../db/measures';
+import { allModels, currentModels, keepOwnModel, maySeeModel, modelOf, offerOwnModel } from '../db/models';
+import { learningLogs } from '../db/measures';
 import { namesOf } from '../db/people';
 import { inShop } from '../db/orm';
 import { workshopOf } from '../db/workshop';
@@ -83,10 +96,21 @@ export const libraryModel = (who: Who, hash: string): Promise<LibraryModel | und
     );
     return {
       ...{ line, model, remarks: modelRemarks(model), versions },
-      learnt: learnLengths(model, await measuresOf(em, hashes)),
+      ...learntFrom(model, await learningLogs(em, hashes)),
       others: others.filter((other) => other.hash !== hash),
     };
   });
+/** What jobs say of a model: lengths, needs that are none, minutes, what was said otherwise; and what is asked of it. */
+function learntFrom(model: DeviceModel, logs: JobEvent[][]) {
+  const index = indexModel(model);
+  return {
+    learnt: learnLengths(model, logs),
+    refuted: refutedBy(index, logs),
+    minutes: learnMinutes(index, logs),
+    otherwise: saidOtherwise(logs),
+    questions: questionsOf(index, logs),
+  };
+}
 /** What differs between a model and another one, from the first to the second; undefined where one is not this workshop's. */
 export const comparedWith = (who: Who, hash: string, other: string): Promise<Difference[] | undefined> =>
   inShop(who.shopId, async (em) =>
@@ -97,6 +121,15 @@ export const comparedWith = (who: Who, hash: string, other: string): Promise<Dif
 /** A model as the file that it can be brought in as; undefined where this workshop has none of it. */
 export const modelFile = (who: Who, hash: string): Promise<DeviceModel | undefined> =>
   inShop(who.shopId, async (em) => ((await maySeeModel(em, hash)) ? modelOf(em, hash) : undefined));
+/** The models that devices are received of as one ZIP, a file each. */
+export const modelsZip = (who: Who): Promise<Uint8Array<ArrayBuffer>> =>
+  inShop(who.shopId, async (em) => {
+    const files = (await currentModels(em)).map(({ model }) => [
+      `${model.id}.json`,
+      strToU8(`${JSON.stringify(model, null, 2)}\n`),
+    ]);
+    return zipSync(Object.fromEntries(files) as Record<string, Uint8Array>) as Uint8Array<ArrayBuffer>;
+  });
 /** The schema of such a file (JSON Schema 2020-12). */
 export const modelSchema = () => ({
   ...z.toJSONSchema(deviceModelSchema, { io: 'input' }),
@@ -153,12 +186,18 @@ export async function bringModel(
   });
 }
 const hashField = z.string().max(64);
+const answers = z.array(z.string().max(130)).max(2000).default([]);
 const chosen = z.array(z.string().max(120)).min(1, wording.chooseChanges).max(2000);
 const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('offer'), hash: hashField, offered: z.boolean() }),
   // changes of another model, by their keys; lengths that jobs have measured, by their screws
   z.strictObject({ do: z.literal('take'), hash: hashField, from: hashField, keys: chosen }),
   z.strictObject({ do: z.literal('learn'), hash: hashField, screws: chosen }),
+  // needs that are none, needs that are confirmed, and parts whose true minutes are taken over
+  z.strictObject({
+    ...{ do: z.literal('correct'), hash: hashField },
+    ...{ no: answers, yes: answers, minutes: answers },
+  }),
 ]);
 type Ask = z.output<typeof askSchema>;
 /** Says whether devices are received of a version; jobs that are open keep the one they were planned with. */
@@ -195,6 +234,30 @@ async function lacking(who: Who, hash: string): Promise<string | undefined> {
   const [first] = problems;
   return first && wording.notWhole(plural(problems.length, 'problem'), `${first.path}: ${first.text}`);
 }
+/** The changes that answers and evidence come to. */
+function correctedBy(
+  model: DeviceModel,
+  { no, yes, minutes }: Extract<Ask, { do: 'correct' }>,
+  logs: JobEvent[][],
+): Edit[] {
+  const index = indexModel(model);
+  const needs = needsOfModel(index);
+  const dropped = withoutNeeds(
+    index,
+    needs.filter((need) => no.includes(need.key)),
+  );
+  const confirmed = needs.filter((need) => yes.includes(need.key)).map((need) => need.key);
+  const said = [...new Set([...(model.said ?? []), ...confirmed])];
+  const after = indexModel(applyEdits(model, dropped));
+  return [
+    ...dropped,
+    ...minutesEdits(
+      after,
+      learnMinutes(index, logs).filter((learnt) => minutes.includes(learnt.slot)),
+    ),
+    ...(confirmed.length ? [{ do: 'set' as const, field: 'said' as const, value: said }] : []),
+  ];
+}
 /** Makes a next version of a model from changes that are worked out here anew: what is sent only names them. */
 async function takeOver(who: Who, ask: Exclude<Ask, { do: 'offer' }>): Promise<ModelSaid> {
   const { hash } = ask;
@@ -203,10 +266,12 @@ async function takeOver(who: Who, ask: Exclude<Ask, { do: 'offer' }>): Promise<M
     const model = await modelOf(em, hash);
     const found = (await linesOf(em)).find(({ hashes }) => hashes.includes(hash))!;
     if (ask.do === 'learn') {
-      const learnt = learnLengths(model, await measuresOf(em, found.hashes));
+      const learnt = learnLengths(model, await learningLogs(em, found.hashes));
       const edits = learnt.filter((l) => ask.screws.includes(l.id)).map((l) => lengthEdit(model, l));
       return { model, own: found.own, edits: edits.filter((edit) => edit !== undefined) };
     }
+    if (ask.do === 'correct')
+      return { model, own: found.own, edits: correctedBy(model, ask, await learningLogs(em, found.hashes)) };
     if (!(await maySeeModel(em, ask.from))) return undefined;
     const edits = difference(model, await modelOf(em, ask.from));
     return { model, own: found.own, edits: edits.filter((edit) => ask.keys.includes(editKey(edit))) };

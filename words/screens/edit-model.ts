@@ -136,3 +136,36 @@ export const takeScrewsOut = 'Save the screws';
 export const screwsTaken = (count: string): string => `${count} taken in; undo takes them away.`;
 export const screwTitle = (id: string, name: string, lengthMm: number): string =>
   `${id} ${name}, ${lengthMm} mm`;
+export const rules = 'Pairing, starting, programmer';
+export const pairingRows = (n: number): string => `What another piece changes (${n})`;
+export const bootRows = (n: number): string => `What has to be plugged in before it starts (${n})`;
+export const programmingRows = (n: number): string => `What the programmer covers (${n})`;
+export const addRow = 'Add a row';
+export const rulePart = 'Part';
+export const ruleFunction = 'Function';
+export const ruleEffect = 'What happens';
+export const effectName = {
+  kept: 'kept',
+  copy: 'kept with copied data',
+  calibrate: 'kept after calibration',
+  notice: 'a notice is shown',
+  lost: 'lost',
+} as const;
+export const ruleStore = 'Where it is kept';
+export const storeName = {
+  'panel-flex': 'on the panel’s flex',
+  chip: 'in a chip of the part',
+  board: 'on the board',
+  none: 'nowhere',
+} as const;
+export const ruleOwner = 'What the owner is told';
+export const ruleRemedy = 'What can be done';
+export const sayToOwner = 'The phone will show that this part is not the one it left the factory with.';
+export const rulePlugs = 'Plugs';
+export const ruleOtherwise = 'What it does otherwise';
+export const doesNotStart = 'It does not start.';
+export const ruleSystem = 'From system version';
+export const ruleReaches = 'The old assembly’s pieces reach while it lies beside the device';
+export const ruleAdapter = 'Adapter';
+export const adapterOf = (name: string): string => `adapter of the ${name}`;
+export const ruleThirdParty = 'It has a mode for third-party parts';

@@ -1,3 +1,5 @@
+import { plural } from '../things';
+
 export const models = 'Models';
 export const known = (count: string): string => `${count}: devices are received of those that are offered`;
 export const search = 'Search the models';
@@ -65,3 +67,40 @@ export const proposed = 'proposed';
 export const agrees = 'agrees';
 export const editIt = 'Edit on the map';
 export const made = 'made';
+export const corrections = 'What jobs have shown';
+export const shown = 'shown';
+export const evidence = 'evidence';
+export const notNeeded = (first: string, part: string): string =>
+  `The ${part} comes off without the ${first}`;
+export const cameOffBefore = (jobs: string): string => `it came off while that was still in: ${jobs}`;
+export const takesOther = (part: string, measured: number, model: number): string =>
+  `The ${part} takes ${measured} min, the model says ${model}`;
+export const minutesOf = (low: number, high: number, jobs: string): string =>
+  `eight of ten between ${low} and ${high} min, ${jobs}`;
+export const saidOf = (thing: string): string => `The ${thing} is not as the model says`;
+export const questions = 'To be confirmed';
+export const openQuestions = (n: number): string => (n === 1 ? 'one question' : `${n} questions`);
+export const holdsIt = (first: string, part: string): string =>
+  `Does the ${first} have to be undone before the ${part} comes off?`;
+export const mustBeAway = (first: string, part: string): string =>
+  `Does the ${first} have to be away before the ${part} comes off?`;
+export const costs = (minutes: string): string =>
+  `Nobody has said so; it follows from where the two lie. Left out it saves about ${minutes} min on all ways that wait for it.`;
+export const yes = 'Yes';
+export const no = 'No, leave it out';
+export const allAnswered = 'All are answered.';
+export const keepAnswers = (n: number): string => (n === 1 ? 'Keep the answer' : `Keep the ${n} answers`);
+export const dropAnswers = 'Begin again';
+export const bringMany = 'A ZIP of model files is taken in file by file.';
+export const progress = (done: number, of: number): string => `${done} of ${of} taken in`;
+export const stop = 'Stop';
+export const stopped = (done: number, of: number): string =>
+  `Stopped: ${done} of ${of} are in. What is in stays.`;
+export const zipDone = (taken: number, refused: number): string =>
+  `${plural(taken, 'model')} taken in${refused ? `, ${refused} not: see below` : ''}.`;
+export const noZip = 'It is no ZIP, or a damaged one.';
+export const emptyZip = 'No model file (.json) is in it.';
+export const tooMany = (most: number): string => `At most ${most} files in one ZIP.`;
+export const fileTooLarge = (name: string): string => `${name} is larger than a model can be.`;
+export const allAsZip = 'All as a ZIP';
+export const formerPlace = 'Outlined: where it lies in the other one.';

@@ -1,35 +1,21 @@
-import { Button, Upload } from 'antd';
-import { useState } from 'react';
-import { Link, useRevalidator } from 'react-router';
-import type { ModelSaid } from '../../../core/wire/library';
+import { Button, Progress, Upload } from 'antd';
+import { Link } from 'react-router';
 import * as wording from '../../../words/screens/models';
 import { Note } from '../../ui/note';
+import { useBringIn } from './use-bring-in';
 
-/** A model file is taken in whole or not at all; every problem of it is said with its path. */
+/** A model file is taken in whole or not at all, a ZIP of them one by one; every problem is said with its path. */
 export function BringIn({ may }: { may: boolean }) {
-  const { revalidate } = useRevalidator();
-  const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState<ModelSaid>();
-  const bring = async (file: File) => {
-    setBusy(true);
-    const came = await fetch('/bring-in', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: file,
-    })
-      .then((answer) => answer.json() as Promise<ModelSaid | { error: string }>)
-      .catch(() => ({ error: wording.notSent }));
-    setBusy(false);
-    setSaid('error' in came ? { ok: false, status: 400, errors: { form: came.error } } : came);
-    void revalidate();
-  };
+  const { busy, progress, said, bring, stop } = useBringIn();
   return (
     <section className="card stack" aria-label={wording.bringIn}>
       <h2>{wording.bringIn}</h2>
-      <p className="small muted">{wording.bringInMeans}</p>
+      <p className="small muted">
+        {wording.bringInMeans} {wording.bringMany}
+      </p>
       {may ? (
         <Upload
-          accept=".json,application/json"
+          accept=".json,application/json,.zip,application/zip"
           showUploadList={false}
           beforeUpload={(file) => {
             void bring(file);
@@ -43,8 +29,20 @@ export function BringIn({ may }: { may: boolean }) {
       ) : (
         <p className="muted">{wording.whoMay}</p>
       )}
+      {progress && (
+        <div className="stack gap-4">
+          <Progress percent={Math.round((100 * progress.done) / progress.of)} showInfo={false} />
+          <div className="spread">
+            <span role="status">{wording.progress(progress.done, progress.of)}</span>
+            <Button onClick={stop}>{wording.stop}</Button>
+          </div>
+        </div>
+      )}
       <div className="row">
         <Button href="/models/schema.json">{wording.schema}</Button>
+        <Button href="/models/all.zip" download>
+          {wording.allAsZip}
+        </Button>
       </div>
       {said?.ok && (
         <Note tone="safe" role="status">

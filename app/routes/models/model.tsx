@@ -20,6 +20,7 @@ import { Note } from '../../ui/note';
 import { Pick } from '../../ui/pick';
 import type { Difference } from '../../../core/model/edit';
 import { Kept, useChange } from '../workshop/use-change';
+import { Corrections, Questions } from './corrections';
 import { Differences } from './differences';
 import { Learnt } from './learnt';
 import type { Route } from './+types/model';
@@ -41,6 +42,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** One model: how it looks on both sides, what is in it, its versions. */
 export default function Model({ loaderData }: Route.ComponentProps) {
   const { line, model, remarks, versions, hash, may, other, others, differences, learnt } = loaderData;
+  const { refuted, minutes, otherwise, questions } = loaderData;
   const [variant, setVariant] = useState(model.variants[0]!.id);
   return (
     <main className="page stack">
@@ -79,6 +81,8 @@ export default function Model({ loaderData }: Route.ComponentProps) {
           <Versions versions={versions} own={line.own} hash={hash} may={may} />
           <Differences hash={hash} other={other} others={others} differences={differences} may={may} />
           <Learnt hash={hash} learnt={learnt} may={may} />
+          <Corrections {...{ hash, model, may, refuted, minutes, otherwise }} />
+          {may && line.own && <Questions key={hash} hash={hash} model={model} questions={questions} />}
         </div>
       </div>
     </main>
@@ -116,8 +120,36 @@ function Looks({
         face={face}
         follow={nothing}
         onPick={setPicked}
-      />
+      >
+        <FormerPlaces differ={differ} face={face} widthMm={model.outline.widthMm} />
+      </MapView>
+      {differ?.some((d) => d.there) && <p className="small muted m-0">{wording.formerPlace}</p>}
     </section>
+  );
+}
+/** Where what lies elsewhere lies in the other model, in mm of the device as it lies. */
+function FormerPlaces({
+  differ,
+  face,
+  widthMm,
+}: {
+  differ: Difference[] | undefined;
+  face: Face;
+  widthMm: number;
+}) {
+  return (
+    <g className="former" pointerEvents="none">
+      {differ?.map(({ key, there }) => {
+        if (!there || there.face !== face) return null;
+        const { x, y, w = 0, h = 0 } = there;
+        const left = face === 'back' ? widthMm - x - w : x;
+        return w ? (
+          <rect key={key} x={left} y={y} width={w} height={h} rx={1} />
+        ) : (
+          <circle key={key} cx={left} cy={y} r={1.4} />
+        );
+      })}
+    </g>
   );
 }
 function What({ model }: { model: DeviceModel }) {

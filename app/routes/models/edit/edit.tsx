@@ -19,6 +19,7 @@ import { EditMap } from './edit-map';
 import { insideLayer, noGoId } from './edit-scene';
 import { KeepCopy, KeepRow, KeptNote } from './keep-card';
 import { Problems } from './problems';
+import { RulesCard } from './rules-card';
 import { ScrewsTable } from './screws-table';
 import { Side } from './side';
 import { everything } from './thing-form';
@@ -86,6 +87,7 @@ function Editing({ hash, model: base, own }: Route.ComponentProps['loaderData'])
             <h2>{wording.photograph}</h2>
             <PhotoUnderControls under={under} outline={model.outline} />
           </section>
+          <RulesCard editor={editor} />
           <ScrewsTable editor={editor} />
           <KeepCopy editor={editor} own={own} saving={saving} />
         </div>
