@@ -76,6 +76,8 @@ export default [
   route('archives/:name', 'routes/workshop/archive-file.ts'),
   route('take-in', 'routes/workshop/take-in.ts'),
   route('backups/:name', 'routes/workshop/backup-file.ts'),
+  route('calendar', 'routes/workshop/calendar.ts'),
+  route('calendar/:token.ics', 'routes/workshop/calendar-file.ts'),
   route('day', 'routes/bench/day-json.ts'),
   route('promise', 'routes/offer/promise-json.ts'),
   route('open-jobs', 'routes/bench/open-jobs-json.ts'),

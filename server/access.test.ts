@@ -140,6 +140,13 @@ const cases: Record<string, Case> = {
     body: () => json({ password: 'a-long-password' }),
   },
   // whoever has the link is let in by it, whoever they are; without one nobody is
+  'action /calendar': {
+    nobody: 401,
+    other: 200,
+    byRole: { technician: 403, trainee: 403 },
+    body: () => json({ do: 'end' }),
+  },
+  'loader /calendar/:token.ics': { params: () => ({ token: 'none' }), nobody: 404, other: 404, own: 404 },
   'loader /d/:token': { params: () => ({ token: 'none' }), nobody: 410, other: 410, own: 410 },
   'action /d/:token/results': {
     params: () => ({ token: 'none' }),
@@ -436,6 +443,7 @@ describe('row-level security', () => {
       'part',
       'spare_screw',
       'stencil',
+      'calendar_feed',
       'identity_data',
       'job_measurement',
     ]) {

@@ -8,4 +8,4 @@ export const log = pino(
 
 /** What the log says of an address: without what was asked, and without a link's secret. */
 export const loggedPath = (url: string): string =>
-  url.split('?')[0]!.replace(/^\/(d|invite)\/[^/.]+/, '/$1/…');
+  url.split('?')[0]!.replace(/^\/(d|invite|calendar)\/[^/.]+/, '/$1/…');

@@ -5,7 +5,7 @@ import type { ReportData } from '../core/wire/report';
 import { ofReport } from './screens/leak';
 import { causeName, testName } from './fault';
 import type { Formats } from './formats';
-import { cap, pieceName, plural, resultOf, thingName } from './things';
+import { cap, list, pieceName, plural, resultOf, thingName } from './things';
 import { functionName } from './functions';
 
 export const waterText: Record<ReportData['water'], string> = {
@@ -19,6 +19,37 @@ export const waterText: Record<ReportData['water'], string> = {
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };
+/** What was done to keep water out, in one sentence, and what nothing is said about; empty where nothing was. */
+export function sealText({ seal, index }: Pick<ReportData, 'seal' | 'index'>): string {
+  if (!seal) return '';
+  const { laid, untouched, pressed, tested } = seal;
+  const done = [
+    ...laid.map(({ bond, by }) => `${thingName(index, bond)} laid anew by ${by}`),
+    ...(laid.length
+      ? [
+          pressed.times
+            ? `pressed ${pressed.times === 1 ? 'once' : `${pressed.times} times`} for up to ${pressed.forS} s`
+            : 'closed by hand, no force claimed',
+        ]
+      : []),
+    ...(tested
+      ? [
+          `leak test ${tested.holds ? 'held' : 'failed'}${
+            tested.setPa === undefined
+              ? ''
+              : ` at ${(tested.setPa / 1000).toFixed(1)} kPa below the room for ${tested.holdS} s`
+          }, by ${tested.by}`,
+        ]
+      : []),
+  ];
+  const names = list(untouched.map((id) => thingName(index, id)));
+  return [
+    done.length ? `${cap(done.join('; '))}.` : '',
+    names ? `Not opened, and nothing is said about it: ${names}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
 /** What the leak tester read, with what it rests on. */
 export const leakMeasured = (m: NonNullable<BodyOf<'leakTested'>['measured']>): string =>
   ofReport(

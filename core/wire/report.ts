@@ -5,6 +5,7 @@ import type { BodyOf, Ending, JobEvent } from '../log/events';
 import type { PartEntry } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import type { Effect } from '../pairing/effects';
+import type { SealClaim } from '../rules/seal-claim';
 import type { Water } from '../rules/water';
 import type { JobPage } from './job-page';
 
@@ -41,6 +42,8 @@ export interface ReportData {
   overrides: { rule: string; reason: string; by: string; confirmedBy: string | undefined; at: number }[];
   notes: { text: string; by: string; at: number }[];
   water: Water;
+  /** What was done to keep water out, and by whom, by name. */
+  seal: SealClaim | undefined;
   /** What the leak tester read, where it was recorded for the device as it is closed now. */
   leak: Omit<BodyOf<'leakTested'>, 'type'> | undefined;
   /** Who worked on it, in the order in which they came to it. */

@@ -117,6 +117,18 @@ export const Invite = defineEntity({
     person: goesWithPerson,
   },
 });
+/** The secret address of the workshop's calendar: its digest alone. */
+export const CalendarFeed = defineEntity({
+  name: 'CalendarFeed',
+  tableName: 'calendar_feed',
+  filters: ofShop,
+  properties: {
+    shopId: p.uuid().primary(),
+    tokenHash: p.text().unique(),
+    madeAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+  },
+});
 /** Tries to sign in, counted by the package that limits them. */
 export const SignInAttempt = defineEntity({
   name: 'SignInAttempt',

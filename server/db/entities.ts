@@ -9,6 +9,7 @@ import type { Outcome } from '../../core/wire/outcome';
 import {
   BackgroundTask,
   Badge,
+  CalendarFeed,
   Invite,
   ofShop,
   Person,
@@ -386,4 +387,5 @@ export const entities = [
   SignInAttempt,
   BackgroundTask,
   Badge,
+  CalendarFeed,
 ];

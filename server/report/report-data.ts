@@ -4,6 +4,7 @@ import type { JobPage } from '../../core/wire/job-page';
 import type { ReportData } from '../../core/wire/report';
 import { agreedBy } from '../../core/consents/consents';
 import { checksDue } from '../../core/checks/due';
+import { type SealClaim, sealClaim } from '../../core/rules/seal-claim';
 import { leakNow, waterOf } from '../../core/rules/water';
 import { balance } from '../../core/rules/balance';
 import { type BodyOf, type JobEvent, rounds } from '../../core/log/events';
@@ -76,6 +77,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       })),
     ],
     water: waterOf(index, state),
+    seal: claimByName(sealClaim(index, state, effective), name),
     leak: leakNow(state),
     technicians: [...new Set(hands.map((e) => name(e.by)))],
     worked: hands[0] && { from: hands[0].at, to: hands.at(-1)!.at },
@@ -98,6 +100,13 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   };
 }
 
+/** A claim with the names of those whose work it rests on. */
+const claimByName = (claim: SealClaim | undefined, name: (id: string) => string): SealClaim | undefined =>
+  claim && {
+    ...claim,
+    laid: claim.laid.map(({ bond, by }) => ({ bond, by: name(by) })),
+    tested: claim.tested && { ...claim.tested, by: name(claim.tested.by) },
+  };
 /** Each function with what it did before, while open and after. */
 function checksOf(state: JobState, index: IndexedModel): ReportData['checks'] {
   const mid = new Map(checksDue(state, index, 'mid').map((c) => [c.function, c.result]));

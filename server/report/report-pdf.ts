@@ -9,6 +9,7 @@ import {
   doneLines,
   faultLine,
   termsLines,
+  sealText,
   waterText,
 } from '../../words/report';
 import { formatsOf } from '../../words/formats';
@@ -43,7 +44,7 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
   heading(reportData.ending ? wording.whatDone(reportData.ending) : wording.doneSoFar);
   for (const l of doneLines(reportData)) line(l);
   if (reportData.closingNote) line(reportData.closingNote);
-  line(waterText[reportData.water]);
+  line(`${waterText[reportData.water]} ${sealText(reportData)}`.trim());
   const measured = reportData.leak?.measured;
   if (measured) line(leakMeasured(measured));
   else if (reportData.leak?.lost)

@@ -13,6 +13,7 @@ import {
   checkWord,
   doneLines,
   faultLine,
+  sealText,
   termsLines,
   waterText,
 } from '../../../words/report';
@@ -33,6 +34,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     page: { id: d.page.id, number: d.page.number, owner: d.page.owner, people: d.page.people },
     model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
     lines: doneLines(d),
+    sealed: sealText(d),
     faultLine: faultLine(d),
     terms: termsLines(d, formatsOf(who.settings)),
     conditionLines: d.conditions.map((e) => `${eventText(index, e.body)}, ${d.page.people[e.by] ?? ''}`),
@@ -81,7 +83,9 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
             <p key={l}>{l}</p>
           ))}
           {d.closingNote && <p>{d.closingNote}</p>}
-          <p>{waterText[d.water]}</p>
+          <p>
+            {waterText[d.water]} {d.sealed}
+          </p>
           {d.leak?.measured && <LeakMeasured job={d.page.id} measured={d.leak.measured} />}
           {d.leak?.lost && !d.leak.measured && (
             <p>{wording.leakTestLostInThe(d.leak.lost.value, d.leak.lost.unit)}</p>

@@ -13,8 +13,10 @@ import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
 import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/backups';
 import { Backup } from './backup';
+import { CalendarCard } from './calendar-card';
 import { Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
+import { calendarState } from '../../../server/use-cases/calendar';
 import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
 import { TakeAlong } from './take-along';
 import { People } from './people';
@@ -42,6 +44,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     backups: await backupFiles(who),
     tasks: await backupTasks(who),
     archives: await archiveTasks(who),
+    calendar: await calendarState(who),
     ...(await workshopPage(who)),
     now: Date.now(),
   };
@@ -101,7 +104,7 @@ export default function Workshop({ loaderData, params }: Route.ComponentProps) {
 }
 function Part({
   part,
-  loaded: { who, may, settings, people, name, backups, tasks, archives, now },
+  loaded: { who, may, settings, people, name, backups, tasks, archives, calendar, now },
 }: {
   part: WorkshopPart | undefined;
   loaded: Route.ComponentProps['loaderData'];
@@ -125,7 +128,10 @@ function Part({
       return (
         <div className="cols near-even high">
           <Places name={name} settings={settings} may={may.means} />
-          <Money settings={settings} may={may.means} />
+          <div className="stack">
+            <Money settings={settings} may={may.means} />
+            <CalendarCard since={calendar} may={may.methods} />
+          </div>
         </div>
       );
     case 'people':
