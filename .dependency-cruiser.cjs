@@ -12,6 +12,7 @@ const coreFolders = [
   'methods',
   'model',
   'heat',
+  'seal',
   'derive',
   'pairing',
   'knowledge',

@@ -1,3 +1,5 @@
+import { forceUnits } from '../core/seal/press';
+import * as press from '../words/screens/press';
 import * as common from '../words/answers/common';
 import * as wording from '../words/answers/workshop-fields';
 import { z } from 'zod';
@@ -74,6 +76,11 @@ export const hotAirFields = z.strictObject({
   filmWm2K: spread(1, 10_000),
   readings: z.int().min(0).max(1000),
   forget: z.boolean().default(false),
+});
+/** How the seal press is set, in the unit that it shows; none of these presses more than 2000 N. */
+export const pressFields = z.strictObject({
+  force: z.number({ error: press.giveForce }).positive(press.giveForce).max(2000, press.giveForce),
+  unit: z.enum(forceUnits),
 });
 /** How the leak tester is set: every value is the tester's own, and none is right for all. */
 export const leakTesterFields = z.strictObject({

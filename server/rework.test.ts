@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
 import type { Who } from '../core/wire/who';
 import { setHotAir } from './instruments/hot-air';
+import { changeWorkshop, workshopPage } from './use-cases/workshop';
 import { moduleTest } from './use-cases/module-test';
 import { reworkPage } from './use-cases/rework-page';
 import { sendCommands } from './use-cases/send-commands';
@@ -123,4 +124,21 @@ describe('work under the microscope', () => {
     });
     expect(await setHotAir({ on: false, setC: 0, airPercent: 0 })).toMatchObject({ ok: true, setC: 300 });
   });
+});
+
+test('how press and hot-air station are set is a lead’s to say, and what was measured of the air can be forgotten', async () => {
+  const lead = world.own.get('lead')!;
+  const film = { low: 200, likely: 260, high: 330 };
+  expect(await changeWorkshop(ines, { do: 'press', force: 75, unit: 'kgf' })).toMatchObject({ status: 403 });
+  expect(await changeWorkshop(lead, { do: 'press', force: 0, unit: 'kgf' })).toMatchObject({ status: 400 });
+  expect(await changeWorkshop(lead, { do: 'press', force: 0.7, unit: 'kN' })).toMatchObject({ ok: true });
+  expect(await changeWorkshop(lead, { do: 'hot air', filmWm2K: film, readings: 2 })).toMatchObject({
+    ok: true,
+  });
+  expect((await workshopPage(lead)).settings).toMatchObject({
+    press: { force: 0.7, unit: 'kN' },
+    hotAir: { filmWm2K: film, readings: 2 },
+  });
+  await changeWorkshop(lead, { do: 'hot air', filmWm2K: film, readings: 0, forget: true });
+  expect((await workshopPage(lead)).settings.hotAir).toBeUndefined();
 });

@@ -1,4 +1,5 @@
 import type { Range } from '../thermal/materials';
+import type { PressSettings } from '../seal/press';
 import type { HeatOfStations } from '../heat/planned-soak';
 import type { LeakSettings } from './leak-test';
 import type { Methods } from '../methods/methods';
@@ -36,6 +37,8 @@ export interface ShopSettings {
   heat?: HeatOfStations;
   /** What its hot-air station was measured to do, at the middle of its dial and 10 mm, W/(m2 K). */
   hotAir?: { filmWm2K: Range; readings: number; fittedAt: number };
+  /** How its seal press is set; left out, as is usual. */
+  press?: PressSettings;
   /** How its leak tester is set; nothing is tested by it before that is said. */
   leakTester?: LeakSettings;
 }

@@ -9,6 +9,7 @@ import {
   heatFields,
   hotAirFields,
   leakTesterFields,
+  pressFields,
   eraseAfterMonths,
   hourlyRateMinor,
   shopName,
@@ -48,6 +49,7 @@ export const askSchema = z.discriminatedUnion('do', [
   }),
   z.strictObject({ do: z.literal('heat'), ...heatFields.shape }),
   z.strictObject({ do: z.literal('hot air'), ...hotAirFields.shape }),
+  z.strictObject({ do: z.literal('press'), ...pressFields.shape }),
   z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
@@ -89,16 +91,16 @@ function hotAirAfter(
   return forget ? settings : { ...settings, hotAir: { filmWm2K, readings, fittedAt: Date.now() } };
 }
 /** How the work is done: a lead's to change as well. */
-const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'hot air', 'leak tester']);
+const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'hot air', 'press', 'leak tester']);
+const notRead = (error: z.ZodError): Changed => ({
+  ok: false,
+  status: 400,
+  errors: Object.fromEntries(error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
+});
 /** Changes one thing of the workshop, by whoever may. */
 export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> {
   const read = askSchema.safeParse(json);
-  if (!read.success)
-    return {
-      ok: false,
-      status: 400,
-      errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0] ?? 'form'), i.message])),
-    };
+  if (!read.success) return notRead(read.error);
   const ask = read.data;
   const what = ofMethods.has(ask.do) ? 'methods' : isAboutPeople(ask) ? 'people' : 'means';
   if (!mayChange(who.role, what))
@@ -135,6 +137,8 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'hot air':
         shop.settings = hotAirAfter(settings, ask);
         return { ok: true, said: common.kept };
+      case 'press':
+        return save({ press: { force: ask.force, unit: ask.unit } }, common.kept);
       case 'leak tester':
         return save({ leakTester: leakTesterFields.strip().parse(ask) }, common.kept);
       case 'warranty':

@@ -7,6 +7,7 @@ import * as rework from '../../../words/screens/rework';
 import { Link } from 'react-router';
 import { Note } from '../../ui/note';
 import { LeaksNote } from './leaks-note';
+import { PressNote } from './press-note';
 import { NotesHere } from './notes-here';
 import type { WorkState } from './use-work';
 
@@ -55,6 +56,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
           }
         />
       )}
+      {step?.action === 'press' && target?.endsWith(':start') && <PressNote work={work} />}
       {step?.action === 'leak test' && <LeakRun work={work} />}
       {step?.action === 'leak test' && target === 'device:end' && (
         <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />

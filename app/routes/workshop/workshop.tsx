@@ -13,6 +13,7 @@ import { Pick } from '../../ui/pick';
 import { DataTable } from '../../ui/data-table';
 import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/backups';
 import { Backup } from './backup';
+import { PressCard } from './press-card';
 import { CalendarCard } from './calendar-card';
 import { Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
@@ -117,6 +118,7 @@ function Part({
           <div className="stack">
             <Stations owned={settings.stations} may={may.means} />
             <Sources settings={settings} may={may.methods} />
+            {settings.stations.includes('seal-press') && <PressCard settings={settings} may={may.methods} />}
             {settings.stations.includes('leak-tester') && (
               <LeakTester settings={settings} may={may.methods} />
             )}
