@@ -42,6 +42,7 @@ export class Replica {
     readonly page: JobPage,
     readonly who: Who,
     readonly sender: Sender,
+    before?: Replica,
   ) {
     this.#base = page.state;
     this.#route = page.route ?? undefined;
@@ -53,6 +54,24 @@ export class Replica {
       foreign: 0,
       lastForeign: undefined,
     };
+    if (before) this.#goOnFrom(before);
+  }
+  /**
+   * A page that was loaded anew is as old as its request: what has been pressed since stands already, and must not go away
+   * for the moment until it has been read again. A press in that moment would answer what was there before.
+   */
+  #goOnFrom(before: Replica): void {
+    if (before.#base.seq > this.#base.seq) {
+      this.#base = before.#base;
+      this.#route = before.#route ?? this.#route;
+    }
+    this.#own = before.#own;
+    this.#answeredIds = before.#answeredIds;
+    this.#saving = before.#saving;
+    this.#awaited = new Map(before.#awaited);
+    this.#kept = before.#kept.filter((command) => !this.#isConfirmed(command.id));
+    const { foreign, lastForeign } = before.view;
+    this.#paint({ foreign, lastForeign });
   }
   #context(state: JobState): Context {
     return {

@@ -65,3 +65,20 @@ test('a page that is older than this browser’s copy shows the copy', async () 
   expect(view.result.current.view.state.seq).toBe(newer.state.seq);
   expect((await rememberedPage<JobPage>('j2'))?.page.state.seq).toBe(newer.state.seq);
 });
+test('a page that comes anew, as old as its request, takes nothing away that has been pressed meanwhile', async () => {
+  const page = at(1, 'j3');
+  const view = renderHook(({ loaded }) => useJob(loaded, who), { initialProps: { loaded: page } });
+  await settle();
+  await act(() =>
+    view.result.current.replica.report({ type: 'noted', text: 'y' } as never).then(() => undefined),
+  );
+  const { seq } = view.result.current.view.state;
+  expect(seq).toBe(page.state.seq + 1);
+  const shown: number[] = [];
+  view.rerender({ loaded: { ...page, now: page.now + 1 } });
+  shown.push(view.result.current.view.state.seq);
+  await settle();
+  shown.push(view.result.current.view.state.seq);
+  expect(shown).toEqual([seq, seq]);
+  expect(view.result.current.view.kept).toBe(1);
+});

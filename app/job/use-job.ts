@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import type { JobPage } from '../../core/wire/job-page';
 import type { Who } from '../../core/wire/who';
 import { startChannel } from './channel';
@@ -19,7 +19,13 @@ export function useJob(
     () => senderFor(ownerKey(who.shopId, who.personId), who.personId),
     [who.shopId, who.personId],
   );
-  const replica = useMemo(() => new Replica(page, who, sender), [page, who, sender]);
+  const last = useRef<Replica>(undefined);
+  const replica = useMemo(() => {
+    const before = last.current;
+    const same = before && before.page.id === page.id && before.sender === sender;
+    last.current = new Replica(page, who, sender, same ? before : undefined);
+    return last.current;
+  }, [page, who, sender]);
   useEffect(() => {
     setServerTime(page.now);
     startChannel();

@@ -105,25 +105,34 @@ test('what was said to be otherwise is gathered by thing, a job once', () => {
 });
 
 describe('what is asked', () => {
+  /** Recorded at a bench: these parts, each with what was said to be needed. */
+  const recorded = (needed: (slot: string) => string[]): JobEvent[] =>
+    logOf(
+      mica9.slots.map(
+        ({ id }) =>
+          ({
+            ...{ type: 'met', off: false },
+            thing: {
+              ...{ kind: 'part', id, name: 'p', face: 'front', part: 'bracket', functions: [] },
+              ...{ shape: { x: 1, y: 1, w: 5, h: 5 }, needed: needed(id) },
+            },
+          }) as Body,
+      ),
+    );
   test('the dearest first, at most eight, nothing that was said or confirmed', () => {
-    const asked = questionsOf(index, []);
+    const log = recorded(() => []);
+    const asked = questionsOf(index, [log]);
     expect(asked.length).toBeLessThanOrEqual(8);
     expect(asked.length).toBeGreaterThan(1);
     expect(asked.map((q) => q.minutes)).toEqual(asked.map((q) => q.minutes).toSorted((a, b) => b - a));
     const [first] = asked;
     const confirmed = indexModel({ ...mica9, said: [first!.key] });
-    expect(questionsOf(confirmed, []).map((q) => q.key)).not.toContain(first!.key);
-    const met = logOf([
-      {
-        type: 'met',
-        off: false,
-        thing: {
-          ...{ kind: 'part', id: first!.slot, name: 'p', face: 'front', part: 'bracket', functions: [] },
-          shape: { x: 1, y: 1, w: 5, h: 5 },
-          needed: [first!.first],
-        },
-      } as Body,
-    ]);
-    expect(questionsOf(index, [met]).map((q) => q.key)).not.toContain(first!.key);
+    expect(questionsOf(confirmed, [log]).map((q) => q.key)).not.toContain(first!.key);
+    const said = recorded((slot) => (slot === first!.slot ? [first!.first] : []));
+    expect(questionsOf(index, [said]).map((q) => q.key)).not.toContain(first!.key);
+  });
+  test('nothing of a model that came in a file: somebody wrote it', () => {
+    expect(questionsOf(index, [])).toEqual([]);
+    expect(questionsOf(index, [logOf([out('cell')])])).toEqual([]);
   });
 });

@@ -10,6 +10,8 @@ export interface ModelNeed {
   way: string;
   first: string;
   kind: 'fastener' | 'connector' | 'bond' | 'catch' | 'part';
+  /** Of a part: how far it has to be away. */
+  pose?: Way['needs'][number]['pose'];
 }
 const lists = [
   ['fastener', 'fasteners'],
@@ -28,7 +30,7 @@ export function needsOfWay(slot: Slot, way: Way): ModelNeed[] {
   });
   return [
     ...lists.flatMap(([kind, list]) => way[list].map((id) => need(kind, id))),
-    ...way.needs.filter((n) => n.slot !== slot.id).map((n) => need('part', n.slot)),
+    ...way.needs.filter((n) => n.slot !== slot.id).map((n) => ({ ...need('part', n.slot), pose: n.pose })),
   ];
 }
 /** Whether it can be left out: what holds one part alone would never be loosed, and what nobody looses is a fault of the model. */

@@ -20,22 +20,30 @@ const minutesOf: Record<Exclude<ModelNeed['kind'], 'part'>, number> = {
 const most = 8;
 
 /**
- * The needs of a model that rest on where things lie alone and cost most: not confirmed in the model, and not said by
- * whoever recorded it. One that is answered with no is left out; with yes, it is confirmed in the model.
+ * The needs of a recorded model that rest on where things lie alone and cost most: not confirmed in the model, and not said
+ * by whoever recorded it. One that is answered with no is left out; with yes, it is confirmed in the model. Of a part that
+ * came in a file nothing is asked: somebody wrote it.
  * @param logs of the jobs at which the model was recorded
  */
 export function questionsOf(index: IndexedModel, logs: readonly (readonly JobEvent[])[]): ModelQuestion[] {
   const confirmed = new Set(index.model.said ?? []);
   const said = new Set<string>();
+  const recorded = new Set<string>();
   for (const log of logs)
     for (const { body } of log)
-      if (body.type === 'met' && body.thing.kind === 'part')
+      if (body.type === 'met' && body.thing.kind === 'part') {
+        recorded.add(body.thing.id);
         for (const id of needsOf(body.thing as MetEntry & { kind: 'part' }))
           said.add(`${body.thing.id} ${id.split('@')[0]}`);
+      }
   const waiting = waitingFor(index);
   return needsOfModel(index)
     .filter(
-      (need) => !confirmed.has(need.key) && !said.has(`${need.slot} ${need.first}`) && mayGo(index, need),
+      (need) =>
+        recorded.has(need.slot) &&
+        !confirmed.has(need.key) &&
+        !said.has(`${need.slot} ${need.first}`) &&
+        mayGo(index, need),
     )
     .map((need) => ({ ...need, minutes: costOf(index, need) * (1 + (waiting.get(need.slot)?.size ?? 0)) }))
     .sort((a, b) => b.minutes - a.minutes || a.key.localeCompare(b.key))

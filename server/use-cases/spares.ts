@@ -7,8 +7,9 @@ import { inShop } from '../db/orm';
 import { countSpares, putSpares, removeSpare, sparesOf } from '../db/spares';
 import type { SpareRow } from '../../core/wire/stock';
 import type { Who } from '../../core/wire/who';
-import { plainCell, readCsv, writeCsv } from './csv';
+import { readCsv, writeCsv } from './csv';
 import { mayStock } from './stock';
+import { givenFields, problemsByField } from './typed-record';
 
 const columns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;
 
@@ -27,13 +28,13 @@ export const sparesPage = (who: Who): Promise<SpareRow[]> => inShop(who.shopId, 
 
 export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
+  if (!read.success) return { ok: false, status: 400, errors: problemsByField(read.error) };
   if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: wording.whoChanges } };
   const ask = read.data;
   return inShop(who.shopId, async (em): Promise<SparesSaid> => {
     if (ask.do === 'add') {
-      const one = screwFields.safeParse(given(ask.screw));
-      if (!one.success) return { ok: false, status: 400, errors: problems(one.error) };
+      const one = screwFields.safeParse(givenFields(ask.screw));
+      if (!one.success) return { ok: false, status: 400, errors: problemsByField(one.error) };
       await putSpares(em, [rowOf(one.data)]);
       return {
         ok: true,
@@ -47,17 +48,6 @@ export async function changeSpares(who: Who, json: unknown): Promise<SparesSaid>
       : { ok: false, status: 409, errors: { form: wording.goneAlready } };
   });
 }
-const given = (record: Record<string, string>) =>
-  Object.fromEntries(
-    Object.entries(record)
-      .filter(([, v]) => v.trim() !== '')
-      .map(([k, v]) => [k, plainCell(v)]),
-  );
-const problems = (zodError: z.ZodError): Record<string, string> => {
-  const out: Record<string, string> = {};
-  for (const i of zodError.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
-  return out;
-};
 
 const rowOf = ({ length_mm: lengthMm, head_mm: headMm, ...rest }: z.output<typeof screwFields>) => ({
   ...rest,
@@ -66,8 +56,8 @@ const rowOf = ({ length_mm: lengthMm, head_mm: headMm, ...rest }: z.output<typeo
 });
 async function importCsv(em: EntityManager, csv: string): Promise<SparesSaid> {
   const read = readCsv(csv, { all: columns, needed: columns.slice(0, 4) }, (record) => {
-    const one = screwFields.safeParse(given(record));
-    return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) };
+    const one = screwFields.safeParse(givenFields(record));
+    return one.success ? { ok: true, value: one.data } : { ok: false, errors: problemsByField(one.error) };
   });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
   await putSpares(em, read.values.map(rowOf));

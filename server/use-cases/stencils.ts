@@ -6,8 +6,9 @@ import * as wording from '../../words/answers/stencils';
 import { currentModels } from '../db/models';
 import { inShop } from '../db/orm';
 import { mostStencils, putStencils, removeStencil, stencilsOf } from '../db/stencils';
-import { plainCell, readCsv, writeCsv } from './csv';
+import { readCsv, writeCsv } from './csv';
 import { mayStock } from './stock';
+import { givenFields, problemsByField } from './typed-record';
 
 const columns = ['name', 'pitch_mm', 'pattern', 'shape', 'aperture_mm', 'thickness_mm'] as const;
 const askSchema = z.discriminatedUnion('do', [
@@ -32,7 +33,7 @@ export const stencilsPage = (who: Who): Promise<{ stencils: StencilRow[]; chips:
 
 export async function changeStencils(who: Who, json: unknown): Promise<StencilsSaid> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
+  if (!read.success) return { ok: false, status: 400, errors: problemsByField(read.error) };
   if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: wording.whoChanges } };
   const ask = read.data;
   if (ask.do === 'import') return importList(who, ask.csv);
@@ -41,23 +42,12 @@ export async function changeStencils(who: Who, json: unknown): Promise<StencilsS
       return (await removeStencil(em, ask.id))
         ? { ok: true, said: wording.takenOut }
         : { ok: false, status: 409, errors: { form: wording.goneAlready } };
-    const one = stencilFields.safeParse(given(ask.stencil));
-    if (!one.success) return { ok: false, status: 400, errors: problems(one.error) };
+    const one = stencilFields.safeParse(givenFields(ask.stencil));
+    if (!one.success) return { ok: false, status: 400, errors: problemsByField(one.error) };
     await putStencils(em, [rowOf(one.data)]);
     return { ok: true, said: wording.isIn(one.data.name) };
   });
 }
-const given = (record: Record<string, string>) =>
-  Object.fromEntries(
-    Object.entries(record)
-      .filter(([, v]) => v.trim() !== '')
-      .map(([k, v]) => [k, plainCell(v)]),
-  );
-const problems = (zodError: z.ZodError): Record<string, string> => {
-  const out: Record<string, string> = {};
-  for (const i of zodError.issues) out[String(i.path[0] ?? 'form')] ??= i.message;
-  return out;
-};
 const rowOf = (s: z.output<typeof stencilFields>): Omit<StencilRow, 'id'> => ({
   ...{ name: s.name, pitchMm: s.pitch_mm, pattern: s.pattern, shape: s.shape },
   ...{ apertureMm: s.aperture_mm, thicknessMm: s.thickness_mm },
@@ -81,8 +71,10 @@ async function importList(who: Who, text: string): Promise<StencilsSaid> {
   const read = /^\s*[{[]/.test(text)
     ? readJson(text)
     : readCsv(text, { all: columns, needed: columns.slice(0, 3) }, (record) => {
-        const one = stencilFields.safeParse(given(record));
-        return one.success ? { ok: true, value: one.data } : { ok: false, errors: problems(one.error) };
+        const one = stencilFields.safeParse(givenFields(record));
+        return one.success
+          ? { ok: true, value: one.data }
+          : { ok: false, errors: problemsByField(one.error) };
       });
   if (!read.ok) return { ok: false, status: 400, errors: { csv: read.wrong } };
   await inShop(who.shopId, (em) => putStencils(em, read.values.map(rowOf)));
@@ -112,7 +104,7 @@ function readJson(text: string): Values {
     if (!one.success)
       return {
         ok: false,
-        wrong: `stencils.${k}: ${Object.entries(problems(one.error))
+        wrong: `stencils.${k}: ${Object.entries(problemsByField(one.error))
           .map(([field, said]) => `${field}: ${said}`)
           .join(' ')}`,
       };

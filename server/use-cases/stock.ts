@@ -15,6 +15,7 @@ import { addParts, allParts, partsFound, partsToChange } from '../db/stock';
 import type { NewPart, StockPart } from '../../core/wire/stock';
 import type { Who } from '../../core/wire/who';
 import { plainCell, readCsv, writeCsv } from './csv';
+import { problemsByField } from './typed-record';
 
 /** Who may change the stock; choosing from it for a job is everybody's work. */
 export const mayStock = (role: Role) => role === 'owner' || role === 'lead';
@@ -70,7 +71,7 @@ export async function stockPage(
 /** Changes one thing of the stock, by whoever may. */
 export async function changeStock(who: Who, json: unknown): Promise<StockSaid> {
   const read = askSchema.safeParse(json);
-  if (!read.success) return { ok: false, status: 400, errors: problems(read.error) };
+  if (!read.success) return { ok: false, status: 400, errors: problemsByField(read.error) };
   if (!mayStock(who.role)) return { ok: false, status: 403, errors: { form: wording.whoChanges } };
   const ask = read.data;
   const style = formatsOf(who.settings);
@@ -125,7 +126,7 @@ function judge(
         .map(([k, v]) => [k, plainCell(v)]),
     ),
   );
-  if (!read.success) return { ok: false, errors: problems(read.error) };
+  if (!read.success) return { ok: false, errors: problemsByField(read.error) };
   const f = read.data;
   const model = models.find((m) => m.id === f.model);
   if (!model)
@@ -173,11 +174,6 @@ function judge(
     },
   };
 }
-const problems = (zodError: z.ZodError): Record<string, string> => {
-  const out: Record<string, string> = {};
-  for (const i of zodError.issues) out[String(i.path.at(-1) ?? 'form')] ??= i.message;
-  return out;
-};
 
 /** Takes in a CSV file: all of it, or nothing and what is wrong in which line. */
 async function importCsv(em: EntityManager, csv: string, style: AmountStyle): Promise<StockSaid> {

@@ -82,8 +82,9 @@ export const questions = 'To be confirmed';
 export const openQuestions = (n: number): string => (n === 1 ? 'one question' : `${n} questions`);
 export const holdsIt = (first: string, part: string): string =>
   `Does the ${first} have to be undone before the ${part} comes off?`;
-export const mustBeAway = (first: string, part: string): string =>
-  `Does the ${first} have to be away before the ${part} comes off?`;
+const away = { out: 'out', folded: 'folded open', shifted: 'moved aside' } as const;
+export const mustBeAway = (first: string, part: string, pose: keyof typeof away): string =>
+  `Does the ${first} have to be ${away[pose]} before the ${part} comes off?`;
 export const costs = (minutes: string): string =>
   `Nobody has said so; it follows from where the two lie. Left out it saves about ${minutes} min on all ways that wait for it.`;
 export const yes = 'Yes';

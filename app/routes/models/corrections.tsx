@@ -1,5 +1,6 @@
 import { Button } from 'antd';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { indexModel } from '../../../core/model/index-model';
 import type { DeviceModel } from '../../../core/model/schema';
 import type { ModelNeed } from '../../../core/record/needs';
@@ -83,6 +84,12 @@ export function Questions({
   const [asked] = open;
   const answer = (yes: boolean) => asked && setAnswers({ ...answers, [asked.key]: yes });
   useKeys({ answer: (n) => (n === 1 || n === 2) && answer(n === 1) });
+  // what is kept makes a next version: that one is looked at, and asked about, from then on
+  const next = said?.ok && 'hash' in said ? String(said.hash) : undefined;
+  const go = useNavigate();
+  useEffect(() => {
+    if (next) void go(`/models/${next}`);
+  }, [next, go]);
   const given = Object.entries(answers);
   const keysOf = (yes: boolean) => given.filter(([, is]) => is === yes).map(([key]) => key);
   if (!questions.length) return null;
@@ -126,5 +133,7 @@ export function Questions({
     </section>
   );
 }
-const questionText = ({ kind, first, slot }: ModelNeed, name: Names): string =>
-  kind === 'part' ? wording.mustBeAway(name(first), name(slot)) : wording.holdsIt(name(first), name(slot));
+const questionText = ({ kind, first, slot, pose }: ModelNeed, name: Names): string =>
+  kind === 'part'
+    ? wording.mustBeAway(name(first), name(slot), pose ?? 'out')
+    : wording.holdsIt(name(first), name(slot));
