@@ -16,12 +16,17 @@ export const editFields = [
   'hinge',
   'openMaxDeg',
   'pickDepthMm',
+  'stack',
   'noGo',
   'pairing',
   'programming',
   'chips',
   'said',
   'bootRules',
+  'variants',
+  'items',
+  'tools',
+  'stations',
   'shortList',
 ] as const;
 export type EditField = (typeof editFields)[number];

@@ -1,7 +1,9 @@
+import { canonicalJson } from './canonical-json';
 import { applyEdits, type Edit } from './edit';
 import { type IndexedModel, indexModel } from './index-model';
 import type { Bond, Catch, Connector, DeviceModel, Fastener, Slot } from './schema';
 import type { Face } from '../vocabulary/trade';
+import { rulesWithout } from './variant';
 
 /** A thing of a model, with the list that it stands in. */
 export type ListedThing =
@@ -254,23 +256,9 @@ function slotWithout({ carrier, partOf, install, ...slot }: Slot, gone: Readonly
   };
 }
 function fieldsWithout(model: DeviceModel, gone: ReadonlySet<string>): Edit[] {
-  const out: Edit[] = [];
-  if (model.pairing.some((row) => gone.has(row.slot)))
-    out.push({ do: 'set', field: 'pairing', value: model.pairing.filter((row) => !gone.has(row.slot)) });
-  if (model.programming.some((row) => gone.has(row.slot)))
-    out.push({
-      do: 'set',
-      field: 'programming',
-      value: model.programming.filter((row) => !gone.has(row.slot)),
-    });
-  if (model.chips?.some((row) => gone.has(row.slot)))
-    out.push({ do: 'set', field: 'chips', value: model.chips.filter((row) => !gone.has(row.slot)) });
-  const boots = model.bootRules
-    .map((rule) => ({ ...rule, connectors: rule.connectors.filter((id) => !gone.has(id)) }))
-    .filter((rule) => rule.connectors.length);
-  if (JSON.stringify(boots) !== JSON.stringify(model.bootRules))
-    out.push({ do: 'set', field: 'bootRules', value: boots });
-  return out;
+  return Object.entries(rulesWithout(model, gone))
+    .filter(([field, value]) => canonicalJson(model[field as 'pairing']) !== canonicalJson(value))
+    .map(([field, value]) => ({ do: 'set', field, value }) as Edit);
 }
 
 /** The part that lies uppermost under a point, of those on a side that lie no higher than a layer; undefined where none does. */

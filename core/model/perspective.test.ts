@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Point } from './editing';
-import { carry, homography, straighten } from './perspective';
+import { carry, homography, similarity, straighten } from './perspective';
 
 const square = [
   { x: 0, y: 0 },
@@ -92,5 +92,31 @@ describe('a photograph put straight', () => {
     expect(half.data[3]).toBe(255);
     const outside = straighten(from, [1, 0, -5, 0, 1, 0, 0, 0], 1, 1);
     expect([...outside.data]).toEqual([0, 0, 0, 0]);
+  });
+  test('two known points scale and turn it: a quarter turn at double size by hand, lengths in one proportion', () => {
+    const [a, b] = [
+      { x: 1, y: 1 },
+      { x: 3, y: 1 },
+    ];
+    const map = similarity(
+      [a, b],
+      [
+        { x: 10, y: 10 },
+        { x: 10, y: 14 },
+      ],
+    )!;
+    expect(carry(map, a)).toEqual({ x: 10, y: 10 });
+    expect(carry(map, { x: 1, y: 2 })).toEqual({ x: 8, y: 10 });
+    expect(similarity([a, a], [a, b])).toBeUndefined();
+    expect(similarity([a, b], [a, a])).toBeUndefined();
+    fc.assert(
+      fc.property(seen, seen, ([p, q, r], [u, v]) => {
+        const of = similarity([p!, q!], [u!, v!])!;
+        const far = (m: Point, n: Point) => Math.hypot(m.x - n.x, m.y - n.y);
+        const scale = far(u!, v!) / far(p!, q!);
+        expect(far(carry(of, q!), v!)).toBeLessThan(1e-6);
+        expect(far(carry(of, r!), u!)).toBeCloseTo(scale * far(r!, p!), 6);
+      }),
+    );
   });
 });

@@ -62,6 +62,23 @@ export function homography(from: readonly Point[], to: readonly Point[]): Homogr
   const [a, b, c, d, e, f, g, k] = h as [number, number, number, number, number, number, number, number];
   return [(a * t) / s, (b * t) / s, c * t, (d * t) / s, (e * t) / s, f * t, g / s, k / s];
 }
+/**
+ * The mapping that carries two points to two others by turning, scaling and moving alone: for a picture that was taken
+ * straight from above. Undefined where two of a kind are one.
+ */
+export function similarity(
+  [a, b]: readonly [Point, Point],
+  [to, and]: readonly [Point, Point],
+): Homography | undefined {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const [du, dv] = [and.x - to.x, and.y - to.y];
+  const squared = dx * dx + dy * dy;
+  if (squared < 1e-9 || du * du + dv * dv < 1e-9) return undefined;
+  // as complex numbers: the quotient of the two ways is the turn and the scale
+  const re = (du * dx + dv * dy) / squared;
+  const im = (dv * dx - du * dy) / squared;
+  return [re, -im, to.x - re * a.x + im * a.y, im, re, to.y - im * a.x - re * a.y, 0, 0];
+}
 /** Where a mapping carries a point. */
 export function carry([a, b, c, d, e, f, g, h]: Homography, { x, y }: Point): Point {
   const w = g * x + h * y + 1;

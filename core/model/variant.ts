@@ -28,5 +28,20 @@ export function ofVariant(model: DeviceModel, variantId: string): DeviceModel {
     }
     (out as Record<string, unknown>)[list] = [...kept, ...variant.add[list]];
   }
-  return out;
+  return gone.size ? { ...out, ...rulesWithout(model, gone) } : out;
+}
+/** What a model says of another piece, of starting and of chips, without what is said of things that are not there. */
+export function rulesWithout(
+  { pairing, programming, chips, bootRules }: DeviceModel,
+  gone: ReadonlySet<string>,
+): Pick<DeviceModel, 'pairing' | 'programming' | 'bootRules' | 'chips'> {
+  const stays = (row: { slot: string }) => !gone.has(row.slot);
+  return {
+    pairing: pairing.filter(stays),
+    programming: programming.filter(stays),
+    ...(chips ? { chips: chips.filter(stays) } : {}),
+    bootRules: bootRules
+      .map((rule) => ({ ...rule, connectors: rule.connectors.filter((id) => !gone.has(id)) }))
+      .filter((rule) => rule.connectors.length),
+  };
 }

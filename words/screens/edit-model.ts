@@ -169,3 +169,21 @@ export const ruleReaches = 'The old assembly’s pieces reach while it lies besi
 export const ruleAdapter = 'Adapter';
 export const adapterOf = (name: string): string => `adapter of the ${name}`;
 export const ruleThirdParty = 'It has a mode for third-party parts';
+
+export const variants = 'Variants';
+export const variantsMean =
+  'What one has otherwise than all: choose it under “Changed in”, and change it on the map. Anything else is changed in all.';
+export const changedIn = 'Changed in';
+export const inAll = 'all variants';
+export const onlyIn = (name: string): string => `only ${name}`;
+export const variantNamed = (n: number): string => `variant ${n}`;
+export const variantDiffers = (name: string, count: number): string =>
+  count ? `${name}: ${plural(count, 'difference')}` : `${name}: as all`;
+export const addVariant = 'Another variant';
+export const dropVariant = 'Take this variant out';
+export const asInAll = 'As in all';
+export const variantThing = {
+  new: (name: string, id: string): string => `${name} (${id}): only here`,
+  gone: (name: string, id: string): string => `${name} (${id}): not here`,
+  other: (name: string, id: string): string => `${name} (${id}): another one here`,
+} as const;

@@ -1,4 +1,4 @@
-import { Button, Slider } from 'antd';
+import { Button, Slider, Tag } from 'antd';
 import { type PointerEvent as ReactPointer, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import { type Box, boxOf, type Point, thingOf } from '../../../../core/model/editing';
 import * as maps from '../../../../words/screens/map';
@@ -95,13 +95,13 @@ export function EditMap({
   );
 }
 /** The outline of the device, with what lies under its things. */
-function Under({ editor: { index, face }, children }: { editor: Editor; children: ReactNode }) {
+function Under({ editor: { index }, children }: { editor: Editor; children: ReactNode }) {
   const { widthMm, heightMm, cornerMm } = index.model.outline;
   return (
     <>
       <Ruler widthMm={widthMm} />
       <rect width={widthMm} height={heightMm} rx={cornerMm} fill="var(--paper)" />
-      <g transform={face === 'back' ? `translate(${widthMm} 0) scale(-1 1)` : undefined}>{children}</g>
+      {children}
       <rect
         width={widthMm}
         height={heightMm}
@@ -113,10 +113,14 @@ function Under({ editor: { index, face }, children }: { editor: Editor; children
     </>
   );
 }
-function MapHead({ editor: { face, setFace }, zoom }: { editor: Editor; zoom: MapZoom }) {
+function MapHead({ editor: { face, setFace, whole, variant }, zoom }: { editor: Editor; zoom: MapZoom }) {
+  const only = whole.variants.find((v) => v.id === variant)?.name;
   return (
     <div className="spread small muted mid">
-      <span className="fill shrinks">{faceText(face)}</span>
+      <span className="fill shrinks">
+        {faceText(face)}
+        {only && <Tag className="beside">{wording.onlyIn(only)}</Tag>}
+      </span>
       <span className="row gap-4 one-line">
         <Button onClick={() => zoom.scaleBy(closer)} aria-label={maps.closer}>
           +

@@ -23,6 +23,7 @@ import { RulesCard } from './rules-card';
 import { ScrewsTable } from './screws-table';
 import { Side } from './side';
 import { everything } from './thing-form';
+import { VariantsCard, WhichVariant } from './variants-card';
 import { type Editor, tools, useEditor } from './use-editor';
 import { useEditKeys } from './use-edit-keys';
 import { useModelCheck } from './use-model-check';
@@ -42,12 +43,12 @@ export default function Edit({ loaderData }: Route.ComponentProps) {
 }
 function Editing({ hash, model: base, own }: Route.ComponentProps['loaderData']) {
   const editor = useEditor(hash, base);
-  const { index, model, chosen } = editor;
+  const { index, model, whole, chosen } = editor;
   const { topLayer, setTopLayer, goTo, place } = usePlaces(editor);
   const one = chosen.length === 1 ? thingOf(index, chosen[0]!) : undefined;
   const looked = one?.list === 'slots' ? one.thing.id : undefined;
-  const check = useModelCheck(model, model.variants[0]!.id, looked);
-  const under = usePhotoUnder(model.id);
+  const check = useModelCheck(whole, editor.variant ?? whole.variants[0]!.id, looked);
+  const under = usePhotoUnder(index, editor.face);
   const saving = useSave(editor);
   const { said } = (useLocation().state ?? {}) as { said?: string };
   useEditKeys(editor);
@@ -75,7 +76,7 @@ function Editing({ hash, model: base, own }: Route.ComponentProps['loaderData'])
               onTopLayer={setTopLayer}
               onPlace={place}
               seenThrough={under.shown ? under.through / 100 : 1}
-              under={<UnderPicture photo={under.shown} outline={model.outline} />}
+              under={<UnderPicture under={under} />}
             />
           </section>
         </div>
@@ -85,8 +86,9 @@ function Editing({ hash, model: base, own }: Route.ComponentProps['loaderData'])
           <Problems editor={editor} check={check} onGo={goTo} />
           <section className="card stack gap-8" aria-label={wording.photograph}>
             <h2>{wording.photograph}</h2>
-            <PhotoUnderControls under={under} outline={model.outline} />
+            <PhotoUnderControls under={under} />
           </section>
+          <VariantsCard editor={editor} onGo={goTo} />
           <RulesCard editor={editor} />
           <ScrewsTable editor={editor} />
           <KeepCopy editor={editor} own={own} saving={saving} />
@@ -167,6 +169,7 @@ function GoTo({ editor, onGo }: { editor: Editor; onGo: (id: string) => void }) 
           options={options}
         />
       </Field>
+      <WhichVariant editor={editor} />
       <Checkbox checked={editor.along} onChange={(e) => editor.setAlong(e.target.checked)}>
         {wording.takesAlong}
       </Checkbox>

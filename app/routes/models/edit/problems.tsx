@@ -7,9 +7,9 @@ import type { ModelCheck } from './use-model-check';
 
 const lists = ['slots', 'fasteners', 'connectors', 'bonds', 'catches'] as const;
 /** The thing that a problem is about, by its path: `slots[3].ways[0]` or `variants(standard).fasteners(S4)`. */
-function thingOfPath(editor: Pick<Editor, 'model' | 'index'>, { path }: ModelProblem): string | undefined {
+function thingOfPath(editor: Pick<Editor, 'whole' | 'index'>, { path }: ModelProblem): string | undefined {
   const [, list, nr] = /(slots|fasteners|connectors|bonds|catches)\[(\d+)\]/.exec(path) ?? [];
-  if (list) return editor.model[list as (typeof lists)[number]][Number(nr)]?.id;
+  if (list) return editor.whole[list as (typeof lists)[number]][Number(nr)]?.id;
   const [, id] = /(?:slots|fasteners|connectors|bonds|catches)\(([^)]+)\)/.exec(path) ?? [];
   return id && allIds(editor.index).includes(id) ? id : undefined;
 }

@@ -11,8 +11,8 @@ type Lists = Pick<DeviceModel, 'pairing' | 'bootRules' | 'programming'>;
 /** Changes one row of a list of a model, takes it out, or adds one. */
 function useRows<F extends keyof Lists>(editor: Editor, field: F) {
   type Row = Lists[F][number];
-  const rows = editor.model[field] as Row[];
-  const set = (value: Row[]) => editor.change([{ do: 'set', field, value } as never]);
+  const rows = editor.whole[field] as Row[];
+  const set = (value: Row[]) => editor.changeWhole([{ do: 'set', field, value } as never]);
   return {
     rows,
     change: (n: number, partial: Partial<Row>) =>
@@ -21,14 +21,16 @@ function useRows<F extends keyof Lists>(editor: Editor, field: F) {
     add: (row: Row) => set([...rows, row]),
   };
 }
-const slotsOf = ({ model }: Editor): Choice[] =>
-  model.slots.map((slot) => ({ value: slot.id, label: slot.name }));
+const slotsOf = ({ whole }: Editor): Choice[] =>
+  [whole.slots, ...whole.variants.map((v) => v.add.slots)]
+    .flat()
+    .map((slot) => ({ value: slot.id, label: slot.name }));
 const named = <T extends string>(values: readonly T[], names: Readonly<Record<T, string>>): Choice[] =>
   values.map((value) => ({ value, label: names[value] }));
 
 /** What another piece in a slot changes, what has to be plugged in before it starts, and what the programmer covers. */
 export function RulesCard({ editor }: { editor: Editor }) {
-  const { pairing, bootRules, programming } = editor.model;
+  const { pairing, bootRules, programming } = editor.whole;
   return (
     <section className="card stack gap-8" aria-label={wording.rules}>
       <h2>{wording.rules}</h2>
@@ -78,7 +80,7 @@ const stores = ['panel-flex', 'chip', 'board', 'none'] as const;
 function PairingRows({ editor }: { editor: Editor }) {
   const { rows, change, remove, add } = useRows(editor, 'pairing');
   const slots = slotsOf(editor);
-  const first = editor.model.slots[0]?.id ?? 'display';
+  const first = editor.whole.slots[0]?.id ?? 'display';
   return (
     <Rows
       onAdd={() =>
@@ -134,8 +136,8 @@ function PairingRows({ editor }: { editor: Editor }) {
 }
 function BootRows({ editor }: { editor: Editor }) {
   const { rows, change, remove, add } = useRows(editor, 'bootRules');
-  const plugs = editor.model.connectors.map((c) => ({ value: c.id, label: `${c.id} ${c.name}` }));
-  const first = editor.model.connectors[0]?.id;
+  const plugs = editor.whole.connectors.map((c) => ({ value: c.id, label: `${c.id} ${c.name}` }));
+  const first = editor.whole.connectors[0]?.id;
   return (
     <Rows
       onAdd={() =>
@@ -175,10 +177,10 @@ function BootRows({ editor }: { editor: Editor }) {
 }
 function ProgrammingRows({ editor }: { editor: Editor }) {
   const { rows, change, remove, add } = useRows(editor, 'programming');
-  const first = editor.model.slots[0]?.id ?? 'display';
+  const first = editor.whole.slots[0]?.id ?? 'display';
   return (
     <Rows
-      onAdd={() => add({ slot: first, adapter: wording.adapterOf(editor.model.name), thirdParty: false })}
+      onAdd={() => add({ slot: first, adapter: wording.adapterOf(editor.whole.name), thirdParty: false })}
     >
       {rows.map((row, n) => (
         <OneRow key={n} onRemove={() => remove(n)}>
