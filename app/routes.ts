@@ -51,6 +51,8 @@ export default [
   route('stock/stencils.csv', 'routes/stencils/stencils-csv.ts'),
   route('stock/stencils.json', 'routes/stencils/stencils-json.ts'),
   route('jobs/:job/photos/:photo', 'routes/photos/photo.ts'),
+  route('model-photos/:model', 'routes/model-photos/list.ts'),
+  route('model-photos/:model/:photo', 'routes/model-photos/photo.ts'),
   route('jobs/:job/signatures/:signature', 'routes/offer/signature.ts'),
   route('jobs/:job/offer.pdf', 'routes/offer/offer-pdf.ts'),
   route('jobs/:job/route.json', 'routes/route/route-json.ts'),

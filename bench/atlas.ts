@@ -1,5 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
 import { figure, median, percentile } from './figures';
+import { framesOf } from './frames';
 
 /** A press and its taking back, each until the ledger's number has changed on the page. */
 export async function presses(page: Page, n: number): Promise<number[]> {
@@ -33,55 +34,6 @@ export async function presses(page: Page, n: number): Promise<number[]> {
   }, n);
 }
 
-interface TraceEvent {
-  name: string;
-  ph: string;
-  ts: number;
-  dur?: number /** Processor time of the thread, µs. */;
-  tdur?: number;
-  pid: number;
-  tid: number;
-  args?: { name?: string };
-}
-/**
- * What the main thread does in each frame of 16.7 ms, from a trace of the browser: of the renderer's thread that does most,
- * a task within a task counted with the outer one. `work` is the thread's processor time, ms; `clock` also has the time in
- * which it waits for the compositor, or for a core that the drawing, the tracing and the server share with it.
- */
-function workPerFrame(trace: Buffer): { work: number[]; clock: number[] } {
-  const { traceEvents } = JSON.parse(trace.toString()) as { traceEvents: TraceEvent[] };
-  const main = new Set(
-    traceEvents
-      .filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain')
-      .map((e) => `${e.pid} ${e.tid}`),
-  );
-  const tasks = new Map<string, TraceEvent[]>();
-  for (const e of traceEvents)
-    if (
-      e.ph === 'X' &&
-      (e.name === 'RunTask' || e.name.endsWith('::RunTask')) &&
-      e.dur !== undefined &&
-      main.has(`${e.pid} ${e.tid}`)
-    ) {
-      const key = `${e.pid} ${e.tid}`;
-      const l = tasks.get(key);
-      if (l) l.push(e);
-      else tasks.set(key, [e]);
-    }
-  const total = (l: TraceEvent[]) => l.reduce((s, e) => s + e.dur!, 0);
-  const busiest = [...tasks.values()].sort((a, b) => total(b) - total(a))[0] ?? [];
-  const frames = new Map<number, { work: number; clock: number }>();
-  let end = 0;
-  for (const e of busiest.sort((a, b) => a.ts - b.ts || b.dur! - a.dur!)) {
-    if (e.ts < end) continue;
-    end = e.ts + e.dur!;
-    const k = Math.floor(e.ts / 16_667);
-    const f = frames.get(k) ?? { work: 0, clock: 0 };
-    frames.set(k, { work: f.work + (e.tdur ?? e.dur!) / 1000, clock: f.clock + e.dur! / 1000 });
-  }
-  return { work: [...frames.values()].map((f) => f.work), clock: [...frames.values()].map((f) => f.clock) };
-}
-
 /** The largest device: a housing rebuild of 139 screws with hundreds of entries behind it, on a slow machine; and the map under the hand. */
 export async function benchAtlas(chrome: Browser, origin: string, job: string): Promise<void> {
   const page = await (await chrome.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
@@ -94,14 +46,12 @@ export async function benchAtlas(chrome: Browser, origin: string, job: string): 
   // the map first: a process that was slowed stays slow for a while
   const box = (await page.locator('svg[aria-label^="Map"]').boundingBox())!;
   await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.4);
-  await chrome.startTracing(page, {
-    categories: ['toplevel', 'devtools.timeline', 'disabled-by-default-devtools.timeline'],
+  const { work, clock } = await framesOf(chrome, page, async () => {
+    for (let k = 0; k < 90; k++) {
+      await page.mouse.wheel(0, k < 45 ? -40 : 40);
+      await page.waitForTimeout(16);
+    }
   });
-  for (let k = 0; k < 90; k++) {
-    await page.mouse.wheel(0, k < 45 ? -40 : 40);
-    await page.waitForTimeout(16);
-  }
-  const { work, clock } = workPerFrame(await chrome.stopTracing());
   figure({
     what: 'Atlas, zooming the map: main-thread work a frame, 95 %',
     value: percentile(work, 0.95),

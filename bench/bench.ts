@@ -3,13 +3,14 @@ import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
-import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
 import { benchAppend } from './append';
 import { benchAtlas, presses } from './atlas';
+import { benchEditing } from './editing';
 import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
+import { launched } from './launched';
 import { benchLive } from './live';
 import { benchLoad } from './load';
 import { benchDay } from './day';
@@ -204,18 +205,7 @@ async function untilPainted(option: Element, warms: boolean): Promise<number> {
 }
 
 async function browser(large: string): Promise<void> {
-  const chrome = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const chrome = await launched();
   try {
     const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${origin}/sign-in`);
@@ -334,7 +324,7 @@ async function browser(large: string): Promise<void> {
   }
 }
 
-/** `--only=core,append,pages,load,live,browser,running`: a part of it, while one works on that part. */
+/** `--only=core,append,pages,load,live,editing,browser,running`: a part of it, while one works on that part. */
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -383,6 +373,7 @@ try {
     }
   }
   if (asked('running')) await benchRunning({ url, superUrl, person, jobs: ids });
+  if (asked('editing')) await benchEditing(origin);
   if (asked('browser')) await browser(await atlasJob(origin, cookie, person, 400));
 } finally {
   server.kill('SIGTERM');

@@ -125,9 +125,83 @@ test('a photograph is put straight under the map by its four corners; crossed on
     [240, 300],
     [60, 310],
   ]);
-  await expect(page.locator('[data-testid=edit-map] image')).toHaveAttribute('href', /^data:image\/jpeg/);
+  const under = page.locator('[data-testid=edit-map] image');
+  await expect(under).toHaveAttribute('href', /^\/model-photos\/sprig\//);
   await page.reload();
-  await expect(page.locator('[data-testid=edit-map] image')).toBeVisible();
+  await expect(under).toBeVisible();
+  // of the other side nothing is shown
+  await page.getByRole('button', { name: 'Turn over' }).click();
+  await expect(under).toHaveCount(0);
+
+  // two known places: the same one twice is refused, two apart scale it
+  await choose.setInputFiles({ name: 'back.png', mimeType: 'image/png', buffer: picture });
+  await dialog.getByText('Two known places').click();
+  const place = async (label: string, option: RegExp) => {
+    await dialog.getByLabel(label).click();
+    await page.locator('.ant-select-item-option:visible', { hasText: option }).click();
+  };
+  await place('Second place', /^top left corner$/);
+  await mark([
+    [60, 50],
+    [200, 300],
+  ]);
+  await expect(dialog.getByText('Both are the same place')).toBeVisible();
+  await place('Second place', /^bottom left corner$/);
+  await mark([
+    [60, 50],
+    [70, 300],
+  ]);
+  await expect(under).toHaveAttribute('href', /^\/model-photos\/sprig\//);
+  // another bench sees both, each under its side
+  const other = await page.context().browser()!.newContext();
+  const lead = await other.newPage();
+  await signedIn(lead, 'ines');
+  await lead.goto(page.url());
+  await expect(lead.locator('[data-testid=edit-map] image')).toBeVisible();
+  await lead.getByRole('button', { name: 'Take it away' }).click();
+  await expect(lead.locator('[data-testid=edit-map] image')).toHaveCount(0);
+  await lead.getByRole('button', { name: 'Turn over' }).click();
+  await lead.getByRole('button', { name: 'Take it away' }).click();
+  await expect(lead.locator('[data-testid=edit-map] image')).toHaveCount(0);
+  await other.close();
+});
+
+test('what only one variant has otherwise is changed there alone, listed, and taken back', async ({
+  page,
+}) => {
+  await signedIn(page, 'marek');
+  await page.goto('/models');
+  await page.getByRole('main').getByRole('link', { name: 'Tarnwick Mica 9', exact: true }).click();
+  await page.getByRole('link', { name: 'Edit on the map' }).click();
+  const changedIn = async (name: string) => {
+    await page.getByLabel('Changed in').click();
+    await page.locator('.ant-select-item-option:visible', { hasText: name }).click();
+  };
+  await thing(page, 'vibration').click();
+  const before = await figure(page, 'x').inputValue();
+  await changedIn('only without SIM tray');
+  await expect(page.locator('[data-thing=sim-tray]')).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(figure(page, 'x')).toHaveValue(String(Number(before) + 1));
+  await changedIn('all variants');
+  await expect(figure(page, 'x')).toHaveValue(before);
+
+  const card = page.getByRole('region', { name: 'Variants' });
+  await card.getByText(/without SIM tray: \d+ differences/).click();
+  const moved = card.getByRole('listitem').filter({ hasText: '(vibration): another one here' });
+  await moved.getByRole('button', { name: 'As in all' }).click();
+  await expect(moved).toHaveCount(0);
+  await changedIn('only without SIM tray');
+  await thing(page, 'vibration').click();
+  await expect(figure(page, 'x')).toHaveValue(before);
+
+  await card.getByRole('button', { name: 'Another variant' }).click();
+  await card.getByText('variant 3: as all').click();
+  await card.getByLabel('name').last().fill('deep tray');
+  await card.getByLabel('name').last().press('Enter');
+  await expect(card.getByText('deep tray: as all')).toBeVisible();
+  await card.getByRole('button', { name: 'Take this variant out' }).last().click();
+  await expect(card.getByText('deep tray: as all')).toHaveCount(0);
 });
 
 test('the editor passes at every size, light and dark, with a part and with a screw chosen', async ({

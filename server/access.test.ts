@@ -5,6 +5,7 @@ import { Job } from './db/entities';
 import { asOwner, getOrm, inShop, inTransaction } from './db/orm';
 import { jobPage } from './use-cases/job-page';
 import type { JobPage } from '../core/wire/job-page';
+import { keepModelPhoto } from './use-cases/model-photos';
 import { keepPhoto } from './use-cases/photos';
 import { allRoutes } from './testing/all-routes';
 import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
@@ -18,6 +19,7 @@ const draft = randomUUID();
 let page: JobPage;
 let pixel: Buffer;
 const photo = randomUUID();
+const modelPhoto = randomUUID();
 beforeAll(async () => {
   world = await makeWorld();
   job = await openJob(world, world.own.get('technician')!);
@@ -26,6 +28,13 @@ beforeAll(async () => {
     .png()
     .toBuffer();
   await keepPhoto(world.own.get('technician')!, job, photo, pixel);
+  await keepModelPhoto(
+    world.own.get('technician')!,
+    'mica-9',
+    modelPhoto,
+    { name: 'board out', face: 'front' },
+    pixel,
+  );
 }, 120_000);
 afterAll(endWorld);
 
@@ -91,6 +100,25 @@ const cases: Record<string, Case> = {
     nobody: 401,
     other: 200,
     body: () => ({ method: 'PUT', body: new Uint8Array(pixel), duplex: 'half' }) as RequestInit,
+  },
+  'loader /model-photos/:model': { params: () => ({ model: 'mica-9' }), nobody: 401, other: 'own rows only' },
+  'loader /model-photos/:model/:photo': {
+    params: () => ({ model: 'mica-9', photo: modelPhoto }),
+    nobody: 401,
+    other: 404,
+  },
+  'action /model-photos/:model/:photo': {
+    params: () => ({ model: 'mica-9', photo: randomUUID() }),
+    nobody: 401,
+    // it says neither side nor name
+    other: 400,
+    own: 400,
+    body: () =>
+      ({
+        method: 'PUT',
+        body: new Uint8Array(pixel),
+        duplex: 'half',
+      }) as RequestInit,
   },
   'action /jobs/:job/signatures/:signature': {
     params: () => ({ job, signature: randomUUID() }),
@@ -440,6 +468,7 @@ describe('row-level security', () => {
       'job_private',
       'draft',
       'photo',
+      'model_photo',
       'part',
       'spare_screw',
       'stencil',

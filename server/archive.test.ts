@@ -15,6 +15,7 @@ import { makeWorkshop } from './seed/seed';
 import { cmd, endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
 import { checkLogs } from './use-cases/check-logs';
 import { jobPage } from './use-cases/job-page';
+import { keepModelPhoto, modelPhotoOf, photosOfModel } from './use-cases/model-photos';
 import { keepPhoto } from './use-cases/photos';
 import { sendCommands } from './use-cases/send-commands';
 import { changeStock } from './use-cases/stock';
@@ -39,6 +40,7 @@ beforeAll(async () => {
     .png()
     .toBuffer();
   await keepPhoto(tova, job, photo, png);
+  await keepModelPhoto(tova, 'mica-9', randomUUID(), { name: 'opened', face: 'front' }, png);
   await sendCommands(tova, [cmd(tova, job, { type: 'photographed', photo, thing: 'display' })]);
   const closed = await openJob(world, tova, {}, false);
   await sendCommands(owner, [
@@ -127,6 +129,11 @@ describe('everything of a workshop in one ZIP', () => {
     expect(there.route!.hash).toBe(here.route!.hash);
     expect(there.number).toBe(here.number);
     expect((await eventsOf(who, job)).length).toBe((await eventsOf(owner, job)).length);
+    const [under] = await photosOfModel(who, 'mica-9');
+    expect(under).toMatchObject({ name: 'opened', face: 'front' });
+    expect(await modelPhotoOf(who, 'mica-9', under!.id)).toEqual(
+      await modelPhotoOf(owner, 'mica-9', under!.id),
+    );
     const { people: staff } = await workshopPage(who);
     expect(staff.filter((p) => p.waits)).toHaveLength(people.length);
     const [answer] = await sendCommands(who, [cmd(who, job, { type: 'noted', text: 'goes on' })]);
@@ -160,6 +167,8 @@ describe('everything of a workshop in one ZIP', () => {
     );
     const [photo] = Object.keys(files).filter((name) => name.startsWith('photographs/'));
     expect(await takenIn({ [photo!]: 'no picture' })).toMatch(/is no JPEG/);
+    const [under] = Object.keys(files).filter((name) => name.startsWith('model-photographs/'));
+    expect(await takenIn({ [under!]: undefined })).toMatch(/line 2: model-photographs.*is not there/);
     expect(await takenIn({ 'jobs.jsonl': strFromU8(files['jobs.jsonl']!).split('\n')[0]! })).toMatch(
       /It says that it has 2 jobs/,
     );

@@ -35,8 +35,8 @@ export async function checkInThread(model: DeviceModel): Promise<ModelProblem[]>
     new Piscina({
       filename: resolve('build-tools/check-thread.mjs'),
       minThreads: 0,
-      maxThreads: 1,
-      maxQueue: 8,
+      maxThreads: Math.max(1, availableParallelism() - 1),
+      maxQueue: 32,
       idleTimeout: 10_000,
     }),
   );

@@ -22,7 +22,7 @@ export interface MapProps {
   /** Larger writing, for older eyes and a screen further away. */
   large?: boolean;
   svg?: Ref<SVGSVGElement>;
-  /** What lies under its things, in mm of the device as the model counts: a photograph. */
+  /** What lies under its things, in mm as one looks at that side: a photograph. */
   under?: ReactNode;
   /** What is drawn over the device, in mm of its frame as it lies; and a click on the drawing, at mm of the same. */
   children?: ReactNode;
@@ -83,7 +83,7 @@ export const DeviceMap = memo(function DeviceMap({
         stroke="var(--ink)"
         strokeWidth={0.6}
       />
-      {under && <g transform={back ? `translate(${at.W} 0) scale(-1 1)` : undefined}>{under}</g>}
+      {under}
       {bare && !children && (
         <text x={at.W / 2} y={at.H / 2} fontSize={3.6} textAnchor="middle" fill="var(--muted)">
           {wording.nothingComesOffOnThis}

@@ -1,34 +1,34 @@
 import { Button, Slider, Upload } from 'antd';
-import { useEffect, useRef, useState } from 'react';
-import type { Point } from '../../core/model/editing';
+import { useState } from 'react';
+import type { IndexedModel } from '../../core/model/index-model';
+import type { Face } from '../../core/vocabulary/trade';
 import * as wording from '../../words/screens/photo-under';
+import { faceText } from '../../words/things';
+import { MarkPlaces } from './mark-places';
 import { Note } from './note';
 import { Pick } from './pick';
-import { Sheet } from './sheet';
-import { mostBytes, type PhotoUnder, pictureOf, putStraight, usePhotosUnder } from './use-photos-under';
+import { knownPlaces, mostBytes, pictureOf, putStraight, usePhotosUnder } from './use-photos-under';
 
-interface Outline {
-  widthMm: number;
-  heightMm: number;
-}
-/** What is shown under a map: which photograph, and how far the things over it are seen through. */
-export function usePhotoUnder(model: string) {
-  const { photos, add, drop } = usePhotosUnder(model);
-  const [name, setName] = useState<string>();
+/** What is shown under a side of a map: which photograph, and how far the things over it are seen through. */
+export function usePhotoUnder(index: IndexedModel, face: Face) {
+  const { photos: all, refused, add, drop } = usePhotosUnder(index.model.id);
+  const [chosen, setChosen] = useState<string>();
   const [through, setThrough] = useState(55);
-  const shown = photos.find((p) => p.name === name) ?? photos.at(-1);
-  return { photos, add, drop, shown, setName, through, setThrough };
+  const photos = all.filter((p) => p.face === face);
+  const shown = photos.find((p) => p.id === chosen) ?? photos.at(-1);
+  return { index, face, photos, refused, add, drop, shown, setChosen, through, setThrough };
 }
-export type UnderState = ReturnType<typeof usePhotoUnder>;
+type UnderState = ReturnType<typeof usePhotoUnder>;
 
-/** The photograph itself, in the map's millimetres; on the back it lies as the device does. */
-export function UnderPicture({ photo, outline }: { photo: PhotoUnder | undefined; outline: Outline }) {
-  if (!photo) return null;
+/** The photograph itself, in the map's millimetres, as one looks at that side. */
+export function UnderPicture({ under: { shown, index } }: { under: UnderState }) {
+  if (!shown) return null;
+  const { widthMm, heightMm } = index.model.outline;
   return (
     <image
-      href={photo.url}
-      width={outline.widthMm}
-      height={outline.heightMm}
+      href={shown.url}
+      width={widthMm}
+      height={heightMm}
       preserveAspectRatio="none"
       pointerEvents="none"
     />
@@ -36,10 +36,10 @@ export function UnderPicture({ photo, outline }: { photo: PhotoUnder | undefined
 }
 
 /** Chooses a photograph, has it put straight, and says how much of it is seen. */
-export function PhotoUnderControls({ under, outline }: { under: UnderState; outline: Outline }) {
+export function PhotoUnderControls({ under }: { under: UnderState }) {
   const [picture, setPicture] = useState<{ canvas: HTMLCanvasElement; name: string }>();
   const [wrong, setWrong] = useState<string>();
-  const { photos, shown, through, setThrough, setName, add, drop } = under;
+  const { index, face, photos, refused, shown, through, setThrough, setChosen, add, drop } = under;
   const open = async (file: File) => {
     setWrong(undefined);
     if (file.size > mostBytes) {
@@ -52,7 +52,7 @@ export function PhotoUnderControls({ under, outline }: { under: UnderState; outl
   };
   return (
     <div className="stack gap-4">
-      <p className="small muted m-0">{wording.means}</p>
+      <p className="small muted m-0">{wording.means(faceText(face))}</p>
       <div className="row">
         <Upload
           accept="image/*"
@@ -67,12 +67,12 @@ export function PhotoUnderControls({ under, outline }: { under: UnderState; outl
         {photos.length > 1 && shown && (
           <Pick
             aria-label={wording.which}
-            value={shown.name}
-            onChange={setName}
-            options={photos.map((p) => ({ value: p.name, label: p.name }))}
+            value={shown.id}
+            onChange={setChosen}
+            options={photos.map((p) => ({ value: p.id, label: p.name }))}
           />
         )}
-        {shown && <Button onClick={() => drop(shown.name)}>{wording.takeAway}</Button>}
+        {shown?.mayDrop && <Button onClick={() => void drop(shown)}>{wording.takeAway}</Button>}
       </div>
       {shown && (
         <div className="row one-line small">
@@ -88,90 +88,25 @@ export function PhotoUnderControls({ under, outline }: { under: UnderState; outl
           />
         </div>
       )}
-      {wrong && (
+      {(wrong ?? refused) && (
         <Note tone="stop" role="alert">
-          {wrong}
+          {wrong ?? refused}
         </Note>
       )}
       {picture && (
-        <Corners
+        <MarkPlaces
           picture={picture.canvas}
+          known={knownPlaces(index, face)}
           onClose={() => setPicture(undefined)}
-          onCorners={(corners) => {
-            const url = putStraight(picture.canvas, corners, outline);
+          onMarked={(marked, places) => {
+            const url = putStraight(picture.canvas, marked, places, index.model.outline);
             if (!url) return false;
-            add({ name: picture.name, url });
-            setName(picture.name);
+            setChosen(add({ name: picture.name, face, url }));
             setPicture(undefined);
             return true;
           }}
         />
       )}
     </div>
-  );
-}
-/** The photograph as it came, to have the four corners of the device marked in it. */
-function Corners({
-  picture,
-  onClose,
-  onCorners,
-}: {
-  picture: HTMLCanvasElement;
-  onClose: () => void;
-  onCorners: (corners: Point[]) => boolean;
-}) {
-  const [corners, setCorners] = useState<Point[]>([]);
-  const [bad, setBad] = useState(false);
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const el = canvas.current!;
-    el.width = picture.width;
-    el.height = picture.height;
-    el.getContext('2d')!.drawImage(picture, 0, 0);
-  }, [picture]);
-  const mark = (event: React.MouseEvent<HTMLCanvasElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const at = {
-      x: ((event.clientX - box.left) / box.width) * picture.width,
-      y: ((event.clientY - box.top) / box.height) * picture.height,
-    };
-    if (corners.length < 4) setCorners([...corners, at]);
-  };
-  const next = wording.corner[corners.length];
-  return (
-    <Sheet title={next ? wording.markCorner(next) : wording.allCorners} onClose={onClose}>
-      <div className="stack">
-        {bad && (
-          <Note tone="stop" role="alert">
-            {wording.noStraight}
-          </Note>
-        )}
-        <div className="corners">
-          <canvas ref={canvas} onClick={mark} aria-label={wording.pictureToMark} role="img" />
-          <svg viewBox={`0 0 ${picture.width} ${picture.height}`} aria-hidden>
-            <polygon points={corners.map((c) => `${c.x},${c.y}`).join(' ')} />
-            {corners.map((c) => (
-              <circle key={`${c.x} ${c.y}`} cx={c.x} cy={c.y} r={picture.width / 90} />
-            ))}
-          </svg>
-        </div>
-        <div className="row">
-          <Button
-            type="primary"
-            disabled={corners.length < 4}
-            onClick={() => {
-              if (onCorners(corners)) return;
-              setBad(true);
-              setCorners([]);
-            }}
-          >
-            {wording.putStraight}
-          </Button>
-          <Button disabled={!corners.length} onClick={() => setCorners([])}>
-            {wording.beginAgain}
-          </Button>
-        </div>
-      </div>
-    </Sheet>
   );
 }

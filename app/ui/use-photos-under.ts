@@ -1,12 +1,19 @@
-import { useEffect, useState } from 'react';
-import { homography, straighten } from '../../core/model/perspective';
+import { useCallback, useEffect, useState } from 'react';
 import type { Point } from '../../core/model/editing';
+import type { IndexedModel } from '../../core/model/index-model';
+import { type Homography, homography, similarity, straighten } from '../../core/model/perspective';
+import type { Face } from '../../core/vocabulary/trade';
+import type { ModelPhotoLine } from '../../core/wire/library';
 
 /** A photograph of a device, put straight, as it lies under the map. */
 export interface PhotoUnder {
+  id: string;
   name: string;
-  /** As an address of its own, JPEG. */
+  /** Which side of the device is seen in it. */
+  face: Face;
+  /** Its address; one that the server does not have yet is its own. */
   url: string;
+  mayDrop: boolean;
 }
 /** No larger file is opened, bytes. */
 export const mostBytes = 40_000_000;
@@ -14,32 +21,83 @@ export const mostBytes = 40_000_000;
 const pxOfMm = 8;
 /** The longer side of what is marked, px: no screen shows more. */
 const longest = 2400;
-const keptKey = (model: string) => `snavek-under-${model}`;
+/** What the server has not taken in yet: a closed tab or a lost network loses nothing. */
+const waitingKey = (model: string) => `snavek-under-${model}`;
+const waiting = new Map<string, readonly PhotoUnder[]>();
+function waitingOf(model: string): readonly PhotoUnder[] {
+  const known = waiting.get(model);
+  if (known) return known;
+  try {
+    return JSON.parse(localStorage.getItem(waitingKey(model)) ?? '[]') as PhotoUnder[];
+  } catch {
+    return [];
+  }
+}
+function keepWaiting(model: string, photos: readonly PhotoUnder[]): void {
+  waiting.set(model, photos);
+  try {
+    if (photos.length) localStorage.setItem(waitingKey(model), JSON.stringify(photos));
+    else localStorage.removeItem(waitingKey(model));
+  } catch {
+    // a full store: they stay until the page is left
+  }
+}
+const addressOf = (model: string, id: string) => `/model-photos/${encodeURIComponent(model)}/${id}`;
+/** Sends what waits. @returns why the server did not take one in; undefined where it did, or did not answer */
+async function send(model: string): Promise<string | undefined> {
+  for (const photo of waitingOf(model)) {
+    const { id, name, face } = photo;
+    const body = Uint8Array.from(atob(photo.url.split(',')[1]!), (c) => c.charCodeAt(0));
+    const address = `${addressOf(model, id)}?${new URLSearchParams({ name, face })}`;
+    const answer = await fetch(address, { method: 'PUT', body }).catch(() => undefined);
+    if (!answer || answer.status >= 500 || answer.status === 401) return undefined;
+    keepWaiting(
+      model,
+      waitingOf(model).filter((p) => p.id !== id),
+    );
+    if (!answer.ok) return ((await answer.json()) as { error: string }).error;
+  }
+  return undefined;
+}
+const listed = (model: string): Promise<PhotoUnder[] | undefined> =>
+  fetch(`/model-photos/${encodeURIComponent(model)}`)
+    .then((answer) => (answer.ok ? (answer.json() as Promise<ModelPhotoLine[]>) : undefined))
+    .then((lines) => lines?.map((line) => ({ ...line, url: addressOf(model, line.id) })))
+    .catch(() => undefined);
 
-/** Photographs that lie under the map of a model, in this browser. */
+/** The photographs that lie under the map of a model: of all benches, with those that wait in this browser. */
 export function usePhotosUnder(model: string) {
   const [photos, setPhotos] = useState<PhotoUnder[]>([]);
-  useEffect(() => {
-    try {
-      setPhotos(JSON.parse(localStorage.getItem(keptKey(model)) ?? '[]') as PhotoUnder[]);
-    } catch {
-      setPhotos([]);
-    }
+  const [refused, setRefused] = useState<string>();
+  const refresh = useCallback(async () => {
+    setPhotos((before) => [...before.filter((p) => !isWaiting(p)), ...waitingOf(model)]);
+    setRefused(await send(model));
+    const there = await listed(model);
+    if (there) setPhotos([...there, ...waitingOf(model)]);
   }, [model]);
-  const keep = (next: PhotoUnder[]) => {
-    setPhotos(next);
-    try {
-      localStorage.setItem(keptKey(model), JSON.stringify(next));
-    } catch {
-      // a full store: they stay until the page is left
-    }
-  };
+  useEffect(() => {
+    void refresh();
+  }, [refresh]);
   return {
     photos,
-    add: (photo: PhotoUnder) => keep([...photos.filter((p) => p.name !== photo.name), photo].slice(-6)),
-    drop: (name: string) => keep(photos.filter((p) => p.name !== name)),
+    refused,
+    add: (photo: Pick<PhotoUnder, 'name' | 'face' | 'url'>) => {
+      const made = { ...photo, id: crypto.randomUUID(), mayDrop: true };
+      keepWaiting(model, [...waitingOf(model), made]);
+      void refresh();
+      return made.id;
+    },
+    drop: async (photo: PhotoUnder) => {
+      keepWaiting(
+        model,
+        waitingOf(model).filter((p) => p.id !== photo.id),
+      );
+      if (!isWaiting(photo)) await fetch(photo.url, { method: 'DELETE' }).catch(() => undefined);
+      await refresh();
+    },
   };
 }
+const isWaiting = (photo: PhotoUnder) => photo.url.startsWith('data:');
 /** A picture file as its pixels, no larger than a screen shows; undefined where the browser cannot read it. */
 export async function pictureOf(file: Blob): Promise<HTMLCanvasElement | undefined> {
   try {
@@ -55,23 +113,61 @@ export async function pictureOf(file: Blob): Promise<HTMLCanvasElement | undefin
     return undefined;
   }
 }
+interface Outline {
+  widthMm: number;
+  heightMm: number;
+}
+/** A place of the device that can be found again in a photograph, mm as that side is looked at. */
+export interface KnownPlace {
+  id: string;
+  /** The thing's name; a corner has none. */
+  name?: string;
+  at: Point;
+}
+const cornerIds = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
+/** The four corners, and every hole and plug of a side. */
+export function knownPlaces({ model }: IndexedModel, face: Face): KnownPlace[] {
+  const { widthMm, heightMm } = model.outline;
+  const corners = [
+    [0, 0],
+    [widthMm, 0],
+    [widthMm, heightMm],
+    [0, heightMm],
+  ] as const;
+  const seenAt = ({ x, y }: Point): Point => ({ x: face === 'back' ? widthMm - x : x, y });
+  return [
+    ...corners.map(([x, y], k) => ({ id: cornerIds[k]!, at: { x, y } })),
+    ...[model.fasteners, model.connectors]
+      .flat()
+      .filter((thing) => thing.face === face)
+      .map(({ id, name, at }) => ({ id, name, at: seenAt(at) })),
+  ];
+}
 /**
- * A picture with the device in it put straight by its four corners: top left, top right, bottom right, bottom left.
- * @returns its address; undefined where the four are no corners of a flat thing
+ * What carries the straight picture to the photograph: by four points any camera's view, by two one straight from above.
+ * Undefined where the points are none of a flat thing.
+ */
+function mapOf(marked: readonly Point[], places: readonly Point[]): Homography | undefined {
+  const straight = places.map(({ x, y }) => ({ x: x * pxOfMm, y: y * pxOfMm }));
+  if (marked.length !== 2) return homography(straight, marked);
+  return similarity([straight[0]!, straight[1]!], [marked[0]!, marked[1]!]);
+}
+/**
+ * A picture with the device in it put straight by its four corners, or by two known places.
+ * @param marked where those places are in the picture, px
+ * @returns its address; undefined where they are none of a flat thing
  */
 export function putStraight(
   picture: HTMLCanvasElement,
-  corners: readonly Point[],
-  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  marked: readonly Point[],
+  places: readonly KnownPlace[],
+  { widthMm, heightMm }: Outline,
 ): string | undefined {
   const [width, height] = [Math.round(widthMm * pxOfMm), Math.round(heightMm * pxOfMm)];
-  const straight = [
-    { x: 0, y: 0 },
-    { x: width, y: 0 },
-    { x: width, y: height },
-    { x: 0, y: height },
-  ];
-  const map = homography(straight, corners);
+  const map = mapOf(
+    marked,
+    places.map(({ at }) => at),
+  );
   if (!map) return undefined;
   const pixels = picture.getContext('2d')!.getImageData(0, 0, picture.width, picture.height);
   const made = straighten(pixels, map, width, height);

@@ -6,6 +6,7 @@ import { checkModel } from '../model/check-model';
 import { indexed, mica9, shippedModels } from '../testing/demo-models';
 import { learnMinutes, minutesEdits, refutedBy, saidOtherwise } from './learn-ways';
 import { mayGo, needsOfModel, withoutNeeds } from './needs';
+import { gradesOf } from './grades';
 import { questionsOf } from './questions';
 
 const index = indexed(mica9);
@@ -134,5 +135,49 @@ describe('what is asked', () => {
   test('nothing of a model that came in a file: somebody wrote it', () => {
     expect(questionsOf(index, [])).toEqual([]);
     expect(questionsOf(index, [logOf([out('cell')])])).toEqual([]);
+  });
+});
+
+describe('how sure each need is', () => {
+  const [need] = shared;
+  const of = (model: typeof index, logs: JobEvent[][]) => {
+    const found = gradesOf(model, logs).find((graded) => graded.key === need!.key)!;
+    return [found.grade, found.jobs];
+  };
+  const usual = logOf([...undone(need!.slot), out(need!.slot)]);
+  const without = logOf([...undone(need!.slot, [need!.first]), out(need!.slot)]);
+  const part = index.slots.get(need!.slot)!;
+  const recorded = (needed: string[]): JobEvent[] =>
+    logOf([
+      ...undone(need!.slot),
+      {
+        type: 'met',
+        thing: {
+          ...{
+            kind: 'part',
+            id: part.id,
+            name: part.name,
+            face: part.face,
+            part: part.kind,
+            shape: part.shape,
+          },
+          ...{ functions: [], needed, first: undefined },
+        },
+      } as unknown as Body,
+      out(need!.slot),
+    ]);
+  test('what came in a file is written so; jobs that kept to it are counted', () => {
+    expect(of(index, [])).toEqual(['written', 0]);
+    expect(of(index, [usual, usual])).toEqual(['written', 2]);
+  });
+  test('what a job did without is refuted, whatever was said', () => {
+    const confirmed = indexModel({ ...mica9, said: [need!.key] });
+    expect(of(index, [usual, without])).toEqual(['refuted', 1]);
+    expect(of(confirmed, [usual, without])).toEqual(['refuted', 1]);
+    expect(of(confirmed, [usual])).toEqual(['said', 1]);
+  });
+  test('of a part that was recorded, what was named is said, and the rest is seen', () => {
+    expect(of(index, [recorded([])])).toEqual(['seen', 1]);
+    expect(of(index, [recorded([need!.first])])).toEqual(['said', 1]);
   });
 });

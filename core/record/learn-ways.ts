@@ -11,7 +11,7 @@ export interface Refutation extends ModelNeed {
   jobs: number;
 }
 /** The thing that an entry reports as undone; undefined where it reports no such thing. */
-function undoneBy({ body }: JobEvent): string | undefined {
+export function undoneBy({ body }: JobEvent): string | undefined {
   switch (body.type) {
     case 'screwOut':
       return body.fastener;

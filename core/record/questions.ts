@@ -1,8 +1,7 @@
 import type { JobEvent } from '../log/events';
 import type { IndexedModel } from '../model/index-model';
-import { needsOf } from './holds';
+import { saidAtRecording } from './grades';
 import { mayGo, type ModelNeed, needsOfModel } from './needs';
-import type { MetEntry } from '../log/met-schema';
 
 /** A need that nobody has confirmed, with what it costs. */
 export interface ModelQuestion extends ModelNeed {
@@ -27,15 +26,7 @@ const most = 8;
  */
 export function questionsOf(index: IndexedModel, logs: readonly (readonly JobEvent[])[]): ModelQuestion[] {
   const confirmed = new Set(index.model.said ?? []);
-  const said = new Set<string>();
-  const recorded = new Set<string>();
-  for (const log of logs)
-    for (const { body } of log)
-      if (body.type === 'met' && body.thing.kind === 'part') {
-        recorded.add(body.thing.id);
-        for (const id of needsOf(body.thing as MetEntry & { kind: 'part' }))
-          said.add(`${body.thing.id} ${id.split('@')[0]}`);
-      }
+  const { recorded, said } = saidAtRecording(logs);
   const waiting = waitingFor(index);
   return needsOfModel(index)
     .filter(

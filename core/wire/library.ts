@@ -1,3 +1,5 @@
+import type { GradedNeed } from '../record/grades';
+import type { Face } from '../vocabulary/trade';
 import type { LearntMinutes, Refutation, SaidOtherwise } from '../record/learn-ways';
 import type { ModelQuestion } from '../record/questions';
 import type { ModelProblem } from '../model/check-model';
@@ -39,8 +41,18 @@ export interface LibraryModel {
   otherwise: SaidOtherwise[];
   /** Needs that nobody has confirmed and that cost most. */
   questions: ModelQuestion[];
+  /** All that its ways wait for, with how sure each is. */
+  grades: GradedNeed[];
   /** The other models and versions that it can be compared with. */
   others: { hash: string; name: string }[];
+}
+/** A photograph that lies under the map of a model. */
+export interface ModelPhotoLine {
+  id: string;
+  name: string;
+  face: Face;
+  /** Whoever asks may take it away. */
+  mayDrop: boolean;
 }
 /** What came of a file that was brought in. */
 export type ModelSaid =

@@ -24,17 +24,19 @@ export const names = {
     'stock.csv',
     'spares.csv',
     'stencils.csv',
+    'model-photographs.csv',
     'schema/job.schema.json',
     'schema/event.schema.json',
     'schema/model.schema.json',
   ],
   model: /^models\/[0-9a-f]{16,64}\.json$/,
   photo: new RegExp(`^photographs/${uuid}/${uuid}\\.jpg$`),
+  modelPhoto: new RegExp(`^model-photographs/${uuid}\\.jpg$`),
   report: /^reports\/job-\d{1,9}\.pdf$/,
 };
 export const isName = (name: string): boolean =>
   names.fixed.includes(name) ||
-  [names.model, names.photo, names.report].some((pattern) => pattern.test(name));
+  [names.model, names.photo, names.modelPhoto, names.report].some((pattern) => pattern.test(name));
 /** All of it unpacked, bytes: two gigabytes are some ten thousand jobs with photographs. */
 export const mostBytes = 2_000_000_000;
 export const mostFiles = 500_000;
@@ -111,4 +113,5 @@ export const stockColumns = [
   ...['id', 'name', 'model', 'slot', 'kind', 'provenance', 'supplier', 'lot', 'serial', 'price_minor'],
   ...['arrives_with', 'released', 'proof', 'job', 'gone'],
 ] as const;
+export const modelPhotoColumns = ['id', 'model', 'face', 'name', 'person'] as const;
 export const spareColumns = ['drive', 'thread', 'length_mm', 'head_mm', 'count', 'note'] as const;

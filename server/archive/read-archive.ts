@@ -14,12 +14,14 @@ import { upcast } from '../../core/log/upcast';
 import { contentHash } from '../../core/model/canonical-json';
 import { checkModel, pathText } from '../../core/model/check-model';
 import type { Route } from '../../core/steps/route';
+import { faces } from '../../core/vocabulary/trade';
 import { roles } from '../../core/vocabulary/roles';
 import type { ShopSettings, Who } from '../../core/wire/who';
 import { afterOf, contextFor } from '../decide-command';
 import { indexOf } from '../db/models';
 import { alone, inShop } from '../db/orm';
 import { keepMeasurement } from '../db/measurements';
+import { addModelPhoto } from '../db/model-photos';
 import { addPhoto } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { personOfLogin } from '../db/sessions';
@@ -79,6 +81,7 @@ export async function readArchive(
       }
     await takeStock(em, folder, has);
     await takePhotos(em, folder, logs);
+    await takeModelPhotos(em, folder, has);
     if (counted.jobs !== about.counts.jobs || counted.events < about.counts.events)
       throw new NoArchive(
         wording.countsDiffer(about.counts.jobs, about.counts.events, counted.jobs, counted.events),
@@ -289,19 +292,48 @@ async function takePhotos(
   folder: string,
   logs: ReadonlyMap<string, JobEvent[]>,
 ): Promise<void> {
-  const sharp = (await import('sharp')).default;
   for (const [job, events] of logs)
     for (const name of await readdir(join(folder, 'photographs', job)).catch(() => [])) {
       const id = name.slice(0, -'.jpg'.length);
       const taken = events.find((event) => event.body.type === 'photographed' && event.body.photo === id);
       if (!taken) continue;
-      const jpeg = await readFile(join(folder, 'photographs', job, name));
-      const { width, height, format } = await sharp(jpeg)
-        .metadata()
-        .catch(() => ({ width: 0, height: 0, format: '' }));
-      if (format !== 'jpeg' || !width || !height)
-        throw new NoArchive(`photographs/${job}/${name} is no JPEG.`);
-      addPhoto(em, { id, jobId: job, personId: taken.by, jpeg, width, height });
+      addPhoto(em, {
+        id,
+        jobId: job,
+        personId: taken.by,
+        ...(await jpegAt(folder, `photographs/${job}/${name}`)),
+      });
     }
+  await em.flush();
+}
+async function jpegAt(
+  folder: string,
+  name: string,
+): Promise<{ jpeg: Buffer; width: number; height: number }> {
+  const sharp = (await import('sharp')).default;
+  const jpeg = await readFile(join(folder, name));
+  const { width, height, format } = await sharp(jpeg)
+    .metadata()
+    .catch(() => ({ width: 0, height: 0, format: '' }));
+  if (format !== 'jpeg' || !width || !height) throw new NoArchive(`${name} is no JPEG.`);
+  return { jpeg, width, height };
+}
+const modelPhotoSchema = z.object({
+  id: z.uuid(),
+  model: z.string().min(1).max(64),
+  face: z.enum(faces),
+  name: z.string().min(1).max(120),
+  person: z.uuid(),
+});
+/** Pictures that lie under the maps of models. */
+async function takeModelPhotos(em: EntityManager, folder: string, has: ReadonlySet<string>): Promise<void> {
+  const list = 'model-photographs.csv';
+  for (const [k, row] of (has.has(list) ? await csvOf(folder, list) : []).entries()) {
+    const { id, model, face, name, person } = read(modelPhotoSchema, row, `${list}, line ${k + 2}`);
+    const file = `model-photographs/${id}.jpg`;
+    if (!has.has(file)) throw new NoArchive(`${list}, line ${k + 2}: ${file} is not there.`);
+    const { jpeg } = await jpegAt(folder, file);
+    addModelPhoto(em, { id, modelId: model, face, name, personId: person, jpeg });
+  }
   await em.flush();
 }

@@ -8,6 +8,7 @@ import { namedOf } from '../db/job-private';
 import { modelOf } from '../db/models';
 import { inShop } from '../db/orm';
 import { measurementsOf } from '../db/measurements';
+import { allModelPhotos, modelPicture } from '../db/model-photos';
 import { picturesOf } from '../db/photos';
 import { routeOf } from '../db/routes';
 import { sparesOf } from '../db/spares';
@@ -18,6 +19,7 @@ import { reportPdf } from '../report/report-pdf';
 import { writeCsv } from '../use-cases/csv';
 import {
   jobSchema,
+  modelPhotoColumns,
   type measurementSchema,
   peopleColumns,
   spareColumns,
@@ -52,6 +54,7 @@ export async function writeArchive(
     await zip.add('stock.csv', await stockCsv(who));
     await zip.add('spares.csv', await sparesCsv(who));
     await zip.add('stencils.csv', await stencilsCsv(who));
+    await addModelPhotos(who, zip);
     const seen = { jobs: 0, events: 0, models: new Set<string>() };
     const told = (of: number, what: string) => go((of * seen.jobs) / Math.max(1, counts.jobs), what);
     await zip.add('jobs.jsonl', jobLines(who, seen));
@@ -140,6 +143,21 @@ async function* measurementLines(who: Who): AsyncGenerator<string> {
       } satisfies z.input<typeof measurementSchema>);
     }
 }
+/** What lies under the maps of models: which, and each picture. */
+async function addModelPhotos(who: Who, zip: ZipWriter): Promise<void> {
+  const photos = await inShop(who.shopId, allModelPhotos);
+  await zip.add(
+    'model-photographs.csv',
+    writeCsv(
+      modelPhotoColumns,
+      photos.map(({ id, modelId, face, name, personId }) => [id, modelId, face, name, personId]),
+    ),
+  );
+  for (const { id, modelId } of photos) {
+    const jpeg = await inShop(who.shopId, (em) => modelPicture(em, modelId, id));
+    if (jpeg) await zip.add(`model-photographs/${id}.jpg`, new Uint8Array(jpeg));
+  }
+}
 /** Photographs, and the report of each job that is closed. */
 async function addPapers(
   who: Who,
@@ -217,6 +235,7 @@ stock.csv          parts, prices in minor units of the currency
 spares.csv         loose screws
 stencils.csv       stencils of the rework bench
 photographs/       as taken, a folder for each job
+model-photographs.csv, model-photographs/  what lies under the maps of models, put straight
 reports/           the report of each closed job as PDF
 
 CSV as in RFC 4180, JSON Schema 2020-12, times in UTC (ISO 8601), times within entries in ms since 1970.

@@ -5,6 +5,7 @@ import type { JobState } from '../../core/log/state';
 import type { DeviceModel } from '../../core/model/schema';
 import type { Route } from '../../core/steps/route';
 import type { JobSummary } from '../../core/wire/job-line';
+import type { Face } from '../../core/vocabulary/trade';
 import type { Outcome } from '../../core/wire/outcome';
 import {
   BackgroundTask,
@@ -20,8 +21,9 @@ import {
   SignInAttempt,
   Workshop,
 } from './entities-of-shop';
+import { SpareScrewRow, StencilEntity } from './entities-of-stock';
 
-// The tables of models, jobs and stock; those of the workshop and its people stand beside them.
+// The tables of models and jobs; those of the workshop and its people, and of what lies in drawers, stand beside them.
 
 const jobOf = () =>
   p
@@ -212,6 +214,28 @@ export const Photo = defineEntity({
     person: personOf,
   },
 });
+/** A photograph that lies under the map of a model, whichever of its versions. */
+export const ModelPhoto = defineEntity({
+  name: 'ModelPhoto',
+  tableName: 'model_photo',
+  filters: ofShop,
+  indexes: [
+    { name: 'model_photo_model', properties: ['shopId', 'modelId'] },
+    { name: 'model_photo_person', properties: ['shopId', 'personId'] },
+  ],
+  properties: {
+    shopId: p.uuid().primary(),
+    id: p.uuid().primary(),
+    modelId: p.text(),
+    face: p.text().$type<Face>(),
+    name: p.text(),
+    jpeg: p.blob(),
+    personId: p.uuid(),
+    madeAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+    person: personOf,
+  },
+});
 export const Part = defineEntity({
   name: 'Part',
   tableName: 'part',
@@ -245,47 +269,6 @@ export const Part = defineEntity({
     gone: p.boolean().default(false),
     shop: shopOf,
     job: jobOf,
-  },
-});
-/** The spares box: loose screws by what they are, and how many there are. */
-export const SpareScrewRow = defineEntity({
-  name: 'SpareScrewRow',
-  tableName: 'spare_screw',
-  filters: ofShop,
-  uniques: [{ properties: ['shopId', 'drive', 'thread', 'lengthMm', 'headMm'] }],
-  checks: [
-    { name: 'spare_screw_length_mm_check', expression: 'length_mm > 0' },
-    { name: 'spare_screw_head_mm_check', expression: 'head_mm > 0' },
-    { name: 'spare_screw_count_check', expression: 'count >= 0' },
-  ],
-  properties: {
-    shopId: p.uuid().primary(),
-    id: p.uuid().primary(),
-    drive: p.text(),
-    thread: p.text(),
-    lengthMm: p.decimal('number').precision(5).scale(2),
-    headMm: p.decimal('number').precision(5).scale(2),
-    count: p.integer(),
-    note: p.text().default(''),
-    shop: shopOf,
-  },
-});
-/** The stencils of the workshop: ball fields, and what their apertures leave. */
-export const StencilEntity = defineEntity({
-  name: 'StencilEntity',
-  tableName: 'stencil',
-  filters: ofShop,
-  uniques: [{ properties: ['shopId', 'name'] }],
-  properties: {
-    shopId: p.uuid().primary(),
-    id: p.uuid().primary(),
-    name: p.text(),
-    pitchMm: p.decimal('number').precision(6).scale(3),
-    pattern: p.json<string[]>(),
-    shape: p.text().default('circle'),
-    apertureMm: p.decimal('number').precision(6).scale(3).nullable(),
-    thicknessMm: p.decimal('number').precision(6).scale(3).nullable(),
-    shop: shopOf,
   },
 });
 /** Identity data saved from a part, for the one that replaces it. */
@@ -380,6 +363,7 @@ export const entities = [
   JobPrivate,
   Draft,
   Photo,
+  ModelPhoto,
   Part,
   SpareScrewRow,
   StencilEntity,

@@ -33,6 +33,9 @@ export async function indexOf(em: EntityManager, hash: string, variant: string):
 /** Whether this workshop may see a model: what a process keeps may be another workshop's own. */
 export const maySeeModel = async (em: EntityManager, hash: string): Promise<boolean> =>
   (await em.count(DeviceModelRow, { hash })) > 0;
+/** Whether this workshop sees any version of a model. */
+export const isModel = async (em: EntityManager, modelId: string): Promise<boolean> =>
+  (await em.count(DeviceModelRow, { modelId })) > 0;
 
 /**
  * The models that devices are received of now, by name: the workshop's own, and where it wants them the invented ones that

@@ -2,7 +2,7 @@ import type { SpareRow } from '../../core/wire/stock';
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { randomUUID } from 'node:crypto';
-import { SpareScrewRow } from './entities';
+import { SpareScrewRow } from './entities-of-stock';
 import { shopOf } from './orm';
 /** All of the box: a few hundred kinds at most. */
 export async function sparesOf(em: EntityManager): Promise<SpareRow[]> {

@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { randomUUID } from 'node:crypto';
 import type { StencilRow } from '../../core/wire/stencils';
-import { StencilEntity } from './entities';
+import { StencilEntity } from './entities-of-stock';
 import { shopOf } from './orm';
 
 /** As many are kept at most. */

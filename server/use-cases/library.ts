@@ -15,6 +15,7 @@ import {
   type Edit,
   editKey,
 } from '../../core/model/edit';
+import { gradesOf } from '../../core/record/grades';
 import { isBlank } from '../../core/record/blank-model';
 import { learnLengths, lengthEdit } from '../../core/record/learn';
 import { learnMinutes, minutesEdits, refutedBy, saidOtherwise } from '../../core/record/learn-ways';
@@ -109,6 +110,7 @@ function learntFrom(model: DeviceModel, logs: JobEvent[][]) {
     minutes: learnMinutes(index, logs),
     otherwise: saidOtherwise(logs),
     questions: questionsOf(index, logs),
+    grades: gradesOf(index, logs),
   };
 }
 /** What differs between a model and another one, from the first to the second; undefined where one is not this workshop's. */

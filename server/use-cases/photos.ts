@@ -39,7 +39,8 @@ export async function keepPhoto(who: Who, jobId: string, photoId: string, bytes:
   });
 }
 
-async function reencode(
+/** A picture decoded, turned upright, made smaller and encoded anew; or why it cannot be. */
+export async function reencode(
   bytes: Buffer,
 ): Promise<{ ok: true; jpeg: Buffer; width: number; height: number } | Extract<PhotoKept, { ok: false }>> {
   if (!bytes.length) return { ok: false, status: 400, error: wording.isEmpty };

@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Command } from '../../core/rules/decide';
+import { isBlank } from '../../core/record/blank-model';
 import type { Body } from '../../core/log/events';
 import { type FieldErrors, type Receipt, readReceipt } from '../../forms/receipt-fields';
 import { removeDraft } from '../db/drafts';
@@ -11,9 +12,9 @@ import { modelOf } from '../db/models';
 import { inShop } from '../db/orm';
 import type { Who } from '../../core/wire/who';
 
-/** `next`: where the job goes on, to its fault while nobody knows what is to be done. */
+/** `next`: where the job goes on: to its fault while nobody knows what is to be done, to work where nobody knows the device. */
 export type Received =
-  | { ok: true; job: string; next: 'fault' | 'offer' }
+  | { ok: true; job: string; next: 'fault' | 'offer' | 'work' }
   | { ok: false; errors: FieldErrors };
 
 /**
@@ -43,7 +44,8 @@ export async function receiveJob(who: Who, draftId: string, form: unknown, now: 
       };
     await openJob(em, who, draftId, receipt, now);
     await removeDraft(em, draftId);
-    return { ok: true, job: draftId, next: receipt.tasks.length ? 'offer' : 'fault' };
+    const next = receipt.tasks.length ? 'offer' : model && isBlank(model) ? 'work' : 'fault';
+    return { ok: true, job: draftId, next };
   });
 }
 

@@ -105,3 +105,21 @@ export const tooMany = (most: number): string => `At most ${most} files in one Z
 export const fileTooLarge = (name: string): string => `${name} is larger than a model can be.`;
 export const allAsZip = 'All as a ZIP';
 export const formerPlace = 'Outlined: where it lies in the other one.';
+
+export const relations = 'What has to be off before a part';
+export const whichPart = 'Part';
+export const partHint = 'tap it on the map, or choose it';
+export const hasToBeOff = 'has to be off';
+export const howSure = 'how sure';
+export const needText = (name: string, pose: keyof typeof away | undefined): string =>
+  pose && pose !== 'out' ? `${name}, ${away[pose]}` : name;
+const inJobs = (jobs: number): string => (jobs ? `, so in ${plural(jobs, 'job')}` : '');
+export const gradeText = {
+  said: (jobs: number): string => `said at the bench${inJobs(jobs)}`,
+  seen: (jobs: number): string => `seen: no order spoke against it${inJobs(jobs)}`,
+  written: (jobs: number): string => `as its file says${inJobs(jobs)}`,
+  refuted: (jobs: number): string => `refuted: it came off without, in ${plural(jobs, 'job')}`,
+} as const;
+export const nothingBefore = 'Nothing has to be off before it.';
+export const wayNr = (n: number): string => `way ${n}`;
+export const way = 'way';

@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import type { Difference } from '../../../core/model/edit';
 import type { LibraryModel } from '../../../core/wire/library';
 import * as wording from '../../../words/screens/models';
+import { kindName } from '../../../words/things';
 import { DataTable } from '../../ui/data-table';
 import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
@@ -78,8 +79,8 @@ function textOf(d: Difference): string {
   const said = [
     d.movedMm ? wording.moved(d.movedMm) : '',
     d.lengthMm ? wording.lengths(...d.lengthMm) : '',
-    d.waysNew ? wording.waysNew(d.waysNew.join(', ')) : '',
-    d.waysGone ? wording.waysGone(d.waysGone.join(', ')) : '',
+    d.waysNew ? wording.waysNew(d.waysNew.map(kindName).join(', ')) : '',
+    d.waysGone ? wording.waysGone(d.waysGone.map(kindName).join(', ')) : '',
   ].filter(Boolean);
   return said.join('; ') || wording.isOther;
 }

@@ -23,6 +23,7 @@ import { Kept, useChange } from '../workshop/use-change';
 import { Corrections, Questions } from './corrections';
 import { Differences } from './differences';
 import { Learnt } from './learnt';
+import { Relations } from './relations';
 import type { Route } from './+types/model';
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -42,8 +43,9 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** One model: how it looks on both sides, what is in it, its versions. */
 export default function Model({ loaderData }: Route.ComponentProps) {
   const { line, model, remarks, versions, hash, may, other, others, differences, learnt } = loaderData;
-  const { refuted, minutes, otherwise, questions } = loaderData;
+  const { refuted, minutes, otherwise, questions, grades } = loaderData;
   const [variant, setVariant] = useState(model.variants[0]!.id);
+  const [picked, setPicked] = useState<string>();
   return (
     <main className="page stack">
       <div className="spread">
@@ -60,7 +62,7 @@ export default function Model({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       <div className="cols near-even high">
-        <Looks key={variant} model={model} variant={variant} differ={differences} />
+        <Looks key={variant} {...{ model, variant, picked }} onPick={setPicked} differ={differences} />
         <div className="stack">
           <section className="card stack gap-8">
             {model.variants.length > 1 && (
@@ -80,6 +82,7 @@ export default function Model({ loaderData }: Route.ComponentProps) {
           </section>
           <Versions versions={versions} own={line.own} hash={hash} may={may} />
           <Differences hash={hash} other={other} others={others} differences={differences} may={may} />
+          <Relations {...{ model, grades, picked }} onPick={setPicked} />
           <Learnt hash={hash} learnt={learnt} may={may} />
           <Corrections {...{ hash, model, may, refuted, minutes, otherwise }} />
           {may && line.own && <Questions key={hash} hash={hash} model={model} questions={questions} />}
@@ -92,10 +95,14 @@ const nothing: readonly string[] = [];
 function Looks({
   model,
   variant,
+  picked,
+  onPick,
   differ,
 }: {
   model: DeviceModel;
   variant: string;
+  picked: string | undefined;
+  onPick: (id: string) => void;
   differ: Difference[] | undefined;
 }) {
   const index = useMemo(() => indexModel(ofVariant(model, variant)), [model, variant]);
@@ -105,7 +112,6 @@ function Looks({
     return display ? { ...whole, pose: { ...whole.pose, [display.id]: 'folded' as const } } : whole;
   }, [display]);
   const [face, setFace] = useState<Face>('front');
-  const [picked, setPicked] = useState<string>();
   const lit = useMemo(() => (picked ? [picked] : (differ?.map((d) => d.id) ?? nothing)), [picked, differ]);
   return (
     <section className="card model-map" aria-label={wording.map}>
@@ -119,7 +125,7 @@ function Looks({
         showNoGo
         face={face}
         follow={nothing}
-        onPick={setPicked}
+        onPick={onPick}
       >
         <FormerPlaces differ={differ} face={face} widthMm={model.outline.widthMm} />
       </MapView>
@@ -185,10 +191,8 @@ function Versions({
   const { day } = useFormats();
   return (
     <section className="card stack gap-8" aria-label={wording.versions}>
-      <div className="spread">
-        <h2>{wording.itsVersions}</h2>
-        <Kept said={said} />
-      </div>
+      <h2>{wording.itsVersions}</h2>
+      <Kept said={said} />
       <DataTable
         name={wording.versions}
         rows={versions}
@@ -198,9 +202,11 @@ function Versions({
             title: wording.version,
             cell: (version) =>
               version.hash === hash ? (
-                <span className="strong">{version.hash}</span>
+                <span className="strong nowrap">{version.hash.slice(0, 8)}</span>
               ) : (
-                <Link to={`/models/${version.hash}`}>{version.hash}</Link>
+                <Link className="nowrap" to={`/models/${version.hash}`}>
+                  {version.hash.slice(0, 8)}
+                </Link>
               ),
           },
           {

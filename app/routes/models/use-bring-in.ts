@@ -6,6 +6,8 @@ import * as wording from '../../../words/screens/models';
 /** Files of one ZIP, and bytes of one of them, at most. */
 const mostFiles = 1000;
 const mostBytes = 5_000_000;
+/** While one is on its way, the next is checked. */
+const atOnce = 3;
 /** How far a ZIP is. */
 export interface Progress {
   done: number;
@@ -44,7 +46,7 @@ async function filesOf(file: File): Promise<{ name: string; bytes: Uint8Array<Ar
   }
 }
 
-/** Brings one model file in, or a ZIP of them one by one, with how far it is and a way to stop. */
+/** Brings one model file in, or a ZIP of them a few at once, with how far it is and a way to stop. */
 export function useBringIn() {
   const { revalidate } = useRevalidator();
   const [busy, setBusy] = useState(false);
@@ -55,12 +57,18 @@ export function useBringIn() {
     const files = await filesOf(file);
     if (typeof files === 'string') return refused(files);
     const wrong: { path: string; text: string }[] = [];
-    for (const [k, { name, bytes }] of files.entries()) {
-      setProgress({ done: k, of: files.length });
-      if (stopped.current) return { ok: true, said: wording.stopped(k - wrong.length, files.length) };
-      const one = await send(bytes);
-      if (!one.ok) wrong.push({ path: name, text: textOf(one) });
-    }
+    const waiting = [...files];
+    let done = 0;
+    const oneByOne = async () => {
+      for (let next = waiting.shift(); next && !stopped.current; next = waiting.shift()) {
+        const one = await send(next.bytes);
+        if (!one.ok) wrong.push({ path: next.name, text: textOf(one) });
+        setProgress({ done: ++done, of: files.length });
+      }
+    };
+    setProgress({ done, of: files.length });
+    await Promise.all(Array.from({ length: atOnce }, oneByOne));
+    if (stopped.current) return { ok: true, said: wording.stopped(done - wrong.length, files.length) };
     const text = wording.zipDone(files.length - wrong.length, wrong.length);
     return wrong.length
       ? { ok: false, status: 400, errors: { form: text }, problems: wrong }

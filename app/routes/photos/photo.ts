@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { photoLimitBytes } from '../../../core/log/photo-limit';
 import { dropPhoto, keepPhoto, photoOf } from '../../../server/use-cases/photos';
 import { bodyWithin, requirePersonForData, requireSameOrigin } from '../../context';
+import { jpegAnswer } from './jpeg-answer';
 import type { Route } from './+types/photo';
 
 const ids = z.object({ job: z.uuid(), photo: z.uuid() });
@@ -12,16 +13,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const who = requirePersonForData(context);
   const read = ids.safeParse(params);
   const jpeg = read.success ? await photoOf(who, read.data.job, read.data.photo) : undefined;
-  // it never changes under its id, but it is for signed-in people of one workshop only
-  return jpeg
-    ? new Response(new Uint8Array(jpeg), {
-        headers: {
-          'Content-Type': 'image/jpeg',
-          'Cache-Control': 'private, max-age=604800, immutable',
-          'X-Content-Type-Options': 'nosniff',
-        },
-      })
-    : none();
+  return jpeg ? jpegAnswer(jpeg) : none();
 }
 
 /** PUT takes a photograph in, DELETE removes one of a device that is still being received. */

@@ -86,13 +86,13 @@ function RecordMap({ record }: { record: RecordState }) {
   const large = usePreferences().text === 'large';
   // until something is known that they belong to, they are drawn all the same
   const plugs = useMemo(() => [...index.connectors.keys()], [index]);
-  const under = usePhotoUnder(index.model.id);
+  const under = usePhotoUnder(index, face);
   const [asked, setAsked] = useState(false);
   return (
     <>
       {asked && (
         <Sheet title={edit.photograph} onClose={() => setAsked(false)}>
-          <PhotoUnderControls under={under} outline={index.model.outline} />
+          <PhotoUnderControls under={under} />
         </Sheet>
       )}
       <div className="spread small muted mid">
@@ -118,7 +118,7 @@ function RecordMap({ record }: { record: RecordState }) {
             under={
               under.shown && (
                 <g opacity={1 - under.through / 200}>
-                  <UnderPicture photo={under.shown} outline={index.model.outline} />
+                  <UnderPicture under={under} />
                 </g>
               )
             }
