@@ -36,6 +36,7 @@ interface Face {
   outsideC: number;
   flux: number;
 }
+const noFace: Face = { conductance: 0, outsideC: 0, flux: 0 };
 function faceOf(boundary: Boundary, half: number): Face {
   if ('fluxWm2' in boundary) return { conductance: 0, outsideC: 0, flux: boundary.fluxWm2 };
   if ('airC' in boundary)
@@ -54,6 +55,7 @@ export function soak({ layers, phases, startC, seconds, probes, quick = false }:
   const grid = gridOf(layers, quick ? quickly.grid : undefined);
   const steps = quick ? quickly : { firstStepS, growth, greatestStepS };
   const temperatures = new Float64Array(grid.widthM.length).fill(startC);
+  const stepper = new Stepper(grid);
   const places = probes.map((probe) => placeOf(grid, probe));
   const out: Soak = {
     times: [],
@@ -85,7 +87,7 @@ export function soak({ layers, phases, startC, seconds, probes, quick = false }:
       // steps end on what is asked for
       const stop = Math.min(until, (Math.floor(at / 10 + 1e-9) + 1) * 10);
       const step = at + wish * 1.5 >= stop ? stop - at : wish;
-      out.takenJm2 += advance(grid, temperatures, bottom, top, step);
+      out.takenJm2 += stepper.advance(temperatures, bottom, top, step);
       at = step === stop - at ? stop : at + step;
       wish = Math.min(steps.greatestStepS, wish * steps.growth);
       note(at, bottom, top);
@@ -95,44 +97,79 @@ export function soak({ layers, phases, startC, seconds, probes, quick = false }:
   return out;
 }
 
-/** One step of the rule, in place. @returns heat taken in meanwhile, J/m2 */
-function advance(grid: Grid, t: Float64Array, bottom: Face, top: Face, step: number): number {
-  const slope1 = stage(grid, t, bottom, top, step);
-  const middle = t.map((c, k) => c + (1 - gamma) * step * slope1.slope[k]!);
-  const slope2 = stage(grid, middle, bottom, top, step);
-  for (let k = 0; k < t.length; k++)
-    t[k] = t[k]! + step * ((1 - gamma) * slope1.slope[k]! + gamma * slope2.slope[k]!);
-  return step * ((1 - gamma) * slope1.inflow + gamma * slope2.inflow);
-}
-/** Solves (C - gamma step A) slope = A from + flows, a tridiagonal system (Thomas). @returns K/s, and W/m2 through both faces */
-function stage(
-  { heatJm2K, linkWm2K }: Grid,
-  from: Float64Array,
-  bottom: Face,
-  top: Face,
-  step: number,
-): { slope: Float64Array; inflow: number } {
-  const n = from.length;
-  const a = gamma * step;
-  const slope = new Float64Array(n);
-  const ratio = new Float64Array(n);
-  let [belowLink, pivot] = [0, 0];
-  for (let k = 0; k < n; k++) {
-    const up = k < n - 1 ? linkWm2K[k]! : 0;
-    const face = (k === 0 ? bottom.conductance : 0) + (k === n - 1 ? top.conductance : 0);
-    let right =
-      (k < n - 1 ? up * (from[k + 1]! - from[k]!) : 0) + (k > 0 ? belowLink * (from[k - 1]! - from[k]!) : 0);
-    if (k === 0) right += flowOf(bottom, from[k]!);
-    if (k === n - 1) right += flowOf(top, from[k]!);
-    const diagonal = heatJm2K[k]! + a * (belowLink + up + face);
-    pivot = diagonal + (k > 0 ? a * belowLink * ratio[k - 1]! : 0);
-    ratio[k] = (-a * up) / pivot;
-    slope[k] = (right + (k > 0 ? a * belowLink * slope[k - 1]! : 0)) / pivot;
-    belowLink = up;
+/** What is worked in, so that nothing is allocated a step: slopes of both stages, and the eliminated matrix for one step. */
+class Stepper {
+  readonly #grid: Grid;
+  readonly #slope1: Float64Array;
+  readonly #slope2: Float64Array;
+  readonly #middle: Float64Array;
+  /** Of the matrix C - gamma step A, eliminated once for both stages and for as long as step and faces stay. */
+  readonly #pivot: Float64Array;
+  readonly #ratio: Float64Array;
+  #step = 0;
+  #bottom: Face = noFace;
+  #top: Face = noFace;
+
+  constructor(grid: Grid) {
+    const n = grid.widthM.length;
+    this.#grid = grid;
+    this.#slope1 = new Float64Array(n);
+    this.#slope2 = new Float64Array(n);
+    this.#middle = new Float64Array(n);
+    this.#pivot = new Float64Array(n);
+    this.#ratio = new Float64Array(n);
   }
-  for (let k = n - 2; k >= 0; k--) slope[k] = slope[k]! - ratio[k]! * slope[k + 1]!;
-  const inflow = flowOf(bottom, from[0]! + a * slope[0]!) + flowOf(top, from[n - 1]! + a * slope[n - 1]!);
-  return { slope, inflow };
+  /** One step of the rule, in place. @returns heat taken in meanwhile, J/m2 */
+  advance(t: Float64Array, bottom: Face, top: Face, step: number): number {
+    if (step !== this.#step || bottom !== this.#bottom || top !== this.#top) {
+      this.#step = step;
+      this.#bottom = bottom;
+      this.#top = top;
+      this.#eliminate();
+    }
+    const [one, two, middle] = [this.#slope1, this.#slope2, this.#middle];
+    const inflow1 = this.#stage(t, one);
+    for (let k = 0; k < t.length; k++) middle[k] = t[k]! + (1 - gamma) * step * one[k]!;
+    const inflow2 = this.#stage(middle, two);
+    for (let k = 0; k < t.length; k++) t[k] = t[k]! + step * ((1 - gamma) * one[k]! + gamma * two[k]!);
+    return step * ((1 - gamma) * inflow1 + gamma * inflow2);
+  }
+  /** The forward half of the Thomas algorithm, of what does not depend on temperatures. */
+  #eliminate(): void {
+    const { heatJm2K, linkWm2K } = this.#grid;
+    const n = heatJm2K.length;
+    const a = gamma * this.#step;
+    let below = 0;
+    for (let k = 0; k < n; k++) {
+      const up = k < n - 1 ? linkWm2K[k]! : 0;
+      const face = (k === 0 ? this.#bottom.conductance : 0) + (k === n - 1 ? this.#top.conductance : 0);
+      const diagonal = heatJm2K[k]! + a * (below + up + face);
+      const pivot = diagonal + (k > 0 ? a * below * this.#ratio[k - 1]! : 0);
+      this.#pivot[k] = pivot;
+      this.#ratio[k] = (-a * up) / pivot;
+      below = up;
+    }
+  }
+  /** Solves (C - gamma step A) slope = A from + flows. @returns W/m2 through both faces; slopes in K/s */
+  #stage(from: Float64Array, slope: Float64Array): number {
+    const { linkWm2K } = this.#grid;
+    const [pivot, ratio, bottom, top] = [this.#pivot, this.#ratio, this.#bottom, this.#top];
+    const n = from.length;
+    const a = gamma * this.#step;
+    let below = 0;
+    // what flows up into a cell from the one below it is what flows out of that one
+    let rising = flowOf(bottom, from[0]!);
+    for (let k = 0; k < n; k++) {
+      const up = k < n - 1 ? linkWm2K[k]! : 0;
+      const on = k < n - 1 ? up * (from[k]! - from[k + 1]!) : -flowOf(top, from[k]!);
+      const right = rising - on;
+      slope[k] = (right + (k > 0 ? a * below * slope[k - 1]! : 0)) / pivot[k]!;
+      rising = on;
+      below = up;
+    }
+    for (let k = n - 2; k >= 0; k--) slope[k] = slope[k]! - ratio[k]! * slope[k + 1]!;
+    return flowOf(bottom, from[0]! + a * slope[0]!) + flowOf(top, from[n - 1]! + a * slope[n - 1]!);
+  }
 }
 
 /** Where a probe lies: the first and last cell of its layer, and how far above the layer's lower face, m. */
