@@ -13,7 +13,11 @@ export const shop = {
     waits: { solventFlashS: 60, coolingS: 120 },
     methods: {},
     // invented: what a tester is set to is its maker's to say
-    leakTester: { setPa: 20_000, holdS: 20, limitPaS: 2 },
+    leakTester: { setPa: 20_000, holdS: 20, limitPaS: 2, referencePaS: 2 },
+    glues: {
+      roomC: 22,
+      sheets: { 'perimeter-seal': { name: 'pre-cut seal', atC: 23, handlingS: 0, fullS: 86_400 } },
+    },
     stations: [
       'hot-plate',
       'heat-mat',

@@ -1,4 +1,6 @@
+import type { GlueSheet } from '../core/seal/glue';
 import { forceUnits } from '../core/seal/press';
+import * as glue from '../words/answers/glues';
 import * as press from '../words/screens/press';
 import * as common from '../words/answers/common';
 import * as wording from '../words/answers/workshop-fields';
@@ -77,6 +79,17 @@ export const hotAirFields = z.strictObject({
   readings: z.int().min(0).max(1000),
   forget: z.boolean().default(false),
 });
+/** The sheet of a glue, in seconds; all of it, or nothing where it is taken away. */
+const glueTime = (wrong: string) => z.number({ error: wrong }).min(0, wrong).max(1_209_600, wrong);
+export const glueFields = z.strictObject({
+  name: z.string().trim().min(1, glue.giveName).max(60),
+  atC: z.number({ error: glue.giveCelsius }).min(5, glue.giveCelsius).max(60, glue.giveCelsius),
+  openS: glueTime(glue.giveOpen).positive(glue.giveOpen).optional(),
+  handlingS: glueTime(glue.giveHandling),
+  fullS: glueTime(glue.giveFull),
+}) satisfies z.ZodType<GlueSheet>;
+/** How warm the room is in which glues set, C. */
+export const roomField = z.number({ error: glue.giveRoom }).min(5, glue.giveRoom).max(45, glue.giveRoom);
 /** How the seal press is set, in the unit that it shows; none of these presses more than 2000 N. */
 export const pressFields = z.strictObject({
   force: z.number({ error: press.giveForce }).positive(press.giveForce).max(2000, press.giveForce),
@@ -90,4 +103,9 @@ export const leakTesterFields = z.strictObject({
     .max(90_000, wording.pressureRange),
   holdS: z.int({ error: wording.giveHold }).min(5, wording.holdRange).max(600, wording.holdRange),
   limitPaS: z.number({ error: wording.giveLimit }).positive(wording.giveLimit).max(10_000, wording.giveLimit),
+  referencePaS: z
+    .number({ error: wording.giveReference })
+    .positive(wording.giveReference)
+    .max(10_000, wording.giveReference)
+    .optional(),
 }) satisfies z.ZodType<LeakSettings>;

@@ -215,6 +215,8 @@ const cases: Record<string, Case> = {
   'action /stock/spares': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/spares.csv': { nobody: 401, other: 'own rows only' },
   'loader /models/all.zip': { nobody: 401, other: 'own rows only' },
+  'loader /stock/glues': { nobody: 302, other: 'own rows only' },
+  'action /stock/glues': { nobody: 302, other: 200, body: () => json({ do: 'no glue', item: 'uv-glue' }) },
   'loader /stock/stencils': { nobody: 302, other: 'own rows only' },
   'action /stock/stencils': { nobody: 302, other: 200, body: () => json({ do: 'remove', id: randomUUID() }) },
   'loader /stock/stencils.csv': { nobody: 401, other: 'own rows only' },
@@ -313,6 +315,8 @@ const cases: Record<string, Case> = {
     own: 404,
     body: () => json({}),
   },
+  // it says in its lines that no tester is set
+  'action /leak-self-test': { nobody: 401, other: 200, body: () => json({}) },
   'loader /jobs/:job/leak/:measurement.json': {
     params: () => ({ job: randomUUID(), measurement: randomUUID() }),
     nobody: 401,

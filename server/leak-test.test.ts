@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { LeakDevice, LeakLine } from '../core/wire/leak-test';
 import type { Who } from '../core/wire/who';
 import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
-import { leakCurve, leakTest } from './use-cases/leak-test';
+import { leakCurve, leakSelfTest, leakTest } from './use-cases/leak-test';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
 
 let world: World;
@@ -98,6 +98,31 @@ describe('a leak test at the tester', () => {
     expect((await run('stops')).at(-1)).toMatchObject({ say: 'failed', fault: 'stopped' });
     expect((await run('unplugged')).at(-1)).toMatchObject({ say: 'failed', fault: 'no tester' });
     expect((await eventsOf(tova, job)).length).toBe(before);
+  });
+  test('finds its reference leak once a day, and tests no device after it did not', async () => {
+    const lead = world.own.get('lead')!;
+    const try_ = async (simulate: string, who = tova) => {
+      const lines: LeakLine[] = [];
+      await leakSelfTest(who, { simulate }, (l) => lines.push(l));
+      tova = { ...tova, settings: (await workshopPage(tova)).settings };
+      return lines.at(-1)!;
+    };
+    expect(await try_('reference')).toMatchObject({ fault: 'no reference' });
+    const set = { do: 'leak tester', setPa: 20_000, holdS: 20, limitPaS: 2 };
+    expect(await changeWorkshop(lead, { ...set, referencePaS: 0 })).toMatchObject({ status: 400 });
+    expect(await changeWorkshop(lead, { ...set, referencePaS: 2 })).toMatchObject({ ok: true });
+    tova = { ...tova, settings: (await workshopPage(tova)).settings };
+    expect(await try_('reference', { ...tova, role: 'trainee' })).toMatchObject({ fault: 'not allowed' });
+    expect(await try_('hose leaks')).toMatchObject({
+      say: 'tried',
+      selfTest: { ok: false, referencePaS: 2 },
+    });
+    expect(await run('tight')).toMatchObject([{ fault: 'own test failed' }]);
+    expect(await try_('reference')).toMatchObject({ selfTest: { ok: true } });
+    expect(doneOf(await run('tight')).answer.verdict).toBe('pass');
+    // what it made of its reference leak says nothing once it is set otherwise
+    await changeWorkshop(lead, { ...set, referencePaS: 2 });
+    expect((await workshopPage(tova)).settings.leakSelfTest).toBeUndefined();
   });
   test('for nobody else’s job, and with no tester set', async () => {
     const other = { ...world.other.get('owner')!, settings: tova.settings };

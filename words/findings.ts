@@ -142,6 +142,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `Not set yet: ${n}.`,
     instead: `Leave it clamped.${wait}`,
   }),
+  'glue has a skin': ({ n }) => ({
+    what: `Open for longer than its glue stays open: ${n}. It has a skin, and would not hold.`,
+    instead: 'Take it off, clean both faces, lay it anew, and put the part in at once.',
+  }),
   'leak not told': () => ({
     what: 'The leak test failed: the device is not tight.',
     instead:

@@ -1,6 +1,8 @@
+import type { JobState } from '../core/log/state';
 import type { Measured } from '../core/log/measured';
 import { figuresText } from './measured';
 import type { BodyOf } from '../core/log/events';
+import type { IndexedModel } from '../core/model/index-model';
 import type { ReportData } from '../core/wire/report';
 import { ofReport } from './screens/leak';
 import { causeName, testName } from './fault';
@@ -92,7 +94,23 @@ export function termsLines(
       : reportData.warrantyMonths === 0
         ? 'Warranty: none beyond the law.'
         : `Warranty on the work: ${reportData.warrantyMonths} months.`,
+    ...careLines(reportData.index, reportData.page.state, when),
   ];
+}
+/** Until when a device is kept from water and warmth, by the glues and seals that were really laid and their sheets. */
+export function careLines(
+  index: IndexedModel,
+  { laid, bond }: Pick<JobState, 'laid' | 'bond'>,
+  when: Formats['dayAndClock'],
+): string[] {
+  const there = Object.entries(laid).filter(([id]) => bond[id] === 'renewed');
+  const last = Math.max(...there.map(([, { at, fullS }]) => at + fullS * 1000));
+  const names = list(there.map(([id]) => thingName(index, id)));
+  return there.length
+    ? [
+        `Not wet, not warm and under no load before ${when(last)}: ${names} ${there.length === 1 ? 'has' : 'have'} the whole strength then.`,
+      ]
+    : [];
 }
 /** The lines of what was done, the same on the page and in the PDF. */
 export function doneLines(reportData: ReportData): string[] {

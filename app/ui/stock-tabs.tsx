@@ -12,6 +12,7 @@ export const StockTabs = () => (
       { to: '/stock', name: 'Parts' },
       { to: '/stock/spares', name: wording.sparesBox },
       { to: '/stock/stencils', name: wording.stencils },
+      { to: '/stock/glues', name: wording.glues },
     ]}
   />
 );

@@ -110,6 +110,8 @@ export function blocksOf({ id, state, route, inHand }: DayJob, now: number): Blo
         longest = step.handsS.likely;
         open.action = step.action;
       }
+      // glue stays open for so long after it was laid
+      if (!runs) delayS = step.maxDelayS;
     }
     if (runs) {
       out.push(aloneBlock(id, step, begun ? runsUntil(state) : undefined, now));

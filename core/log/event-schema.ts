@@ -26,6 +26,7 @@ import {
   troubleKinds,
 } from './events';
 import { acts } from '../vocabulary/steps';
+import { glueItems } from '../seal/glue';
 import { padSides, padStates } from '../rework/pads';
 import { airSchools, heatings, reworkKinds, reworkStepIds } from '../rework/work-plan';
 
@@ -41,6 +42,12 @@ const moment = z
   .number()
   .min(firstMoment, 'a time of this century')
   .max(lastMoment, 'a time of this century');
+/** A glue or seal as it was laid: which, how long it stays open, from when it has its whole strength, s. */
+export const laidGlue = z.strictObject({
+  item: z.enum(glueItems),
+  openS: z.number().min(0).max(10_000_000).optional(),
+  fullS: z.number().min(0).max(10_000_000),
+});
 const words = (max: number) => z.string().trim().min(1).max(max);
 
 export const markSchema = z.strictObject({
@@ -196,7 +203,8 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('connectorOn'), connector: ref, trial: ref.optional() }),
   z.strictObject({ type: z.literal('reseated'), connector: ref }),
   z.strictObject({ type: z.literal('bondReleased'), bond: ref, torn: z.boolean() }),
-  z.strictObject({ type: z.literal('bondRenewed'), bond: ref }),
+  // with the glue's times as they are in this room, where the workshop has its sheet
+  z.strictObject({ type: z.literal('bondRenewed'), bond: ref, glue: laidGlue.optional() }),
   z.strictObject({ type: z.literal('catchFreed'), catch: ref }),
   z.strictObject({ type: z.literal('catchHooked'), catch: ref }),
   z.strictObject({ type: z.literal('pieceMoved'), slot: ref, pose: z.enum(['folded', 'shifted', 'out']) }),
@@ -243,7 +251,7 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
   // of the display's rim, or of another seal's
   z.strictObject({ type: z.literal('rimCleaned'), bond: ref.optional() }),
-  z.strictObject({ type: z.literal('sealApplied'), bond: ref }),
+  z.strictObject({ type: z.literal('sealApplied'), bond: ref, glue: laidGlue.optional() }),
   z.strictObject({ type: z.literal('linerOff') }),
   z.strictObject({ type: z.literal('leftUnsealed'), reason: words(1000) }),
   z.strictObject({ type: z.literal('deviceClosed') }),

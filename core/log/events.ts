@@ -1,6 +1,6 @@
 import type { Act } from '../vocabulary/steps';
 import type { z } from 'zod';
-import type { bodySchema, markSchema, taskSchema } from './event-schema';
+import type { bodySchema, laidGlue, markSchema, taskSchema } from './event-schema';
 
 /**
  * What can happen to a job. A *fact* is something that has happened at the bench and is always recorded;
@@ -66,6 +66,7 @@ export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] 
 export type Body = z.output<typeof bodySchema>;
 export type BodyType = Body['type'];
 export type BodyOf<T extends BodyType> = Extract<Body, { type: T }>;
+export type LaidGlue = z.output<typeof laidGlue>;
 export type Mark = z.output<typeof markSchema>;
 export type Task = z.output<typeof taskSchema>;
 export type Round = (typeof rounds)[number];

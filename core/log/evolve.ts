@@ -1,6 +1,6 @@
 import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
-import { type Body, type BodyType, final, holds, type JobEvent } from './events';
+import { type Body, type BodyOf, type BodyType, final, holds, type JobEvent } from './events';
 import { offBodies } from './off-bodies';
 import { glassRead, soakBegun, soakEnded, soakFitted } from './soaks';
 import { transferPlace } from './transfers';
@@ -152,7 +152,10 @@ const apply: Apply = {
     writer.set('bond', body.bond, body.torn ? 'torn' : 'released');
     flags(writer, { rimClean: false, seal: 'none' });
   },
-  bondRenewed: (w, b) => w.set('bond', b.bond, 'renewed'),
+  bondRenewed: (writer, body, event) => {
+    writer.set('bond', body.bond, 'renewed');
+    laid(writer, body, event);
+  },
   catchFreed: (w, b) => w.set('catch', b.catch, 'free'),
   catchHooked: (w, b) => w.set('catch', b.catch, 'hooked'),
   pieceMoved: (writer, body, event) => {
@@ -204,8 +207,9 @@ const apply: Apply = {
     body.bond === undefined
       ? flags(writer, { rimClean: true })
       : writer.set('acted', `rim ${body.bond}`, event.seq),
-  sealApplied: (writer, body) => {
+  sealApplied: (writer, body, event) => {
     writer.set('bond', body.bond, 'renewed');
+    laid(writer, body, event);
     flags(writer, { seal: 'applied', liner: 'on', unsealed: null });
   },
   linerOff: (w) => flags(w, { liner: 'off' }),
@@ -290,6 +294,14 @@ const apply: Apply = {
   jobClosed: (w, b) => flags(w, { ending: b.ending }),
 };
 
+/** When a glue or seal was laid, and its times; of one whose sheet nobody has, none are known. */
+function laid(
+  writer: Writer,
+  { bond, glue }: BodyOf<'bondRenewed' | 'sealApplied'>,
+  { at, clockKnown }: JobEvent,
+): void {
+  writer.set('laid', bond, glue ? { ...glue, at, clockKnown } : undefined);
+}
 /** What a body changes, whatever its type. */
 const applied = (writer: Writer, body: Body, event: JobEvent): void =>
   (apply[body.type] as (w: Writer, b: Body, e: JobEvent) => void)(writer, body, event);

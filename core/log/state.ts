@@ -2,7 +2,7 @@ import type { Measured } from './measured';
 import type { MetEntry } from './met-schema';
 import type { PadState } from '../rework/pads';
 import type { ReworkStepId } from '../rework/work-plan';
-import type { BodyOf, Claim, Ending, Known } from './events';
+import type { BodyOf, Claim, Ending, Known, LaidGlue } from './events';
 
 /**
  * What is known of a job: flat tables of plain values by id, so that any change is a list of
@@ -116,6 +116,8 @@ export interface Tables {
   task: Record<string, string>;
   /** bond -> when its glue has set, ms. */
   curing: Record<string, { until: number; clockKnown: boolean }>;
+  /** bond -> the glue or seal that was laid there last, when, and its times in s; none where nobody has its sheet. */
+  laid: Record<string, LaidGlue & { at: number; clockKnown: boolean }>;
   /** event id -> type of an entry that this version does not understand. */
   unread: Record<string, string>;
   /** Single values: see `Flags`. */
@@ -246,6 +248,7 @@ export const tableNames = [
   'acted',
   'task',
   'curing',
+  'laid',
   'unread',
   'flag',
 ] as const satisfies readonly TableName[];

@@ -1,4 +1,5 @@
 import type { HeatOfStations } from '../heat/planned-soak';
+import type { Glues } from '../seal/glue';
 import { plugsOf } from '../checks/reseat';
 import type { Task } from '../log/events';
 import { arrivalsToPlan } from '../rules/manifest';
@@ -17,6 +18,7 @@ export interface WorkshopMeans {
   stations: readonly string[];
   hourlyRateMinor: number;
   heat?: HeatOfStations;
+  glues?: Glues;
 }
 /** What is chosen for one job on the Route screen. */
 export interface RouteWishes {
@@ -57,6 +59,7 @@ export function jobRouteInput(
     hourlyRateMinor: means.hourlyRateMinor,
     stations: [...means.stations],
     ...(means.heat ? { heat: means.heat } : {}),
+    ...(means.glues ? { glues: means.glues } : {}),
     force: wishes.force ?? {},
     remedies,
     ...(flag(state, 'system') ? { system: flag(state, 'system')!.version } : {}),

@@ -7,7 +7,8 @@ import { checkStep, holdStep, plainStep, toolsOf } from './draft';
 import { handsS, around } from './times';
 import type { Operation } from './way-out';
 import type { Phase, Caution } from '../vocabulary/steps';
-import { stepsBack } from './steps-back';
+import { laidAs, stepsBack } from './steps-back';
+import { glueTimes } from '../seal/glue';
 import { bootConnectors } from '../model/system';
 import { badCell } from '../vocabulary/conditions';
 import { bringsSeal } from './setting';
@@ -171,6 +172,7 @@ function layRim(assembly: Assembly, plan: WayBack, seal: Bond): void {
   if (plan.again || !setting.standing.rimClean)
     add(assembly, 'Refit', rimStep(setting, 'rim', { cautions: stays }));
   const came = bringsSeal(setting, seal, work.replaced);
+  const sheet = glueTimes(setting.glues, 'perimeter-seal');
   add(
     assembly,
     'Refit',
@@ -181,6 +183,7 @@ function layRim(assembly: Assembly, plan: WayBack, seal: Bond): void {
           cautions: plan.press ? [] : ['press-by-hand'],
           ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}),
           ...(seal.renewNote ? { note: seal.renewNote } : {}),
+          ...(sheet ? laidAs(sheet) : {}),
         }),
   );
   if (plan.press && !came)

@@ -151,3 +151,33 @@ test('metal at the plugs is for practised hands: a trainee is given plastic, and
   for (const s of r.steps.filter((x) => x.targets.includes('K-cell')))
     expect(s.tools).not.toContain('fine-tweezers');
 });
+
+describe('a glue by its sheet', () => {
+  const sheet = { name: 'a', atC: 23, openS: 240, handlingS: 1800, fullS: 86_400 };
+  const glues = {
+    sheets: { 'contact-glue': sheet, 'perimeter-seal': { ...sheet, handlingS: 0 } },
+    roomC: 23,
+  };
+  const planned = (more: object) => route(dune2, { ...replace('back-glass'), ...more });
+  const cureOf = (r: ReturnType<typeof planned>) =>
+    r.steps.find((s) => s.action === 'cure' && s.targets[0] === 'back-glue:start')!.waitS;
+  const laying = (r: ReturnType<typeof planned>) =>
+    r.steps.find((s) => s.action === 'renew' && s.targets.includes('back-glue'))!;
+  test('is waited for as long as that says in this room; without one the model’s time stands', () => {
+    const waits = withMethods({ 'fixing-glue': 'wait' });
+    const model = dune2.bonds.find((b) => b.id === 'back-glue')!.cureS;
+    expect(cureOf(planned(waits))).toBe(model);
+    expect(cureOf(planned({ ...waits, glues }))).toBe(1800);
+    expect(cureOf(planned({ ...waits, glues: { ...glues, roomC: 13 } }))).toBe(3600);
+    expect(laying(planned(waits)).glue).toBeUndefined();
+    expect(laying(planned({ ...waits, glues }))).toMatchObject({
+      glue: { item: 'contact-glue', openS: 240, fullS: 86_400 },
+      maxDelayS: 240,
+    });
+  });
+  test('is kept in the log as it was laid, until it is loosed', () => {
+    const waits = { ...withMethods({ 'fixing-glue': 'wait' }), glues };
+    const b = new Bench(indexed(dune2), planned(waits)).open(replace('back-glass')).finish();
+    expect(b.state.laid['back-glue']).toMatchObject({ item: 'contact-glue', openS: 240, fullS: 86_400 });
+  });
+});

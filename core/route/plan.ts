@@ -115,7 +115,7 @@ function prepare(
   const index = withArrivals(base, input.arrives);
   const unknown = input.tasks.filter((t) => !index.slots.has(t.slot)).map((t) => t.slot);
   if (unknown.length) return { unknown };
-  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system, heat } = input;
+  const { methods, conditions, hourlyRateMinor, stations, force, remedies, system, heat, glues } = input;
   const standing = withoutTrial(index, input.standing);
   const setting: Setting = {
     index,
@@ -128,6 +128,7 @@ function prepare(
     remedies,
     system,
     heat,
+    glues,
   };
   const work = workOf(index, input);
   const cell = index.cellConnector;

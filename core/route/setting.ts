@@ -8,6 +8,7 @@ import { generalItems } from '../methods/catalogue';
 import type { WaysProblem } from './choose-ways';
 import { allows, type Circumstances, releaseFor } from './release';
 import { expected, handsS, inSeconds, money, plus } from './times';
+import type { Glues } from '../seal/glue';
 import type { Standing } from '../steps/route';
 
 /**
@@ -24,6 +25,8 @@ export interface Setting extends Circumstances {
   system?: string | undefined;
   /** How the workshop's heat sources are set. */
   heat?: HeatOfStations | undefined;
+  /** The sheets of its glues. */
+  glues?: Glues | undefined;
 }
 export const poseFact = (slot: string, pose: string) => `${slot}@${pose}`;
 /** The part that stands for one thing loosed for its own sake. */

@@ -6,6 +6,7 @@ import { type Draft, holdStep } from './draft';
 import type { Caution } from '../vocabulary/steps';
 import type { Drive } from '../vocabulary/trade';
 import { times, handsS, around, plus, inSeconds } from './times';
+import { type GlueTimes, glueTimes } from '../seal/glue';
 import { isSeal } from '../model/seals';
 import { rimStep, pressed, pressS } from './seal-steps';
 import { bringsOf } from '../model/carried';
@@ -99,6 +100,11 @@ function renewed(setting: Setting, operation: Operation, base: Base, replaced: r
   const taped = items === bond.orTape && items.length > 0;
   const glue = bond.kind === 'glue' && bond.cureS > 0;
   const uv = glue && setsByLight(setting, bond);
+  const glued = glue
+    ? glueTimes(setting.glues, uv ? 'uv-glue' : 'contact-glue')
+    : seal
+      ? glueTimes(setting.glues, 'perimeter-seal')
+      : undefined;
   const renew: Draft = {
     ...base,
     action: 'renew',
@@ -112,6 +118,7 @@ function renewed(setting: Setting, operation: Operation, base: Base, replaced: r
     ],
     ...(uv ? { uses: [{ item: 'uv-glue', quantity: 1 }] } : items.length ? { uses: items } : {}),
     ...(bond.renewNote ? { note: bond.renewNote } : {}),
+    ...(glued ? laidAs(glued) : {}),
   };
   if (!seal) return [renew];
   // another seal is laid like the display's: clean rim, laid, pressed
@@ -169,7 +176,9 @@ function cures(setting: Setting, operation: Operation): Draft[] {
     )
     .map((bond) => {
       const uv = setsByLight(setting, bond);
-      return holdStep('cure', bond.id, uv ? uvCureS : bond.cureS, handsS.act, {
+      const sheet = glueTimes(setting.glues, uv ? 'uv-glue' : 'contact-glue');
+      const holdsFrom = sheet?.handlingS ?? (uv ? uvCureS : bond.cureS);
+      return holdStep('cure', bond.id, holdsFrom, handsS.act, {
         about: operation.slot,
         face: operation.face,
         ...(uv ? { station: 'uv-lamp' } : {}),
@@ -179,5 +188,10 @@ function cures(setting: Setting, operation: Operation): Draft[] {
 /** Whether a glue sets under the lamp: it is made for it, light reaches it, and that is how it is done here. */
 const setsByLight = (setting: Setting, bond: Bond): boolean =>
   bond.setsByLight && setting.methods['fixing-glue'] === 'uv' && setting.stations.includes('uv-lamp');
-/** Under the lamp, s: from memory, the glue's sheet comes first. */
+/** What a step says of the glue that it lays. */
+export const laidAs = ({ item, openS, fullS }: GlueTimes): Pick<Draft, 'glue' | 'maxDelayS'> => ({
+  glue: { item, ...(openS === undefined ? {} : { openS }), fullS },
+  ...(openS === undefined ? {} : { maxDelayS: openS }),
+});
+/** Under the lamp where the workshop has no sheet, s: from memory, the glue's sheet comes first. */
 const uvCureS = 30;

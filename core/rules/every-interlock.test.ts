@@ -162,6 +162,16 @@ const wet = (ago: number, clockKnown = true) =>
   having({ flags: { solventAt: { at: now - ago * 1000, clockKnown, until: now } } });
 const setting = (left: number, clockKnown = true) =>
   having({ curing: { seal: { until: now + left * 1000, clockKnown } } });
+const glued = (ago: number, clockKnown = true) =>
+  having({
+    bond: { 'sensor-glue': 'renewed' },
+    laid: {
+      'sensor-glue': { item: 'contact-glue', openS: 300, fullS: 86_400, at: now - ago * 1000, clockKnown },
+    },
+  });
+const flexIn = {
+  ...{ type: 'pieceFitted', slot: 'sensor-flex', piece: 'sensor-flex#1', pose: 'in' },
+} as const satisfies Body;
 const leaked = (holds: boolean) => having({ flags: { leak: { holds, seq: 70 } } }, closedAgain);
 const sealed = having({ bond: { seal: 'renewed' }, flags: { seal: 'applied', liner: 'off' } });
 const doubted = having({
@@ -325,6 +335,21 @@ const rows: Record<RuleName, Row> = {
       at(setting(-1), close, { now: { at: now, clockKnown: false } }),
     ],
     kept: [close, at(setting(0), close), at(setting(30), done('declined'))],
+  },
+  'glue has a skin': {
+    severity: 'stop',
+    passableBy: skilled,
+    broken: [about(at(glued(301), flexIn), ['sensor-glue']), at(glued(301), { ...flexIn, pose: 'folded' })],
+    kept: [
+      at(glued(300), flexIn),
+      // without the glue's sheet nobody knows
+      at(having({ bond: { 'sensor-glue': 'renewed' } }), flexIn),
+      at(glued(301, false), flexIn),
+      at(glued(301), flexIn, { now: { at: now, clockKnown: false } }),
+      // loosed again since
+      at(having({ bond: { 'sensor-glue': 'released' } }, glued(301)), flexIn),
+      at(glued(301), { ...flexIn, slot: 'cell', piece: 'cell#1' }),
+    ],
   },
   'leak not told': {
     severity: 'stop',

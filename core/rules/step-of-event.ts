@@ -179,7 +179,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'release':
       return { type: 'bondReleased', bond: target, torn: false };
     case 'renew':
-      return { type: 'bondRenewed', bond: target };
+      return { type: 'bondRenewed', bond: target, ...(step.glue ? { glue: step.glue } : {}) };
     case 'unhook':
       return { type: 'catchFreed', catch: target };
     case 'move':
@@ -212,7 +212,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'clean rim':
       return target === 'rim' ? { type: 'rimCleaned' } : { type: 'rimCleaned', bond: target };
     case 'apply seal':
-      return { type: 'sealApplied', bond: target };
+      return { type: 'sealApplied', bond: target, ...(step.glue ? { glue: step.glue } : {}) };
     case 'liner off':
       return { type: 'linerOff' };
     case 'close':

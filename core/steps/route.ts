@@ -1,4 +1,6 @@
 import type { HeatOfStations, PlannedSoak } from '../heat/planned-soak';
+import type { Glues } from '../seal/glue';
+import type { LaidGlue } from '../log/events';
 import type { Phase, StepAction, Caution } from '../vocabulary/steps';
 import type { Round, Task } from '../log/events';
 import type { Methods } from '../methods/methods';
@@ -40,6 +42,8 @@ export interface Step {
   why: string[];
   cautions: Caution[];
   note?: string;
+  /** Glue or seal that is laid, as the workshop's sheet has it in its room: how long it stays open, from when it has its whole strength, s. */
+  glue?: LaidGlue;
   /** What this step uses up. */
   uses?: { item: string; quantity: number }[];
   /** Where it is known, of all its screws. */
@@ -118,6 +122,8 @@ export interface RouteInput {
   stations: string[];
   /** How its heat sources are set, and what it has measured of them. */
   heat?: HeatOfStations;
+  /** The sheets of its glues, and how warm its room is. */
+  glues?: Glues;
   /** Ways that the technician insists on: pose (`ear-speaker@out`) to the id of a way. */
   force: Record<string, string>;
   /** What was chosen about the identity of new parts, by slot. */

@@ -1,7 +1,9 @@
+import type { Glues } from '../seal/glue';
 import type { Range } from '../thermal/materials';
 import type { PressSettings } from '../seal/press';
 import type { HeatOfStations } from '../heat/planned-soak';
 import type { LeakSettings } from './leak-test';
+import type { SelfTest } from '../leak/self-test';
 import type { Methods } from '../methods/methods';
 import type { Waits } from '../rules/interlock';
 import type { Tax } from '../quote/tax';
@@ -39,8 +41,12 @@ export interface ShopSettings {
   hotAir?: { filmWm2K: Range; readings: number; fittedAt: number };
   /** How its seal press is set; left out, as is usual. */
   press?: PressSettings;
+  /** The sheets of its glues, and how warm its room is. */
+  glues?: Glues;
   /** How its leak tester is set; nothing is tested by it before that is said. */
   leakTester?: LeakSettings;
+  /** What it made of its reference leak when it was last tried. */
+  leakSelfTest?: SelfTest;
 }
 /** Who asks: resolved from the session for each request, never from anything the client says. */
 export interface Who {

@@ -1,4 +1,9 @@
-import { type LeakDevice, leakDevices } from '../../core/wire/leak-test';
+import {
+  type LeakDevice,
+  leakDevices,
+  type ReferenceDevice,
+  referenceDevices,
+} from '../../core/wire/leak-test';
 import { serveScpi, StandIn } from './scpi-server';
 
 /** Seconds that it takes to draw down, and readings a second. */
@@ -8,13 +13,16 @@ const perS = 20;
 const volumeMl = 80;
 const roomPa = 101_325;
 /** Of a device that is sound, and of each that is not: what it loses, how it settles, how its air warms. */
-const kinds: Record<LeakDevice, { leakPaS: number; settlePa: number; tauS: number; driftKs: number }> = {
+type Inside = LeakDevice | ReferenceDevice;
+const kinds: Record<Inside, { leakPaS: number; settlePa: number; tauS: number; driftKs: number }> = {
   tight: { leakPaS: 0.05, settlePa: 60, tauS: 4, driftKs: 0 },
   leaks: { leakPaS: 14, settlePa: 60, tauS: 4, driftKs: 0 },
   settles: { leakPaS: 0.05, settlePa: 420, tauS: 6, driftKs: 0 },
   warm: { leakPaS: 0.05, settlePa: 60, tauS: 4, driftKs: -0.015 },
   stops: { leakPaS: 0.05, settlePa: 60, tauS: 4, driftKs: 0 },
   unplugged: { leakPaS: 0.05, settlePa: 60, tauS: 4, driftKs: 0 },
+  reference: { leakPaS: 2, settlePa: 20, tauS: 3, driftKs: 0 },
+  'hose leaks': { leakPaS: 3.4, settlePa: 20, tauS: 3, driftKs: 0 },
 };
 /** A test may run faster than a clock where nobody waits for a device: for tests of the program. */
 const speed = () => Number(process.env.SNAVEK_LEAK_SPEED ?? 1) || 1;
@@ -30,7 +38,7 @@ class LeakTester extends StandIn {
   protected readonly name = 'LEAK TESTER';
   #setPa = 20_000;
   #holdS = 20;
-  #device: LeakDevice = 'tight';
+  #device: Inside = 'tight';
   #begunAt: number | undefined;
 
   protected reset(): void {
@@ -56,9 +64,7 @@ class LeakTester extends StandIn {
         return String(roomPa);
       // what a hand does: puts a device into the chamber, sound or not
       case 'SIM:DEV':
-        this.#device = (leakDevices as readonly string[]).includes(args[0] ?? '')
-          ? (args[0] as LeakDevice)
-          : 'tight';
+        this.#device = [...leakDevices, ...referenceDevices].find((known) => known === args[0]) ?? 'tight';
         return '';
       case 'INIT':
         this.#begunAt = Date.now();

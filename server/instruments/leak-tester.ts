@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { LeakSample } from '../../core/leak/fit';
-import type { LeakDevice, LeakFault, LeakSettings } from '../../core/wire/leak-test';
+import type { LeakDevice, LeakFault, LeakSettings, ReferenceDevice } from '../../core/wire/leak-test';
 import { startLeakTester } from './leak-tester-simulator';
 import { quoted, Scpi, ScpiFault } from './scpi';
 import { instrumentAt } from './scpi-server';
@@ -32,7 +32,7 @@ export interface Watcher {
  */
 export async function runLeakTest(
   { setPa, holdS }: LeakSettings,
-  device: LeakDevice,
+  device: LeakDevice | ReferenceDevice,
   watch: Watcher,
 ): Promise<Tested> {
   let scpi: Scpi | undefined;

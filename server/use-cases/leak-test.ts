@@ -1,13 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { type LeakAnswer, leakOf } from '../../core/leak/leak';
-import { leakAskSchema, type LeakLine, type LeakSettings } from '../../core/wire/leak-test';
+import { findsReference, type SelfTest, trustOf } from '../../core/leak/self-test';
+import {
+  leakAskSchema,
+  type LeakLine,
+  type LeakSettings,
+  selfTestAskSchema,
+} from '../../core/wire/leak-test';
 import type { LeakSample } from '../../core/leak/fit';
 import type { Outcome } from '../../core/wire/outcome';
 import type { Who } from '../../core/wire/who';
 import { appendCommand, lockedJob } from '../append-command';
+import { dropShop } from '../auth/held-sessions';
 import { findJob } from '../db/jobs';
 import { findMeasurement, keepMeasurement } from '../db/measurements';
 import { inShop } from '../db/orm';
+import { workshopToChange } from '../db/workshop';
 import { isTesterSimulated, runLeakTest } from '../instruments/leak-tester';
 import { log } from '../log';
 
@@ -33,6 +41,11 @@ export async function leakTest(
   const settings = who.settings.leakTester;
   if (!settings) {
     refuse('not set');
+    return;
+  }
+  // a tester that does not find a leak of known size finds none
+  if (trustOf(who.settings.leakSelfTest, Date.now()) === 'failed') {
+    refuse('own test failed');
     return;
   }
   if (!(await inShop(who.shopId, async (em) => Boolean(await findJob(em, jobId))))) {
@@ -61,7 +74,6 @@ export async function leakTest(
     const locked = await lockedJob(em, jobId);
     if (!locked) throw new RangeError(`no job ${jobId} in this workshop`);
     const { at, clockKnown, command: id } = read.data;
-    const rounded = (x: number) => Math.round(x * 1000) / 1000;
     const body = {
       type: 'leakTested' as const,
       holds: answer.verdict === 'pass',
@@ -84,6 +96,41 @@ export async function leakTest(
   log.debug({ jobId, verdict: answer.verdict }, 'leak test');
   say({ say: 'done', answer, measurement, ...(outcome ? { outcome } : {}) });
 }
+/**
+ * Has the tester find its reference leak, and keeps what it made of it: after one that failed it tests no device until it
+ * finds it. An owner's, a lead's or a technician's.
+ */
+export async function leakSelfTest(who: Who, json: unknown, say: (line: LeakLine) => void): Promise<void> {
+  const read = selfTestAskSchema.safeParse(json);
+  const settings = who.settings.leakTester;
+  const refuse = (fault: Extract<LeakLine, { say: 'failed' }>['fault'], said = '') =>
+    say({ say: 'failed', fault, said });
+  if (who.role === 'trainee') return refuse('not allowed');
+  if (!read.success) return refuse('not understood');
+  if (!settings) return refuse('not set');
+  const { referencePaS } = settings;
+  if (referencePaS === undefined) return refuse('no reference');
+  const tested = await runLeakTest(settings, read.data.simulate, {
+    begun: ({ volumeMl, instrument }) => say({ say: 'begun', settings, volumeMl, instrument }),
+    samples: (phase, samples) => say({ say: 'samples', phase, samples }),
+  });
+  if (!tested.ok) return refuse(tested.fault, tested.said);
+  const { volumeMl, ambientPa, samples } = tested.run;
+  const answer = leakOf({ volumeMl, ambientPa, samples, holdS: settings.holdS });
+  const selfTest: SelfTest = {
+    ...{ at: Date.now(), by: who.personId, referencePaS },
+    ...{ ratePaS: rounded(answer.rateSteadyPaS), errorPaS: rounded(answer.rateErrorPaS) },
+    ok: findsReference(answer, referencePaS),
+  };
+  await inShop(who.shopId, async (em) => {
+    const shop = await workshopToChange(em);
+    shop.settings = { ...shop.settings, leakSelfTest: selfTest };
+  });
+  dropShop(who.shopId);
+  say({ say: 'tried', answer, selfTest });
+}
+/** Figures of a tester are kept to a thousandth. */
+const rounded = (x: number) => Math.round(x * 1000) / 1000;
 export interface LeakCurve {
   samples: LeakSample[];
   /** What settling took away, Pa. */

@@ -6,10 +6,12 @@ import { handsFields } from '../../forms/hands-fields';
 import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
+  glueFields,
   heatFields,
   hotAirFields,
   leakTesterFields,
   pressFields,
+  roomField,
   eraseAfterMonths,
   hourlyRateMinor,
   shopName,
@@ -21,6 +23,7 @@ import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
 import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
+import { type Glues, glueItems, usualRoomC } from '../../core/seal/glue';
 import { inShop } from '../db/orm';
 import { peopleOf } from '../db/people';
 import { changePeople, type PeopleAsk, peopleAsks } from './people';
@@ -49,6 +52,9 @@ export const askSchema = z.discriminatedUnion('do', [
   }),
   z.strictObject({ do: z.literal('heat'), ...heatFields.shape }),
   z.strictObject({ do: z.literal('hot air'), ...hotAirFields.shape }),
+  z.strictObject({ do: z.literal('glue'), item: z.enum(glueItems), ...glueFields.shape }),
+  z.strictObject({ do: z.literal('no glue'), item: z.enum(glueItems) }),
+  z.strictObject({ do: z.literal('room'), roomC: roomField }),
   z.strictObject({ do: z.literal('press'), ...pressFields.shape }),
   z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
@@ -90,8 +96,25 @@ function hotAirAfter(
 ): ShopSettings {
   return forget ? settings : { ...settings, hotAir: { filmWm2K, readings, fittedAt: Date.now() } };
 }
+/** The sheets with one of them kept anew, or taken away. */
+function gluesAfter({ glues }: ShopSettings, ask: Extract<Ask, { do: 'glue' | 'no glue' }>): Glues {
+  const { [ask.item]: _before, ...others } = glues?.sheets ?? {};
+  const roomC = glues?.roomC ?? usualRoomC;
+  if (ask.do === 'no glue') return { roomC, sheets: others };
+  const { do: _, item, ...sheet } = ask;
+  return { roomC, sheets: { ...others, [item]: sheet } };
+}
 /** How the work is done: a lead's to change as well. */
-const ofMethods: ReadonlySet<string> = new Set(['method', 'heat', 'hot air', 'press', 'leak tester']);
+const ofMethods: ReadonlySet<string> = new Set([
+  'method',
+  'heat',
+  'hot air',
+  'press',
+  'leak tester',
+  'glue',
+  'no glue',
+  'room',
+]);
 const notRead = (error: z.ZodError): Changed => ({
   ok: false,
   status: 400,
@@ -137,10 +160,19 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'hot air':
         shop.settings = hotAirAfter(settings, ask);
         return { ok: true, said: common.kept };
+      case 'glue':
+      case 'no glue':
+        return save({ glues: gluesAfter(settings, ask) }, common.kept);
+      case 'room':
+        return save({ glues: { sheets: {}, ...settings.glues, roomC: ask.roomC } }, common.kept);
       case 'press':
         return save({ press: { force: ask.force, unit: ask.unit } }, common.kept);
-      case 'leak tester':
-        return save({ leakTester: leakTesterFields.strip().parse(ask) }, common.kept);
+      case 'leak tester': {
+        // what a tester that was set otherwise made of its reference leak says nothing of it now
+        const { leakSelfTest: _, ...rest } = settings;
+        shop.settings = { ...rest, leakTester: leakTesterFields.strip().parse(ask) };
+        return { ok: true, said: common.kept };
+      }
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
       case 'places':

@@ -15,3 +15,4 @@ export const timeZoneHint = 'choose…';
 export const currency = 'Currency';
 export const taxIncluded = 'The tax is in our prices already';
 export const stencils = 'Stencils';
+export const glues = 'Glues';

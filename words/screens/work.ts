@@ -64,8 +64,6 @@ export const itIsOnTheHeat = (span: string): string => `It is on the heat again:
 export const anotherWay = 'Another way';
 export const itDoesNotHoldNothing = (text: string): string =>
   `It does not hold${text}. Nothing is claimed about water.`;
-export const lookForAProudCorner =
-  'Look for a proud corner, a fold, a hair or glue on the rim. Open it and lay the seal anew, or tell the owner.';
 export const openItAndSealIt = 'Open it and seal it anew';
 export const thisJob = 'this job';
 export const notesHere = 'Notes here';

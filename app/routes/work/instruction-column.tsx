@@ -66,7 +66,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
           {rework.atTheBench} <Link to={`/jobs/${page.id}/rework`}>{rework.openBench}</Link>
         </Note>
       )}
-      <LeaksNote index={index} state={state} onReseal={planning.run} />
+      <LeaksNote index={index} state={state} act={act} onReseal={planning.run} />
       {step && <BootCard index={index} state={state} step={step} />}
       {(step?.action === 'compare' || step?.action === 'set aside') && (
         <ManifestCard

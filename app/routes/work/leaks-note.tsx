@@ -1,36 +1,58 @@
 import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
-import type { Task } from '../../../core/log/events';
+import type { Body, Task } from '../../../core/log/events';
 import { leaks } from '../../../core/rules/interlocks/closing';
 import { flag, type JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { perimeterSeal } from '../../../core/model/seals';
+import { type LeakPlace, leakPlaces } from '../../../core/rules/leak-places';
+import * as leakWords from '../../../words/screens/leak';
+import { thingName } from '../../../words/things';
 import { Note } from '../../ui/note';
 
 /** The device as it is closed has failed its leak test: what can be done, and that nothing is claimed. */
 export function LeaksNote({
   index,
   state,
+  act,
   onReseal,
 }: {
   index: IndexedModel;
   state: JobState;
+  act: (body: Body) => unknown;
   onReseal: (tasks: Task[]) => void;
 }) {
   const leak = flag(state, 'leak');
   if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
-  const cover = perimeterSeal(index)?.holds[0] ?? index.coverSlots[0];
   return (
     <Note tone="stop" role="status" className="top-10">
       <p className="strong">
         {wording.itDoesNotHoldNothing(leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : '')}
       </p>
-      <p>{wording.lookForAProudCorner}</p>
-      {cover && (
-        <Button onClick={() => onReseal([{ slot: cover, action: 'reach' }])}>
-          {wording.openItAndSealIt}
-        </Button>
-      )}
+      <p className="m-0">{leakWords.places}:</p>
+      <ul className="list" aria-label={leakWords.places}>
+        {leakPlaces(index, state).map((place) => (
+          <li key={`${place.kind} ${place.things[0]}`} className="row">
+            <span className="fill">
+              {placeText(index, place)}{' '}
+              <span className="muted">{place.touched ? leakWords.touchedHere : leakWords.notTouched}</span>
+            </span>
+            <Button
+              onClick={() => {
+                act({ type: 'noted', text: leakWords.foundNote[place.kind], thing: place.things[0]! });
+                if (place.mend === 'reseal' && place.slot) onReseal([{ slot: place.slot, action: 'reach' }]);
+              }}
+            >
+              {place.mend === 'reseal' ? wording.openItAndSealIt : leakWords.foundHere}
+            </Button>
+          </li>
+        ))}
+      </ul>
     </Note>
   );
+}
+
+function placeText(index: IndexedModel, { kind, things }: LeakPlace): string {
+  const text = leakWords.placeText[kind];
+  if (typeof text === 'string') return text;
+  return text(kind === 'screws' ? things.join(', ') : thingName(index, things[0]!));
 }

@@ -4,32 +4,48 @@ import { leakTesterFields } from '../../../forms/workshop-fields';
 import * as wording from '../../../words/screens/leak';
 import { Field } from '../../ui/field';
 import { ruleOf, typedFigure, useServerErrors } from '../../ui/zod-form';
+import { LeakSelfTest } from './leak-self-test-card';
 import { Kept, useChange } from './use-change';
 
 interface Typed {
   under: string;
   hold: string;
   passes: string;
+  reference: string;
 }
+const referenceOf = (typed: unknown) => (String(typed ?? '').trim() ? typedFigure(typed) : undefined);
 const pascal = (typed: unknown) => typedFigure(typed) * 1000;
 
 /** What the leak tester is set to: under-pressure, hold and limit, which are the tester's own. */
-export function LeakTester({ settings: { leakTester: set }, may }: { settings: ShopSettings; may: boolean }) {
+export function LeakTester({
+  settings,
+  may,
+  simulated,
+  now,
+}: {
+  settings: ShopSettings;
+  may: boolean;
+  simulated: boolean;
+  now: number;
+}) {
+  const { leakTester: set } = settings;
   const [form] = Form.useForm<Typed>();
   const { change, said, errors, busy } = useChange();
   useServerErrors(form, errors);
-  const { setPa, holdS, limitPaS } = leakTesterFields.shape;
+  const { setPa, holdS, limitPaS, referencePaS } = leakTesterFields.shape;
   const initial = {
     under: set ? String(set.setPa / 1000) : '',
     hold: String(set?.holdS ?? 20),
     passes: set ? String(set.limitPaS) : '',
+    reference: set?.referencePaS === undefined ? '' : String(set.referencePaS),
   };
-  const keep = ({ under, hold, passes }: Typed) =>
+  const keep = ({ under, hold, passes, reference }: Typed) =>
     change({
       do: 'leak tester',
       setPa: pascal(under),
       holdS: typedFigure(hold),
       limitPaS: typedFigure(passes),
+      ...(referenceOf(reference) === undefined ? {} : { referencePaS: referenceOf(reference) }),
     });
   const input = (id: string, suffix: string) => (
     <Input id={id} suffix={suffix} inputMode="decimal" maxLength={8} readOnly={!may} />
@@ -64,6 +80,14 @@ export function LeakTester({ settings: { leakTester: set }, may }: { settings: S
           >
             {input('leak-passes', 'Pa/s')}
           </Field>
+          <Field
+            name="reference"
+            label={wording.reference}
+            htmlFor="leak-reference"
+            rules={[ruleOf(referencePaS, referenceOf)]}
+          >
+            {input('leak-reference', 'Pa/s')}
+          </Field>
         </div>
         {may && (
           <Button htmlType="submit" loading={busy}>
@@ -71,6 +95,7 @@ export function LeakTester({ settings: { leakTester: set }, may }: { settings: S
           </Button>
         )}
       </Form>
+      {set?.referencePaS !== undefined && <LeakSelfTest {...{ settings, simulated, now }} />}
     </section>
   );
 }

@@ -17,6 +17,7 @@ import { PressCard } from './press-card';
 import { CalendarCard } from './calendar-card';
 import { Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
+import { isTesterSimulated } from '../../../server/use-cases/leak-test';
 import { calendarState } from '../../../server/use-cases/calendar';
 import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
 import { TakeAlong } from './take-along';
@@ -46,6 +47,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     tasks: await backupTasks(who),
     archives: await archiveTasks(who),
     calendar: await calendarState(who),
+    testerSimulated: isTesterSimulated(),
     ...(await workshopPage(who)),
     now: Date.now(),
   };
@@ -105,7 +107,7 @@ export default function Workshop({ loaderData, params }: Route.ComponentProps) {
 }
 function Part({
   part,
-  loaded: { who, may, settings, people, name, backups, tasks, archives, calendar, now },
+  loaded: { who, may, settings, people, name, backups, tasks, archives, calendar, now, testerSimulated },
 }: {
   part: WorkshopPart | undefined;
   loaded: Route.ComponentProps['loaderData'];
@@ -120,7 +122,7 @@ function Part({
             <Sources settings={settings} may={may.methods} />
             {settings.stations.includes('seal-press') && <PressCard settings={settings} may={may.methods} />}
             {settings.stations.includes('leak-tester') && (
-              <LeakTester settings={settings} may={may.methods} />
+              <LeakTester settings={settings} may={may.methods} simulated={testerSimulated} now={now} />
             )}
             <Practice offered={settings.practiceModels === true} may={may.means} />
           </div>

@@ -6,7 +6,7 @@ import { leakNow } from '../water';
 import { flag, type JobState } from '../../log/state';
 import { holderOf } from '../../vocabulary/pieces';
 import { piecesAt, openState } from '../../log/view';
-import { type Rule, rule, heads, list } from '../interlock';
+import { type Rule, rule, heads, list, skilled } from '../interlock';
 
 /** Closing a device, and letting it go. */
 export const closing = {
@@ -23,6 +23,24 @@ export const closing = {
       const last = Math.max(0, ...wet.map((bond) => state.curing[bond]!.until));
       return wet.length ? { ids: wet, seconds: Math.max(0, Math.ceil((last - now.at) / 1000)) } : undefined;
     },
+  }),
+  'glue has a skin': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['pieceFitted'],
+    // a clock that nobody knows says neither that it is open nor that it is not
+    check: ({ state, index, now }, { slot }) =>
+      list(
+        index.model.bonds
+          .filter((bond) => {
+            const laid = state.laid[bond.id];
+            if (bond.kind !== 'glue' || !bond.holds.includes(slot) || state.bond[bond.id] !== 'renewed')
+              return false;
+            if (laid?.openS === undefined || !laid.clockKnown || !now.clockKnown) return false;
+            return now.at > laid.at + laid.openS * 1000;
+          })
+          .map((bond) => bond.id),
+      ),
   }),
   'leak not told': rule({
     severity: 'stop',

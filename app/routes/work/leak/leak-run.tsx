@@ -2,8 +2,10 @@ import { Button, Tag } from 'antd';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import type { LeakAnswer } from '../../../../core/leak/leak';
+import { trustOf } from '../../../../core/leak/self-test';
 import { type LeakDevice, leakDevices } from '../../../../core/wire/leak-test';
 import * as wording from '../../../../words/screens/leak';
+import { benchTime } from '../../../job/clock';
 import { Field } from '../../../ui/field';
 import { LeakChart } from '../../../ui/leak/leak-chart';
 import { Note } from '../../../ui/note';
@@ -12,6 +14,8 @@ import type { WorkState } from '../use-work';
 import { noFocus } from '../work-keys';
 import { useLeakTest } from './use-leak-test';
 
+/** A test is one command of the bench, sent once. */
+const command = () => ({ command: crypto.randomUUID(), ...benchTime() });
 const kPa = (pa: number) => (pa / 1000).toFixed(1);
 
 /** The leak tester is run from here: it draws down, holds, and its curve is judged and kept with the job. */
@@ -19,7 +23,7 @@ export function LeakRun({ work }: { work: WorkState }) {
   const { page, who, act, replica, target } = work;
   const set = who.settings.leakTester;
   const done = useCallback(() => void replica.sync(), [replica]);
-  const { state, samples, run } = useLeakTest(page.id, done);
+  const { state, samples, run } = useLeakTest<LeakDevice>(`/jobs/${page.id}/leak-test`, command, done);
   const [device, setDevice] = useState<LeakDevice>('tight');
   if (!set)
     return (
@@ -32,7 +36,8 @@ export function LeakRun({ work }: { work: WorkState }) {
         )}
       </Note>
     );
-  const settled = state.at === 'done' ? state.done.answer.settling.amplitudePa : undefined;
+  const trust = trustOf(who.settings.leakSelfTest, page.now);
+  const settled = state.at === 'done' ? state.answer.settling.amplitudePa : undefined;
   const running = state.at === 'evacuating' || state.at === 'holding';
   const start = () => {
     if (target === 'device:start')
@@ -41,6 +46,9 @@ export function LeakRun({ work }: { work: WorkState }) {
   };
   return (
     <section className="stack gap-8 below" aria-label={wording.leakTester}>
+      {trust !== 'good' && set.referencePaS !== undefined && (
+        <Note tone={trust === 'failed' ? 'stop' : 'warn'}>{wording.trust[trust]}.</Note>
+      )}
       <span className="small muted">{wording.settings(kPa(set.setPa), set.holdS, String(set.limitPaS))}</span>
       <div className="row">
         <Button type="primary" onMouseDown={noFocus} loading={running} onClick={start}>
@@ -54,7 +62,7 @@ export function LeakRun({ work }: { work: WorkState }) {
           </span>
         )}
       </div>
-      {state.at === 'done' && <Judged answer={state.done.answer} limitPaS={set.limitPaS} />}
+      {state.at === 'done' && <Judged answer={state.answer} limitPaS={set.limitPaS} />}
       {samples.length > 0 && (
         <LeakChart
           samples={samples}

@@ -1,12 +1,12 @@
 import { useCallback, useRef, useState } from 'react';
+import type { LeakAnswer } from '../../../../core/leak/leak';
 import type { LeakSample } from '../../../../core/leak/fit';
-import type { LeakDevice, LeakFault, LeakLine } from '../../../../core/wire/leak-test';
-import { benchTime } from '../../../job/clock';
+import type { LeakFault, LeakLine } from '../../../../core/wire/leak-test';
 
 export type LeakRunState =
   | { at: 'rest' }
   | { at: 'evacuating' | 'holding' }
-  | { at: 'done'; done: Extract<LeakLine, { say: 'done' }> }
+  | { at: 'done'; answer: LeakAnswer }
   | { at: 'failed'; fault: LeakFault | 'no server'; said: string };
 
 /** Lines of JSON as they come. */
@@ -24,22 +24,22 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<LeakLi
     }
   }
 }
-/** Runs the leak tester through the server, and has its curve as it grows. */
-export function useLeakTest(jobId: string, onDone: () => void) {
+/** Runs the leak tester through the server, and has its curve as it grows. @param address of what is run: a job's test, or the tester's own */
+export function useLeakTest<Device extends string>(address: string, more: () => object, onDone: () => void) {
   const [state, setState] = useState<LeakRunState>({ at: 'rest' });
   const [samples, setSamples] = useState<readonly LeakSample[]>([]);
   const running = useRef(false);
   const run = useCallback(
-    async (simulate: LeakDevice) => {
+    async (simulate: Device) => {
       if (running.current) return;
       running.current = true;
       setSamples([]);
       setState({ at: 'evacuating' });
       try {
-        const res = await fetch(`/jobs/${jobId}/leak-test`, {
+        const res = await fetch(address, {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ command: crypto.randomUUID(), ...benchTime(), simulate }),
+          body: JSON.stringify({ ...more(), simulate }),
         });
         if (!res.ok || !res.body) throw new Error(String(res.status));
         let ended = false;
@@ -47,9 +47,9 @@ export function useLeakTest(jobId: string, onDone: () => void) {
           if (line.say === 'samples') {
             setState({ at: line.phase });
             setSamples((before) => [...before, ...line.samples]);
-          } else if (line.say === 'done') {
+          } else if (line.say === 'done' || line.say === 'tried') {
             ended = true;
-            setState({ at: 'done', done: line });
+            setState({ at: 'done', answer: line.answer });
             onDone();
           } else if (line.say === 'failed') {
             ended = true;
@@ -63,7 +63,7 @@ export function useLeakTest(jobId: string, onDone: () => void) {
         running.current = false;
       }
     },
-    [jobId, onDone],
+    [address, more, onDone],
   );
   return { state, samples, run };
 }
