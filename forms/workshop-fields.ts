@@ -94,6 +94,7 @@ export const roomField = z.number({ error: glue.giveRoom }).min(5, glue.giveRoom
 export const pressFields = z.strictObject({
   force: z.number({ error: press.giveForce }).positive(press.giveForce).max(2000, press.giveForce),
   unit: z.enum(forceUnits),
+  models: z.array(z.string().max(64)).max(500).default([]),
 });
 /** How the leak tester is set: every value is the tester's own, and none is right for all. */
 export const leakTesterFields = z.strictObject({

@@ -315,8 +315,23 @@ const cases: Record<string, Case> = {
     own: 404,
     body: () => json({}),
   },
-  // it says in its lines that no tester is set
-  'action /leak-self-test': { nobody: 401, other: 200, body: () => json({}) },
+  'action /jobs/:job/press': {
+    params: () => ({ job: 'none' }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+    body: () => json({}),
+  },
+  'loader /jobs/:job/press/:measurement.json': {
+    params: () => ({ job: randomUUID(), measurement: randomUUID() }),
+    nobody: 401,
+    other: 404,
+    own: 404,
+  },
+  'loader /hot-plate': { nobody: 401, other: 200 },
+  'action /hot-plate': { nobody: 401, other: 200, body: () => json({ on: false, setC: 80 }) },
+  // it says in its line that it has not understood
+  'action /leak-self-test': { nobody: 401, other: 200, body: () => json({ simulate: 'hammer' }) },
   'loader /jobs/:job/leak/:measurement.json': {
     params: () => ({ job: randomUUID(), measurement: randomUUID() }),
     nobody: 401,

@@ -1,3 +1,4 @@
+import { pressText } from './press-text';
 import type { Body, BodyOf, BodyType } from '../core/log/events';
 import type { IndexedModel } from '../core/model/index-model';
 import { consentName } from './consents';
@@ -77,6 +78,7 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   pieceFitted: (b, { index }) => `${pieceName(index, b.piece)} is in`,
   pieceSetAside: (body, { index }) =>
     `${pieceName(index, body.piece, [body.piece.split('#')[0]!])} put aside: ${body.to}`,
+  pressRead: pressText,
   leakTested: (body) =>
     `leak test: ${body.holds ? 'it holds' : 'it does not hold'}${body.lost ? `, ${body.lost.value} ${body.lost.unit} lost` : ''}`,
   phoneAsked: (body) =>

@@ -45,6 +45,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `The device is marked ${list(f.ids)}: pressing can set the cell on fire.`,
     instead: 'Seal it by hand, with little force.',
   }),
+  'adrift under the press': ({ f }) => ({
+    what: `Not found, or loose inside: ${list(f.ids)}. Under the press it may go through the panel or into the cell.`,
+    instead: 'Find it first, or seal it by hand.',
+  }),
   'identity data unread': ({ n }) => ({
     what: `The data of the ${n} have not been read: once it is gone they are lost.`,
     instead: 'Read and save them first, or record that the notice is accepted.',

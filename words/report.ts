@@ -30,7 +30,7 @@ export function sealText({ seal, index }: Pick<ReportData, 'seal' | 'index'>): s
     ...(laid.length
       ? [
           pressed.times
-            ? `pressed ${pressed.times === 1 ? 'once' : `${pressed.times} times`} for up to ${pressed.forS} s`
+            ? `pressed ${pressed.times === 1 ? 'once' : `${pressed.times} times`} for up to ${pressed.forS} s${pressed.newton === undefined ? '' : ` with at least ${Math.round(pressed.newton)} N by the gauge`}`
             : 'closed by hand, no force claimed',
         ]
       : []),

@@ -154,6 +154,7 @@ function bench(person = 'p1') {
     spares: [],
     simulated: true,
     testerSimulated: true,
+    gaugeSimulated: true,
     openedAt: 0,
     now: Date.now(),
   };

@@ -307,6 +307,17 @@ export const bodySchema = z.discriminatedUnion('type', [
       })
       .optional(),
   }),
+  // what a press did by its gauge: its curve by id, N and s
+  z.strictObject({
+    type: z.literal('pressRead'),
+    target: ref,
+    held: z.boolean(),
+    id: z.uuid(),
+    setN: z.number().min(0).max(5000),
+    meanN: z.number().min(0).max(5000),
+    peakN: z.number().min(0).max(50_000),
+    heldS: z.number().min(0).max(3600),
+  }),
   z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
   z.strictObject({ type: z.literal('dataRead'), slot: ref, data: z.string().max(64).optional() }),
   z.strictObject({

@@ -269,6 +269,8 @@ const apply: Apply = {
       });
   },
   leakTested: (w, { type: _, ...leak }, e) => flags(w, { hold: null, leak: { ...leak, seq: e.seq } }),
+  // its curve stands beside the log; what the report says of it is read from the entry
+  pressRead: none,
   taskSet: (writer, body) => {
     writer.set('task', body.slot, body.action === 'none' ? undefined : body.action);
     writer.set('consent', 'price', undefined);

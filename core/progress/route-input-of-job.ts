@@ -1,4 +1,5 @@
 import type { HeatOfStations } from '../heat/planned-soak';
+import type { PressSettings } from '../seal/press';
 import type { Glues } from '../seal/glue';
 import { plugsOf } from '../checks/reseat';
 import type { Task } from '../log/events';
@@ -19,6 +20,7 @@ export interface WorkshopMeans {
   hourlyRateMinor: number;
   heat?: HeatOfStations;
   glues?: Glues;
+  press?: PressSettings;
 }
 /** What is chosen for one job on the Route screen. */
 export interface RouteWishes {
@@ -60,6 +62,7 @@ export function jobRouteInput(
     stations: [...means.stations],
     ...(means.heat ? { heat: means.heat } : {}),
     ...(means.glues ? { glues: means.glues } : {}),
+    ...(means.press?.models?.length ? { pressPlates: means.press.models } : {}),
     force: wishes.force ?? {},
     remedies,
     ...(flag(state, 'system') ? { system: flag(state, 'system')!.version } : {}),

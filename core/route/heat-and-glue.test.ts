@@ -181,3 +181,12 @@ describe('a glue by its sheet', () => {
     expect(b.state.laid['back-glue']).toMatchObject({ item: 'contact-glue', openS: 240, fullS: 86_400 });
   });
 });
+
+test('a device that the press has no plate for is sealed by hand, and said so', () => {
+  const presses = (more: object) => route(mica9, more).steps.filter((s) => s.action === 'press').length;
+  expect(presses({})).toBeGreaterThan(0);
+  expect(presses({ pressPlates: ['mica-9', 'sprig'] })).toBe(presses({}));
+  expect(presses({ pressPlates: ['sprig'] })).toBe(0);
+  const seal = route(mica9, { pressPlates: ['sprig'] }).steps.find((s) => s.action === 'apply seal')!;
+  expect(seal.cautions).toContain('press-by-hand');
+});

@@ -129,6 +129,7 @@ function prepare(
     system,
     heat,
     glues,
+    noPlate: input.pressPlates && !input.pressPlates.includes(index.model.id),
   };
   const work = workOf(index, input);
   const cell = index.cellConnector;

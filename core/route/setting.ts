@@ -25,6 +25,8 @@ export interface Setting extends Circumstances {
   system?: string | undefined;
   /** How the workshop's heat sources are set. */
   heat?: HeatOfStations | undefined;
+  /** There is no plate for this model: its seals are pressed by hand. */
+  noPlate?: boolean | undefined;
   /** The sheets of its glues. */
   glues?: Glues | undefined;
 }

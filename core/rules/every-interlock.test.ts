@@ -172,6 +172,7 @@ const glued = (ago: number, clockKnown = true) =>
 const flexIn = {
   ...{ type: 'pieceFitted', slot: 'sensor-flex', piece: 'sensor-flex#1', pose: 'in' },
 } as const satisfies Body;
+const pressStart = { type: 'acted', act: 'press', target: 'frame:start' } as const satisfies Body;
 const leaked = (holds: boolean) => having({ flags: { leak: { holds, seq: 70 } } }, closedAgain);
 const sealed = having({ bond: { seal: 'renewed' }, flags: { seal: 'applied', liner: 'off' } });
 const doubted = having({
@@ -256,6 +257,20 @@ const rows: Record<RuleName, Row> = {
       heat,
       at(having({ condition: { bent: because } }), heat),
       at(having({ condition: { wet: null } }), heat),
+    ],
+  },
+  'adrift under the press': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [
+      about(at(having({ place: { 'B1#1': 'adrift' } }), pressStart), ['B1#1']),
+      about(at(having({ stray: { s1: 'inside' } }), pressStart), ['s1']),
+    ],
+    kept: [
+      pressStart,
+      at(having({ place: { 'B1#1': 'mat/B1' } }), pressStart),
+      at(having({ stray: { s1: 'removed' } }), pressStart),
+      at(having({ place: { 'B1#1': 'adrift' } }), { ...pressStart, target: 'frame:end' }),
     ],
   },
   'no press on this cell': {

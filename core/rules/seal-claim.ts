@@ -10,8 +10,8 @@ export interface SealClaim {
   laid: { bond: string; by: string }[];
   /** Those that were never loosed: nothing is said about them. */
   untouched: string[];
-  /** How often it lay under a press, and how long each time at most, s; 0 times: by hand, and no force is claimed. */
-  pressed: { times: number; forS: number };
+  /** How often it lay under a press, how long each time at most, s, and with what by the gauge, N; 0 times: by hand, and no force is claimed. */
+  pressed: { times: number; forS: number; newton?: number };
   /** The leak test of the device as it is closed now. */
   tested: { by: string; holds: boolean; setPa?: number; holdS?: number } | undefined;
 }
@@ -39,13 +39,18 @@ export function sealClaim(
   const presses = events.flatMap(({ body }) =>
     body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start') ? [body.forS ?? 0] : [],
   );
+  // where a gauge was read, the weakest press that held is claimed, and none that did not
+  const read = events.flatMap(({ body }) => (body.type === 'pressRead' && body.held ? [body.meanN] : []));
   const leak = leakNow(state);
   const test = leak && last(({ body }) => body.type === 'leakTested');
   const { setPa, holdS } = leak?.measured ?? {};
   return {
     laid,
     untouched: bonds.filter((bond) => state.bond[bond.id] === undefined).map((bond) => bond.id),
-    pressed: { times: presses.length, forS: Math.max(0, ...presses) },
+    pressed: {
+      ...{ times: presses.length, forS: Math.max(0, ...presses) },
+      ...(read.length ? { newton: Math.min(...read) } : {}),
+    },
     tested: leak && {
       ...{ by: test?.by ?? '', holds: leak.holds },
       ...(setPa === undefined || holdS === undefined ? {} : { setPa, holdS }),

@@ -6,6 +6,8 @@ export type ForceUnit = (typeof forceUnits)[number];
 export interface PressSettings {
   force: number;
   unit: ForceUnit;
+  /** Ids of the models that there is a plate for; left out, one that does for all. */
+  models?: string[];
 }
 /** 75 kgf, on the frame and again after closing (common practice). */
 export const usualPress: PressSettings = { force: 75, unit: 'kgf' };

@@ -122,6 +122,8 @@ export interface RouteInput {
   stations: string[];
   /** How its heat sources are set, and what it has measured of them. */
   heat?: HeatOfStations;
+  /** Ids of the models that its seal press has a plate for; left out, one that does for all. */
+  pressPlates?: string[];
   /** The sheets of its glues, and how warm its room is. */
   glues?: Glues;
   /** Ways that the technician insists on: pose (`ear-speaker@out`) to the id of a way. */

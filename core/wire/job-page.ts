@@ -39,6 +39,8 @@ export interface JobPage {
   simulated: boolean;
   /** So does the leak tester. */
   testerSimulated: boolean;
+  /** And the press's gauge. */
+  gaugeSimulated: boolean;
   openedAt: number;
   now: number;
 }

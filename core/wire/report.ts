@@ -44,6 +44,8 @@ export interface ReportData {
   water: Water;
   /** What was done to keep water out, and by whom, by name. */
   seal: SealClaim | undefined;
+  /** What presses did by their gauge. */
+  presses: BodyOf<'pressRead'>[];
   /** What the leak tester read, where it was recorded for the device as it is closed now. */
   leak: Omit<BodyOf<'leakTested'>, 'type'> | undefined;
   /** Who worked on it, in the order in which they came to it. */

@@ -77,6 +77,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       })),
     ],
     water: waterOf(index, state),
+    presses: effective.flatMap(({ body }) => (body.type === 'pressRead' ? [body] : [])),
     seal: claimByName(sealClaim(index, state, effective), name),
     leak: leakNow(state),
     technicians: [...new Set(hands.map((e) => name(e.by)))],

@@ -1,3 +1,4 @@
+import { pressText } from '../../words/press-text';
 import * as wording from '../../words/answers/report-pdf';
 import { eventText } from '../../words/events';
 import { cap } from '../../words/things';
@@ -46,6 +47,7 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
   if (reportData.closingNote) line(reportData.closingNote);
   line(`${waterText[reportData.water]} ${sealText(reportData)}`.trim());
   const measured = reportData.leak?.measured;
+  for (const read of reportData.presses) line(`${cap(pressText(read))}.`);
   if (measured) line(leakMeasured(measured));
   else if (reportData.leak?.lost)
     line(wording.leakTest(reportData.leak.lost.value, reportData.leak.lost.unit));

@@ -1,3 +1,4 @@
+import { isGaugeSimulated } from '../instruments/force-gauge';
 import { isTesterSimulated } from '../instruments/leak-tester';
 import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
@@ -44,6 +45,7 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       spares: await sparesOf(em),
       simulated: isSimulated(),
       testerSimulated: isTesterSimulated(),
+      gaugeSimulated: isGaugeSimulated(),
       openedAt: job.openedAt.getTime(),
       now: Date.now(),
     };

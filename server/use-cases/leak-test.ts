@@ -143,14 +143,14 @@ export interface LeakCurve {
 export const leakCurve = (who: Who, jobId: string, id: string): Promise<LeakCurve | undefined> =>
   inShop(who.shopId, async (em) => {
     const row = await findMeasurement(em, jobId, id);
-    return (
-      row && {
-        samples: row.samples as LeakSample[],
-        settledPa: (row.result as unknown as LeakAnswer).settling.amplitudePa,
-        settings: row.settings as unknown as LeakSettings,
-        instrument: row.instrument,
-        takenAt: row.takenAt.toISOString(),
-      }
-    );
+    return row?.kind === 'leak'
+      ? {
+          samples: row.samples as LeakSample[],
+          settledPa: (row.result as unknown as LeakAnswer).settling.amplitudePa,
+          settings: row.settings as unknown as LeakSettings,
+          instrument: row.instrument,
+          takenAt: row.takenAt.toISOString(),
+        }
+      : undefined;
   });
 export { isTesterSimulated };

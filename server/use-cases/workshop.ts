@@ -25,6 +25,7 @@ import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
 import { type Glues, glueItems, usualRoomC } from '../../core/seal/glue';
 import { inShop } from '../db/orm';
+import { currentModels } from '../db/models';
 import { peopleOf } from '../db/people';
 import { changePeople, type PeopleAsk, peopleAsks } from './people';
 import type { PersonLine } from '../../core/wire/person-line';
@@ -73,12 +74,16 @@ type Ask = z.output<typeof askSchema>;
 const aboutPeople: ReadonlySet<string> = new Set(peopleAsks.map((ask) => ask.shape.do.value));
 const isAboutPeople = (ask: Ask): ask is PeopleAsk => aboutPeople.has(ask.do);
 
-export async function workshopPage(
-  who: Who,
-): Promise<{ settings: ShopSettings; people: PersonLine[]; name: string }> {
+export async function workshopPage(who: Who): Promise<{
+  settings: ShopSettings;
+  people: PersonLine[];
+  name: string;
+  models: { id: string; name: string }[];
+}> {
   return inShop(who.shopId, async (em) => {
     const { settings, name } = await workshopOf(em);
-    return { settings, name, people: await peopleOf(em) };
+    const models = (await currentModels(em)).map(({ id, name: called }) => ({ id, name: called }));
+    return { settings, name, people: await peopleOf(em), models };
   });
 }
 
@@ -166,7 +171,15 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       case 'room':
         return save({ glues: { sheets: {}, ...settings.glues, roomC: ask.roomC } }, common.kept);
       case 'press':
-        return save({ press: { force: ask.force, unit: ask.unit } }, common.kept);
+        return save(
+          {
+            press: {
+              ...{ force: ask.force, unit: ask.unit },
+              ...(ask.models.length ? { models: ask.models } : {}),
+            },
+          },
+          common.kept,
+        );
       case 'leak tester': {
         // what a tester that was set otherwise made of its reference leak says nothing of it now
         const { leakSelfTest: _, ...rest } = settings;

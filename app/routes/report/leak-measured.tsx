@@ -1,8 +1,8 @@
-import { useEffect, useState } from 'react';
 import type { LeakSample } from '../../../core/leak/fit';
 import type { BodyOf } from '../../../core/log/events';
 import { leakMeasured } from '../../../words/report';
 import { LeakChart } from '../../ui/leak/leak-chart';
+import { useCurve } from './use-curve';
 
 interface Curve {
   samples: LeakSample[];
@@ -16,16 +16,7 @@ export function LeakMeasured({
   job: string;
   measured: NonNullable<BodyOf<'leakTested'>['measured']>;
 }) {
-  const [curve, setCurve] = useState<Curve>();
-  const address = `/jobs/${job}/leak/${measured.id}.json`;
-  useEffect(() => {
-    const gone = new AbortController();
-    void fetch(address, { signal: gone.signal })
-      .then(async (res) => (res.ok ? ((await res.json()) as Curve) : undefined))
-      .then(setCurve)
-      .catch(() => {});
-    return () => gone.abort();
-  }, [address]);
+  const curve = useCurve<Curve>(`/jobs/${job}/leak/${measured.id}.json`);
   return (
     <>
       <p>{leakMeasured(measured)}</p>

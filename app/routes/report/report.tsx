@@ -19,6 +19,7 @@ import {
 } from '../../../words/report';
 import type { Route } from './+types/report';
 import { LeakMeasured } from './leak-measured';
+import { PressMeasured } from './press-measured';
 import { LinkButton } from '../../ui/link-button';
 import { formatsOf } from '../../../words/formats';
 import { DataTable } from '../../ui/data-table';
@@ -86,6 +87,9 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           <p>
             {waterText[d.water]} {d.sealed}
           </p>
+          {d.presses.map((read) => (
+            <PressMeasured key={read.id} job={d.page.id} read={read} />
+          ))}
           {d.leak?.measured && <LeakMeasured job={d.page.id} measured={d.leak.measured} />}
           {d.leak?.lost && !d.leak.measured && (
             <p>{wording.leakTestLostInThe(d.leak.lost.value, d.leak.lost.unit)}</p>

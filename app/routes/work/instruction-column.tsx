@@ -7,12 +7,12 @@ import * as rework from '../../../words/screens/rework';
 import { Link } from 'react-router';
 import { Note } from '../../ui/note';
 import { LeaksNote } from './leaks-note';
-import { PressNote } from './press-note';
 import { NotesHere } from './notes-here';
 import type { WorkState } from './use-work';
 
 // a few steps of a course ask for these
 const LeakCard = later(() => import('./leak-card').then((m) => m.LeakCard));
+const PressRun = later(() => import('./press-run').then((m) => m.PressRun));
 const LeakRun = later(() => import('./leak/leak-run').then((m) => m.LeakRun));
 const ManifestCard = later(() => import('./manifest-card').then((m) => m.ManifestCard));
 const ProgrammerCard = later(() => import('./programmer-card').then((m) => m.ProgrammerCard));
@@ -56,7 +56,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
           }
         />
       )}
-      {step?.action === 'press' && target?.endsWith(':start') && <PressNote work={work} />}
+      {step?.action === 'press' && <PressRun key={step.id} work={work} holdS={step.waitS} />}
       {step?.action === 'leak test' && <LeakRun work={work} />}
       {step?.action === 'leak test' && target === 'device:end' && (
         <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />

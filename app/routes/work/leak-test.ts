@@ -1,3 +1,4 @@
+import type { LeakLine } from '../../../core/wire/leak-test';
 import { z } from 'zod';
 import { leakTest } from '../../../server/use-cases/leak-test';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
@@ -11,5 +12,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!z.uuid().safeParse(params.job).success)
     return Response.json({ error: 'no such job' }, { status: 404 });
   const ask = await jsonBody(request);
-  return toldLines((say) => leakTest(who, params.job, ask, say));
+  return toldLines<LeakLine>(
+    (say) => leakTest(who, params.job, ask, say),
+    (said) => ({ say: 'failed', fault: 'stopped', said }),
+  );
 }

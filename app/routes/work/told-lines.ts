@@ -1,12 +1,13 @@
-import type { LeakLine } from '../../../core/wire/leak-test';
-
 /** What an instrument does, as it does it: a line of JSON each. It goes on to its end, whether anybody listens or not. */
-export function toldLines(work: (say: (line: LeakLine) => void) => Promise<void>): Response {
+export function toldLines<Line>(
+  work: (say: (line: Line) => void) => Promise<void>,
+  failed: (said: string) => Line,
+): Response {
   const text = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(stream) {
       let listening = true;
-      const say = (line: LeakLine) => {
+      const say = (line: Line) => {
         if (!listening) return;
         try {
           stream.enqueue(text.encode(`${JSON.stringify(line)}\n`));
@@ -14,7 +15,7 @@ export function toldLines(work: (say: (line: LeakLine) => void) => Promise<void>
           listening = false;
         }
       };
-      await work(say).catch((e: Error) => say({ say: 'failed', fault: 'stopped', said: e.message }));
+      await work(say).catch((e: Error) => say(failed(e.message)));
       try {
         stream.close();
       } catch {

@@ -1,3 +1,4 @@
+import type { LeakLine } from '../../../core/wire/leak-test';
 import { leakSelfTest } from '../../../server/use-cases/leak-test';
 import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
 import { toldLines } from '../work/told-lines';
@@ -8,5 +9,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const who = requirePersonForData(context);
   requireSameOrigin(request);
   const ask = await jsonBody(request);
-  return toldLines((say) => leakSelfTest(who, ask, say));
+  return toldLines<LeakLine>(
+    (say) => leakSelfTest(who, ask, say),
+    (said) => ({ say: 'failed', fault: 'stopped', said }),
+  );
 }

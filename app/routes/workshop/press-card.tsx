@@ -9,8 +9,16 @@ import { ruleOf, typedFigure, useServerErrors } from '../../ui/zod-form';
 import { Kept, useChange } from './use-change';
 
 /** What the seal press is set to, in the unit that it shows. */
-export function PressCard({ settings: { press }, may }: { settings: ShopSettings; may: boolean }) {
-  const [form] = Form.useForm<{ force: string; unit: ForceUnit }>();
+export function PressCard({
+  settings: { press },
+  models,
+  may,
+}: {
+  settings: ShopSettings;
+  models: readonly { id: string; name: string }[];
+  may: boolean;
+}) {
+  const [form] = Form.useForm<{ force: string; unit: ForceUnit; models: string[] }>();
   const { change, said, errors, busy } = useChange();
   useServerErrors(form, errors);
   const set = press ?? usualPress;
@@ -26,8 +34,10 @@ export function PressCard({ settings: { press }, may }: { settings: ShopSettings
         layout="vertical"
         className="stack gap-4"
         validateTrigger="onBlur"
-        initialValues={{ force: String(set.force), unit: set.unit }}
-        onFinish={({ force, unit }) => change({ do: 'press', force: typedFigure(force), unit })}
+        initialValues={{ force: String(set.force), unit: set.unit, models: set.models ?? [] }}
+        onFinish={({ force, unit, models: plates }) =>
+          change({ do: 'press', force: typedFigure(force), unit, models: plates })
+        }
       >
         <div className="fields">
           <Field
@@ -46,6 +56,14 @@ export function PressCard({ settings: { press }, may }: { settings: ShopSettings
             />
           </Field>
         </div>
+        <Field name="models" label={wording.plates} htmlFor="press-models" extra={wording.platesMean}>
+          <Pick<never>
+            id="press-models"
+            mode="multiple"
+            disabled={!may}
+            options={models.map(({ id, name }) => ({ value: id, label: name })) as never}
+          />
+        </Field>
         {may && (
           <Button htmlType="submit" loading={busy}>
             {wording.keep}

@@ -107,7 +107,20 @@ export default function Workshop({ loaderData, params }: Route.ComponentProps) {
 }
 function Part({
   part,
-  loaded: { who, may, settings, people, name, backups, tasks, archives, calendar, now, testerSimulated },
+  loaded: {
+    who,
+    may,
+    settings,
+    people,
+    name,
+    backups,
+    tasks,
+    archives,
+    calendar,
+    now,
+    testerSimulated,
+    models,
+  },
 }: {
   part: WorkshopPart | undefined;
   loaded: Route.ComponentProps['loaderData'];
@@ -120,7 +133,9 @@ function Part({
           <div className="stack">
             <Stations owned={settings.stations} may={may.means} />
             <Sources settings={settings} may={may.methods} />
-            {settings.stations.includes('seal-press') && <PressCard settings={settings} may={may.methods} />}
+            {settings.stations.includes('seal-press') && (
+              <PressCard settings={settings} models={models} may={may.methods} />
+            )}
             {settings.stations.includes('leak-tester') && (
               <LeakTester settings={settings} may={may.methods} simulated={testerSimulated} now={now} />
             )}

@@ -42,6 +42,19 @@ export const cellAndHeat = {
         ? list(noHeat.filter((c) => hasCondition(state, c)))
         : undefined,
   }),
+  'adrift under the press': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['acted'],
+    // a screw that nobody found may lie under the glass
+    check: ({ state }, body) =>
+      body.act === 'press' && body.target.endsWith(':start')
+        ? list([
+            ...Object.keys(state.place).filter((piece) => state.place[piece] === 'adrift'),
+            ...Object.keys(state.stray).filter((stray) => state.stray[stray] === 'inside'),
+          ])
+        : undefined,
+  }),
   'soak cut short': rule({
     severity: 'stop',
     passableBy: skilled,

@@ -16,6 +16,7 @@ import { Note } from '../../../ui/note';
 import type { WorkState } from '../use-work';
 import { Fitted } from './fitted';
 import { GlassReading } from './glass-reading';
+import { PlateCard } from './plate-card';
 
 /** Devices that a window is tried on, for the words. */
 const tried = 200;
@@ -49,6 +50,7 @@ export function HeatPanel({ work, step, onMap }: { work: WorkState; step: Step; 
           {wording.map}
         </Button>
       </div>
+      {station === 'hot-plate' && asSet && <PlateCard setC={asSet.setC} />}
       {found ? <Live found={found} soFar={soFar} /> : <p role="status">{wording.working}</p>}
       {found && !found.window && <NoWindow found={found} fromS={soFar.lastS} />}
       {heat && <GlassReading job={page.id} onRead={(celsius) => act({ type: 'glassRead', celsius })} />}

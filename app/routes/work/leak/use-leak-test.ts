@@ -1,6 +1,7 @@
 import { useCallback, useRef, useState } from 'react';
 import type { LeakAnswer } from '../../../../core/leak/leak';
 import type { LeakSample } from '../../../../core/leak/fit';
+import { toldBy } from '../../../job/told';
 import type { LeakFault, LeakLine } from '../../../../core/wire/leak-test';
 
 export type LeakRunState =
@@ -9,21 +10,6 @@ export type LeakRunState =
   | { at: 'done'; answer: LeakAnswer }
   | { at: 'failed'; fault: LeakFault | 'no server'; said: string };
 
-/** Lines of JSON as they come. */
-async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<LeakLine> {
-  const reader = body.getReader();
-  const decoder = new TextDecoder();
-  let text = '';
-  for (;;) {
-    const { value, done } = await reader.read();
-    if (done) return;
-    text += decoder.decode(value, { stream: true });
-    for (let i = text.indexOf('\n'); i >= 0; i = text.indexOf('\n')) {
-      yield JSON.parse(text.slice(0, i)) as LeakLine;
-      text = text.slice(i + 1);
-    }
-  }
-}
 /** Runs the leak tester through the server, and has its curve as it grows. @param address of what is run: a job's test, or the tester's own */
 export function useLeakTest<Device extends string>(address: string, more: () => object, onDone: () => void) {
   const [state, setState] = useState<LeakRunState>({ at: 'rest' });
@@ -36,14 +22,8 @@ export function useLeakTest<Device extends string>(address: string, more: () => 
       setSamples([]);
       setState({ at: 'evacuating' });
       try {
-        const res = await fetch(address, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ ...more(), simulate }),
-        });
-        if (!res.ok || !res.body) throw new Error(String(res.status));
         let ended = false;
-        for await (const line of linesOf(res.body)) {
+        for await (const line of toldBy<LeakLine>(address, { ...more(), simulate })) {
           if (line.say === 'samples') {
             setState({ at: line.phase });
             setSamples((before) => [...before, ...line.samples]);

@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { BodyOf } from '../core/log/events';
+import type { PressedDevice, PressLine } from '../core/wire/press-run';
+import type { Who } from '../core/wire/who';
+import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { readPlate, setPlate } from './use-cases/hot-plate';
+import { press, pressCurve } from './use-cases/press';
+import { sendCommands } from './use-cases/send-commands';
+import { cmd } from './testing/world';
+import { changeWorkshop, workshopPage } from './use-cases/workshop';
+
+let world: World;
+let tova: Who;
+let job: string;
+beforeAll(async () => {
+  process.env.SNAVEK_PRESS_SPEED = '40';
+  world = await makeWorld();
+  tova = world.own.get('technician')!;
+  job = await openJob(world, tova);
+}, 120_000);
+afterAll(async () => {
+  delete process.env.SNAVEK_PRESS_SPEED;
+  await endWorld();
+});
+const run = async (simulate: PressedDevice, who = tova, of = job, begins = false): Promise<PressLine> => {
+  const lines: PressLine[] = [];
+  const ask = { command: randomUUID(), at: Date.now(), clockKnown: true, target: 'frame', holdS: 30 };
+  await press(who, of, { ...ask, begins, simulate }, (l) => lines.push(l));
+  expect(lines.filter((l) => l.say === 'pressing').length).toBeGreaterThanOrEqual(lines.length - 1);
+  return lines.at(-1)!;
+};
+
+describe('a press with its gauge', () => {
+  test('that held is in the log with its figures, and its curve is kept whole', async () => {
+    // 75 kgf are 735.5 N
+    expect(await run('holds')).toMatchObject({ say: 'pressed', pressed: { verdict: 'held' } });
+    const last = (await eventsOf(tova, job)).at(-1)!.event.body as BodyOf<'pressRead'>;
+    expect(last).toMatchObject({ type: 'pressRead', target: 'frame', held: true, setN: 735.5 });
+    const curve = (await pressCurve(tova, job, last.id))!;
+    expect(curve).toMatchObject({ setN: 735.5, holdS: 30, instrument: expect.stringContaining('FORCE') });
+    // ten readings a second: two to come to it, thirty of hold, one to let go
+    expect(curve.samples).toHaveLength(331);
+    expect(await pressCurve(world.other.get('owner')!, job, last.id)).toBeUndefined();
+  });
+  test('that slips or is too weak is recorded as what it was', async () => {
+    expect(await run('slips')).toMatchObject({ pressed: { verdict: 'too short' } });
+    expect(await run('weak')).toMatchObject({ pressed: { verdict: 'too weak' } });
+    expect((await eventsOf(tova, job)).at(-1)!.event.body).toMatchObject({ type: 'pressRead', held: false });
+  });
+  test('does not move where a rule stands against it: over a swollen cell', async () => {
+    const bad = await openJob(world, tova);
+    await sendCommands(tova, [
+      cmd(tova, bad, { type: 'conditionSet', condition: 'swollen', because: 'it stands proud' }),
+    ]);
+    const before = (await eventsOf(tova, bad)).length;
+    expect(await run('holds', tova, bad, true)).toMatchObject({ fault: 'stopped by a rule' });
+    const types = (await eventsOf(tova, bad)).slice(before).map((e) => e.event.body.type);
+    expect(types).not.toContain('pressRead');
+  });
+  test('is nobody else’s, and an ask that is none is refused', async () => {
+    expect(await run('holds', world.other.get('owner')!)).toMatchObject({ fault: 'no such job' });
+    const lines: PressLine[] = [];
+    await press(tova, job, { target: 'frame' }, (l) => lines.push(l));
+    expect(lines).toMatchObject([{ fault: 'not understood' }]);
+  });
+  test('models that there is a plate for are kept, and none is every one', async () => {
+    const lead = world.own.get('lead')!;
+    const ask = { do: 'press', force: 75, unit: 'kgf' };
+    await changeWorkshop(lead, { ...ask, models: ['mica-9'] });
+    expect((await workshopPage(lead)).settings.press).toEqual({ force: 75, unit: 'kgf', models: ['mica-9'] });
+    await changeWorkshop(lead, ask);
+    expect((await workshopPage(lead)).settings.press).toEqual({ force: 75, unit: 'kgf' });
+  });
+});
+describe('the hot plate', () => {
+  test('is set, warms with its ramp, is off again; beyond its scale it says so', async () => {
+    expect(await readPlate()).toMatchObject({ ok: true, on: false, nowC: 22 });
+    expect(await setPlate({ on: true, setC: 80 })).toMatchObject({ ok: true, on: true, setC: 80 });
+    await new Promise((r) => setTimeout(r, 1500));
+    const warmer = await readPlate();
+    expect(warmer).toMatchObject({ ok: true, on: true });
+    expect(warmer.ok && warmer.nowC).toBeGreaterThan(22.5);
+    expect(await setPlate({ on: true, setC: 399 })).toMatchObject({ ok: false, outOfRange: true });
+    expect(await setPlate({ on: true, setC: 'hot' })).toMatchObject({ ok: false });
+    expect(await setPlate({ on: false, setC: 80 })).toMatchObject({ ok: true, on: false });
+  });
+});
