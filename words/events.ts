@@ -98,7 +98,8 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
       ? `no time on this heat is right${fromReadings(b.readings)}`
       : `off between ${left(b.opensS)} and ${left(b.closesS)}${fromReadings(b.readings)}`,
   solventApplied: (b, { name }) => `alcohol on the ${name(b.bond)}`,
-  rimCleaned: (b, { name }) => (b.bond ? `rim under the ${name(b.bond)} is clean` : 'rim is clean'),
+  rimCleaned: ({ bond, what }, { name }) =>
+    what ? rimText[what] : bond ? `rim under the ${name(bond)} is clean` : 'rim is clean',
   sealApplied: () => 'new seal is down',
   linerOff: () => 'last liner is off',
   leftUnsealed: (b) => `closed without a seal: ${b.reason}`,
@@ -161,3 +162,8 @@ export function claimText(index: IndexedModel, about: string, value: string): st
     ? `${pieceName(index, id)} ${value === `hole/${holderOf(id)}` ? 'is in its own hole' : placeText(value)}`
     : `${thingName(index, id)} is ${value}`;
 }
+const rimText = {
+  other: 'rim of the cover is clean',
+  mesh: 'ear mesh is in its seat',
+  dry: 'rims and inside are dry',
+} as const;

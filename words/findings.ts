@@ -1,3 +1,4 @@
+import type { RimPart } from '../core/vocabulary/steps';
 import { consentName } from './consents';
 import { testName } from './fault';
 import type { Refusal } from '../core/rules/decide';
@@ -93,8 +94,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: 'The device is on heat or has just left it: alcohol would catch fire.',
     instead: `Heat source off, let it cool.${wait}`,
   }),
-  'rim not clean': () => ({
-    what: 'The rim is not recorded as clean: the seal fails where glue is left.',
+  'rim not clean': ({ f }) => ({
+    what: f.ids.some((id) => id.startsWith('rim:'))
+      ? `Not seen to yet: ${list(f.ids.map((id) => rimPartName[id.slice(4) as RimPart]))}.`
+      : 'The rim is not recorded as clean: the seal fails where glue is left.',
     instead: 'Clean it, then lay the seal.',
   }),
   'mid check open': ({ n }) => ({
@@ -304,3 +307,8 @@ export function refusalText(
       return 'That was kept by another person and is sent when they sign in.';
   }
 }
+const rimPartName: Record<RimPart, string> = {
+  other: 'the rim of the cover',
+  mesh: 'the ear mesh in its seat',
+  dry: 'that all is dry',
+};

@@ -2,7 +2,7 @@ import type { IndexedModel } from '../core/model/index-model';
 import { isSeal } from '../core/model/seals';
 import type { Step } from '../core/steps/route';
 import type { Task } from '../core/log/events';
-import type { Act } from '../core/vocabulary/steps';
+import type { Act, RimPart } from '../core/vocabulary/steps';
 import { list, plural, stationName, thingName } from './things';
 
 export const taskName: Record<Task['action'], string> = {
@@ -216,7 +216,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
     case 'fit':
       return `${about} is ${isHinged(index, step.about ?? '') ? 'shut' : 'in'}`;
     case 'clean rim':
-      return 'rim is clean';
+      return rimDone[(target.split(':')[1] as RimPart | undefined) ?? 'frame'];
     case 'apply seal':
       return 'seal is down';
     case 'liner off':
@@ -338,3 +338,9 @@ const doneWords: Partial<Record<Step['action'], string>> = {
 };
 /** What the key beside one thing of a step says when it is pressed; never that it is done already. */
 export const doneWord = (action: Step['action']): string => doneWords[action] ?? 'it is so';
+const rimDone: Record<RimPart | 'frame', string> = {
+  frame: 'rim of the frame is clean',
+  other: 'rim of the cover is clean, too',
+  mesh: 'ear mesh is in its seat',
+  dry: 'all is dry',
+};

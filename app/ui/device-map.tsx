@@ -5,7 +5,7 @@ import type { IndexedModel } from '../../core/model/index-model';
 import type { Face } from '../../core/vocabulary/trade';
 import { OpenCover } from './map-cover';
 import { Bonds, Pieces, Plugs, Screws, ShutCover } from './map-inside';
-import { Catches, NoGo, Rim, Ruler } from './map-rim';
+import { Catches, NoGo, Rim, Ruler, Solvents } from './map-rim';
 import { sceneOf } from './map-scene';
 
 export interface MapProps {
@@ -16,6 +16,8 @@ export interface MapProps {
   now: string | undefined;
   /** Hatched stretches of the rim while it is being opened. */
   showNoGo: boolean;
+  /** Which solvent may go where on the rim, while it is cleaned. */
+  showSolvents?: boolean;
   /** The side that lies up. The back is seen as it lies: what the model has on its left is on the right. */
   face?: Face;
   onPick?: (id: string) => void;
@@ -46,6 +48,7 @@ export const DeviceMap = memo(function DeviceMap({
   lit,
   now,
   showNoGo,
+  showSolvents = false,
   face = 'front',
   onPick,
   large = false,
@@ -102,6 +105,7 @@ export const DeviceMap = memo(function DeviceMap({
       <Rim scene={scene} />
       {!open && !back && <Catches scene={scene} />}
       {showNoGo && <NoGo scene={scene} />}
+      {showSolvents && <Solvents scene={scene} face={back ? 'back' : 'front'} />}
       {children}
     </svg>
   );

@@ -1,3 +1,6 @@
+import type { Face } from '../../core/vocabulary/trade';
+import { rimStretches } from '../../core/rules/rim-solvents';
+import { thingName } from '../../words/things';
 import * as wording from '../../words/screens/map';
 import { noGoOfMarks } from '../../core/rules/mark-rules';
 import type { Scene } from './map-scene';
@@ -64,6 +67,29 @@ export function NoGo({ scene: { index, state, at } }: { scene: Scene }) {
     );
   });
 }
+
+/** Where on the rim which solvent may go, while it is cleaned: the rest is bare metal. */
+export function Solvents({ scene: { index, at }, face }: { scene: Scene; face: Face }) {
+  return rimStretches(index, face).map(({ edge, fromMm, toMm, care, slot }) => {
+    const upright = edge === 'left' || edge === 'right';
+    const along = face === 'back' && !upright ? at.W - toMm : fromMm;
+    const right = (edge === 'right') !== (face === 'back');
+    return (
+      <rect
+        key={`${edge}${slot}`}
+        className={care === 'alcohol' ? 'rim-alcohol' : 'rim-soft'}
+        x={upright ? (right ? at.W - rimMm : 0) : along}
+        y={upright ? fromMm : edge === 'bottom' ? at.H - rimMm : 0}
+        width={upright ? rimMm : toMm - fromMm}
+        height={upright ? toMm - fromMm : rimMm}
+      >
+        <title>{wording.rimCare[care](thingName(index, slot))}</title>
+      </rect>
+    );
+  });
+}
+/** How broad such a stretch is drawn, mm. */
+const rimMm = 3.4;
 
 /** Ten millimetres from tick to tick, and how a stretch that is out of bounds is hatched. */
 export function Ruler({ widthMm }: { widthMm: number }) {

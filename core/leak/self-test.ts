@@ -12,7 +12,7 @@ export interface SelfTest {
   ok: boolean;
 }
 /** So far a tester may be off its reference leak, as a share of it (common practice for go/no-go gauges: a tenth; from memory). */
-export const mayBeOff = 0.1;
+const mayBeOff = 0.1;
 /** It is done anew each day, ms. */
 const dayMs = 24 * 60 * 60 * 1000;
 

@@ -25,7 +25,7 @@ import {
   taskActions,
   troubleKinds,
 } from './events';
-import { acts } from '../vocabulary/steps';
+import { acts, rimParts } from '../vocabulary/steps';
 import { glueItems } from '../seal/glue';
 import { padSides, padStates } from '../rework/pads';
 import { airSchools, heatings, reworkKinds, reworkStepIds } from '../rework/work-plan';
@@ -250,7 +250,13 @@ export const bodySchema = z.discriminatedUnion('type', [
   }),
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
   // of the display's rim, or of another seal's
-  z.strictObject({ type: z.literal('rimCleaned'), bond: ref.optional() }),
+  // with what else of it is due before a seal; or one of those, seen to
+  z.strictObject({
+    type: z.literal('rimCleaned'),
+    bond: ref.optional(),
+    due: z.array(z.enum(rimParts)).max(rimParts.length).optional(),
+    what: z.enum(rimParts).optional(),
+  }),
   z.strictObject({ type: z.literal('sealApplied'), bond: ref, glue: laidGlue.optional() }),
   z.strictObject({ type: z.literal('linerOff') }),
   z.strictObject({ type: z.literal('leftUnsealed'), reason: words(1000) }),

@@ -6,35 +6,9 @@ import { glassRead, soakBegun, soakEnded, soakFitted } from './soaks';
 import { transferPlace } from './transfers';
 import { endedAs, heated, stepped } from './rework';
 import { wetSteps } from '../rework/work-plan';
-import { bare, flag, type JobState, type TableName, tableNames, type Tables, type Undo } from './state';
+import { bare, flag, type JobState, tableNames } from './state';
+import { Writer } from './writer';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
-
-/** Where an event writes: copies a table before its first change, or writes in place when folding a whole log. */
-class Writer {
-  readonly undo: Undo[] = [];
-  #copied: Set<TableName> | undefined;
-  constructor(
-    readonly state: JobState,
-    copy: boolean,
-  ) {
-    this.#copied = copy ? new Set() : undefined;
-  }
-  set<T extends TableName>(table: T, key: string, value: Tables[T][string] | undefined): void {
-    const before = this.state[table][key];
-    if (before === value) return;
-    this.undo.push(before === undefined ? [table, key] : [table, key, before as object]);
-    this.write(table, key, value);
-  }
-  write(table: TableName, key: string, value: unknown): void {
-    if (this.#copied && !this.#copied.has(table)) {
-      (this.state as unknown as Record<string, unknown>)[table] = bare(this.state[table] as object);
-      this.#copied.add(table);
-    }
-    const record = this.state[table] as Record<string, unknown>;
-    if (value === undefined) delete record[key];
-    else record[key] = value;
-  }
-}
 
 type Apply = { [T in BodyType]: (w: Writer, body: Extract<Body, { type: T }>, event: JobEvent) => void };
 const none = () => {};
@@ -203,10 +177,20 @@ const apply: Apply = {
       solventAt: { at: event.at, until: event.at + body.dwellS * 1000, clockKnown: event.clockKnown },
     });
   },
-  rimCleaned: (writer, body, event) =>
-    body.bond === undefined
-      ? flags(writer, { rimClean: true })
-      : writer.set('acted', `rim ${body.bond}`, event.seq),
+  rimCleaned: (writer, { bond, due, what }, event) => {
+    const key = bond ?? 'rim';
+    if (what) {
+      writer.set(
+        'rimDue',
+        key,
+        (writer.state.rimDue[key] ?? []).filter((part) => part !== what),
+      );
+      return;
+    }
+    writer.set('rimDue', key, due ?? []);
+    if (bond === undefined) flags(writer, { rimClean: true });
+    else writer.set('acted', `rim ${bond}`, event.seq);
+  },
   sealApplied: (writer, body, event) => {
     writer.set('bond', body.bond, 'renewed');
     laid(writer, body, event);

@@ -2,6 +2,7 @@ import type { Measured } from './measured';
 import type { MetEntry } from './met-schema';
 import type { PadState } from '../rework/pads';
 import type { ReworkStepId } from '../rework/work-plan';
+import type { RimPart } from '../vocabulary/steps';
 import type { BodyOf, Claim, Ending, Known, LaidGlue } from './events';
 
 /**
@@ -116,6 +117,8 @@ export interface Tables {
   task: Record<string, string>;
   /** bond -> when its glue has set, ms. */
   curing: Record<string, { until: number; clockKnown: boolean }>;
+  /** `rim`, or the bond of another seal -> what is still to be seen to before one is laid. */
+  rimDue: Record<string, readonly RimPart[]>;
   /** bond -> the glue or seal that was laid there last, when, and its times in s; none where nobody has its sheet. */
   laid: Record<string, LaidGlue & { at: number; clockKnown: boolean }>;
   /** event id -> type of an entry that this version does not understand. */
@@ -249,6 +252,7 @@ export const tableNames = [
   'task',
   'curing',
   'laid',
+  'rimDue',
   'unread',
   'flag',
 ] as const satisfies readonly TableName[];

@@ -32,7 +32,7 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
     // what was done to the device as it stands open now; closing it makes it history
     acted: Object.keys(state.acted).filter((k) => state.acted[k]! > (flag(state, 'closedAt') ?? 0)),
     data: { ...state.data },
-    rimClean: flag(state, 'rimClean') === true,
+    rimClean: flag(state, 'rimClean') === true && !state.rimDue.rim?.length,
     sealed: flag(state, 'seal') === 'applied',
     linerOff: flag(state, 'liner') === 'off',
     midPassed: openChecks(state, index, 'mid').length === 0,

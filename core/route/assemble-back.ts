@@ -170,7 +170,7 @@ function layRim(assembly: Assembly, plan: WayBack, seal: Bond): void {
   const { setting, candidate, work } = assembly;
   const stays: Caution[] = candidate.cellOn && !plan.offBetween ? ['cell-stays-on'] : [];
   if (plan.again || !setting.standing.rimClean)
-    add(assembly, 'Refit', rimStep(setting, 'rim', { cautions: stays }));
+    add(assembly, 'Refit', rimStep(setting, 'rim', work.replaced, { cautions: stays }));
   const came = bringsSeal(setting, seal, work.replaced);
   const sheet = glueTimes(setting.glues, 'perimeter-seal');
   add(

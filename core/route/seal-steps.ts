@@ -1,6 +1,8 @@
 import type { Setting } from './setting';
 import { noHeat } from '../vocabulary/conditions';
 import { type Draft, plainStep, toolsOf } from './draft';
+import { perimeterSeal } from '../model/seals';
+import type { RimPart } from '../vocabulary/steps';
 import { handsS } from './times';
 /** Whether seals are pressed by a press here: not on a device that is bent or has no plate, and never over a bad cell. */
 export const pressed = (setting: Setting): boolean =>
@@ -10,10 +12,30 @@ export const pressed = (setting: Setting): boolean =>
   !setting.conditions.some((x) => x === 'bent' || noHeat.includes(x));
 /** Seconds under the press: common practice, 75 kgf for 30 s on the frame and again after closing. */
 export const pressS = 30;
+/**
+ * What is seen to beside the frame's rim before a seal: the rim of the cover that goes on again, where old glue sticks, too; at
+ * the display the ear mesh in its seat; and that all has dried before anything is on power.
+ */
+function rimPartsOf({ index }: Setting, target: string, replaced: readonly string[]): RimPart[] {
+  const seal = target === 'rim' ? perimeterSeal(index) : index.bonds.get(target);
+  const cover = seal?.holds[0];
+  const meshed = target === 'rim' && index.model.slots.some((slot) => slot.kind === 'ear-speaker');
+  return [
+    ...(cover === undefined || replaced.includes(cover) ? [] : (['other'] as const)),
+    ...(meshed ? (['mesh'] as const) : []),
+    'dry',
+  ];
+}
 /** Old glue off a rim, before a seal is laid on it. */
-export const rimStep = (setting: Setting, target: string, more: Partial<Draft>): Draft => {
+export const rimStep = (
+  setting: Setting,
+  target: string,
+  replaced: readonly string[],
+  more: Partial<Draft>,
+): Draft => {
   const acetone = setting.methods['rim-solvent'] === 'acetone';
-  return plainStep('clean rim', [target], handsS.cleanRim, {
+  const parts = rimPartsOf(setting, target, replaced).map((part) => `${target}:${part}`);
+  return plainStep('clean rim', [target, ...parts], handsS.cleanRim, {
     tools: toolsOf(setting.index, ['swabs', 'brush']),
     uses: [{ item: acetone ? 'acetone' : 'solvent', quantity: 5 }],
     ...more,

@@ -84,7 +84,7 @@ function fastened(setting: Setting, operation: Operation, base: Base): Draft {
 function renewed(setting: Setting, operation: Operation, base: Base, replaced: readonly string[]): Draft[] {
   const bond = setting.index.bonds.get(operation.things[0]!)!;
   const seal = isSeal(setting.index, bond);
-  const rim = () => rimStep(setting, bond.id, { about: operation.slot, face: operation.face });
+  const rim = () => rimStep(setting, bond.id, replaced, { about: operation.slot, face: operation.face });
   if (seal && bringsSeal(setting, bond, replaced))
     return [
       rim(),

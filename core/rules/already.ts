@@ -98,9 +98,9 @@ const says: Says = {
     state.measured[`${round} ${fn}`]?.id === measured.id,
   received: (state) => flag(state, 'received') === true,
   rimCleaned: (state, body) =>
-    body.bond === undefined
-      ? flag(state, 'rimClean') === true
-      : state.acted[`rim ${body.bond}`] !== undefined && state.bond[body.bond] === 'renewed',
+    body.what !== undefined
+      ? !(state.rimDue[body.bond ?? 'rim'] ?? []).includes(body.what) && cleaned(state, body.bond)
+      : cleaned(state, body.bond),
   sealApplied: (state) => flag(state, 'seal') === 'applied',
   linerOff: (state) => flag(state, 'liner') === 'off' || !!flag(state, 'unsealed'),
   deviceClosed: (state, _body, index) => openState(state, index) === 'closed',
@@ -134,3 +134,8 @@ export function isAlready(index: IndexedModel, state: JobState, body: Body): boo
     | undefined;
   return already?.(state, body, index) ?? false;
 }
+/** Whether the frame's own rim has been cleaned since it was opened; of another seal, for the one that lies there. */
+const cleaned = (state: JobState, bond: string | undefined): boolean =>
+  bond === undefined
+    ? flag(state, 'rimClean') === true
+    : state.acted[`rim ${bond}`] !== undefined && state.bond[bond] === 'renewed';

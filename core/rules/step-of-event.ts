@@ -1,7 +1,7 @@
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step } from '../steps/route';
-import type { StepAction } from '../vocabulary/steps';
+import type { RimPart, StepAction } from '../vocabulary/steps';
 import { bringsOf, carriedOf } from '../model/carried';
 import { isAlready } from './already';
 import { badCell } from '../vocabulary/conditions';
@@ -59,7 +59,7 @@ function doneBy(body: Body): { action: StepAction; target: string } | undefined 
     case 'solventApplied':
       return { action: 'solvent', target: body.bond };
     case 'rimCleaned':
-      return { action: 'clean rim', target: body.bond ?? 'rim' };
+      return { action: 'clean rim', target: `${body.bond ?? 'rim'}${body.what ? `:${body.what}` : ''}` };
     case 'leakTested':
       return { action: 'leak test', target: 'device:end' };
     case 'sealApplied':
@@ -161,6 +161,16 @@ export function nextStep(
   return undefined;
 }
 
+/** The frame's rim is clean, with what else of it the route asks for; or one of those. */
+function rimCleaned(step: Step, target: string): Body {
+  const [key, what] = target.split(':') as [string, RimPart | undefined];
+  const due = step.targets.flatMap((t) => (t.split(':')[1] as RimPart | undefined) ?? []);
+  return {
+    type: 'rimCleaned',
+    ...(key === 'rim' ? {} : { bond: key }),
+    ...(what ? { what } : due.length ? { due } : {}),
+  };
+}
 /** What to report when this target of a step has been done. */
 export function bodyFor(index: IndexedModel, state: JobState, step: Step, target: string): Body {
   switch (step.action) {
@@ -210,7 +220,7 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
     case 'solvent':
       return { type: 'solventApplied', bond: target, dwellS: step.waitS };
     case 'clean rim':
-      return target === 'rim' ? { type: 'rimCleaned' } : { type: 'rimCleaned', bond: target };
+      return rimCleaned(step, target);
     case 'apply seal':
       return { type: 'sealApplied', bond: target, ...(step.glue ? { glue: step.glue } : {}) };
     case 'liner off':

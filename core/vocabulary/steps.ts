@@ -24,6 +24,9 @@ export type Act = (typeof acts)[number];
 const phases = ['Open', 'Strip', 'Swap', 'Refit', 'Prove'] as const;
 export type Phase = (typeof phases)[number];
 export type StepAction = Act | (typeof movingActions)[number];
+/** What of a rim is seen to before a seal is laid, beside the frame's: the cover's own rim, the mesh in its seat, all dry. */
+export const rimParts = ['other', 'mesh', 'dry'] as const;
+export type RimPart = (typeof rimParts)[number];
 /** Actions that change a piece, a bond or the device's data; the others are acts. */
 const movingActions = [
   'heat',

@@ -109,9 +109,12 @@ function gluesAfter({ glues }: ShopSettings, ask: Extract<Ask, { do: 'glue' | 'n
   const { do: _, item, ...sheet } = ask;
   return { roomC, sheets: { ...others, [item]: sheet } };
 }
-/** How the work is done: a lead's to change as well. */
-const ofMethods: ReadonlySet<string> = new Set([
-  'method',
+/** How the stations of the bench are set, and what lies in its drawers. */
+type BenchAsk = Extract<
+  Ask,
+  { do: 'heat' | 'hot air' | 'press' | 'leak tester' | 'glue' | 'no glue' | 'room' }
+>;
+const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
   'heat',
   'hot air',
   'press',
@@ -120,6 +123,33 @@ const ofMethods: ReadonlySet<string> = new Set([
   'no glue',
   'room',
 ]);
+const isOfBench = (ask: Ask): ask is BenchAsk => ofBench.has(ask.do);
+function benchAfter(settings: ShopSettings, ask: BenchAsk): ShopSettings {
+  switch (ask.do) {
+    case 'heat': {
+      const heat = heatAfter(settings, ask);
+      return { ...settings, ...(heat ? { heat } : {}) };
+    }
+    case 'hot air':
+      return hotAirAfter(settings, ask);
+    case 'glue':
+    case 'no glue':
+      return { ...settings, glues: gluesAfter(settings, ask) };
+    case 'room':
+      return { ...settings, glues: { sheets: {}, ...settings.glues, roomC: ask.roomC } };
+    case 'press': {
+      const { force, unit, models } = ask;
+      return { ...settings, press: { force, unit, ...(models.length ? { models } : {}) } };
+    }
+    case 'leak tester': {
+      // what a tester that was set otherwise made of its reference leak says nothing of it now
+      const { leakSelfTest: _, ...rest } = settings;
+      return { ...rest, leakTester: leakTesterFields.strip().parse(ask) };
+    }
+  }
+}
+/** How the work is done: a lead's to change as well. */
+const ofMethods: ReadonlySet<string> = new Set(['method', ...ofBench]);
 const notRead = (error: z.ZodError): Changed => ({
   ok: false,
   status: 400,
@@ -148,6 +178,10 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
       shop.settings = { ...settings, ...patch };
       return { ok: true, said };
     };
+    if (isOfBench(ask)) {
+      shop.settings = benchAfter(settings, ask);
+      return { ok: true, said: common.kept };
+    }
     switch (ask.do) {
       case 'method':
         return save({ methods: { ...settings.methods, [ask.row]: ask.option } }, wording.methodKept);
@@ -160,32 +194,6 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
           },
           common.kept,
         );
-      case 'heat':
-        return save({ heat: heatAfter(settings, ask) }, common.kept);
-      case 'hot air':
-        shop.settings = hotAirAfter(settings, ask);
-        return { ok: true, said: common.kept };
-      case 'glue':
-      case 'no glue':
-        return save({ glues: gluesAfter(settings, ask) }, common.kept);
-      case 'room':
-        return save({ glues: { sheets: {}, ...settings.glues, roomC: ask.roomC } }, common.kept);
-      case 'press':
-        return save(
-          {
-            press: {
-              ...{ force: ask.force, unit: ask.unit },
-              ...(ask.models.length ? { models: ask.models } : {}),
-            },
-          },
-          common.kept,
-        );
-      case 'leak tester': {
-        // what a tester that was set otherwise made of its reference leak says nothing of it now
-        const { leakSelfTest: _, ...rest } = settings;
-        shop.settings = { ...rest, leakTester: leakTesterFields.strip().parse(ask) };
-        return { ok: true, said: common.kept };
-      }
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
       case 'places':

@@ -24,3 +24,9 @@ export const notOnThisRoute = (id: string): string => `${id}, not on this route`
 export const traysWhereTheScrewsLie = 'Trays: where the screws lie';
 export const coverOut = (name: string): string => `${name} out`;
 export const connectorIs = (name: string, on: boolean): string => `${name} connector, ${on ? 'on' : 'off'}`;
+export const rimCare = {
+  alcohol: (name: string): string => `Alcohol only: no acetone at the ${name}.`,
+  'no scraper': (name: string): string => `Alcohol on a swab, nothing hard: the ${name} lies here.`,
+} as const;
+export const solventKey =
+  'At the petrol stretches alcohol only, at the red ones on a swab and nothing hard; the rest is bare metal';

@@ -47,6 +47,7 @@ export function LeaksNote({
           </li>
         ))}
       </ul>
+      <p className="m-0">{leakWords.orTell}</p>
     </Note>
   );
 }

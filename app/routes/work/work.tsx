@@ -1,4 +1,5 @@
 import * as heat from '../../../words/screens/heat';
+import * as maps from '../../../words/screens/map';
 import * as wording from '../../../words/screens/work';
 import { useCallback, useMemo, useState } from 'react';
 import { flag } from '../../../core/log/state';
@@ -113,13 +114,18 @@ function WorkMap({ work, side, lit }: { work: WorkState; side: Side; lit: string
   const variant = index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '';
   return (
     <MapView
-      title={wording.hinge(variant, faceText(side.face), index.model.hinge)}
+      title={
+        step?.action === 'clean rim'
+          ? maps.solventKey
+          : wording.hinge(variant, faceText(side.face), index.model.hinge)
+      }
       onTurn={side.turn}
       index={index}
       state={state}
       lit={lit}
       now={target}
       showNoGo={releasing}
+      showSolvents={step?.action === 'clean rim'}
       face={side.face}
       onPick={pick}
       large={usePreferences().text === 'large'}

@@ -13,6 +13,12 @@ interface Typed {
   passes: string;
   reference: string;
 }
+const typedOf = (set: ShopSettings['leakTester']): Typed => ({
+  under: set ? String(set.setPa / 1000) : '',
+  hold: String(set?.holdS ?? 20),
+  passes: set ? String(set.limitPaS) : '',
+  reference: set?.referencePaS === undefined ? '' : String(set.referencePaS),
+});
 const referenceOf = (typed: unknown) => (String(typed ?? '').trim() ? typedFigure(typed) : undefined);
 const pascal = (typed: unknown) => typedFigure(typed) * 1000;
 
@@ -33,12 +39,6 @@ export function LeakTester({
   const { change, said, errors, busy } = useChange();
   useServerErrors(form, errors);
   const { setPa, holdS, limitPaS, referencePaS } = leakTesterFields.shape;
-  const initial = {
-    under: set ? String(set.setPa / 1000) : '',
-    hold: String(set?.holdS ?? 20),
-    passes: set ? String(set.limitPaS) : '',
-    reference: set?.referencePaS === undefined ? '' : String(set.referencePaS),
-  };
   const keep = ({ under, hold, passes, reference }: Typed) =>
     change({
       do: 'leak tester',
@@ -62,7 +62,7 @@ export function LeakTester({
         layout="vertical"
         className="stack gap-4"
         validateTrigger="onBlur"
-        initialValues={initial}
+        initialValues={typedOf(set)}
         onFinish={keep}
       >
         <div className="fields">

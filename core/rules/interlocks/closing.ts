@@ -53,11 +53,11 @@ export const closing = {
     passableBy: heads,
     on: ['sealApplied', 'bondRenewed'],
     check: ({ state, index }, bodyOf) => {
-      if (bodyOf.type === 'sealApplied') return flag(state, 'rimClean') ? undefined : ['rim'];
+      const due = (key: string) => list((state.rimDue[key] ?? []).map((part) => `rim:${part}`));
+      if (bodyOf.type === 'sealApplied') return flag(state, 'rimClean') ? due('rim') : ['rim'];
       const bond = index.bonds.get(bodyOf.bond);
-      return bond && isSeal(index, bond) && state.acted[`rim ${bodyOf.bond}`] === undefined
-        ? [bodyOf.bond]
-        : undefined;
+      if (!bond || !isSeal(index, bond)) return undefined;
+      return state.acted[`rim ${bodyOf.bond}`] === undefined ? [bodyOf.bond] : due(bodyOf.bond);
     },
   }),
   'mid check open': rule({
