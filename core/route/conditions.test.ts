@@ -139,6 +139,22 @@ describe('the way back is planned, not just reversed', () => {
     expect(screws('fasten')).toEqual(screws('unscrew'));
     expect(screws('unscrew').size).toBeGreaterThanOrEqual(120);
   });
+  test('a rim is seen to one by one: its frame, the cover that goes on again, the mesh, and that all is dry', () => {
+    const rims = (r: Route) => r.steps.filter((s) => s.action === 'clean rim').map((s) => s.targets);
+    expect(rims(route(mica9))).toEqual([['rim', 'rim:other', 'rim:mesh', 'rim:dry']]);
+    // a new display has no old glue on it
+    expect(rims(route(mica9, replace('display')))).toEqual([['rim', 'rim:mesh', 'rim:dry']]);
+    const b = new Bench(indexed(mica9), route(mica9)).open();
+    while (b.next()) {
+      if (b.log.at(-1)!.body.type !== 'rimCleaned') continue;
+      const { rim } = b.state.rimDue;
+      if (rim?.length)
+        expect(b.do({ type: 'sealApplied', bond: 'seal' }).findings.map((f) => f.rule)).toContain(
+          'rim not clean',
+        );
+    }
+    expect(b.log.filter(({ body }) => body.type === 'rimCleaned')).toHaveLength(4);
+  });
   test('brackets say their lip and angle, long screws are named, the seal waits for the clean rim, cures need no hands', () => {
     const r = route(dune2, replace('ring-magnets'));
     expect(

@@ -414,9 +414,24 @@ const rows: Record<RuleName, Row> = {
   'rim not clean': {
     severity: 'stop',
     passableBy: heads,
-    broken: [about(seal, ['rim']), about({ type: 'bondRenewed', bond: 'seal' }, ['seal'])],
+    broken: [
+      about(seal, ['rim']),
+      about({ type: 'bondRenewed', bond: 'seal' }, ['seal']),
+      about(at(having({ flags: { rimClean: true }, rimDue: { rim: ['mesh', 'dry'] } }), seal), [
+        'rim:mesh',
+        'rim:dry',
+      ]),
+      about(
+        at(having({ acted: { 'rim seal': 9 }, rimDue: { seal: ['dry'] } }), {
+          type: 'bondRenewed',
+          bond: 'seal',
+        }),
+        ['rim:dry'],
+      ),
+    ],
     kept: [
       at(having({ flags: { rimClean: true } }), seal),
+      at(having({ flags: { rimClean: true }, rimDue: { rim: [] } }), seal),
       at(having({ acted: { 'rim seal': 9 } }), { type: 'bondRenewed', bond: 'seal' }),
       { type: 'bondRenewed', bond: 'strip-tl' },
     ],
