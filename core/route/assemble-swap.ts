@@ -3,7 +3,7 @@ import { transfersOf } from '../model/carried';
 import { plainStep, faceOf, type Draft } from './draft';
 import { handsS, times } from './times';
 import { loosen } from './assemble-out';
-import { chipSteps, chipTools, chipCautions } from './identity-steps';
+import { chipSteps, chipTools, chipCautions, reworkHands } from './identity-steps';
 import { filmsOf, filmStep, filmsLeft } from './films';
 import { holderOf } from '../vocabulary/pieces';
 import type { Setting } from './setting';
@@ -80,7 +80,7 @@ function visited(setting: Setting, { slot, act }: Work['visits'][number]): Draft
   const at = { about: slot, face: faceOf(index, slot) };
   if (act !== 'rework') return [plainStep(act, [slot], handsS.look, at)];
   return [
-    plainStep('rework', [slot], handsS.rework, {
+    plainStep('rework', [slot], reworkHands(setting, slot) ?? handsS.rework, {
       ...at,
       station: 'microscope',
       tools: ['scraper', ...chipTools(setting)],

@@ -1,3 +1,5 @@
+import type { Minutes } from '../model/schema';
+import { reworkSeconds } from '../rework/times';
 import type { Setting } from './setting';
 import { type Draft, plainStep } from './draft';
 import { dataDue, effectsOf } from '../pairing/effects';
@@ -17,6 +19,13 @@ export function dataSteps(setting: Setting, slot: string): Draft[] {
     ];
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
+/** Seconds of hands for a chip that the model has at a part, by the steps that are gone through; undefined where it has none. */
+export function reworkHands(setting: Setting, slot: string): Minutes | undefined {
+  const chip = setting.index.model.chips?.find((c) => c.slot === slot);
+  if (!chip) return undefined;
+  const school = setting.methods['chip-work'] === '280' ? '280' : '300';
+  return reworkSeconds('identity chip', chip, { school, stencil: true });
+}
 /** The old identity chip moved over to a new part, while the old one is still at hand. */
 export function chipSteps(setting: Setting, slot: string): Draft[] {
   if (
@@ -26,7 +35,7 @@ export function chipSteps(setting: Setting, slot: string): Draft[] {
   )
     return [];
   return [
-    plainStep('move chip', [slot], handsS.chip, {
+    plainStep('move chip', [slot], reworkHands(setting, slot) ?? handsS.chip, {
       about: slot,
       station: 'microscope',
       tools: ['scraper', ...chipTools(setting)],
