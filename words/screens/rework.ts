@@ -163,3 +163,5 @@ export const stationSet = (setC: number, airPercent: number): string =>
 export const stationScale = 'That lies beyond the station’s scale: set it by hand as near as it goes.';
 export const noStation = (said: string): string =>
   `The hot-air station does not answer${said ? `: ${said}` : ''}. Set it by hand.`;
+export const photoUnder = 'Photograph through the microscope';
+export const padPlace = 'pad, at its corner';

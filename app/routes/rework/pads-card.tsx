@@ -12,14 +12,19 @@ import {
 } from '../../../core/rework/pads';
 import * as words from '../../../words/rework';
 import * as wording from '../../../words/screens/rework';
+import { ownerKey } from '../../job/outbox';
+import { takePhoto } from '../../job/photos';
 import { Note } from '../../ui/note';
+import { PadPhoto, usePadPhoto } from './pad-photo';
 import type { Rework } from './use-rework';
 
 const marks: Record<PadState, string> = { good: '●', oxidised: '◐', lifted: '✕' };
 /** The chip's ball field: each pad good, oxidised or lifted, before and after; and what that comes to. */
 export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
-  const { slot, state, report, ended, work, step } = rework;
+  const { slot, state, report, ended, work, step, frame } = rework;
+  const { who, page, replica } = frame;
   const [side, setSide] = useState<PadSide>(work?.done.includes('lift') ? 'after' : 'before');
+  const photo = usePadPhoto(page.id, slot!.id, side);
   const seen = state.pads[`${slot!.id} ${side}`] ?? {};
   const judged = judgePads(chip, seen);
   const set = (pads: Record<string, PadState>) =>
@@ -42,7 +47,21 @@ export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
           }))}
         />
       </div>
-      <PadGrid chip={chip} seen={seen} disabled={ended} onSet={(pad, is) => set({ [pad]: is })} />
+      <PadPhoto
+        {...{ chip, photo, disabled: ended }}
+        onTaken={(picture) =>
+          void takePhoto(ownerKey(who.shopId, who.personId), page.id, picture, slot!.id).then(() =>
+            replica.sender.flush(),
+          )
+        }
+      />
+      <PadGrid
+        chip={chip}
+        seen={seen}
+        under={photo.url}
+        disabled={ended}
+        onSet={(pad, is) => set({ [pad]: is })}
+      />
       <p className="small muted m-0">{wording.padKeys}</p>
       {judged.unseen > 0 ? (
         <div className="row">
@@ -69,11 +88,14 @@ function Verdict({ judged }: { judged: ReturnType<typeof judgePads> }) {
 function PadGrid({
   chip,
   seen,
+  under,
   disabled,
   onSet,
 }: {
   chip: Chip;
   seen: Readonly<Record<string, PadState>>;
+  /** A photograph through the microscope, put straight. */
+  under: string | null;
   disabled: boolean;
   onSet: (pad: string, is: PadState) => void;
 }) {
@@ -91,7 +113,14 @@ function PadGrid({
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the arrows go between the buttons in it
-    <div className="pad-grid" style={{ gridTemplateColumns: `repeat(${columns}, 38px)` }} onKeyDown={move}>
+    <div
+      className={under ? 'pad-grid over-photo' : 'pad-grid'}
+      style={{
+        gridTemplateColumns: `repeat(${columns}, 38px)`,
+        ...(under ? { backgroundImage: `url("${under}")` } : {}),
+      }}
+      onKeyDown={move}
+    >
       {chip.pattern.flatMap((line, row) =>
         [...line].map((dot, column) => {
           const pad = padName(row, column);
