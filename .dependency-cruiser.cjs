@@ -58,12 +58,13 @@ module.exports = {
     },
     {
       name: 'core-packages',
-      comment: 'core uses Zod and small numeric packages only',
+      comment: 'core uses Zod, small numeric packages and one for the clocks of zones',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
       to: {
         dependencyTypes: ['npm', 'core'],
-        pathNot: 'node_modules/(zod|fft\\.js|flatqueue|d3-array|d3-random|pure-rand|safe-stable-stringify)/',
+        pathNot:
+          'node_modules/(zod|dayjs|fft\\.js|flatqueue|d3-array|d3-random|pure-rand|safe-stable-stringify)/',
       },
     },
     {

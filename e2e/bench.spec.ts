@@ -228,12 +228,20 @@ test('the day is planned: every device with its promise, hands and stations, and
   await expect(card.getByText(/ready \d\d:\d\d · kept in \d+ %/).first()).toBeVisible();
   // what if one went for lunch: an answer beside today's plan, which stays
   await card.getByText('1', { exact: true }).first().click();
-  await expect(page.getByTestId('what-if')).toHaveText(
-    /With one person: \d+ promises kept; today’s plan keeps \d+\./,
-  );
+  await expect(page.getByTestId('what-if')).toHaveText(/So: \d+ promises kept; today’s plan keeps \d+\./);
   await card.getByText('2', { exact: true }).first().click();
   await expect(page.getByTestId('what-if')).toHaveCount(0);
+  await page.getByLabel('who or what is away').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'one of us' }).click();
+  await page.getByLabel('when', { exact: true }).click();
+  await page.locator('.ant-select-item-option:visible').nth(1).click();
+  await expect(page.getByTestId('what-if')).toBeVisible();
+  await page.getByLabel('who or what is away').press('Escape');
+  await page.getByLabel('who or what is away').hover();
+  await card.locator('.ant-select-clear').first().click();
+  await expect(page.getByTestId('what-if')).toHaveCount(0);
   expect((await page.request.get('/day?people=0')).status()).toBe(400);
+  expect((await page.request.get('/day?away=hands&from=1700000000000')).status()).toBe(400);
   const next = page.getByRole('region', { name: 'Hands now' }).getByRole('link');
   const to = await next.getAttribute('href');
   await page.keyboard.press('Space');

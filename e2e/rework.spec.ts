@@ -70,6 +70,23 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
     ...done(...first, 'lift', 'tin', 'wick', 'wash'),
   ]);
   await page.reload();
+  // a photograph lies under the pads, put straight by the corners of the field, and is in the record
+  const pads = page.getByRole('region', { name: 'Pads' });
+  const picture = await page.screenshot();
+  await pads
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'chip.png', mimeType: 'image/png', buffer: picture });
+  const dialog = page.getByRole('dialog');
+  for (const [x, y] of [
+    [60, 60],
+    [260, 62],
+    [258, 200],
+    [62, 198],
+  ] as const)
+    await dialog.locator('canvas').click({ position: { x, y } });
+  await dialog.getByRole('button', { name: 'Put it straight' }).click();
+  await expect(pads.locator('.over-photo')).toBeVisible();
+  await expect.poll(async () => (await logOf(page, other)).map((e) => e.body.type)).toContain('photographed');
   await page.getByRole('button', { name: 'B2: not looked at, carries nothing' }).click();
   await page.getByRole('button', { name: 'B2: good, carries nothing' }).click();
   await page.getByRole('button', { name: 'B2: oxidised, carries nothing' }).click();

@@ -88,6 +88,9 @@ export const glueFields = z.strictObject({
   handlingS: glueTime(glue.giveHandling),
   fullS: glueTime(glue.giveFull),
 }) satisfies z.ZodType<GlueSheet>;
+const momentField = z.number().int().min(1_500_000_000_000).max(4_100_000_000_000);
+/** From when to when somebody is away, ms. */
+export const absenceFields = z.strictObject({ from: momentField, to: momentField });
 /** How warm the room is in which glues set, C. */
 export const roomField = z.number({ error: glue.giveRoom }).min(5, glue.giveRoom).max(45, glue.giveRoom);
 /** How the seal press is set, in the unit that it shows; none of these presses more than 2000 N. */

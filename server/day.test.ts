@@ -28,7 +28,12 @@ describe('the day of a workshop', () => {
   test('is the same while nothing is new, and another with more hands', async () => {
     const plan = await dayOfShop(tova, now);
     expect(await dayOfShop(tova, now + 1)).toEqual(plan);
-    expect((await dayOfShop(tova, now, plan.people + 1)).people).toBe(plan.people + 1);
+    expect((await dayOfShop(tova, now, { people: plan.people + 1 })).people).toBe(plan.people + 1);
+    // the plate is not there for an hour: it is warmed later, and today's plan stays what it is
+    const away = { what: 'hot-plate', from: now, to: now + hour };
+    const warmed = (of: typeof plan) => of.blocks.find((b) => b.station === 'hot-plate')!.startS;
+    expect(warmed(plan)).toBeLessThan(3600);
+    expect(warmed(await dayOfShop(tova, now, { away }))).toBeGreaterThanOrEqual(3600 - 30);
     expect((await dayOfShop(tova, now)).people).toBe(plan.people);
   });
   test('says of a device that is offered when it is ready, how surely, and whom it makes late', async () => {

@@ -68,11 +68,13 @@ test('a bench that does not answer is said, and the last plan stays; it is asked
   await pass(30_000);
   expect(view.result.current).toEqual({ plan: { of: 'later' }, away: false });
 });
-test('with so many people, and with nobody there is nothing to ask', async () => {
-  const view = renderHook(({ people }) => useDay(people), { initialProps: { people: 3 as number } });
+test('what if is asked for beside it, an answer to another question is none, and nothing is asked where nothing is', async () => {
+  const view = renderHook(({ query }) => useDay(query), { initialProps: { query: 'people=3' } });
   await pass(0);
   expect(asked).toEqual(['/day?people=3']);
-  view.rerender({ people: 0 });
+  expect(view.result.current.plan).toBeDefined();
+  view.rerender({ query: '' });
+  expect(view.result.current.plan).toBeUndefined();
   await pass(60_000);
   expect(asked).toHaveLength(1);
 });

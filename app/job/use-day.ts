@@ -8,17 +8,19 @@ const againMs = 30_000;
 
 /**
  * The plan of the day, asked for anew whenever a device has moved on. `away`: the bench does not answer, and what is here is old.
- * @param people what if so many were there; left out, those who are
+ * @param whatIf what it would be otherwise, as a query; empty: nobody asks; left out: as it is
  */
-export function useDay(people?: number): { plan: DayPlan | undefined; away: boolean } {
+export function useDay(whatIf?: string): { plan: DayPlan | undefined; away: boolean } {
   const [plan, setPlan] = useState<DayPlan>();
   const [away, setAway] = useState(false);
   useEffect(() => {
-    if (people === 0) return;
+    // what was imagined before is no answer to this
+    if (whatIf !== undefined) setPlan(undefined);
+    if (whatIf === '') return;
     let gone = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const ask = async () => {
-      const got = await fetch(people === undefined ? '/day' : `/day?people=${people}`)
+      const got = await fetch(whatIf === undefined ? '/day' : `/day?${whatIf}`)
         .then((res) => (res.ok ? (res.json() as Promise<DayPlan>) : undefined))
         .catch(() => undefined);
       if (gone) return;
@@ -39,6 +41,6 @@ export function useDay(people?: number): { plan: DayPlan | undefined; away: bool
       clearTimeout(timer);
       stop();
     };
-  }, [people]);
+  }, [whatIf]);
   return { plan, away };
 }

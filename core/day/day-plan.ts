@@ -12,6 +12,17 @@ export interface DayAsked {
   people: number;
   /** `urgent`: what a bad cell is in does not wait, whatever was promised. */
   jobs: { id: string; promisedAt: number | null; blocks: Block[]; urgent?: boolean }[];
+  /** Hands, or a station, that are not there for a time: an absence, a pause, the night; one of each named at a time. */
+  away?: Away[];
+  /** How many devices a station holds at a time, where it is more than one. */
+  holds?: Readonly<Record<string, number>>;
+}
+/** s from now */
+export interface Away {
+  /** `hands`, or the id of a station. */
+  what: string;
+  fromS: number;
+  toS: number;
 }
 export interface PlannedBlock extends Block {
   id: string;
@@ -55,6 +66,7 @@ const days = 200;
 const urgentWeight = 20;
 const hands = 'hands';
 
+const exactly = (s: number) => ({ low: s, likely: s, high: s });
 const blockId = (job: string, k: number) => `${job} ${k}`;
 /** Coming to a device costs time, at first and when it ran by itself meanwhile; whoever is at it stays. */
 const comingS = (block: Block, before: Block | undefined): number =>
@@ -62,31 +74,52 @@ const comingS = (block: Block, before: Block | undefined): number =>
 const secondsAt = (blocks: readonly Block[], k: number): number =>
   Math.max(0, Math.round(blocks[k]!.takes.likely)) + comingS(blocks[k]!, blocks[k - 1]);
 
-function problemOf({ now, people, jobs }: DayAsked): ScheduleProblem {
+/** Who or what is away is as if it were needed elsewhere just then. */
+const awayJob = (away: readonly Away[], stations: ReadonlySet<string>): ScheduledJob => ({
+  id: '',
+  release: 0,
+  due: null,
+  weight: 0,
+  operations: away
+    .filter(({ what }) => what === hands || stations.has(what))
+    .map(({ what, fromS, toS }, k) => ({
+      id: `away ${k}`,
+      duration: Math.round(toS) - Math.round(fromS),
+      needs: [what === hands ? hands : `station ${what}`],
+      at: Math.round(fromS),
+    })),
+});
+function problemOf({ now, people, jobs, away = [], holds = {} }: DayAsked): ScheduleProblem {
   const stations = new Set(jobs.flatMap((j) => j.blocks.flatMap((b) => b.station ?? [])));
   const due = (at: number | null) => (at === null ? null : Math.round((at - now) / 1000));
   return {
     resources: [
       { id: hands, capacity: Math.max(1, people) },
       // two that run at one station show that it holds two
-      ...[...stations].map((id) => ({ id: `station ${id}`, capacity: Math.max(1, runningAt(jobs, id)) })),
+      ...[...stations].map((id) => ({
+        id: `station ${id}`,
+        capacity: Math.max(1, holds[id] ?? 1, runningAt(jobs, id)),
+      })),
     ],
-    jobs: jobs.map(
-      ({ id, promisedAt, blocks }): ScheduledJob => ({
-        id,
-        release: 0,
-        due: due(promisedAt),
-        weight: 1,
-        operations: blocks.map(
-          (b, k): Operation => ({
-            id: blockId(id, k),
-            duration: secondsAt(blocks, k),
-            needs: [...(b.by === 'hands' ? [hands] : []), ...(b.station ? [`station ${b.station}`] : [])],
-            ...(b.begun ? { at: 0 } : {}),
-          }),
-        ),
-      }),
-    ),
+    jobs: [
+      ...jobs.map(
+        ({ id, promisedAt, blocks }): ScheduledJob => ({
+          id,
+          release: 0,
+          due: due(promisedAt),
+          weight: 1,
+          operations: blocks.map(
+            (b, k): Operation => ({
+              id: blockId(id, k),
+              duration: secondsAt(blocks, k),
+              needs: [...(b.by === 'hands' ? [hands] : []), ...(b.station ? [`station ${b.station}`] : [])],
+              ...(b.begun ? { at: 0 } : {}),
+            }),
+          ),
+        }),
+      ),
+      ...(away.length ? [awayJob(away, stations)] : []),
+    ],
     precedences: jobs.flatMap(({ id, blocks }) =>
       blocks.slice(1).map((b, k) => ({
         from: blockId(id, k),
@@ -167,13 +200,17 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
   const soon = scheduleOf(
     {
       ...problem,
-      jobs: problem.jobs.map((j) => ({
-        ...j,
-        due: 0,
-        weight: urgent.has(j.id) ? urgentWeight : 1,
-        // kept as it is kept; late no later
-        deadline: Math.max(ends.get(j.id)!, j.due ?? Number.POSITIVE_INFINITY),
-      })),
+      jobs: problem.jobs.map((j) =>
+        j.id === ''
+          ? j
+          : {
+              ...j,
+              due: 0,
+              weight: urgent.has(j.id) ? urgentWeight : 1,
+              // kept as it is kept; late no later
+              deadline: Math.max(ends.get(j.id)!, j.due ?? Number.POSITIVE_INFINITY),
+            },
+      ),
     },
     { nodes, stop, known: starts },
   );
@@ -219,13 +256,13 @@ function planOf(
       };
     }),
   );
-  assignHands(blocks, asked.people);
+  assignHands(blocks, asked.people, asked.away ?? []);
   const chance = chances(asked, problem, starts);
   return {
     now: asked.now,
     people: asked.people,
     blocks,
-    jobs: problem.jobs.map((j, k) => {
+    jobs: problem.jobs.slice(0, asked.jobs.length).map((j, k) => {
       const endS = endOf(j, starts);
       return {
         id: j.id,
@@ -239,12 +276,16 @@ function planOf(
   };
 }
 /** Whose hands: whoever was at the device before, else whoever has been free the longest. */
-function assignHands(blocks: PlannedBlock[], people: number): void {
+function assignHands(blocks: PlannedBlock[], people: number, away: readonly Away[]): void {
   const free = Array.from({ length: Math.max(1, people) }, () => ({ at: 0, job: '' }));
+  // whoever is away is the last one; of more, the last ones
+  const gone = (k: number, { startS, endS }: PlannedBlock) =>
+    away.filter(({ what, fromS, toS }) => what === hands && fromS < endS && toS > startS).length >
+    free.length - 1 - k;
   for (const block of blocks
     .filter((b) => b.by === 'hands')
     .sort((a, b) => a.startS - b.startS || Number(b.begun ?? 0) - Number(a.begun ?? 0))) {
-    const able = free.filter((f) => f.at <= block.startS + 1e-6);
+    const able = free.filter((f, k) => f.at <= block.startS + 1e-6 && !gone(k, block));
     const pick = able.find((f) => f.job === block.job) ?? able.sort((a, b) => a.at - b.at)[0];
     if (!pick) continue;
     block.hands = free.indexOf(pick);
@@ -264,21 +305,26 @@ function drawn({ low, likely, high }: Block['takes'], u: number): number {
 /** For each device in how many of a hundred days its promise is kept, by days in which everything takes what it may take. */
 function chances(asked: DayAsked, problem: ScheduleProblem, starts: Record<string, number>): number[] {
   const generator = xoroshiro128plus(16);
-  const order = asked.jobs
-    .flatMap(({ blocks }, j) =>
-      blocks.map((b, k) => ({ b, j, k, start: starts[blockId(asked.jobs[j]!.id, k)]! })),
+  const order = problem.jobs
+    .flatMap((job, j) =>
+      job.operations.map((operation, k) => ({
+        ...{ j, k, needs: operation.needs, start: starts[operation.id]! },
+        // who is away is away for so long, whatever the day is like
+        takes: asked.jobs[j]?.blocks[k]?.takes ?? exactly(operation.duration),
+        comes: asked.jobs[j] ? comingS(asked.jobs[j].blocks[k]!, asked.jobs[j].blocks[k - 1]) : 0,
+      })),
     )
     .sort((a, b) => a.start - b.start || a.k - b.k);
   const kept = problem.jobs.map(() => 0);
   for (let day = 0; day < days; day++) {
     const free = new Map(problem.resources.map((r) => [r.id, new Array<number>(r.capacity).fill(0)]));
     const ready = problem.jobs.map(() => 0);
-    for (const { b, j, k } of order) {
-      const needs = problem.jobs[j]!.operations[k]!.needs.map((n) => free.get(n)!);
+    for (const { j, needs: names, start, takes, comes } of order) {
+      const needs = names.map((n) => free.get(n)!);
+      const isAway = j >= asked.jobs.length;
       const places = needs.map((f) => f.indexOf(Math.min(...f)));
-      const begins = Math.max(ready[j]!, ...needs.map((f, i) => f[places[i]!]!));
-      const takes = drawn(b.takes, uniformFloat64(generator));
-      const ends = begins + takes + comingS(b, asked.jobs[j]!.blocks[k - 1]);
+      const begins = Math.max(isAway ? start : ready[j]!, ...needs.map((f, i) => f[places[i]!]!));
+      const ends = begins + (isAway ? takes.likely : drawn(takes, uniformFloat64(generator))) + comes;
       needs.forEach((f, i) => {
         f[places[i]!] = ends;
       });

@@ -97,8 +97,10 @@ export function compile(problem: ScheduleProblem): Compiled {
     ...problem.precedences.flatMap((p) => [p.minLag, p.maxLag ?? 0]),
   ];
   const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+  // one after the other, after all that stands fixed
+  const fixed = operations.map((o) => (o.at === undefined ? 0 : o.at + o.duration));
   const horizon =
-    Math.max(0, ...problem.jobs.map((j) => j.release)) +
+    Math.max(0, ...problem.jobs.map((j) => j.release), ...fixed) +
     sum([...duration]) +
     sum(problem.precedences.map((p) => Math.max(0, p.minLag)));
   return {

@@ -1,3 +1,4 @@
+import type { Absence, WorkHours } from '../day/hours';
 import type { Glues } from '../seal/glue';
 import type { Range } from '../thermal/materials';
 import type { PressSettings } from '../seal/press';
@@ -33,6 +34,12 @@ export interface ShopSettings {
   erasing?: { afterMonths: number; by: string };
   /** Changing hands at a bench: a number of one's own after the badge, and minutes without a touch until it locks (0: never). */
   hands?: { pin: boolean; lockMinutes: number };
+  /** When it is open; left out, nobody has said so and every hour counts. */
+  hours?: WorkHours;
+  /** Who is away when. */
+  absences?: Absence[];
+  /** How many devices a station holds at a time, where it is more than one. */
+  holds?: Record<string, number>;
   /** Ids of the stations it owns. */
   stations: string[];
   /** How its heat sources are set, and what readings at the glass made of them. */

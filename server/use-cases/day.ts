@@ -1,10 +1,11 @@
 import { blocksOf, type DayJob, offeredBlocks } from '../../core/day/blocks';
-import type { DayAsked, DayPlan } from '../../core/day/day-plan';
+import type { Away, DayAsked, DayPlan } from '../../core/day/day-plan';
+import { awayLines, closedTimes } from '../../core/day/hours';
 import { flag } from '../../core/log/state';
 import { conditionsOf } from '../../core/log/view';
 import { badCell } from '../../core/vocabulary/conditions';
 import type { PromiseAsked, PromiseSaid } from '../../core/wire/promise-asked';
-import type { Who } from '../../core/wire/who';
+import type { ShopSettings, Who } from '../../core/wire/who';
 import { shortModel } from '../../words/bench';
 import { loadState } from '../db/job-log';
 import { openJobs } from '../db/jobs';
@@ -19,7 +20,7 @@ const atItMs = 10 * 60_000;
 const most = 30;
 
 /** What the day of a workshop is planned from: every open device with what is left of it. */
-async function asked(who: Who, now: number): Promise<DayAsked> {
+async function asked(who: Who, now: number, whatIf?: WhatIf): Promise<DayAsked> {
   return inShop(who.shopId, async (em) => {
     const lines = (await openJobs(em)).slice(0, most);
     const found: DayJob[] = [];
@@ -29,9 +30,12 @@ async function asked(who: Who, now: number): Promise<DayAsked> {
       found.push({ id, state, route, promisedAt, inHand: false });
     }
     const inHand = new Set(inHandOf(found, now));
+    const people = whatIf?.people ?? Math.max(1, await benchCount(em));
     return {
       now,
-      people: Math.max(1, await benchCount(em)),
+      people,
+      ...awayOf(who.settings, people, now, whatIf),
+      ...(who.settings.holds ? { holds: who.settings.holds } : {}),
       jobs: found.map((job) => ({
         id: job.id,
         promisedAt: job.promisedAt,
@@ -40,6 +44,38 @@ async function asked(who: Who, now: number): Promise<DayAsked> {
       })),
     };
   });
+}
+/** What is imagined: so many people, or hands or a station away from then to then. */
+export interface WhatIf {
+  people?: number;
+  away?: { what: string; from: number; to: number };
+}
+/** Days that are looked ahead for when nobody is there. */
+const ahead = 3;
+/** Who and what is away: everybody while it is closed or in the pause, whoever is said to be, and what is imagined. */
+function awayOf(
+  { hours, absences = [], timeZone }: ShopSettings,
+  people: number,
+  now: number,
+  whatIf: WhatIf | undefined,
+): Pick<DayAsked, 'away'> {
+  const seconds = (ms: number) => Math.max(0, Math.round((ms - now) / 1000));
+  const until = now + ahead * 86_400_000;
+  const soon = ({ from, to }: { from: number; to: number }) => to > now && from < until;
+  const imagined = whatIf?.away && soon(whatIf.away) ? [whatIf.away] : [];
+  const absent = [...absences.filter(soon), ...imagined.filter(({ what }) => what === 'hands')];
+  const lines = awayLines(
+    people,
+    closedTimes(hours, timeZone, now, ahead),
+    absent.map(({ from, to }) => ({ fromMs: Math.max(now, from), toMs: Math.min(until, to) })),
+  );
+  const away: Away[] = [
+    ...lines.map(({ fromMs, toMs }) => ({ what: 'hands', fromS: seconds(fromMs), toS: seconds(toMs) })),
+    ...imagined
+      .filter(({ what }) => what !== 'hands')
+      .map(({ what, from, to }) => ({ what, fromS: seconds(from), toS: seconds(to) })),
+  ];
+  return away.length ? { away } : {};
 }
 /** Of the devices that somebody has taken over, each person is at the one that moved last. */
 function inHandOf(jobs: readonly DayJob[], now: number): string[] {
@@ -58,13 +94,13 @@ const stepMs = 30_000;
 
 /**
  * The plan of the day that all benches of a workshop share.
- * @param people what if so many were there
+ * @param whatIf what it would be otherwise
  */
-export async function dayOfShop(who: Who, now: number, people?: number): Promise<DayPlan> {
+export async function dayOfShop(who: Who, now: number, whatIf?: WhatIf): Promise<DayPlan> {
   const at = Math.floor(now / stepMs) * stepMs;
+  // asked what it would be otherwise: an answer of its own, which nobody else sees
+  if (whatIf) return dayInThread(await asked(who, at, whatIf));
   const question = await asked(who, at);
-  // asked what it would be with more hands or fewer: an answer of its own, which nobody else sees
-  if (people !== undefined && people !== question.people) return dayInThread({ ...question, people });
   const key = JSON.stringify(question);
   const known = last.get(who.shopId);
   if (known?.key === key) return known.plan;

@@ -6,6 +6,7 @@ import { handsFields } from '../../forms/hands-fields';
 import { placesFields } from '../../forms/places-fields';
 import {
   backupFields,
+  absenceFields,
   glueFields,
   heatFields,
   hotAirFields,
@@ -24,6 +25,7 @@ import { allStations } from '../../core/methods/catalogue';
 import { methodIds, methodRows } from '../../core/methods/methods';
 import { dropShop } from '../auth/held-sessions';
 import { type Glues, glueItems, usualRoomC } from '../../core/seal/glue';
+import { type Absence, workHoursSchema } from '../../core/day/hours';
 import { inShop } from '../db/orm';
 import { currentModels } from '../db/models';
 import { peopleOf } from '../db/people';
@@ -58,6 +60,16 @@ export const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('room'), roomC: roomField }),
   z.strictObject({ do: z.literal('press'), ...pressFields.shape }),
   z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
+  z.strictObject({ do: z.literal('hours'), hours: workHoursSchema.nullable() }),
+  z
+    .strictObject({ do: z.literal('away'), person: z.uuid(), ...absenceFields.shape })
+    .refine(({ from, to }) => from < to, { path: ['form'], message: wording.laterLast }),
+  z.strictObject({ do: z.literal('back'), person: z.uuid(), from: z.number() }),
+  z.strictObject({
+    do: z.literal('holds'),
+    station: z.enum(allStations as [string, ...string[]]),
+    count: z.int().min(1).max(4),
+  }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
@@ -112,7 +124,20 @@ function gluesAfter({ glues }: ShopSettings, ask: Extract<Ask, { do: 'glue' | 'n
 /** How the stations of the bench are set, and what lies in its drawers. */
 type BenchAsk = Extract<
   Ask,
-  { do: 'heat' | 'hot air' | 'press' | 'leak tester' | 'glue' | 'no glue' | 'room' }
+  {
+    do:
+      | 'heat'
+      | 'hot air'
+      | 'press'
+      | 'leak tester'
+      | 'glue'
+      | 'no glue'
+      | 'room'
+      | 'hours'
+      | 'away'
+      | 'back'
+      | 'holds';
+  }
 >;
 const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
   'heat',
@@ -122,8 +147,22 @@ const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
   'glue',
   'no glue',
   'room',
+  'hours',
+  'away',
+  'back',
+  'holds',
 ]);
 const isOfBench = (ask: Ask): ask is BenchAsk => ofBench.has(ask.do);
+/** Who is away, with one more; what is long past goes. */
+function absencesAfter(
+  { absences = [] }: ShopSettings,
+  { person, from, to }: Extract<Ask, { do: 'away' }>,
+): Absence[] {
+  const kept = absences.filter(
+    (a) => a.to > Date.now() - 86_400_000 && !(a.person === person && a.from === from),
+  );
+  return [...kept, { person, from, to }].sort((a, b) => a.from - b.from).slice(-200);
+}
 function benchAfter(settings: ShopSettings, ask: BenchAsk): ShopSettings {
   switch (ask.do) {
     case 'heat': {
@@ -140,6 +179,21 @@ function benchAfter(settings: ShopSettings, ask: BenchAsk): ShopSettings {
     case 'press': {
       const { force, unit, models } = ask;
       return { ...settings, press: { force, unit, ...(models.length ? { models } : {}) } };
+    }
+    case 'hours': {
+      const { hours: _, ...rest } = settings;
+      return ask.hours ? { ...rest, hours: ask.hours } : rest;
+    }
+    case 'away':
+      return { ...settings, absences: absencesAfter(settings, ask) };
+    case 'back':
+      return {
+        ...settings,
+        absences: (settings.absences ?? []).filter((a) => a.person !== ask.person || a.from !== ask.from),
+      };
+    case 'holds': {
+      const { [ask.station]: _, ...others } = settings.holds ?? {};
+      return { ...settings, holds: ask.count > 1 ? { ...others, [ask.station]: ask.count } : others };
     }
     case 'leak tester': {
       // what a tester that was set otherwise made of its reference leak says nothing of it now

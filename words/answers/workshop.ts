@@ -3,3 +3,4 @@ export const whoChangesMethods = 'An owner or a lead changes the methods.';
 export const onlyOwner = 'Only an owner changes this.';
 export const methodKept = 'Kept. Open jobs stay as they are; routes planned from now on follow it.';
 export const reportsSaySo = 'Kept: reports say so from now on.';
+export const laterLast = 'Somebody who is away comes back later than they go.';

@@ -12,14 +12,18 @@ export const slips = (name: string, percent: number): string =>
   `${name} may slip: kept in ${percent} % of such days`;
 export const avoided = (minutes: string): string => `no plan avoids ${minutes} of it`;
 export const whatIf = 'What if so many were there';
-export const instead = (kept: number, today: number, people: string): string =>
-  `With ${people}: ${kept} promises kept; today’s plan keeps ${today}.`;
+export const instead = (kept: number, today: number): string =>
+  `So: ${kept} promises kept; today’s plan keeps ${today}.`;
+export const whoAway = 'who or what is away';
+export const oneOfUs = 'one of us';
+export const whenAway = 'when';
+export const between = (from: string, to: string): string => `${from}–${to}`;
 export const chanceOf = (percent: number): string => `kept in ${percent} %`;
 export const ready = (clock: string): string => `ready ${clock}`;
 export const promised = (clock: string): string => `promised ${clock}`;
 export const guessed = 'no route yet: guessed';
 export const rests = (n: number, proved: boolean): string =>
-  `Planned for ${people(n)}${n > 1 ? ' who are alike' : ''}, each station once, a minute for coming to a device; opening hours are not known to it. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
+  `Planned for ${people(n)}${n > 1 ? ' who are alike' : ''}, each station once, a minute for coming to a device; hours and absences as on the Workshop screen. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
 export const people = (n: number): string => (n === 1 ? 'one person' : `${n} people`);
 /** What a block does, in a word or two. */
 export const acts: Partial<Record<StepAction | 'plan', string>> = {

@@ -10,6 +10,7 @@ import { useDay } from '../../job/use-day';
 import { useFormats } from '../../ui/formats';
 import { screenFor } from '../../ui/head';
 import { Note } from '../../ui/note';
+import { Pick } from '../../ui/pick';
 import { type DayRow, Timeline } from './timeline';
 
 interface Props {
@@ -18,21 +19,20 @@ interface Props {
   jobs: readonly JobLine[];
   time: number;
 }
-/** Nobody asks what it would be: 0. */
-const asItIs = 0;
-/** The plan of the day, and what it would be with more hands or fewer: a row for each device, for each pair of hands and for each station, with now, promises and what is late. */
+/** The plan of the day, and what it would be otherwise: a row for each device, for each pair of hands and for each station, with now, promises and what is late. */
 export function DayCard({ plan: today, away, jobs, time }: Props) {
   const { clock, soon } = useFormats();
-  const [people, setPeople] = useState(asItIs);
-  const imagined = useDay(people).plan;
-  const plan = people !== asItIs && imagined?.people === people ? imagined : today;
+  const [asked, setAsked] = useState<Asked>({});
+  const query = queryOf(asked, today?.people);
+  const imagined = useDay(query).plan;
+  const plan = query && imagined ? imagined : today;
   if (!plan) return <p role="status">{away ? wording.away : wording.planning}</p>;
   const rows = deviceRows(plan, jobs, clock, soon);
   return (
     <>
       <div className="spread mid under-6">
         <h2>{wording.day}</h2>
-        <WhatIf today={today!} shown={plan} people={people} onPeople={setPeople} />
+        <WhatIf today={today!} shown={plan} asked={asked} onAsk={setAsked} now={time} />
       </div>
       {plan.clash && (
         <Note tone="stop">
@@ -54,42 +54,94 @@ export function DayCard({ plan: today, away, jobs, time }: Props) {
 const most = 6;
 const keptOf = (plan: DayPlan): number =>
   plan.jobs.filter((j) => j.promisedAt !== null && j.lateS < 60).length;
-/** What if somebody goes for lunch, or comes to help: the plan answers, and today's stays what it is. */
+/** What is imagined: so many people; one pair of hands, or a station, away for an hour from then. */
+interface Asked {
+  people?: number;
+  what?: string;
+  from?: number;
+}
+const hourMs = 3_600_000;
+/** How many hours ahead somebody can be imagined away. */
+const hoursAhead = 8;
+/** As it is asked for; empty where nothing is. */
+function queryOf({ people, what, from }: Asked, there: number | undefined): string {
+  const query = new URLSearchParams();
+  if (people !== undefined && people !== there) query.set('people', String(people));
+  if (what && from !== undefined) {
+    query.set('away', what);
+    query.set('from', String(from));
+    query.set('to', String(from + hourMs));
+  }
+  return query.toString();
+}
+/** What if somebody goes for lunch, or comes to help, or the plate is away: the plan answers, and today's stays what it is. */
 function WhatIf({
   today,
   shown,
-  people,
-  onPeople,
+  asked,
+  onAsk,
+  now,
 }: {
   today: DayPlan;
   shown: DayPlan;
-  people: number;
-  onPeople: (n: number) => void;
+  asked: Asked;
+  onAsk: (asked: Asked) => void;
+  now: number;
 }) {
+  const { clock } = useFormats();
   const options = Array.from({ length: Math.min(most, today.people + 2) }, (_, k) => ({
     value: k + 1,
     label: String(k + 1),
   }));
+  const stations = [...new Set(today.blocks.flatMap((b) => b.station ?? []))];
+  const first = Math.ceil((now || today.now) / hourMs) * hourMs;
+  const letGo = () => (document.activeElement as HTMLElement | null)?.blur();
   return (
-    <span className="row one-line gap-8 small">
-      {shown !== today && (
-        <span data-testid="what-if">
-          {wording.instead(keptOf(shown), keptOf(today), wording.people(shown.people))}
-        </span>
-      )}
+    <span className="row gap-8 small">
+      {shown !== today && <span data-testid="what-if">{wording.instead(keptOf(shown), keptOf(today))}</span>}
       <span id="what-if-people" className="muted nowrap">
         {wording.whatIf}
       </span>
       <Segmented
         aria-labelledby="what-if-people"
         options={options}
-        value={people === asItIs ? today.people : people}
-        onChange={(n) => {
-          onPeople(n === today.people ? asItIs : n);
+        value={asked.people ?? today.people}
+        onChange={(people) => {
+          onAsk({ ...asked, people });
           // the next Space is the pedal's
-          (document.activeElement as HTMLElement | null)?.blur();
+          letGo();
         }}
       />
+      <Pick
+        letGo
+        allowClear
+        aria-label={wording.whoAway}
+        placeholder={wording.whoAway}
+        value={asked.what ?? null}
+        onChange={(what) => {
+          const { what: _, from: __, ...people } = asked;
+          onAsk(what ? { ...asked, what, from: asked.from ?? first } : people);
+        }}
+        options={[
+          { value: 'hands', label: wording.oneOfUs },
+          ...stations.map((id) => ({
+            value: id,
+            label: generalStations.find((s) => s.id === id)?.name ?? id,
+          })),
+        ]}
+      />
+      {asked.what && (
+        <Pick
+          letGo
+          aria-label={wording.whenAway}
+          value={asked.from ?? first}
+          onChange={(from) => onAsk({ ...asked, from })}
+          options={Array.from({ length: hoursAhead }, (_, k) => {
+            const from = first + k * hourMs;
+            return { value: from, label: wording.between(clock(from), clock(from + hourMs)) };
+          })}
+        />
+      )}
     </span>
   );
 }

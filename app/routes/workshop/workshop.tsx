@@ -1,3 +1,4 @@
+import * as hours from '../../../words/screens/hours';
 import * as wording from '../../../words/screens/workshop';
 import { Checkbox } from 'antd';
 import { useEffect } from 'react';
@@ -17,6 +18,7 @@ import { PressCard } from './press-card';
 import { CalendarCard } from './calendar-card';
 import { Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
+import { HoursCard } from './hours-card';
 import { isTesterSimulated } from '../../../server/use-cases/leak-test';
 import { calendarState } from '../../../server/use-cases/calendar';
 import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
@@ -131,7 +133,7 @@ function Part({
         <div className="cols main-side high">
           <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
           <div className="stack">
-            <Stations owned={settings.stations} may={may.means} />
+            <Stations owned={settings.stations} holds={settings.holds ?? {}} may={may.means} />
             <Sources settings={settings} may={may.methods} />
             {settings.stations.includes('seal-press') && (
               <PressCard settings={settings} models={models} may={may.methods} />
@@ -157,7 +159,10 @@ function Part({
       return (
         <div className="cols near-even high">
           <People people={people} may={may.people} self={who.personId} />
-          <ChangingHands settings={settings} may={may.means} />
+          <div className="stack">
+            <HoursCard settings={settings} people={people} now={now} may={may.methods} />
+            <ChangingHands settings={settings} may={may.means} />
+          </div>
         </div>
       );
     case 'data':
@@ -223,7 +228,7 @@ function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: b
   );
 }
 
-function Stations({ owned, may }: { owned: string[]; may: boolean }) {
+function Stations({ owned, holds, may }: { owned: string[]; holds: Record<string, number>; may: boolean }) {
   const { change, said, asked } = useChange();
   return (
     <section className="card stack gap-4">
@@ -233,14 +238,29 @@ function Stations({ owned, may }: { owned: string[]; may: boolean }) {
       </div>
       <p className="muted small">{wording.aRouteUsesOnlyWhat}</p>
       {generalStations.map((station) => (
-        <Checkbox
-          key={station.id}
-          disabled={!may}
-          checked={asked?.station === station.id ? asked.owned === true : owned.includes(station.id)}
-          onChange={(e) => change({ do: 'station', station: station.id, owned: e.target.checked })}
-        >
-          {station.name}
-        </Checkbox>
+        <div key={station.id} className="row one-line mid">
+          <Checkbox
+            className="fill"
+            disabled={!may}
+            checked={
+              asked?.do === 'station' && asked.station === station.id
+                ? asked.owned === true
+                : owned.includes(station.id)
+            }
+            onChange={(e) => change({ do: 'station', station: station.id, owned: e.target.checked })}
+          >
+            {station.name}
+          </Checkbox>
+          {owned.includes(station.id) && (
+            <Pick
+              aria-label={hours.holds(station.name)}
+              disabled={!may}
+              value={holds[station.id] ?? 1}
+              onChange={(count) => change({ do: 'holds', station: station.id, count })}
+              options={[1, 2, 3, 4].map((n) => ({ value: n, label: hours.holdsCount(n) }))}
+            />
+          )}
+        </div>
       ))}
     </section>
   );
