@@ -34,6 +34,7 @@ export class Server {
         TZ: 'UTC',
         // a leak tester's twenty seconds are not waited for
         SNAVEK_LEAK_SPEED: '12',
+        SNAVEK_PRESS_SPEED: '12',
       },
       stdio: ['ignore', 'pipe', 'pipe'],
     });

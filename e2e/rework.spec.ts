@@ -50,7 +50,7 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await expect(page.getByTestId('rework-say')).toBeVisible();
   await longAgo(page, job, done('cell off', 'save data', 'insulate', 'free flex', 'clamp'));
   await page.reload();
-  await page.getByRole('button', { name: 'Microscope' }).click();
+  await page.getByRole('button', { name: 'Microscope', exact: true }).click();
   // underfill, lift, tin and wick: heat on and done; washed, and its pads looked at: good, and done
   expect(await pedal(page, job, /Alcohol flashes off/)).toBe(11);
   await expect(page.getByRole('button', { name: /Alcohol flashes off: \d:\d\d/ })).toBeDisabled();
@@ -93,7 +93,7 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await expect(page.getByRole('button', { name: 'B2: lifted, carries nothing' })).toBeVisible();
   await page.getByRole('button', { name: 'The other 23 are good' }).first().click();
   await expect(page.getByText('B2 lifted, and nothing runs over it: go on.')).toBeVisible();
-  await page.getByRole('button', { name: 'Microscope' }).click();
+  await page.getByRole('button', { name: 'Microscope', exact: true }).click();
   expect(await pedal(page, other, /How did it end/)).toBeGreaterThan(6);
   await page.getByRole('button', { name: 'It works' }).click();
   await expect.poll(async () => (await logOf(page, other)).map((e) => e.body.type)).toContain('reworkEnded');

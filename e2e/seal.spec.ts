@@ -1,4 +1,4 @@
-import { expect, signedIn, test } from './app';
+import { expect, go, logOf, settled, signedIn, test, workedJob } from './app';
 
 test('a glue is kept by its sheet, takes twice as long in a room ten degrees colder, and what is wrong is said at its field', async ({
   page,
@@ -14,7 +14,7 @@ test('a glue is kept by its sheet, takes twice as long in a room ten degrees col
   await expect(contact.getByText('Give its name.')).toBeVisible();
   await expect(contact.getByText('Give from when it holds by itself, 0 to 14 days.')).toBeVisible();
   await contact.getByLabel('Product').fill('clear, flexible');
-  await contact.getByLabel('At', { exact: true }).fill('22');
+  await contact.getByLabel('Its times are for').fill('22');
   await contact.getByLabel('Stays open').fill('5');
   await contact.getByLabel('Holds by itself after').fill('30');
   await contact.getByLabel('Whole strength after').fill('24');
@@ -41,4 +41,70 @@ test('the leak tester finds its reference leak on the Workshop screen', async ({
   await expect(own.getByText(/The tester found its reference leak today: .* where 2 are/)).toBeVisible({
     timeout: 60_000,
   });
+});
+
+test('a rim is seen to press by press, the press is run by its gauge, and after a leak the places to look at stand there', async ({
+  page,
+}) => {
+  await signedIn(page, 'tova');
+  const job = await workedJob(page, 'cell', 'clean rim');
+  await expect(page.getByText(/At the petrol stretches alcohol only/)).toBeVisible();
+  for (const done of [
+    'rim of the frame is clean',
+    'rim of the cover is clean',
+    'ear mesh is in its seat',
+    'all is dry',
+  ]) {
+    await expect(go(page)).toContainText(done);
+    await page.keyboard.press('Space');
+  }
+  await expect(go(page)).toContainText('seal is down');
+  await settled(page);
+  const rims = (await logOf(page, job))
+    .filter((e) => e.body.type === 'rimCleaned')
+    .map((e) => e.body.what ?? 'frame');
+  expect(rims).toEqual(['frame', 'other', 'mesh', 'dry']);
+  await page.keyboard.press('Space');
+
+  // under the press, by its gauge: the entry and its curve
+  const card = page.getByRole('region', { name: 'Seal press' });
+  await expect(card.getByTestId('press-set')).toContainText('75 kgf (735 N)');
+  await card.getByRole('button', { name: 'Press, with the gauge' }).click();
+  await expect(card.getByTestId('press-verdict')).toHaveText(/Held: 73\d N for 3[0-3] s\./, {
+    timeout: 30_000,
+  });
+  await expect(card.getByRole('img', { name: /Force of the press: / })).toBeVisible();
+  await settled(page);
+  const read = (await logOf(page, job)).find((e) => e.body.type === 'pressRead')!.body as unknown as {
+    id: string;
+  };
+  expect((await page.request.get(`/jobs/${job}/press/${read.id}.json`)).ok()).toBe(true);
+
+  const other = await workedJob(page, 'cell', 'leak test');
+  const tester = page.getByRole('region', { name: 'Leak tester' });
+  await tester.getByLabel('Stand-in: what lies in it').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'one that leaks' }).click();
+  await tester.getByRole('button', { name: 'Run the test' }).click();
+  const places = page.getByRole('list', { name: 'Where it may leak' });
+  await expect(places.getByRole('listitem').first()).toContainText('Corners that stand proud', {
+    timeout: 60_000,
+  });
+  await places.getByRole('button', { name: 'It leaks here' }).first().click();
+  await expect
+    .poll(async () => (await logOf(page, other)).at(-1)!.body)
+    .toMatchObject({ type: 'noted', text: 'leak: a corner stood proud; pressed again' });
+});
+
+test('the hot plate is read while a device is warmed, and set as the window was computed with', async ({
+  page,
+}) => {
+  await signedIn(page, 'tova');
+  await workedJob(page, 'cell', 'heat');
+  await page.keyboard.press('Space');
+  const plate = page.getByRole('region', { name: 'Hot plate' });
+  await expect(plate.getByTestId('plate-now')).toHaveText(/The plate is off, at 22 °C\./);
+  await plate.getByRole('button', { name: 'Set it to 80 °C' }).click();
+  await expect(plate.getByTestId('plate-now')).toHaveText(/there in about/);
+  await plate.getByRole('button', { name: 'Turn it off' }).click();
+  await expect(plate.getByTestId('plate-now')).toHaveText(/The plate is off/);
 });

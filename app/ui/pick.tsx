@@ -6,6 +6,7 @@ type Props<V> = SelectProps<V> & {
   /** After a choice the focus goes back to the page: at the bench the next Space is the pedal's. */
   letGo?: boolean;
 };
+const blur = () => (document.activeElement as HTMLElement | null)?.blur();
 /**
  * One of a list. It opens with Space, Down or a click; typing narrows the list to what contains the letters, so that a
  * long one is chosen from without the mouse.
@@ -16,7 +17,7 @@ export function Pick<V extends string | number>({ letGo = false, ...props }: Pro
       showSearch={{ optionFilterProp: 'label' }}
       popupMatchSelectWidth={false}
       virtual={false}
-      {...(letGo ? { onSelect: () => (document.activeElement as HTMLElement | null)?.blur() } : {})}
+      {...(letGo ? { onSelect: blur, onClear: () => setTimeout(blur) } : {})}
       {...props}
     />
   );

@@ -23,7 +23,7 @@ export const ready = (clock: string): string => `ready ${clock}`;
 export const promised = (clock: string): string => `promised ${clock}`;
 export const guessed = 'no route yet: guessed';
 export const rests = (n: number, proved: boolean): string =>
-  `Planned for ${people(n)}${n > 1 ? ' who are alike' : ''}, each station once, a minute for coming to a device; hours and absences as on the Workshop screen. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
+  `Planned for ${people(n)}${n > 1 ? ' who are alike' : ''}, each station for as many devices as it holds, a minute for coming to a device; hours and absences as on the Workshop screen. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
 export const people = (n: number): string => (n === 1 ? 'one person' : `${n} people`);
 /** What a block does, in a word or two. */
 export const acts: Partial<Record<StepAction | 'plan', string>> = {

@@ -9,7 +9,7 @@ export const itemName = {
   'perimeter-seal': 'Pre-cut seal',
 } as const;
 export const name = 'Product';
-export const at = 'At';
+export const at = 'Its times are for';
 export const open = 'Stays open';
 export const handling = 'Holds by itself after';
 export const full = 'Whole strength after';

@@ -72,6 +72,8 @@ export function LeakTester({
           <Field name="hold" label={wording.hold} htmlFor="leak-hold" rules={[ruleOf(holdS, typedFigure)]}>
             {input('leak-hold', 's')}
           </Field>
+        </div>
+        <div className="fields">
           <Field
             name="passes"
             label={wording.passes}
