@@ -48,7 +48,7 @@ test('a rim is seen to press by press, the press is run by its gauge, and after 
 }) => {
   await signedIn(page, 'tova');
   const job = await workedJob(page, 'cell', 'clean rim');
-  await expect(page.getByText(/At the petrol stretches alcohol only/)).toBeVisible();
+  await expect(page.getByText(/Blue-green: alcohol only/)).toBeVisible();
   for (const done of [
     'rim of the frame is clean',
     'rim of the cover is clean',

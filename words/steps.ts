@@ -216,7 +216,7 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
     case 'fit':
       return `${about} is ${isHinged(index, step.about ?? '') ? 'shut' : 'in'}`;
     case 'clean rim':
-      return rimDone[(target.split(':')[1] as RimPart | undefined) ?? 'frame'];
+      return rimDone[partOfRim(target)];
     case 'apply seal':
       return 'seal is down';
     case 'liner off':
@@ -337,7 +337,20 @@ const doneWords: Partial<Record<Step['action'], string>> = {
   'film off': 'is off',
 };
 /** What the key beside one thing of a step says when it is pressed; never that it is done already. */
-export const doneWord = (action: Step['action']): string => doneWords[action] ?? 'it is so';
+export const doneWord = (action: Step['action'], target = ''): string =>
+  action === 'clean rim' ? rimSeen[partOfRim(target)].is : (doneWords[action] ?? 'it is so');
+/** One thing of a step in a list of them. */
+export const targetName = (index: IndexedModel, step: Step, target: string): string =>
+  step.action === 'clean rim'
+    ? rimSeen[partOfRim(target)].name
+    : thingName(index, target.split('/')[0]!.split('#')[0]!);
+const partOfRim = (target: string) => (target.split(':')[1] as RimPart | undefined) ?? 'frame';
+const rimSeen: Record<RimPart | 'frame', { name: string; is: string }> = {
+  frame: { name: 'rim of the frame', is: 'is clean' },
+  other: { name: 'rim of the cover', is: 'is clean' },
+  mesh: { name: 'ear mesh', is: 'in its seat' },
+  dry: { name: 'rims and inside', is: 'are dry' },
+};
 const rimDone: Record<RimPart | 'frame', string> = {
   frame: 'rim of the frame is clean',
   other: 'rim of the cover is clean, too',

@@ -28,5 +28,4 @@ export const rimCare = {
   alcohol: (name: string): string => `Alcohol only: no acetone at the ${name}.`,
   'no scraper': (name: string): string => `Alcohol on a swab, nothing hard: the ${name} lies here.`,
 } as const;
-export const solventKey =
-  'At the petrol stretches alcohol only, at the red ones on a swab and nothing hard; the rest is bare metal';
+export const solventKey = 'Blue-green: alcohol only. Red: swab, nothing hard';

@@ -8,8 +8,8 @@ import { isTooLong } from '../../../core/screws/safe-length';
 import { useNow } from '../../job/ticker';
 import { Note } from '../../ui/note';
 import { LengthBar, Recess } from '../../ui/recess';
-import { doneWord } from '../../../words/steps';
-import { driveName, thingName } from '../../../words/things';
+import { doneWord, targetName } from '../../../words/steps';
+import { driveName } from '../../../words/things';
 import { left, span } from '../../../words/time';
 import type { InstructionProps as Props } from './instruction-panel';
 
@@ -112,14 +112,14 @@ function TargetRow({
           <td className="nowrap">{wording.lengthIs(fastener.lengthMm.toFixed(1))}</td>
         </>
       ) : (
-        <td colSpan={4}>{thingName(index, id.split('/')[0]!.split('#')[0]!)}</td>
+        <td colSpan={4}>{targetName(index, step, id)}</td>
       )}
       <td className="w-74 to-right">
         {done ? (
           <span className="strong">✓ {fastener ? id : ''}</span>
         ) : (
-          <Button type="text" block onClick={onDone} aria-label={wording.done(thingName(index, id))}>
-            {fastener ? id : doneWord(step.action)}
+          <Button type="text" block onClick={onDone} aria-label={wording.done(targetName(index, step, id))}>
+            {fastener ? id : doneWord(step.action, id)}
           </Button>
         )}
       </td>

@@ -31,19 +31,22 @@ export function LeaksNote({
       <p className="m-0">{leakWords.places}:</p>
       <ul className="list" aria-label={leakWords.places}>
         {leakPlaces(index, state).map((place) => (
-          <li key={`${place.kind} ${place.things[0]}`} className="row">
-            <span className="fill">
+          <li key={`${place.kind} ${place.things[0]}`} className="stack gap-4">
+            <span>
               {placeText(index, place)}{' '}
               <span className="muted">{place.touched ? leakWords.touchedHere : leakWords.notTouched}</span>
             </span>
-            <Button
-              onClick={() => {
-                act({ type: 'noted', text: leakWords.foundNote[place.kind], thing: place.things[0]! });
-                if (place.mend === 'reseal' && place.slot) onReseal([{ slot: place.slot, action: 'reach' }]);
-              }}
-            >
-              {place.mend === 'reseal' ? wording.openItAndSealIt : leakWords.foundHere}
-            </Button>
+            <div>
+              <Button
+                onClick={() => {
+                  act({ type: 'noted', text: leakWords.foundNote[place.kind], thing: place.things[0]! });
+                  if (place.mend === 'reseal' && place.slot)
+                    onReseal([{ slot: place.slot, action: 'reach' }]);
+                }}
+              >
+                {place.mend === 'reseal' ? wording.openItAndSealIt : leakWords.foundHere}
+              </Button>
+            </div>
           </li>
         ))}
       </ul>
