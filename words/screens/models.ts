@@ -123,3 +123,25 @@ export const gradeText = {
 export const nothingBefore = 'Nothing has to be off before it.';
 export const wayNr = (n: number): string => `way ${n}`;
 export const way = 'way';
+/** What a model says beside its things, by field. */
+export const saidName: Readonly<Record<string, string>> = {
+  maker: 'maker',
+  name: 'name',
+  generation: 'generation',
+  outline: 'size',
+  hinge: 'side on which it opens',
+  openMaxDeg: 'how far it opens',
+  pickDepthMm: 'how deep a blade goes',
+  stack: 'layers through it',
+  noGo: 'edges without a blade',
+  pairing: 'what another part changes',
+  programming: 'what the programmer covers',
+  chips: 'chips',
+  said: 'what was confirmed',
+  bootRules: 'what it needs to start',
+  variants: 'variants',
+  items: 'things that it uses up',
+  tools: 'tools of its own',
+  stations: 'stations of its own',
+  shortList: 'what is always checked',
+};

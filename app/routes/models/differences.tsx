@@ -50,7 +50,7 @@ export function Differences({
             empty={wording.theSame}
             chosen={may ? { keys, onChange: setKeys } : undefined}
             columns={[
-              { title: wording.thing, cell: (d) => d.name, sort: (d) => d.name },
+              { title: wording.thing, cell: nameOf, sort: nameOf },
               { title: wording.difference, cell: textOf },
             ]}
           />
@@ -73,6 +73,8 @@ export function Differences({
     </section>
   );
 }
+/** A thing by its name; what a model says beside its things in words. */
+const nameOf = (d: Difference): string => (d.list === 'said' ? (wording.saidName[d.id] ?? d.name) : d.name);
 function textOf(d: Difference): string {
   if (d.what === 'new') return wording.isNew;
   if (d.what === 'gone') return wording.isGone;
