@@ -38,12 +38,16 @@ export class Replica {
   #syncing: Promise<void> | undefined;
   view: View;
 
+  page: JobPage;
+  who: Who;
+
   constructor(
-    readonly page: JobPage,
-    readonly who: Who,
+    page: JobPage,
+    who: Who,
     readonly sender: Sender,
-    before?: Replica,
   ) {
+    this.page = page;
+    this.who = who;
     this.#base = page.state;
     this.#route = page.route ?? undefined;
     this.#remembered = this.#route;
@@ -54,24 +58,21 @@ export class Replica {
       foreign: 0,
       lastForeign: undefined,
     };
-    if (before) this.#goOnFrom(before);
   }
   /**
-   * A page that was loaded anew is as old as its request: what has been pressed since stands already, and must not go away
-   * for the moment until it has been read again. A press in that moment would answer what was there before.
+   * The page of this job has been loaded anew. It is as old as its request: what has been pressed since stands already, and
+   * must not go away for the moment until it has been read again. A press in that moment would answer what was there before.
    */
-  #goOnFrom(before: Replica): void {
-    if (before.#base.seq > this.#base.seq) {
-      this.#base = before.#base;
-      this.#route = before.#route ?? this.#route;
+  renew(page: JobPage, who: Who): void {
+    if (page === this.page && who === this.who) return;
+    this.page = page;
+    this.who = who;
+    if (page.state.seq >= this.#base.seq) {
+      this.#base = page.state;
+      this.#route = page.route ?? undefined;
     }
-    this.#own = before.#own;
-    this.#answeredIds = before.#answeredIds;
-    this.#saving = before.#saving;
-    this.#awaited = new Map(before.#awaited);
-    this.#kept = before.#kept.filter((command) => !this.#isConfirmed(command.id));
-    const { foreign, lastForeign } = before.view;
-    this.#paint({ foreign, lastForeign });
+    this.#kept = this.#kept.filter((command) => !this.#isConfirmed(command.id));
+    this.#paint({});
   }
   #context(state: JobState): Context {
     return {

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import 'fake-indexeddb/auto';
-import { act, cleanup, renderHook } from '@testing-library/react';
+import { act, cleanup, render, renderHook } from '@testing-library/react';
+import { startTransition, Suspense, use, useLayoutEffect, useState } from 'react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { JobPage } from '../../core/wire/job-page';
 import type { Who } from '../../core/wire/who';
@@ -81,4 +82,41 @@ test('a page that comes anew, as old as its request, takes nothing away that has
   shown.push(view.result.current.view.state.seq);
   expect(shown).toEqual([seq, seq]);
   expect(view.result.current.view.kept).toBe(1);
+});
+test('what is pressed while a page that was loaded anew is still being rendered stands when that is shown', async () => {
+  const page = at(1, 'j4');
+  let go!: () => void;
+  const gate = new Promise<void>((r) => (go = r));
+  let job!: ReturnType<typeof useJob>;
+  const shown: number[] = [];
+  function Screen({ loaded, waits }: { loaded: JobPage; waits: boolean }) {
+    const now = useJob(loaded, who);
+    // as a part of the new page that is still on its way
+    if (waits) use(gate);
+    job = now;
+    useLayoutEffect(() => {
+      shown.push(now.view.state.seq);
+    });
+    return null;
+  }
+  let load!: (of: { loaded: JobPage; waits: boolean }) => void;
+  function Shown() {
+    const [of, setOf] = useState({ loaded: page, waits: false });
+    load = setOf;
+    return (
+      <Suspense fallback={null}>
+        <Screen {...of} />
+      </Suspense>
+    );
+  }
+  render(<Shown />);
+  await settle();
+  await act(async () => startTransition(() => load({ loaded: { ...page, now: page.now + 1 }, waits: true })));
+  await act(() => job.replica.report({ type: 'noted', text: 'z' } as never).then(() => undefined));
+  expect(job.view.state.seq).toBe(page.state.seq + 1);
+  shown.length = 0;
+  await act(async () => go());
+  await settle();
+  expect(shown.length).toBeGreaterThan(0);
+  expect(new Set(shown)).toEqual(new Set([page.state.seq + 1]));
 });

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useSyncExternalStore } from 'react';
 import type { JobPage } from '../../core/wire/job-page';
 import type { Who } from '../../core/wire/who';
 import { startChannel } from './channel';
@@ -19,13 +19,11 @@ export function useJob(
     () => senderFor(ownerKey(who.shopId, who.personId), who.personId),
     [who.shopId, who.personId],
   );
-  const last = useRef<Replica>(undefined);
-  const replica = useMemo(() => {
-    const before = last.current;
-    const same = before && before.page.id === page.id && before.sender === sender;
-    last.current = new Replica(page, who, sender, same ? before : undefined);
-    return last.current;
-  }, [page, who, sender]);
+  // one for a job, as long as its screen stands: a page that is loaded anew is put in when it is shown, not while it is being
+  // rendered, since until then what is pressed belongs to what is shown
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what else of the page is new, `renew` takes
+  const replica = useMemo(() => new Replica(page, who, sender), [page.id, sender]);
+  useLayoutEffect(() => replica.renew(page, who), [replica, page, who]);
   useEffect(() => {
     setServerTime(page.now);
     startChannel();
