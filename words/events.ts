@@ -1,3 +1,4 @@
+import { handOverText } from './hand-over';
 import { pressText } from './press-text';
 import type { Body, BodyOf, BodyType } from '../core/log/events';
 import type { IndexedModel } from '../core/model/index-model';
@@ -79,6 +80,7 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   pieceSetAside: (body, { index }) =>
     `${pieceName(index, body.piece, [body.piece.split('#')[0]!])} put aside: ${body.to}`,
   pressRead: pressText,
+  handOverSeen: (b) => `${b.seen ? 'seen to' : 'not seen to yet'}: ${handOverText[b.item]}`,
   leakTested: (body) =>
     `leak test: ${body.holds ? 'it holds' : 'it does not hold'}${body.lost ? `, ${body.lost.value} ${body.lost.unit} lost` : ''}`,
   phoneAsked: (body) =>

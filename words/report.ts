@@ -1,3 +1,5 @@
+import { handOverList } from '../core/rules/hand-over-list';
+import { handOverLine } from './hand-over';
 import type { JobState } from '../core/log/state';
 import type { Measured } from '../core/log/measured';
 import { figuresText } from './measured';
@@ -94,8 +96,14 @@ export function termsLines(
       : reportData.warrantyMonths === 0
         ? 'Warranty: none beyond the law.'
         : `Warranty on the work: ${reportData.warrantyMonths} months.`,
+    ...handedLines(reportData),
     ...careLines(reportData.index, reportData.page.state, when),
   ];
+}
+/** What was looked at in the hand before it was given back. */
+function handedLines({ index, page: { state, route } }: ReportData): string[] {
+  const line = handOverLine(handOverList(index, state, route?.input.methods), state.handed);
+  return line ? [line] : [];
 }
 /** Until when a device is kept from water and warmth, by the glues and seals that were really laid and their sheets. */
 export function careLines(

@@ -27,6 +27,7 @@ import {
 } from './events';
 import { acts, rimParts } from '../vocabulary/steps';
 import { glueItems } from '../seal/glue';
+import { handOverItems } from '../vocabulary/hand-over';
 import { padSides, padStates } from '../rework/pads';
 import { airSchools, heatings, reworkKinds, reworkStepIds } from '../rework/work-plan';
 
@@ -324,6 +325,8 @@ export const bodySchema = z.discriminatedUnion('type', [
     peakN: z.number().min(0).max(50_000),
     heldS: z.number().min(0).max(3600),
   }),
+  // looked at in the hand before the owner has it; or taken back
+  z.strictObject({ type: z.literal('handOverSeen'), item: z.enum(handOverItems), seen: z.boolean() }),
   z.strictObject({ type: z.literal('taskSet'), slot: ref, action: z.enum([...taskActions, 'none']) }),
   z.strictObject({ type: z.literal('dataRead'), slot: ref, data: z.string().max(64).optional() }),
   z.strictObject({

@@ -253,6 +253,7 @@ const apply: Apply = {
       });
   },
   leakTested: (w, { type: _, ...leak }, e) => flags(w, { hold: null, leak: { ...leak, seq: e.seq } }),
+  handOverSeen: (w, b, e) => w.set('handed', b.item, b.seen ? e.by : undefined),
   // its curve stands beside the log; what the report says of it is read from the entry
   pressRead: none,
   taskSet: (writer, body) => {

@@ -119,6 +119,8 @@ export interface Tables {
   curing: Record<string, { until: number; clockKnown: boolean }>;
   /** `rim`, or the bond of another seal -> what is still to be seen to before one is laid. */
   rimDue: Record<string, readonly RimPart[]>;
+  /** What was looked at before the device is given back -> by whom. */
+  handed: Record<string, string>;
   /** bond -> the glue or seal that was laid there last, when, and its times in s; none where nobody has its sheet. */
   laid: Record<string, LaidGlue & { at: number; clockKnown: boolean }>;
   /** event id -> type of an entry that this version does not understand. */
@@ -252,6 +254,7 @@ export const tableNames = [
   'task',
   'curing',
   'laid',
+  'handed',
   'rimDue',
   'unread',
   'flag',

@@ -97,6 +97,7 @@ const says: Says = {
   checkMeasured: (state, { round, function: fn, measured }) =>
     state.measured[`${round} ${fn}`]?.id === measured.id,
   received: (state) => flag(state, 'received') === true,
+  handOverSeen: (state, body) => (state.handed[body.item] !== undefined) === body.seen,
   rimCleaned: (state, body) =>
     body.what !== undefined
       ? !(state.rimDue[body.bond ?? 'rim'] ?? []).includes(body.what) && cleaned(state, body.bond)

@@ -1,3 +1,4 @@
+export const seenTo = 'Looked at in the hand';
 export const allTheSame = (button: string): string => `${button} all the same`;
 export const thingIs = 'thing is';
 export const thingsAre = 'things are';

@@ -1,16 +1,20 @@
 import * as wording from '../../../words/screens/hand-over';
-import { Button, Form, Input, Radio } from 'antd';
+import { Button, Checkbox, Form, Input, Radio } from 'antd';
 import { useState } from 'react';
 import { dueAtEnd } from '../../../core/rules/due-at-end';
+import { handOverList, ownersBag } from '../../../core/rules/hand-over-list';
+import type { HandOverItem } from '../../../core/vocabulary/hand-over';
 import { type Ending, endings } from '../../../core/log/events';
 import type { Finding } from '../../../core/rules/interlocks';
 import { benchTime } from '../../job/clock';
 import { Field } from '../../ui/field';
+import { useFormats } from '../../ui/formats';
 import { useJobFrame } from '../../ui/job-frame';
 import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
 import { findingText } from '../../../words/findings';
-import { endingText, handOverList } from '../../../words/hand-over';
+import { bagText, endingText, handOverText } from '../../../words/hand-over';
+import { careLines } from '../../../words/report';
 
 /** How the job ends, with what is still due for that. */
 export function EndCard({ note, onNote }: { note: string; onNote: (text: string) => void }) {
@@ -107,16 +111,30 @@ function DueNote({ finding }: { finding: Finding }) {
   );
 }
 
+/** All is proved: what is looked at in the hand, each ticked. */
 function AllDone() {
-  const { index, state } = useJobFrame();
+  const { index, state, context, report, ended } = useJobFrame();
+  const { dayAndClock } = useFormats();
+  const due = handOverList(index, state, context.route?.input.methods);
+  const more: Partial<Record<HandOverItem, string>> = {
+    bag: bagText(ownersBag(index, state)),
+    care: careLines(index, state, dayAndClock).join(' '),
+  };
   return (
-    <Note tone="safe">
+    <Note tone="safe" layout="stack">
       <strong>{wording.theLedgerBalancesChecksAre}</strong>
-      <ul className="m-list indent-20">
-        {handOverList(index, state).map((line) => (
-          <li key={line}>{line}</li>
+      <div className="stack gap-4" role="group" aria-label={wording.seenTo}>
+        {due.map((item) => (
+          <Checkbox
+            key={item}
+            disabled={ended}
+            checked={state.handed[item] !== undefined}
+            onChange={(e) => void report({ type: 'handOverSeen', item, seen: e.target.checked })}
+          >
+            <span suppressHydrationWarning>{`${handOverText[item]} ${more[item] ?? ''}`}</span>
+          </Checkbox>
         ))}
-      </ul>
+      </div>
     </Note>
   );
 }
