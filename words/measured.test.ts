@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { takenSchema, verdictOf } from '../core/checks/measure';
 import { indexed, mica9 } from '../core/testing/demo-models';
-import { changeText, figuresText, whyText } from './measured';
+import { changeText, figuresText, usualText, whyText } from './measured';
 import { suspectName, tryText } from './suspects';
 import { thingName } from './things';
 
@@ -48,4 +48,18 @@ test('a suspect and what is tried are called by the things of the model', () => 
   );
   expect(suspectName(index, { kind: 'part', thing: 'display' })).toBe('display itself defective');
   expect(suspectName(index, { kind: 'else', thing: '' })).toBe('something that was not touched');
+});
+test('others of the model: where eight of ten lie, how many they were, and whether this one is as they are', () => {
+  const usual = {
+    function: 'loudspeaker',
+    kind: 'sound',
+    figure: 'level',
+    devices: 7,
+    low: -29,
+    high: -21,
+  } as const;
+  expect(usualText(usual, -25)).toBe(
+    'as others: eight of ten between −29 dBFS and −21 dBFS, 7 devices of this model',
+  );
+  expect(usualText(usual, -34)).toMatch(/^not as others: /);
 });

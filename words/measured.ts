@@ -1,3 +1,4 @@
+import { isUsual, type Usual } from '../core/checks/elsewhere';
 import type { Change } from '../core/checks/measure';
 import type { Figures, Measured, WhyNot } from '../core/log/measured';
 import { plural } from './things';
@@ -80,4 +81,11 @@ export function changeText({ what, from, to }: Change): string {
     case 'spots':
       return `spots ${from} to ${to}`;
   }
+}
+/** What other devices of the model measured, and whether this one is as they are. */
+export function usualText(usual: Usual, value: number): string {
+  const { kind, figure: name, low, high, devices } = usual;
+  const at = (x: number) => figuresText({ kind, figures: { [name]: x } });
+  const said = isUsual(usual, value) ? 'as others' : 'not as others';
+  return `${said}: eight of ten between ${at(low)} and ${at(high)}, ${plural(devices, 'device')} of this model`;
 }

@@ -1,8 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { group } from 'd3-array';
 import type { BodyType, JobEvent } from '../../core/log/events';
-import { JobEventRow } from './entities';
-import { Job } from './entities';
+import { DeviceModelRow, Job, JobEventRow } from './entities';
 import { shopOf } from './orm';
 
 /** As many of the latest jobs of a model are asked. */
@@ -19,23 +18,62 @@ export async function learningLogs(em: EntityManager, hashes: readonly string[])
     { modelHash: { $in: [...hashes] } },
     { fields: ['id'], orderBy: { number: 'desc' }, limit: mostJobs },
   );
-  if (!jobs.length) return [];
+  const logs = await entriesOf(
+    em,
+    jobs.map((job) => job.id),
+    types,
+  );
+  return [...logs.values()];
+}
+/** What devices of the same model measured of themselves, this one aside; and earlier jobs of this one, the newest first. */
+export async function measuredLogs(
+  em: EntityManager,
+  { id, tag, modelHash }: { id: string; tag: string; modelHash: string },
+): Promise<{ others: JobEvent[][]; own: { number: number; log: JobEvent[] }[] }> {
+  const model = await em.findOneOrFail(DeviceModelRow, { hash: modelHash }, { fields: ['modelId'] });
+  const versions = await em.find(DeviceModelRow, { modelId: model.modelId }, { fields: ['hash'] });
+  const jobs = await em.find(
+    Job,
+    { modelHash: { $in: versions.map((row) => row.hash) }, id: { $ne: id } },
+    { fields: ['id', 'tag', 'number'], orderBy: { number: 'desc' }, limit: mostJobs },
+  );
+  const logs = await entriesOf(
+    em,
+    jobs.map((job) => job.id),
+    ['checkMeasured', 'retracted'],
+  );
+  const isOwn = (job: { tag: string }) => job.tag.toLowerCase() === tag.toLowerCase();
+  const logOf = (job: { id: string }) => logs.get(job.id) ?? [];
+  return {
+    others: jobs.filter((job) => !isOwn(job)).map(logOf),
+    own: jobs.filter(isOwn).map((job) => ({ number: job.number, log: logOf(job) })),
+  };
+}
+async function entriesOf(
+  em: EntityManager,
+  jobs: readonly string[],
+  wanted: readonly BodyType[],
+): Promise<Map<string, JobEvent[]>> {
+  if (!jobs.length) return new Map();
   const rows = await em
     .createQueryBuilder(JobEventRow, 'e')
     .select(['e.jobId', 'e.event'])
     .where({
       shopId: shopOf(em),
-      jobId: { $in: jobs.map((job) => job.id) },
-      event: { body: { type: { $in: types } } },
+      jobId: { $in: [...jobs] },
+      event: { body: { type: { $in: [...wanted] } } },
     })
     .orderBy({ jobId: 'asc', seq: 'asc' })
     .execute<{ jobId: string; event: JobEvent }[]>('all');
-  return [...group(rows, (row) => row.jobId).values()].map((own) => {
-    const back = new Set(
-      own.flatMap(({ event: { body } }) => (body.type === 'retracted' ? [body.event] : [])),
-    );
-    return own
-      .map((row) => row.event)
-      .filter((event) => event.body.type !== 'retracted' && !back.has(event.id));
-  });
+  return new Map(
+    [...group(rows, (row) => row.jobId)].map(([job, own]) => {
+      const back = new Set(
+        own.flatMap(({ event: { body } }) => (body.type === 'retracted' ? [body.event] : [])),
+      );
+      const log = own
+        .map((row) => row.event)
+        .filter((event) => event.body.type !== 'retracted' && !back.has(event.id));
+      return [job, log];
+    }),
+  );
 }

@@ -54,3 +54,5 @@ export const suspect = (name: string, percent: number): string => `${name} ${per
 export const suspicionRests =
   'Chances are starting guesses of the trade. If the old part shows the same, the new part is innocent.';
 export const otherSuspects = 'Other suspects';
+export const lastTime = (job: number, figures: string): string =>
+  `when it was here last, job ${job}: ${figures}`;

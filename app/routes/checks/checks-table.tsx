@@ -6,16 +6,18 @@ import { type DataColumn, DataTable } from '../../ui/data-table';
 import { answerText } from '../../../words/checks';
 import { list, thingName } from '../../../words/things';
 import { functionHow, functionName } from '../../../words/functions';
-import { MeasuredBelow } from './measured-below';
+import { type Elsewhere, MeasuredBelow } from './measured-below';
 import { answersOf, type CheckRow, type ChecksState } from './use-checks';
 
 /** The functions with what they were before, at mid check and after; those due now with their answers. */
 export function ChecksTable({
   checks,
+  elsewhere,
   at,
   onAnswer,
 }: {
   checks: ChecksState;
+  elsewhere: Elsewhere;
   /** The one that the keys answer. */
   at: string | undefined;
   onAnswer: (row: CheckRow, result: CheckResult) => void;
@@ -28,7 +30,7 @@ export function ChecksTable({
       return dueCheck ? (
         <>
           <Answer fn={row.fn} r={dueCheck.result} was={row.any.before} stale={dueCheck.stale.length > 0} />
-          <MeasuredBelow state={state} round={when} fn={row.fn} />
+          <MeasuredBelow {...{ state, elsewhere }} round={when} fn={row.fn} />
         </>
       ) : (
         <span className="muted">–</span>
@@ -68,7 +70,7 @@ export function ChecksTable({
           cell: ({ fn, any }) => (
             <>
               <Answer fn={fn} r={any.before} note={state.check[`before ${fn}`]?.note} />
-              <MeasuredBelow state={state} round="before" fn={fn} />
+              <MeasuredBelow {...{ state, elsewhere }} round="before" fn={fn} />
             </>
           ),
         },

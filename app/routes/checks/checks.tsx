@@ -10,6 +10,7 @@ import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../../words/checks';
+import { measuredElsewhere } from '../../../server/use-cases/measured-elsewhere';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
 import { later } from '../../ui/later';
@@ -24,15 +25,20 @@ const MeasuredCharts = later(() => import('./measured-charts').then((m) => m.Mea
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
-  const [passcode, device] = await Promise.all([passcodeOf(who, page.id), deviceChecksOf(who, page.id)]);
+  const [passcode, device, elsewhere] = await Promise.all([
+    passcodeOf(who, page.id),
+    deviceChecksOf(who, page.id),
+    measuredElsewhere(who, page.id),
+  ]);
   const url = new URL(request.url);
-  return { passcode, device, origin: url.origin, alone: isLoopback(url.hostname) };
+  return { passcode, device, elsewhere, origin: url.origin, alone: isLoopback(url.hostname) };
 }
 const isLoopback = (host: string) => /^(localhost|127\.|\[?::1)/.test(host);
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   fromServerOr(serverLoader, () => ({
     passcode: null,
     device: { link: null, measured: [] },
+    elsewhere: { usual: [], last: undefined },
     origin: '',
     alone: true,
   }));
@@ -80,7 +86,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
               {wording.goesOn}
             </p>
           )}
-          <ChecksTable checks={checks} at={at} onAnswer={answer} />
+          <ChecksTable checks={checks} elsewhere={loaderData.elsewhere} at={at} onAnswer={answer} />
         </section>
         <MeasuredCharts measured={loaderData.device.measured} round={round} />
         <EnrolmentsCard />
