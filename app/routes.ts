@@ -65,6 +65,7 @@ export default [
   route('jobs/:job/leak-test', 'routes/work/leak-test.ts'),
   route('jobs/:job/press', 'routes/work/press.ts'),
   route('jobs/:job/press/:measurement.json', 'routes/report/press-json.ts'),
+  route('usb-meter', 'routes/checks/usb-meter.ts'),
   route('hot-plate', 'routes/work/hot-plate.ts'),
   route('leak-self-test', 'routes/workshop/leak-self-test.ts'),
   route('jobs/:job/thermometer', 'routes/work/thermometer.ts'),

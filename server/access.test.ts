@@ -328,6 +328,7 @@ const cases: Record<string, Case> = {
     other: 404,
     own: 404,
   },
+  'action /usb-meter': { nobody: 401, other: 200, body: () => json({}) },
   'loader /hot-plate': { nobody: 401, other: 200 },
   'action /hot-plate': { nobody: 401, other: 200, body: () => json({ on: false, setC: 80 }) },
   // it says in its line that it has not understood

@@ -11,6 +11,7 @@ import { useKeys } from '../../ui/keys';
 import { Ledger } from '../../ui/ledger';
 import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../../words/checks';
 import { measuredElsewhere } from '../../../server/use-cases/measured-elsewhere';
+import { isUsbMeterSimulated } from '../../../server/use-cases/usb-meter';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
 import { later } from '../../ui/later';
@@ -20,6 +21,7 @@ import { EnrolmentsCard } from './enrolments-card';
 import { FailedNote } from './failed-note';
 import { answersOf, type CheckRow, type ChecksState, useChecks } from './use-checks';
 import { useArmed } from './use-armed';
+import { UsbMeterCard } from './usb-meter-card';
 
 const MeasuredCharts = later(() => import('./measured-charts').then((m) => m.MeasuredCharts));
 
@@ -31,7 +33,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     measuredElsewhere(who, page.id),
   ]);
   const url = new URL(request.url);
-  return { passcode, device, elsewhere, origin: url.origin, alone: isLoopback(url.hostname) };
+  return {
+    passcode,
+    device,
+    elsewhere,
+    usbSimulated: isUsbMeterSimulated(),
+    origin: url.origin,
+    alone: isLoopback(url.hostname),
+  };
 }
 const isLoopback = (host: string) => /^(localhost|127\.|\[?::1)/.test(host);
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
@@ -39,6 +48,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
     passcode: null,
     device: { link: null, measured: [] },
     elsewhere: { usual: [], last: undefined },
+    usbSimulated: false,
     origin: '',
     alone: true,
   }));
@@ -72,6 +82,7 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           <Passcode passcode={loaderData.passcode} />
         </div>
         {checks.may && <DeviceCard job={checks.page.id} {...loaderData} link={loaderData.device.link} />}
+        <UsbMeterCard checks={checks} simulated={loaderData.usbSimulated} />
         {!ended && failed.length > 0 && <FailedNote checks={checks} />}
         <section className="card">
           {checks.may && (

@@ -8,6 +8,7 @@ import { readPlate, setPlate } from './use-cases/hot-plate';
 import { press, pressCurve } from './use-cases/press';
 import { sendCommands } from './use-cases/send-commands';
 import { cmd } from './testing/world';
+import { usbMeter } from './use-cases/usb-meter';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
 
 let world: World;
@@ -84,5 +85,12 @@ describe('the hot plate', () => {
     expect(await setPlate({ on: true, setC: 399 })).toMatchObject({ ok: false, outOfRange: true });
     expect(await setPlate({ on: true, setC: 'hot' })).toMatchObject({ ok: false });
     expect(await setPlate({ on: false, setC: 80 })).toMatchObject({ ok: true, on: false });
+  });
+});
+describe('the USB meter', () => {
+  test('says voltage and current of what hangs at it; an ask that is none is not understood', async () => {
+    expect(await usbMeter({})).toEqual({ ok: true, volt: 5.02, ampere: 1.43 });
+    expect(await usbMeter({ simulate: 'dead port' })).toMatchObject({ ok: true, ampere: 0.003 });
+    expect(await usbMeter({ simulate: 'hammer' })).toMatchObject({ ok: false });
   });
 });

@@ -1,0 +1,10 @@
+import { usbMeter } from '../../../server/use-cases/usb-meter';
+import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
+import type { Route } from './+types/usb-meter';
+
+/** Reads the USB meter of the bench. */
+export async function action({ request, context }: Route.ActionArgs) {
+  requirePersonForData(context);
+  requireSameOrigin(request);
+  return Response.json(await usbMeter(await jsonBody(request)));
+}
