@@ -124,6 +124,10 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await answerOpen(page);
   await page.getByRole('button', { name: 'All checked: hand over' }).click();
   await page.waitForURL(/\/hand-over$/);
+  // what is looked at in the hand is ticked, and stands in the report
+  const seen = page.getByRole('group', { name: 'Looked at in the hand' });
+  await seen.getByText('Ear and speaker grilles clean.').click();
+  await expect(seen.getByRole('checkbox').first()).toBeChecked();
   await expect(page.getByRole('heading', { name: 'Ready to hand over' })).toBeVisible();
   await axe(page, 'hand over');
   await page.getByRole('button', { name: 'Hand it over' }).click();
@@ -131,6 +135,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
 
   await page.goto(`/jobs/${job}/report`);
   await expect(page.getByText('Cell replaced; the old one: recycling.')).toBeVisible();
+  await expect(page.getByText(/Before it was given back: grilles clean\./)).toBeVisible();
   await expect(page.getByText('crack, front')).toBeVisible();
   await axe(page, 'report');
   const pdf = await page.request.get(`/jobs/${job}/report.pdf`);

@@ -15,7 +15,7 @@ export const noMeter = (text: string): string =>
   `The meter does not answer${text ? ` (${text})` : ''}: answer by hand.`;
 export const standIn = 'Stand-in: what hangs at it';
 export const deviceName = {
-  charges: 'a device that charges',
-  full: 'one that is full',
-  'dead port': 'one with a dead port',
+  charges: 'stand-in: it charges',
+  full: 'stand-in: it is full',
+  'dead port': 'stand-in: a dead port',
 } as const;

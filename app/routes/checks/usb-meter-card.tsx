@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { chargeOf } from '../../../core/checks/usb-meter';
 import { type UsbDevice, usbDevices, type UsbSaid } from '../../../core/wire/usb-meter';
 import * as wording from '../../../words/screens/usb-meter';
-import { Field } from '../../ui/field';
 import { Pick } from '../../ui/pick';
 import type { ChecksState } from './use-checks';
 
@@ -34,7 +33,7 @@ export function UsbMeterCard({ checks, simulated }: { checks: ChecksState; simul
     setSaid(undefined);
   };
   return (
-    <section className="card stack gap-8 noprint" aria-label={wording.meter}>
+    <section className="card noprint" aria-label={wording.meter}>
       <div className="row mid">
         <span className="strong">{wording.meter}</span>
         <Button loading={busy} onClick={() => void read()}>
@@ -58,18 +57,16 @@ export function UsbMeterCard({ checks, simulated }: { checks: ChecksState; simul
             <Button onClick={() => answer('fails')}>{wording.itDoesNot}</Button>
           </>
         )}
-      </div>
-      {simulated && (
-        <Field label={wording.standIn} htmlFor="usb-device">
+        {simulated && (
           <Pick
-            id="usb-device"
             letGo
+            aria-label={wording.standIn}
             value={device}
             onChange={setDevice}
             options={usbDevices.map((d) => ({ value: d, label: wording.deviceName[d] }))}
           />
-        </Field>
-      )}
+        )}
+      </div>
     </section>
   );
 }
