@@ -6,7 +6,7 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await signedIn(page, 'ines');
   await workedJob(page, 'cell', 'heat');
   await press(page, 1);
-  await expect(page.getByTestId('heat-window')).toHaveText(/Take it off between \d:\d0 and \d:\d0/);
+  await expect(page.getByTestId('heat-window')).toHaveText(/Take it off between \d+:\d0 and \d+:\d0/);
   const planned = await page.getByTestId('heat-window').textContent();
   const panel = page.getByRole('region', { name: 'Heat window' });
   await expect(panel.getByRole('img', { name: /How warm they become: 0:00: seal \d+ °C/ })).toBeVisible();
@@ -19,7 +19,7 @@ test('a device on the plate shows when it may come off, takes what the glass rea
   await expect(panel.getByText(/Fitted from the readings: contact/)).toBeVisible();
   await expect(panel.getByText(/narrowed by one reading/)).toBeVisible();
   // and it is what the step says and the alarm goes by
-  const narrowed = await panel.getByText(/it is \d:\d0 to \d:\d0/).textContent();
+  const narrowed = await panel.getByText(/it is \d+:\d0 to \d+:\d0/).textContent();
   const [, opens, closes] = /it is (\S+) to (\S+)\.$/.exec(narrowed!)!;
   const told = page.getByTestId('heat-window');
   await expect(told).not.toHaveText(planned!);
