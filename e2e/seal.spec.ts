@@ -9,9 +9,12 @@ test('a glue is kept by its sheet, takes twice as long in a room ten degrees col
   const glue = page.getByRole('region', { name: 'UV glue' });
   await expect(glue.getByTestId('here-uv-glue')).toHaveText('No sheet of it.');
   const contact = page.getByRole('region', { name: 'Contact glue' });
-  await contact.getByLabel('Holds by itself after').fill('soon');
-  await contact.getByRole('button', { name: 'Keep' }).click();
-  await expect(contact.getByText('Give its name.')).toBeVisible();
+  // as a person would who sees that the page was not awake yet
+  await expect(async () => {
+    await contact.getByLabel('Holds by itself after').fill('soon');
+    await contact.getByRole('button', { name: 'Keep' }).click();
+    await expect(contact.getByText('Give its name.')).toBeVisible({ timeout: 3000 });
+  }).toPass();
   await expect(contact.getByText('Give from when it holds by itself, 0 to 14 days.')).toBeVisible();
   await contact.getByLabel('Product').fill('clear, flexible');
   await contact.getByLabel('Its times are for').fill('22');
@@ -36,8 +39,10 @@ test('the leak tester finds its reference leak on the Workshop screen', async ({
   await signedIn(page, 'tova');
   await page.goto('/workshop');
   const own = page.getByRole('region', { name: 'Its own test' });
-  await own.getByRole('button', { name: 'Find the reference leak' }).click();
-  await expect(own.getByText(/Drawing down|Holding/)).toBeVisible();
+  await expect(async () => {
+    await own.getByRole('button', { name: 'Find the reference leak' }).click();
+    await expect(own.getByText(/Drawing down|Holding/)).toBeVisible({ timeout: 2000 });
+  }).toPass();
   await expect(own.getByText(/The tester found its reference leak today: .* where 2 are/)).toBeVisible({
     timeout: 60_000,
   });

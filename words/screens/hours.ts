@@ -23,7 +23,7 @@ export const nobodyAway = 'Nobody is said to be away.';
 export const who = 'Who';
 export const from = 'From';
 export const to = 'To';
-export const add = 'Add';
+export const add = 'Add the absence';
 export const takeOut = 'Take out';
 export const awayFrom = (name: string, from: string, to: string): string => `${name}: ${from} to ${to}`;
 export const holds = (station: string): string => `How many devices the ${station} holds`;
