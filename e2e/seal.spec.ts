@@ -53,7 +53,7 @@ test('a rim is seen to press by press, the press is run by its gauge, and after 
 }) => {
   await signedIn(page, 'tova');
   const job = await workedJob(page, 'cell', 'clean rim');
-  await expect(page.getByText(/Blue-green: alcohol only/)).toBeVisible();
+  await expect(page.getByText(/Blue-green rim: alcohol only/)).toBeVisible();
   for (const done of [
     'rim of the frame is clean',
     'rim of the cover is clean',
@@ -98,6 +98,13 @@ test('a rim is seen to press by press, the press is run by its gauge, and after 
   await expect
     .poll(async () => (await logOf(page, other)).at(-1)!.body)
     .toMatchObject({ type: 'noted', text: 'leak: a corner stood proud; pressed again' });
+  await expect(places.getByText('Noted. Mend it, then test again above.')).toBeVisible();
+  // mended, it is tested again from where one is, and holds
+  await tester.getByLabel('Stand-in: what lies in it').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'a device that holds' }).click();
+  await tester.getByRole('button', { name: 'Test again' }).click();
+  await expect(places).toHaveCount(0, { timeout: 60_000 });
+  expect((await logOf(page, other)).at(-1)!.body).toMatchObject({ type: 'leakTested', holds: true });
 });
 
 test('the hot plate is read while a device is warmed, and set as the window was computed with', async ({

@@ -62,6 +62,7 @@ export const orTell = 'Or tell the owner, who signs that it does not hold.';
 export const touchedHere = 'touched in this job';
 export const notTouched = 'not touched in this job';
 export const foundHere = 'It leaks here';
+export const isNoted = 'Noted. Mend it, then test again above.';
 export const foundNote = {
   corners: 'leak: a corner stood proud; pressed again',
   screws: 'leak: a screw through the rim was loose; tightened',

@@ -28,4 +28,11 @@ export const rimCare = {
   alcohol: (name: string): string => `Alcohol only: no acetone at the ${name}.`,
   'no scraper': (name: string): string => `Alcohol on a swab, nothing hard: the ${name} lies here.`,
 } as const;
-export const solventKey = 'Blue-green: alcohol only. Red: swab, nothing hard';
+/** What the colours on the rim mean: those that are there. */
+export const solventKey = (cares: ReadonlySet<keyof typeof rimCare>): string =>
+  [
+    cares.has('alcohol') ? 'Blue-green rim: alcohol only.' : '',
+    cares.has('no scraper') ? 'Amber rim: a swab, nothing hard.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ') || 'Bare metal all round: no stretch asks for care.';

@@ -1,5 +1,7 @@
 import * as wording from '../../../words/screens/work';
+import { flag, type JobState } from '../../../core/log/state';
 import { progressOf } from '../../../core/progress/stage';
+import { leaks } from '../../../core/rules/interlocks/closing';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
 import { InstructionPanel } from './instruction-panel';
@@ -17,6 +19,7 @@ const LeakRun = later(() => import('./leak/leak-run').then((m) => m.LeakRun));
 const ManifestCard = later(() => import('./manifest-card').then((m) => m.ManifestCard));
 const ProgrammerCard = later(() => import('./programmer-card').then((m) => m.ProgrammerCard));
 
+const toTestAgain = (state: JobState) => leaks(state) && flag(state, 'ending') === undefined;
 /** The instruction, and below it what its step asks for: a programmer, a reading, what was noted before. */
 export function InstructionColumn({ work, measured }: { work: WorkState; measured: number | undefined }) {
   const { index, state, context, page, who, now, step, target, act, programmer, planning } = work;
@@ -57,7 +60,8 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
         />
       )}
       {step?.action === 'press' && <PressRun key={step.id} work={work} holdS={step.waitS} />}
-      {step?.action === 'leak test' && <LeakRun work={work} />}
+      {/* one that leaks is mended and tested again, whatever step comes next */}
+      {(step?.action === 'leak test' || toTestAgain(state)) && <LeakRun work={work} />}
       {step?.action === 'leak test' && target === 'device:end' && (
         <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
       )}

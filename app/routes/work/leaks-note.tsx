@@ -36,17 +36,21 @@ export function LeaksNote({
               {placeText(index, place)}{' '}
               <span className="muted">{place.touched ? leakWords.touchedHere : leakWords.notTouched}</span>
             </span>
-            <div>
-              <Button
-                onClick={() => {
-                  act({ type: 'noted', text: leakWords.foundNote[place.kind], thing: place.things[0]! });
-                  if (place.mend === 'reseal' && place.slot)
-                    onReseal([{ slot: place.slot, action: 'reach' }]);
-                }}
-              >
-                {place.mend === 'reseal' ? wording.openItAndSealIt : leakWords.foundHere}
-              </Button>
-            </div>
+            {found(state, place) ? (
+              <span className="strong">{leakWords.isNoted}</span>
+            ) : (
+              <div>
+                <Button
+                  onClick={() => {
+                    act({ type: 'noted', text: leakWords.foundNote[place.kind], thing: place.things[0]! });
+                    if (place.mend === 'reseal' && place.slot)
+                      onReseal([{ slot: place.slot, action: 'reach' }]);
+                  }}
+                >
+                  {place.mend === 'reseal' ? wording.openItAndSealIt : leakWords.foundHere}
+                </Button>
+              </div>
+            )}
           </li>
         ))}
       </ul>
@@ -60,3 +64,8 @@ function placeText(index: IndexedModel, { kind, things }: LeakPlace): string {
   if (typeof text === 'string') return text;
   return text(kind === 'screws' ? things.join(', ') : thingName(index, things[0]!));
 }
+/** It has been noted that it leaks there: what follows is to test again. */
+const found = (state: JobState, { kind, things }: LeakPlace): boolean =>
+  Object.values(state.note).some(
+    (note) => note?.thing === things[0] && note?.text === leakWords.foundNote[kind],
+  );

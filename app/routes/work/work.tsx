@@ -1,4 +1,5 @@
 import * as heat from '../../../words/screens/heat';
+import { rimStretches } from '../../../core/rules/rim-solvents';
 import * as maps from '../../../words/screens/map';
 import * as wording from '../../../words/screens/work';
 import { useCallback, useMemo, useState } from 'react';
@@ -110,13 +111,14 @@ function WorkMap({ work, side, lit }: { work: WorkState; side: Side; lit: string
   const bond = step && index.bonds.get(step.targets[0]!);
   const releasing =
     (step?.action === 'release' || step?.action === 'gap') && bond !== undefined && isSeal(index, bond);
+  const cleaning = step?.action === 'clean rim';
   const pick = useCallback((id: string) => setSheet({ kind: 'thing', id }), [setSheet]);
   const variant = index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '';
   return (
     <MapView
       title={
-        step?.action === 'clean rim'
-          ? maps.solventKey
+        cleaning
+          ? maps.solventKey(new Set(rimStretches(index, side.face).map((r) => r.care)))
           : wording.hinge(variant, faceText(side.face), index.model.hinge)
       }
       onTurn={side.turn}
@@ -125,7 +127,7 @@ function WorkMap({ work, side, lit }: { work: WorkState; side: Side; lit: string
       lit={lit}
       now={target}
       showNoGo={releasing}
-      showSolvents={step?.action === 'clean rim'}
+      showSolvents={cleaning}
       face={side.face}
       onPick={pick}
       large={usePreferences().text === 'large'}

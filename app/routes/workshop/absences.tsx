@@ -56,6 +56,8 @@ export function Absences({
                 options={people.map((p) => ({ value: p.id, label: p.name }))}
               />
             </Field>
+          </div>
+          <div className="row">
             <Field label={wording.from} htmlFor="away-from">
               <When id="away-from" value={from} now={now} onChange={setFrom} />
             </Field>
