@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumHere } from './e2e/chromium';
 
 const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);
 // told to every worker: see promise() in e2e/app.ts
@@ -19,17 +20,6 @@ export default defineConfig({
     trace: 'off',
     // every test begins with an empty browser: it would fetch the whole app for its store each time; the test of the store allows it
     serviceWorkers: 'block',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromiumHere,
   },
 });

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
+import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
 import { benchAppend } from './append';
@@ -10,12 +11,12 @@ import { benchAtlas, presses } from './atlas';
 import { benchEditing } from './editing';
 import { atlasJob } from './atlas-job';
 import { benchCore, longLog } from './core';
-import { launched } from './launched';
 import { benchLive } from './live';
 import { benchLoad } from './load';
 import { benchDay } from './day';
 import { benchRework } from './rework';
 import { benchMeasured } from './measured';
+import { chromiumHere } from '../e2e/chromium';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
@@ -205,7 +206,7 @@ async function untilPainted(option: Element, warms: boolean): Promise<number> {
 }
 
 async function browser(large: string): Promise<void> {
-  const chrome = await launched();
+  const chrome = await chromium.launch(chromiumHere);
   try {
     const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${origin}/sign-in`);

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import type { Browser, Page } from '@playwright/test';
+import { type Browser, chromium, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
+import { chromiumHere } from '../e2e/chromium';
 import { figure, median, percentile } from './figures';
 import { framesOf } from './frames';
-import { launched } from './launched';
 
 async function signedIn(chrome: Browser, origin: string): Promise<Page> {
   const page = await chrome.newPage({ baseURL: origin, viewport: { width: 1280, height: 800 } });
@@ -225,7 +225,7 @@ async function records(page: Page): Promise<void> {
 
 /** Devices of one's own, in the browser: recorded, brought in, edited. */
 export async function benchEditing(origin: string): Promise<void> {
-  const chrome = await launched();
+  const chrome = await chromium.launch(chromiumHere);
   try {
     const page = await signedIn(chrome, origin);
     await records(page);

@@ -1,3 +1,8 @@
+import type { LoaderFunctionArgs } from 'react-router';
+import { z } from 'zod';
+import type { Who } from '../../../core/wire/who';
+import { jsonBody, requirePersonForData, requireSameOrigin } from '../../context';
+
 /** What an instrument does, as it does it: a line of JSON each. It goes on to its end, whether anybody listens or not. */
 export function toldLines<Line>(
   work: (say: (line: Line) => void) => Promise<void>,
@@ -26,4 +31,19 @@ export function toldLines<Line>(
   return new Response(body, {
     headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store, no-transform' },
   });
+}
+
+type Asked = Pick<LoaderFunctionArgs, 'request' | 'context'> & { params: { job: string } };
+/** The same for an instrument at a job: who asks is known, and the job's id is one. @throws Response */
+export async function toldOfJob<Line>(
+  { request, params, context }: Asked,
+  work: (who: Who, job: string, ask: unknown, say: (line: Line) => void) => Promise<void>,
+  failed: (said: string) => Line,
+): Promise<Response> {
+  const who = requirePersonForData(context);
+  requireSameOrigin(request);
+  if (!z.uuid().safeParse(params.job).success)
+    return Response.json({ error: 'no such job' }, { status: 404 });
+  const ask = await jsonBody(request);
+  return toldLines<Line>((say) => work(who, params.job, ask, say), failed);
 }
