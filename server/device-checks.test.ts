@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { Taken } from '../core/checks/measure';
+import type { Taken } from '../core/checks/taken';
 import type { DeviceAnswer, DevicePageData } from '../core/wire/device-page';
 import type { Who } from '../core/wire/who';
 import { inShop } from './db/orm';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { takenSchema, verdictOf } from '../core/checks/measure';
+import { verdictOf } from '../core/checks/measure';
+import { takenSchema } from '../core/checks/taken';
 import { indexed, mica9 } from '../core/testing/demo-models';
 import { changeText, figuresText, usualText, whyText } from './measured';
 import { suspectName, tryText } from './suspects';

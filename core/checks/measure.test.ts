@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { Figures } from '../log/measured';
 import { functionIds } from '../vocabulary/trade';
-import { changesOf, cheapestFirst, measuredBy, type Taken, takenSchema, verdictOf } from './measure';
+import { changesOf, cheapestFirst, measuredBy, verdictOf } from './measure';
+import { type Taken, takenSchema } from './taken';
 
 const sound = (levelDbfs: number, more: object = {}): Taken => ({
   kind: 'sound',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { takenSchema } from '../checks/measure';
+import { takenSchema } from '../checks/taken';
 import type { Verdict } from '../checks/measure';
 import type { Round } from '../log/events';
 import type { MeasuredKind } from '../log/measured';

@@ -1,7 +1,8 @@
 import { createHash, randomInt } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
 import { checksDue } from '../../core/checks/due';
-import { cheapestFirst, measuredBy, type Taken, type Verdict, verdictOf } from '../../core/checks/measure';
+import { cheapestFirst, measuredBy, type Verdict, verdictOf } from '../../core/checks/measure';
+import type { Taken } from '../../core/checks/taken';
 import type { Body, Round } from '../../core/log/events';
 import { flag, type JobState } from '../../core/log/state';
 import type { IndexedModel } from '../../core/model/index-model';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Taken } from '../../../core/checks/measure';
+import type { Taken } from '../../../core/checks/taken';
 import type { Round } from '../../../core/log/events';
 import { touchMap } from '../../../core/signals/touch';
 import type { FunctionId } from '../../../core/vocabulary/trade';
