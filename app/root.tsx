@@ -1,6 +1,14 @@
 import './ui/palette.css';
 import type { ReactNode } from 'react';
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useMatches,
+} from 'react-router';
 import * as wording from '../words/screens/nowhere';
 import type { Route } from './+types/root';
 import { useNonce } from './ui/nonce';
@@ -9,8 +17,15 @@ import { lookBeforePaint } from './ui/preferences';
 
 export const meta: Route.MetaFunction = () => [{ title: 'snavek' }];
 
+/** Of a page that wakes up by a script of its own. */
+const isAlone = (handle: unknown): boolean =>
+  typeof handle === 'object' && handle !== null && 'alone' in handle;
+
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useNonce();
+  const matches = useMatches();
+  // while it is developed there is no such script
+  const alone = import.meta.env.PROD && matches.some((m) => isAlone(m.handle));
   return (
     <html lang="en-GB" suppressHydrationWarning>
       <head>
@@ -31,8 +46,14 @@ export function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         {children}
-        <ScrollRestoration nonce={nonce} />
-        <Scripts nonce={nonce} />
+        {alone ? (
+          <script type="module" src="/device.js" nonce={nonce} suppressHydrationWarning />
+        ) : (
+          <>
+            <ScrollRestoration nonce={nonce} />
+            <Scripts nonce={nonce} />
+          </>
+        )}
       </body>
     </html>
   );

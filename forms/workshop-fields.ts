@@ -16,6 +16,16 @@ export const hourlyRateMinor = z
   .int({ error: wording.giveAmount })
   .min(0, wording.amountZeroOrMore)
   .max(1_000_000, wording.hourTooDear);
+/** A name in a network, by labels of letters, digits and hyphens (RFC 1123, section 2.1); empty for none. */
+export const benchName = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .max(253)
+  .regex(
+    /^$|^[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?(\.[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?)*$/,
+    wording.noHostName,
+  );
 /** How long the workshop stands by its work, months. */
 export const warrantyMonths = z
   .int({ error: wording.wholeMonths })

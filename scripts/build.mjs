@@ -17,6 +17,7 @@ const sources = ['app', 'core', 'forms', 'words', 'server', 'demo', 'public']
   .concat([
     'vite.config.ts',
     'vite.sw.config.ts',
+    'vite.alone.config.ts',
     'react-router.config.ts',
     'package-lock.json',
     'scripts/build.mjs',
@@ -33,15 +34,10 @@ console.log('building');
 for (const [program, ...args] of [
   [process.execPath, 'scripts/antd-css.mjs'],
   [process.execPath, 'node_modules/@react-router/dev/bin.js', 'build'],
-  [
+  ...['vite.sw.config.ts', 'vite.alone.config.ts'].map((config) => [
     process.execPath,
-    'node_modules/vite/bin/vite.js',
-    'build',
-    '--config',
-    'vite.sw.config.ts',
-    '--logLevel',
-    'error',
-  ],
+    ...['node_modules/vite/bin/vite.js', 'build', '--config', config, '--logLevel', 'error'],
+  ]),
 ]) {
   const r = spawnSync(program, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
   if (r.status !== 0) {
@@ -51,7 +47,8 @@ for (const [program, ...args] of [
 }
 // what the service worker keeps: every file of the app; names in assets/ carry their own revision
 const kept = files('build/client')
-  .filter((f) => !f.endsWith('sw.js'))
+  // a repaired phone is not at the bench for long, and keeps nothing
+  .filter((f) => !f.endsWith('sw.js') && !f.endsWith('client/device.js'))
   .map((f) => ({
     url: `/${f.slice('build/client/'.length)}`,
     revision: f.includes('/assets/')

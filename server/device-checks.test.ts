@@ -1,9 +1,13 @@
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Taken } from '../core/checks/taken';
+import type { Body } from '../core/log/events';
+import { indexed, mica9 } from '../core/testing/demo-models';
 import type { DeviceAnswer, DevicePageData } from '../core/wire/device-page';
 import type { Who } from '../core/wire/who';
 import { inShop } from './db/orm';
+import { photoCount, removePhotosOf } from './db/photos';
 import { loadState } from './db/job-log';
 import { checkMeasured, checkWord } from '../words/report';
 import { reportData } from './report/report-data';
@@ -15,6 +19,9 @@ import {
   openDevicePage,
   takeDeviceResult,
 } from './use-cases/device-checks';
+import { lessonsFor } from './use-cases/measured-elsewhere';
+import { sendCommands } from './use-cases/send-commands';
+import { photoOf } from './use-cases/photos';
 
 let world: World;
 let tova: Who;
@@ -169,11 +176,64 @@ describe('what it sends', () => {
     expect(await send(token, 'vibration', shakes, more)).toMatchObject({ ok: false, why });
     expect((await stateOf()).seq).toBe(before);
   });
+  test('pictures of what was found are encoded anew and kept with the job, once; what is none is refused whole', async () => {
+    const token = await link();
+    const jpeg = (
+      await sharp({ create: { width: 640, height: 480, channels: 3, background: '#888' } })
+        .jpeg()
+        .toBuffer()
+    ).toString('base64');
+    const camera = { label: '', sharpness: 0.8, brightness: 0.5, cast: 1.1, spots: 2, framesS: 30 };
+    const taken: Taken = { kind: 'cameras', each: [camera] };
+    const id = randomUUID();
+    for (let k = 0; k < 2; k++) await send(token, 'cameras', taken, { id, pictures: [jpeg, jpeg] });
+    const { pictures } = (await deviceChecksOf(tova, job)).measured.find((m) => m.id === id)!;
+    expect(pictures).toHaveLength(2);
+    expect((await sharp(await photoOf(tova, job, pictures![0]!)).metadata()).width).toBe(640);
+    expect(await photoOf(world.other.get('owner')!, job, pictures![0]!)).toBeUndefined();
+    const all = await inShop(tova.shopId, (em) => photoCount(em, job));
+    expect(all).toBe(2);
+    const before = (await stateOf()).seq;
+    for (const bad of [[Buffer.from('<svg/>').toString('base64')], ['no base64!'], Array(9).fill(jpeg)])
+      expect(await send(token, 'cameras', taken, { pictures: bad })).toMatchObject({
+        ok: false,
+        why: 'not understood',
+      });
+    expect((await stateOf()).seq).toBe(before);
+    // with the owner's data they are erased, and no longer named
+    await inShop(tova.shopId, (em) => removePhotosOf(em, job));
+    expect((await deviceChecksOf(tova, job)).measured.find((m) => m.id === id)).not.toHaveProperty(
+      'pictures',
+    );
+  });
   test('three cameras of one name are three', async () => {
     const token = await link();
     const camera = { label: 'camera', sharpness: 0.8, brightness: 0.5, cast: 1.1, spots: 0, framesS: 30 };
     expect(await send(token, 'cameras', { kind: 'cameras', each: [camera, camera, camera] })).toMatchObject({
       verdict: { verdict: 'unclear', because: 'by eye', figures: { cameras: 3 } },
     });
+  });
+});
+
+describe('a function that fails after work', () => {
+  test('is asked again alone, and what put it right is a lesson for the next', async () => {
+    const next = await openJob(world, tova);
+    const say = (body: Body) =>
+      sendCommands(tova, [
+        { ...{ id: randomUUID(), job: next, person: tova.personId, body }, at: Date.now(), clockKnown: true },
+      ]);
+    const [fn, other] = ['touch', 'picture'] as const;
+    for (const one of [fn, other])
+      await say({ type: 'checked', round: 'mid', function: one, result: one === fn ? 'fails' : 'works' });
+    const index = indexed(mica9);
+    const plug = index.model.connectors.find((c) => c.functions.includes(fn))!.id;
+    expect(await lessonsFor(tova, next)).toEqual({});
+    // the job that learns fails, too: only then is it asked for
+    await say({ type: 'reseated', connector: plug });
+    await say({ type: 'checked', round: 'mid', function: fn, result: 'works' });
+    expect(await lessonsFor(tova, next)).toEqual({});
+    await say({ type: 'checked', round: 'mid', function: fn, result: 'fails' });
+    expect(await lessonsFor(tova, next)).toEqual({ contact: 1 });
+    expect(await lessonsFor(world.other.get('owner')!, next)).toEqual({});
   });
 });

@@ -22,6 +22,21 @@ afterAll(endWorld);
 /** The person as the next request would find them. */
 const fresh = async (who: Who): Promise<Who> => ({ ...who, settings: (await workshopPage(who)).settings });
 
+test('the bench has a name in the network; what is none is refused', async () => {
+  const ines = world.own.get('owner')!;
+  expect(await changeWorkshop(ines, { do: 'bench name', benchName: ' Bench.Lan ' })).toMatchObject({
+    ok: true,
+  });
+  expect((await workshopPage(ines)).settings.benchName).toBe('bench.lan');
+  for (const bad of ['https://bench', 'bench:4310', '-bench', 'a b', 'bench..lan'])
+    expect(await changeWorkshop(ines, { do: 'bench name', benchName: bad }), bad).toMatchObject({
+      ok: false,
+    });
+  expect(await changeWorkshop(ines, { do: 'bench name', benchName: '' })).toMatchObject({ ok: true });
+  expect(
+    await changeWorkshop(world.own.get('technician')!, { do: 'bench name', benchName: 'x' }),
+  ).toMatchObject({ ok: false });
+});
 describe('the heat sources', () => {
   test('are set and measured by a lead too; a route is planned with them, and what was measured is forgotten again', async () => {
     const offK = { low: -2, likely: -1, high: 0 };

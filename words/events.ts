@@ -122,6 +122,7 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   takenOver: (b) => `took over${b.bench ? ` at ${b.bench}` : ''}`,
   truthNamed: (b, { index }) => `looked: ${claimText(index, b.about, b.value)}`,
   enrolled: (b) => `${b.what} enrolled for testing`,
+  unlocked: (b) => `${b.what} unlocked it${b.knocked ? ' after a knock' : ''}`,
   unenrolled: (b) => `${b.what} for testing removed`,
   acted: (b, { index }) => actText(index, b.act, b.target),
   taskSet: (body, { name }) =>

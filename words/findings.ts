@@ -243,6 +243,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `Identity data not settled: ${n}.`,
     instead: 'Write and verify it, or record that it is declined.',
   }),
+  'enrolment not proved': ({ f }) => ({
+    what: `Enrolled, and not proved yet: ${list(f.ids)}.`,
+    instead: 'Lock it, unlock it twice, and once more after a knock on the table; each is noted on Checks.',
+  }),
   'enrolment left': ({ f }) => ({
     what: `Made for testing and still on the phone: ${list(f.ids)}.`,
     instead: 'Remove it before the owner gets the phone.',

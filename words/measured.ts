@@ -11,13 +11,27 @@ export function figuresText({ kind, figures: f }: Pick<Measured, 'kind' | 'figur
     kind === 'touch' && f.percent !== undefined && `${f.percent} % answers`,
     kind === 'picture' && (f.marks ? plural(f.marks, 'mark') : 'even'),
     kind === 'sound' && f.level !== undefined && `${figure(f.level)} dBFS`,
+    f.left !== undefined && f.right !== undefined && `left ${figure(f.left)}, right ${figure(f.right)} dBFS`,
     kind === 'microphones' && f.inputs !== undefined && `${f.heard} of ${f.inputs} hear`,
+    f.together !== undefined && `${f.together} at once`,
     kind === 'cameras' && f.cameras !== undefined && plural(f.cameras, 'camera'),
-    kind === 'cameras' && f.sharpness !== undefined && `sharp ${f.sharpness}`,
+    kind === 'cameras' &&
+      f.sharpness !== undefined &&
+      `sharp ${f.sharpness}${f.far === undefined ? '' : ` near, ${f.far} far`}`,
+    f.travel !== undefined && `focus moves it ×${f.travel}`,
+    f.light !== undefined && `light ×${f.light}`,
+    f.zoom !== undefined && `zoom ×${f.zoom}`,
+    !!f.frames && `${f.frames} frames a second`,
+    f.shaken !== undefined && `trembles by ${f.shaken} while it vibrates`,
     kind === 'cameras' && !!f.spots && plural(f.spots, 'spot'),
     f.shake !== undefined && `${f.shake} m/s²`,
     f.hz !== undefined && `${f.hz} Hz`,
     f.gravity !== undefined && `gravity ${f.gravity} m/s²`,
+    f.faces !== undefined && `${f.faces} of 6 faces`,
+    f.offset !== undefined && `zero off by ${f.offset} m/s²`,
+    f.heading !== undefined && `compass went round ${f.heading}°`,
+    kind === 'radios' && (f.online ? 'has a network' : 'has no network'),
+    f.position !== undefined && `knows its place within ${f.position} m`,
     kind === 'battery' && f.percent !== undefined && `${f.percent} %`,
     kind === 'charging' && (f.charging ? 'charges' : 'no current'),
     kind === 'started' && 'opened its page',
@@ -40,16 +54,23 @@ export function whyText(why: WhyNot, f: Figures): string {
     silent: 'nothing is heard',
     rattle: `it rattles: ${f.distortion ?? 0} % harmonics`,
     quieter: 'much quieter than before',
+    'one side': 'one side is much quieter than before',
     'none listed': 'the browser lists none, or was not allowed to use it: look by hand',
     dark: 'the picture stays black',
     spots: `${plural(f.spots ?? 0, 'dark spot')} on the plain sheet`,
     'one less': 'one camera fewer than before',
     'by eye': 'nothing to compare with yet: look at it',
     blurred: 'less sharp than before',
+    'no focus': 'near or far end of the focus, it is as sharp: look whether it focuses',
+    'no light': 'its light makes the sheet no brighter: look whether it shines',
+    'no zoom': 'its greatest zoom shows no more: look whether it zooms',
     still: 'no shaking is felt',
     weak: 'shakes less than half as much as before',
     gravity: `gravity reads ${f.gravity ?? 0} m/s² where it is 9.8`,
     'not turned': 'it was not turned over: turn it',
+    offset: `its zero is off by ${f.offset ?? 0} m/s²`,
+    'no compass': 'the compass did not go round with it: turn it flat on the table once more',
+    'rest by hand': 'Wi-Fi, Bluetooth and mobile: you say',
     'no current': 'the browser says that no current flows',
   };
   return texts[why];
@@ -68,6 +89,17 @@ export function changeText({ what, from, to }: Change): string {
       const guess = less && what === 'high' ? ': mesh or seating' : '';
       return `${by} dB ${less ? 'quieter' : 'louder'} ${where}${guess}`;
     }
+    case 'left':
+    case 'right':
+      return `${what} side ${by} dB ${less ? 'quieter' : 'louder'}`;
+    case 'far':
+      return `sharpness far away ${from} to ${to}`;
+    case 'travel':
+      return `focus moves it ×${from} to ×${to}`;
+    case 'offset':
+      return `zero off by ${from} to ${to} m/s²`;
+    case 'together':
+      return `hear at once: ${from} to ${to}`;
     case 'distortion':
       return `harmonics ${from} to ${to} %`;
     case 'dead':

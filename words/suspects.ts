@@ -11,6 +11,12 @@ export function suspectName(index: IndexedModel, { kind, thing }: Pick<Suspect, 
       return `flex at the ${thingName(index, thing)} damaged`;
     case 'part':
       return `${thingName(index, thing)} itself defective`;
+    case 'missing':
+      return `${thingName(index, thing)} not in its place`;
+    case 'screw':
+      return `screw too long in ${thingName(index, thing)}`;
+    case 'earth':
+      return `${thingName(index, thing)} without contact to earth`;
     case 'film':
       return `film left on the ${thingName(index, thing)}`;
     case 'else':
@@ -24,6 +30,12 @@ export function tryText(index: IndexedModel, { kind, thing }: Pick<Try, 'kind' |
       return `Cell off, reseat the ${thingName(index, thing)}, test again`;
     case 'old part':
       return `Try the old ${thingName(index, thing)}: the same fault, and the new one is innocent`;
+    case 'screw':
+      return `Measure the screw in ${thingName(index, thing)}`;
+    case 'bracket':
+      return `Seat the ${thingName(index, thing)} again`;
+    case 'fit':
+      return `Put the ${thingName(index, thing)} in`;
     case 'look':
       return `Look for a film on the ${thingName(index, thing)}`;
   }

@@ -18,7 +18,7 @@ export const ownerKey = (shopId: string, personId: string) => `${shopId}/${perso
 
 let opened: Promise<IDBPDatabase> | undefined;
 const db = () =>
-  (opened ??= openDB('snavek', 8, {
+  (opened ??= openDB('snavek', 9, {
     upgrade(stores, from, _to, tx) {
       if (from < 1) {
         stores
@@ -32,7 +32,7 @@ const db = () =>
       }
       if (from < 3) stores.createObjectStore('receipts', { keyPath: 'id' }).createIndex('owner', 'owner');
       // copies of jobs as an earlier core folded them: the server has them all; what waits to be sent stays
-      if (from > 0 && from < 8) void tx.objectStore('replica').clear();
+      if (from > 0 && from < 9) void tx.objectStore('replica').clear();
     },
     // another tab with a newer app wants the database: let it, and open again when needed
     blocking(_o, _b, event) {

@@ -16,11 +16,23 @@ beforeEach(async () => {
   vi.resetModules();
   vi.stubGlobal('indexedDB', new IDBFactory());
   vi.stubGlobal('navigator', {});
+  const real = setTimeout;
+  vi.stubGlobal('setTimeout', (...given: Parameters<typeof setTimeout>) => {
+    const timer = real(...given);
+    waiting.add(timer);
+    return timer;
+  });
   sent = [];
   outbox = await import('./outbox');
   sender = new (await import('./sender')).Sender(owner, 'p1');
 });
-afterEach(() => vi.unstubAllGlobals());
+/** Later tries that still wait when a test is over would run without what it stood in for. */
+const waiting = new Set<ReturnType<typeof setTimeout>>();
+afterEach(() => {
+  for (const timer of waiting) clearTimeout(timer);
+  waiting.clear();
+  vi.unstubAllGlobals();
+});
 const idsOf = (init: RequestInit): string[] =>
   (JSON.parse(String(init.body)) as { commands: { id: string }[] }).commands.map((c) => c.id);
 const recorded = (ids: string[]) =>

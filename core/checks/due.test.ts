@@ -5,7 +5,7 @@ import { transfersOf } from '../model/carried';
 import { functionsOf } from '../model/functions-of';
 import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { standingOf } from '../progress/standing';
-import { checksDue, functionsOfTasks, openChecks } from './due';
+import { checksDue, type DueCheck, functionsOfTasks, openChecks, toTell } from './due';
 
 const index = indexed(mica9);
 const opened = () => new Bench(index, route(mica9)).open();
@@ -155,4 +155,17 @@ test('where a device stands is read off its state: what the planner starts from'
     linerOff: true,
     midPassed: true,
   });
+});
+
+test('once something failed after work only what can tell is asked; as it came, all of it', () => {
+  const due = (of: Record<string, boolean | undefined>): DueCheck[] =>
+    Object.entries(of).map(([fn, works]) => ({
+      ...{ function: fn, result: works === undefined ? undefined : works ? 'works' : 'fails' },
+      passed: works === true,
+    })) as DueCheck[];
+  const names = (list: DueCheck[]) => list.map((c) => c.function);
+  const mixed = due({ power: true, touch: false, picture: undefined });
+  expect(names(toTell(mixed, 'mid'))).toEqual(['touch', 'picture']);
+  expect(names(toTell(mixed, 'before'))).toHaveLength(3);
+  expect(names(toTell(due({ power: true, touch: undefined }), 'after'))).toHaveLength(2);
 });

@@ -127,6 +127,12 @@ export function checksDue(state: JobState, index: IndexedModel, round: Round): D
 /** A device that does not start, show and answer a finger can be asked nothing else. */
 const isBasic = (f: FunctionId) => f === 'power' || f === 'picture' || f === 'touch';
 
+/**
+ * What a phone is asked in a round: all of it at first; once something failed after work, only what can tell whether it is put right, and
+ * what nobody has answered yet.
+ */
+export const toTell = (due: readonly DueCheck[], round: Round): DueCheck[] =>
+  round !== 'before' && due.some((c) => c.result === 'fails') ? due.filter((c) => !c.passed) : [...due];
 /** The checks of a round that are not passed yet. */
 export const openChecks = (state: JobState, index: IndexedModel, round: Round) =>
   checksDue(state, index, round).filter((c) => !c.passed);

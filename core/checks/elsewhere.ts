@@ -4,7 +4,7 @@ import type { FigureName, Figures, Measured } from '../log/measured';
 import type { FunctionId } from '../vocabulary/trade';
 
 /** Figures that say how good a thing is, and not how often it was tried or how old it is. */
-const telling: readonly FigureName[] = ['percent', 'level', 'sharpness', 'shake', 'hz', 'gravity'];
+const telling: readonly FigureName[] = ['percent', 'level', 'sharpness', 'far', 'shake', 'hz', 'gravity'];
 const worn: ReadonlySet<Measured['kind']> = new Set<Measured['kind']>(['battery', 'charging']);
 /** Fewer devices than this say nothing about a model. */
 const fewest = 5;

@@ -73,10 +73,97 @@ describe('what a measurement comes to', () => {
       'unclear',
       'not turned',
     ],
+    [
+      'one side silent, the other as it was',
+      sound(-20, { sides: { left: -20, right: -60 } }),
+      { level: -20, left: -20, right: -21 },
+      'fails',
+      'one side',
+    ],
+    [
+      'both sides as they were',
+      sound(-20, { sides: { left: -22, right: -25 } }),
+      { level: -20, left: -20, right: -21 },
+      'works',
+      undefined,
+    ],
+    [
+      'blurred far away alone',
+      cameras({ far: 0.3 }),
+      { sharpness: 0.8, far: 0.8, cameras: 1 },
+      'fails',
+      'blurred',
+    ],
+    [
+      'a focus that does not move',
+      cameras({ travel: 1.02 }),
+      { sharpness: 0.8, cameras: 1 },
+      'unclear',
+      'no focus',
+    ],
+    [
+      'a light that does not shine',
+      cameras({ travel: 3, light: 1 }),
+      { sharpness: 0.8, cameras: 1 },
+      'unclear',
+      'no light',
+    ],
+    [
+      'a zoom that shows no more',
+      cameras({ light: 1.4, zoom: 1 }),
+      { sharpness: 0.8, cameras: 1 },
+      'unclear',
+      'no zoom',
+    ],
+    [
+      'all of them',
+      cameras({ far: 0.8, travel: 3, light: 1.4, zoom: 4, shaken: 0.02 }),
+      { sharpness: 0.8, far: 0.8, cameras: 1 },
+      'works',
+      undefined,
+    ],
+    [
+      'a zero that is off',
+      { kind: 'motion', g: 9.8, noise: 0, turned: 19, faces: 6, offset: 0.8 },
+      undefined,
+      'fails',
+      'offset',
+    ],
+    [
+      'a compass that stays',
+      { kind: 'motion', g: 9.8, noise: 0, turned: 19, heading: 8 },
+      undefined,
+      'unclear',
+      'no compass',
+    ],
+    [
+      'all six faces and once round',
+      { kind: 'motion', g: 9.8, noise: 0, turned: 19, faces: 6, offset: 0.1, heading: 350 },
+      undefined,
+      'works',
+      undefined,
+    ],
+    [
+      'a network and a place: the rest is said by hand',
+      { kind: 'radios', online: true, by: 'wifi', positionM: 12 },
+      undefined,
+      'unclear',
+      'rest by hand',
+    ],
     ['no current', { kind: 'charging', charging: false }, undefined, 'unclear', 'no current'],
   ])('%s', (_what, taken, before, verdict, because) => {
     const said = verdictOf(taken, before);
     expect([said.verdict, said.because]).toEqual([verdict, because]);
+  });
+  test('of several cameras the worst is told, whichever of them has the figure', () => {
+    const each = [
+      { ...camera, far: 0.7, zoom: 5 },
+      { ...camera, sharpness: 0.5, far: 0.9 },
+    ];
+    expect(verdictOf({ kind: 'cameras', each }).figures).toMatchObject({
+      ...{ cameras: 2, sharpness: 0.5, far: 0.7, zoom: 5 },
+    });
+    expect(verdictOf({ kind: 'cameras', each }).figures.travel).toBeUndefined();
   });
   test('of touch: dead only where strokes broke off, and with where it is', () => {
     const line = (y: number, from: number, to: number, t0: number) =>
@@ -119,6 +206,11 @@ describe('what changed since it came', () => {
     expect(changesOf(before, verdictOf(dull).figures)).toEqual([{ what: 'high', from: -21, to: -30 }]);
     // all of it quieter is one thing
     expect(changesOf(before, verdictOf(sound(-22)).figures)).toEqual([{ what: 'level', from: -15, to: -22 }]);
+  });
+  test('is said of a side that is quieter; of both it is the whole', () => {
+    const at = (left: number, right: number) => ({ left, right });
+    expect(changesOf(at(-20, -20), at(-20, -29))).toEqual([{ what: 'right', from: -20, to: -29 }]);
+    expect(changesOf(at(-20, -20), at(-29, -29))).toEqual([]);
   });
   test('of figures that one of them lacks nothing is said', () => {
     expect(changesOf({}, { percent: 90 })).toEqual([]);

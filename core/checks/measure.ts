@@ -18,6 +18,7 @@ export const measuredBy: Partial<Record<FunctionId, MeasuredKind>> = {
   motion: 'motion',
   charging: 'charging',
   battery: 'battery',
+  radios: 'radios',
 };
 /** The order in which failure is cheapest to learn: what makes all else pointless first, what needs both hands and the settings last. */
 export const cheapestFirst: readonly FunctionId[] = [
@@ -68,6 +69,12 @@ const leastShake = 0.3;
 const gravityOff = 0.5;
 /** Sharpness below this part of what it was before is a failure. */
 const blurred = 0.6;
+/** Less than this between the ends of what moves, or shines, or enlarges, is nothing (our own limits). */
+const leastTravel = 1.1;
+const leastLight = 1.03;
+const leastZoom = 1.2;
+/** A compass that turned less than this while the phone went round does not turn with it, degrees. */
+const leastHeading = 90;
 
 /**
  * What a device's measurement says of a function.
@@ -95,17 +102,29 @@ export function verdictOf(taken: Taken, before?: Figures): Verdict {
       if (rms < restRms + leastShake) return fails('still', figures);
       return before?.shake !== undefined && rms < before.shake / 2 ? fails('weak', figures) : works(figures);
     }
-    case 'motion': {
-      const figures = { gravity: round(taken.g, 2), turned: round(taken.turned, 2) };
-      if (Math.abs(taken.g - standardGravity) > gravityOff) return fails('gravity', figures);
-      return taken.turned < gravityOff ? unclear('not turned', figures) : works(figures);
-    }
+    case 'motion':
+      return motionVerdict(taken);
     case 'charging':
       return taken.charging ? works({ charging: 1 }) : unclear('no current', { charging: 0 });
     case 'battery':
       return works({ percent: round(taken.percent) });
+    case 'radios':
+      // that one of them carries says nothing of the others
+      return unclear('rest by hand', {
+        online: Number(taken.online),
+        ...(taken.positionM === undefined ? {} : { position: Math.round(taken.positionM) }),
+      });
   }
 }
+/** Those of some figures that were taken, rounded. */
+const rounded = <K extends string>(
+  from: { [k in K]?: number | undefined },
+  names: readonly K[],
+  digits: number,
+): Partial<Record<K, number>> =>
+  Object.fromEntries(
+    names.flatMap((name) => (from[name] === undefined ? [] : [[name, round(from[name], digits)]])),
+  ) as Partial<Record<K, number>>;
 type Of<K extends MeasuredKind> = Extract<Taken, { kind: K }>;
 
 function touchVerdict({ strokes, widthMm, heightMm, ghosts, fingers }: Of<'touch'>): Verdict {
@@ -143,26 +162,32 @@ function groups(bands: Of<'sound'>['bands']): { low: number; mid: number; high: 
   };
   return { low: level(0, 300), mid: level(300, 2000), high: level(2000, 20_001) };
 }
-function soundVerdict(taken: Of<'sound'>, before?: Figures): Verdict {
-  const { levelDbfs, floorDbfs, thdPercent, bands } = taken;
+function soundVerdict(sound: Of<'sound'>, before?: Figures): Verdict {
+  const { levelDbfs, floorDbfs, thdPercent, bands, sides } = sound;
   const figures = {
     level: round(levelDbfs),
     floor: round(floorDbfs),
     distortion: round(thdPercent),
     ...groups(bands),
+    ...rounded(sides ?? {}, ['left', 'right'], 1),
   };
   if (levelDbfs - floorDbfs < overHallDb)
     return floorDbfs > loudHallDbfs ? unclear('loud hall', figures) : fails('silent', figures);
   if (thdPercent > rattlePercent) return fails('rattle', figures);
   if (before?.level !== undefined && before.level - levelDbfs >= failsByDb) return fails('quieter', figures);
+  if (
+    (['left', 'right'] as const).some((side) => (before?.[side] ?? -1e6) - (figures[side] ?? 0) >= failsByDb)
+  )
+    return fails('one side', figures);
   return works(figures);
 }
-function microphonesVerdict({ inputs }: Of<'microphones'>): Verdict {
+function microphonesVerdict({ inputs, together }: Of<'microphones'>): Verdict {
   const heard = inputs.filter((i) => i.levelDbfs > silentDbfs && i.levelDbfs - i.floorDbfs >= overHallDb);
   const figures = {
     inputs: inputs.length,
     heard: heard.length,
     ...(inputs.length ? { level: round(Math.min(...inputs.map((i) => i.levelDbfs))) } : {}),
+    ...rounded({ together }, ['together'], 0),
   };
   if (!inputs.length) return unclear('none listed', figures);
   return heard.length === inputs.length ? works(figures) : fails('silent', figures);
@@ -176,6 +201,12 @@ function camerasVerdict({ each }: Of<'cameras'>, before?: Figures): Verdict {
           spots: each.reduce((n, c) => n + c.spots, 0),
           cast: round(Math.max(...each.map((c) => c.cast)), 2),
           frames: round(Math.min(...each.map((c) => c.framesS))),
+          ...rounded(
+            leastOf(each, ['far', 'travel', 'light', 'zoom']),
+            ['far', 'travel', 'light', 'zoom'],
+            2,
+          ),
+          ...rounded(mostOf(each, 'shaken'), ['shaken'], 3),
         }
       : {}),
   };
@@ -183,8 +214,40 @@ function camerasVerdict({ each }: Of<'cameras'>, before?: Figures): Verdict {
   if (each.some((c) => c.brightness < 0.02)) return fails('dark', figures);
   if ((figures.spots ?? 0) > (before?.spots ?? 0)) return fails('spots', figures);
   if (before?.cameras !== undefined && each.length < before.cameras) return fails('one less', figures);
-  if (before?.sharpness === undefined) return unclear('by eye', figures);
-  return figures.sharpness! < blurred * before.sharpness ? fails('blurred', figures) : works(figures);
+  const isLess = (name: 'sharpness' | 'far') => (figures[name] ?? 1e6) < blurred * (before?.[name] ?? 0);
+  if (isLess('sharpness') || isLess('far')) return fails('blurred', figures);
+  // what a browser says of these is not the same in all: a person looks
+  if ((figures.travel ?? leastTravel) < leastTravel) return unclear('no focus', figures);
+  if ((figures.light ?? leastLight) < leastLight) return unclear('no light', figures);
+  if ((figures.zoom ?? leastZoom) < leastZoom) return unclear('no zoom', figures);
+  return before?.sharpness === undefined ? unclear('by eye', figures) : works(figures);
+}
+type OneCamera = Of<'cameras'>['each'][number];
+type Extra = 'far' | 'travel' | 'light' | 'zoom';
+/** Of several cameras the least of each figure that any of them gave. */
+const leastOf = (each: readonly OneCamera[], names: readonly Extra[]): Partial<Record<Extra, number>> =>
+  Object.fromEntries(
+    names.flatMap((name) => {
+      const all = each.flatMap((c) => c[name] ?? []);
+      return all.length ? [[name, Math.min(...all)]] : [];
+    }),
+  );
+const mostOf = (each: readonly OneCamera[], name: 'shaken'): { shaken?: number } => {
+  const all = each.flatMap((c) => c[name] ?? []);
+  return all.length ? { [name]: Math.max(...all) } : {};
+};
+function motionVerdict({ g, turned, faces, offset, heading }: Of<'motion'>): Verdict {
+  const figures = {
+    gravity: round(g, 2),
+    turned: round(turned, 2),
+    ...rounded({ faces, heading }, ['faces', 'heading'], 0),
+    ...rounded({ offset }, ['offset'], 2),
+  };
+  if (Math.abs(g - standardGravity) > gravityOff) return fails('gravity', figures);
+  // a zero can only be told from faces that lie opposite
+  if ((offset ?? 0) > gravityOff) return fails('offset', figures);
+  if (turned < gravityOff) return unclear('not turned', figures);
+  return (heading ?? leastHeading) < leastHeading ? unclear('no compass', figures) : works(figures);
 }
 
 /** What changed since the figures on arrival, and by how much; what is within the spread of measuring is left out. */
@@ -194,12 +257,18 @@ export interface Change {
     | 'low'
     | 'mid'
     | 'high'
+    | 'left'
+    | 'right'
     | 'dead'
     | 'percent'
     | 'shake'
     | 'sharpness'
     | 'spots'
-    | 'distortion';
+    | 'distortion'
+    | 'far'
+    | 'travel'
+    | 'offset'
+    | 'together';
   from: number;
   to: number;
 }
@@ -209,12 +278,18 @@ const least: Record<Change['what'], { by: number; share?: true }> = {
   low: { by: 4 },
   mid: { by: 4 },
   high: { by: 4 },
+  left: { by: 4 },
+  right: { by: 4 },
   dead: { by: 1 },
   percent: { by: 1.5 },
   shake: { by: 0.3, share: true },
   sharpness: { by: 0.25, share: true },
   spots: { by: 1 },
   distortion: { by: 8 },
+  far: { by: 0.25, share: true },
+  travel: { by: 0.25, share: true },
+  offset: { by: 0.3 },
+  together: { by: 1 },
 };
 /** What differs between two measurements of one function. Where all of a sound is quieter its parts are not told apart. */
 export function changesOf(before: Figures, now: Figures): Change[] {
@@ -224,7 +299,9 @@ export function changesOf(before: Figures, now: Figures): Change[] {
     const { by, share } = least[what];
     return Math.abs(to - from) >= (share ? by * Math.abs(from) : by) ? [{ what, from, to }] : [];
   });
-  const parts = new Set(['low', 'mid', 'high']);
-  const moved = out.filter((c) => parts.has(c.what));
-  return moved.length === 3 ? out.filter((c) => !parts.has(c.what)) : out;
+  const without = (list: Change[], parts: readonly string[]) =>
+    list.filter((c) => parts.includes(c.what)).length === parts.length
+      ? list.filter((c) => !parts.includes(c.what))
+      : list;
+  return without(without(out, ['low', 'mid', 'high']), ['left', 'right']);
 }

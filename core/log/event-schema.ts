@@ -289,6 +289,7 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('takenOver'), bench: z.string().max(60) }),
   z.strictObject({ type: z.literal('truthNamed'), question: ref, about: ref, value: ref }),
   z.strictObject({ type: z.literal('enrolled'), what: z.enum(enrolments) }),
+  z.strictObject({ type: z.literal('unlocked'), what: z.enum(enrolments), knocked: z.boolean() }),
   z.strictObject({ type: z.literal('unenrolled'), what: z.enum(enrolments) }),
   z.strictObject({
     type: z.literal('acted'),

@@ -230,7 +230,14 @@ const apply: Apply = {
     putTruth((table, key, value) => writer.set(table, key, value as never), body.about, body.value);
     writer.set('question', body.question, null);
   },
-  enrolled: (w, b) => w.set('enrolment', b.what, 'made'),
+  enrolled: (writer, { what }) => {
+    writer.set('enrolment', what, 'made');
+    writer.set('unlocked', what, { plain: 0, knocked: false });
+  },
+  unlocked: (writer, { what, knocked }) => {
+    const { plain, knocked: before } = writer.state.unlocked[what] ?? { plain: 0, knocked: false };
+    writer.set('unlocked', what, { plain: plain + Number(!knocked), knocked: before || knocked });
+  },
   unenrolled: (w, b) => w.set('enrolment', b.what, 'removed'),
   acted: (writer, body, event) => {
     writer.set('acted', `${body.act} ${body.target}`, event.seq);

@@ -107,6 +107,8 @@ export interface Tables {
   /** What was last said of a thing (`piece C3#1`, `connector cell`), by whom and where in the log. */
   account: Record<string, { seq: number; by: string; value: string }>;
   enrolment: Record<string, 'made' | 'removed'>;
+  /** What was enrolled -> how often it has unlocked since, and whether it did after a knock. */
+  unlocked: Record<string, { plain: number; knocked: boolean }>;
   data: Record<string, 'read' | 'written' | 'declined' | 'unverified'>;
   /** slot -> work under the microscope at it. */
   rework: Record<string, ReworkEntry>;
@@ -247,6 +249,7 @@ export const tableNames = [
   'transfer',
   'account',
   'enrolment',
+  'unlocked',
   'data',
   'rework',
   'pads',

@@ -125,6 +125,7 @@ const says: Says = {
   retracted: (state, body) => state.retracted[body.event] !== undefined,
   stepPassed: (state, body) => state.progress[`${body.passed} `] === 1,
   strayRemoved: (state, body) => state.stray[body.stray] !== 'inside',
+  unlocked: (state, body) => state.enrolment[body.what] !== 'made',
   unenrolled: (state, body) => state.enrolment[body.what] !== 'made',
   jobClosed: (state) => flag(state, 'ending') !== undefined,
 };

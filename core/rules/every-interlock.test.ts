@@ -93,6 +93,7 @@ const done = (ending: 'handed over' | 'declined' | 'abandoned'): Body => ({
   ending,
   note: '',
 });
+const faceWorks: Body = { type: 'checked', round: 'after', function: 'face', result: 'works' };
 const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
 const solvent: Body = { type: 'solventApplied', bond: 'seal', dwellS: 60 };
 const seal: Body = { type: 'sealApplied', bond: 'seal' };
@@ -895,6 +896,36 @@ const rows: Record<RuleName, Row> = {
       at(having({ data: { display: 'read' } }), aside('display#1')),
       aside('camera#1'),
       aside('display#2'),
+    ],
+  },
+  'enrolment not proved': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [
+      about(at(having({ enrolment: { face: 'made' } }), faceWorks), ['face']),
+      about(
+        at(
+          having({ enrolment: { face: 'made' }, unlocked: { face: { plain: 1, knocked: true } } }),
+          faceWorks,
+        ),
+        ['face'],
+      ),
+      about(
+        at(
+          having({ enrolment: { face: 'removed' }, unlocked: { face: { plain: 5, knocked: false } } }),
+          faceWorks,
+        ),
+        ['face'],
+      ),
+    ],
+    kept: [
+      // nothing was enrolled: a person says
+      faceWorks,
+      at(having({ enrolment: { face: 'made' } }), { ...faceWorks, result: 'fails' }),
+      at(
+        having({ enrolment: { face: 'removed' }, unlocked: { face: { plain: 2, knocked: true } } }),
+        faceWorks,
+      ),
     ],
   },
   'enrolment left': {

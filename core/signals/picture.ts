@@ -65,6 +65,40 @@ export function pictureFigures(picture: Picture): PictureFigures {
   };
 }
 
+/** Mean difference of brightness between two pictures of one size, 0 to 1. */
+export function differenceOf(a: Picture, b: Picture): number {
+  const [one, other] = [greyOf(a), greyOf(b)];
+  return one.reduce((sum, g, k) => sum + Math.abs(g - other[k]!), 0) / Math.max(1, one.length);
+}
+/** Enlargements that are told apart, and points across that are compared. */
+const enlargements = Array.from({ length: 29 }, (_, k) => 1 + k / 4);
+const compared = 48;
+/**
+ * How many times larger the second picture shows the middle of the first, from 1 to 8 in quarters: the enlargement that fits
+ * best. Where there is nothing to see it is 1.
+ */
+export function enlargementOf(before: Picture, after: Picture): number {
+  const [small, large] = [greyOf(before), greyOf(after)];
+  const at = (grey: Float32Array, { width, height }: Picture, u: number, v: number) =>
+    grey[
+      Math.min(height - 1, Math.max(0, Math.round((v + 0.5) * height))) * width +
+        Math.min(width - 1, Math.max(0, Math.round((u + 0.5) * width)))
+    ]!;
+  const misfit = (times: number) => {
+    let sum = 0;
+    for (let row = 0; row < compared; row++)
+      for (let column = 0; column < compared; column++) {
+        const [u, v] = [column / (compared - 1) - 0.5, row / (compared - 1) - 0.5].map((x) => 0.9 * x) as [
+          number,
+          number,
+        ];
+        sum += (at(small, before, u / times, v / times) - at(large, after, u, v)) ** 2;
+      }
+    return sum;
+  };
+  return enlargements.reduce((best, times) => (misfit(times) < misfit(best) - 1e-9 ? times : best), 1);
+}
+
 /** Blocks across a flat field; darker than around it by so much is a spot; what is larger is a shade and no spot. */
 const blocks = 96;
 const darkerBy = 0.06;

@@ -44,4 +44,35 @@ export function shakeOf(samples: readonly Shake[], canBeHz = 80): { rms: number;
       ).peakHz || undefined,
   };
 }
+/** An axis on which gravity lies by at least this part of itself is the one that it lies on. */
+const lies = 0.9;
+/**
+ * On how many of its six faces a phone was laid, and how far the zero of its worst axis is off, m/s2: half of what the two
+ * faces of an axis differ by. Without two faces that lie opposite nothing is known of it.
+ */
+export function facesOf(samples: readonly Shake[]): { faces: number; offset: number | undefined } {
+  const seen = (['x', 'y', 'z'] as const).map((axis) =>
+    [1, -1].map((sign) =>
+      samples.filter((s) => sign * s[axis] > lies * Math.hypot(s.x, s.y, s.z)).map((s) => s[axis]),
+    ),
+  );
+  const offsets = seen
+    .filter((faces) => faces.every((values) => values.length > 0))
+    .map((faces) => Math.abs(faces.map(mean).reduce((a, b) => a + b, 0)) / 2);
+  return {
+    faces: seen.flat().filter((values) => values.length > 0).length,
+    offset: offsets.length ? Math.max(...offsets) : undefined,
+  };
+}
+/** How far a heading went round, degrees: from its least to its greatest, over north and on. */
+export function headingSwept(degrees: readonly number[]): number {
+  let [at, low, high] = [0, 0, 0];
+  for (let k = 1; k < degrees.length; k++) {
+    // the shorter way round from one to the next
+    at += ((degrees[k]! - degrees[k - 1]! + 540) % 360) - 180;
+    low = Math.min(low, at);
+    high = Math.max(high, at);
+  }
+  return high - low;
+}
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);

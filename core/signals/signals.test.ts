@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { type Picture, pictureFigures, spotsOf } from './picture';
-import { atRest, shakeOf, standardGravity } from './shake';
+import { differenceOf, enlargementOf, type Picture, pictureFigures, spotsOf } from './picture';
+import { atRest, facesOf, headingSwept, shakeOf, standardGravity } from './shake';
 import { type StrokePoint, touchMap } from './touch';
 
 /** Strokes to and fro, 5 mm apart, at so many mm a second; what `dead` covers does not answer. */
@@ -116,6 +116,22 @@ describe('a picture', () => {
     expect(pictureFigures(drawn(10, 10, () => 1)).clipped).toBe(1);
   });
 });
+describe('two pictures', () => {
+  const scene = (times: number) =>
+    drawn(160, 120, (x, y) => {
+      const [u, v] = [(x / 160 - 0.5) / times, (y / 120 - 0.5) / times];
+      return 0.5 + 0.2 * Math.sin(23 * u + 5 * v) + 0.2 * Math.cos(17 * v - 9 * u * u);
+    });
+  test.each([1, 1.5, 2, 3, 5])('of which one is enlarged %s times', (times) => {
+    expect(Math.abs(enlargementOf(scene(1), scene(times)) - times)).toBeLessThanOrEqual(0.25);
+  });
+  test('of nothing are not enlarged, and do not differ; one that is brighter differs by that', () => {
+    const [dark, light] = [drawn(40, 30, () => 0.2), drawn(40, 30, () => 0.6)];
+    expect(enlargementOf(dark, dark)).toBe(1);
+    expect(differenceOf(dark, dark)).toBe(0);
+    expect(differenceOf(dark, light)).toBeCloseTo(0.4, 2);
+  });
+});
 describe('a plain sheet', () => {
   // a lens lets less through towards its corners: cosine to the fourth
   const falls = (x: number, y: number) => 0.85 * Math.cos(Math.hypot((x - 192) / 600, (y - 144) / 600)) ** 4;
@@ -145,6 +161,31 @@ describe('what an accelerometer feels', () => {
     const { g, noise } = atRest(shaken(60, 10, 0));
     expect(g).toBeCloseTo(9.80665, 5);
     expect(noise).toBeCloseTo(0, 9);
+  });
+  test('tells on how many faces it was laid, and by how much its zero is off', () => {
+    const g = standardGravity;
+    const laid = (dx: number) =>
+      [
+        [g, 0, 0],
+        [-g, 0, 0],
+        [0, g, 0],
+        [0, -g, 0],
+        [0, 0, g],
+        [0, 0, -g],
+        // on its way from one to the next
+        [g / 2, g / 2, g / 2],
+      ].map(([x, y, z], t) => ({ t, x: x! + dx, y: y!, z: z! }));
+    expect(facesOf(laid(0))).toEqual({ faces: 6, offset: 0 });
+    expect(facesOf(laid(0.4)).offset).toBeCloseTo(0.4, 9);
+    expect(facesOf(laid(0).slice(4, 5))).toEqual({ faces: 1, offset: undefined });
+    expect(facesOf([])).toEqual({ faces: 0, offset: undefined });
+  });
+  test('a heading goes round over north and on', () => {
+    expect(headingSwept([350, 10, 40])).toBe(50);
+    expect(headingSwept([10, 350, 300])).toBe(70);
+    expect(headingSwept(Array.from({ length: 37 }, (_, k) => (180 + 10 * k) % 360))).toBe(360);
+    expect(headingSwept([90, 91, 89, 90])).toBe(2);
+    expect(headingSwept([])).toBe(0);
   });
   test('is how strongly it shakes: a sine has the RMS of its amplitude over the root of two', () => {
     expect(shakeOf(shaken(60, 13, 2)).rms).toBeCloseTo(2 / Math.SQRT2, 2);

@@ -5,6 +5,7 @@ import { instruct } from '../progress/instruct';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, replace, route } from '../testing/demo-models';
 import type { FunctionId } from '../vocabulary/trade';
+import { originalPiece } from '../vocabulary/pieces';
 import { patternWeight, suspicionOf } from './suspects';
 
 const index = indexed(mica9);
@@ -63,6 +64,65 @@ describe('who is suspected when something fails after work', () => {
     expect(chance(again)).toBeLessThan(chance(first) / 3);
     expect(again.next?.thing).not.toBe(plug);
     expect(again.tries.map((t) => t.id)).not.toContain(`reseat ${plug}`);
+  });
+  test('what this workshop has put right before moves them', () => {
+    const b = failing('touch');
+    const chance = (lessons: object) =>
+      suspicionOf(index, b.state, lessons)!.suspects.find((s) => s.id === 'part display')!.p;
+    expect(chance({ part: 20 })).toBeGreaterThan(2 * chance({}));
+    expect(chance({ contact: 20 })).toBeLessThan(chance({}));
+  });
+  test('a part that is not in its place is looked for before all else, and put in', () => {
+    const b = failing('touch');
+    const gone = { ...b.state, place: { ...b.state.place } };
+    for (const [piece, at] of Object.entries(gone.place))
+      if (at === 'slot/display') gone.place[piece] = 'tray';
+    const { suspects, next } = suspicionOf(index, gone)!;
+    expect(suspects[0]).toMatchObject({ kind: 'missing', slot: 'display' });
+    expect(next).toMatchObject({ kind: 'fit', thing: 'display' });
+  });
+  test('a screw that is longer than its hole takes, near a plug that was moved, is suspected most', () => {
+    const b = failing('touch');
+    const screw = (state = b.state) => suspicionOf(index, state)!.suspects.find((s) => s.kind === 'screw');
+    // near the plug of the touch layer lie holes that another screw that was out would come through
+    const before = screw();
+    expect(before).toBeDefined();
+    const piece = originalPiece(before!.thing);
+    const long = {
+      ...b.state,
+      place: { ...b.state.place, [piece]: `hole/${before!.thing}` },
+      spec: { ...b.state.spec, [piece]: { lengthMm: 9 } },
+    };
+    expect(screw(long)!.p).toBeGreaterThan(4 * before!.p);
+    expect(screw(long)).toMatchObject({
+      thing: before!.thing,
+      slot: index.fasteners.get(before!.thing)!.holds[0],
+    });
+  });
+  test('a bracket without contact to earth: for a panel that touches itself, and not for a picture', () => {
+    const b = failing('touch', 'picture');
+    const earth = (state = b.state) =>
+      suspicionOf(index, state)!
+        .suspects.filter((s) => s.kind === 'earth')
+        .reduce((sum, s) => sum + s.p, 0);
+    const ghosts = {
+      ...b.state,
+      measured: {
+        'mid touch': {
+          id: '',
+          kind: 'touch' as const,
+          verdict: 'fails' as const,
+          because: 'ghosts' as const,
+          figures: {},
+          seq: 1,
+          by: '',
+        },
+      },
+    };
+    expect(earth(ghosts as typeof b.state)).toBeGreaterThan(1.3 * earth());
+    expect(suspicionOf(index, failing('picture').state)!.suspects.some((s) => s.kind === 'earth')).toBe(
+      false,
+    );
   });
   test('a measured pattern moves the chances: a narrow dead stripe is the flex or the panel', () => {
     const b = failing('touch');

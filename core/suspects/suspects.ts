@@ -5,27 +5,27 @@ import { diagnose } from '../diagnose/diagnose';
 import type { Cause, Problem, Seen, Test } from '../diagnose/problem';
 import type { Figures, WhyNot } from '../log/measured';
 import type { JobState } from '../log/state';
-import { filmsDue, pieceInSlot, replacedSlots } from '../log/view';
+import { filmsDue, pieceInHole, pieceInSlot, replacedSlots, screwSpec } from '../log/view';
+import { often, type SuspectKind } from './kinds';
+import { type Lessons, learnt } from './lessons';
 import type { IndexedModel } from '../model/index-model';
 import type { FunctionId } from '../vocabulary/trade';
 import { originalPiece } from '../vocabulary/pieces';
 
-/** What may be why a function fails after work: a plug that is not home, its flex, the part itself, a film that stayed on. */
-export type SuspectKind = 'contact' | 'flex' | 'part' | 'film' | 'else';
 export interface Suspect {
   id: string;
   kind: SuspectKind;
-  /** The plug, or the slot; empty for what was not touched. */
+  /** The plug, the slot, or the hole of a screw; empty for what was not touched. */
   thing: string;
   /** The piece that it leads to. */
   slot: string | undefined;
   /** Chance, 0 to 1. */
   p: number;
 }
-/** What tells them apart: pressing a plug home, the old part in again, a look for a film. */
+/** What tells them apart: pressing a plug home, the old part in again, a look for a film, a screw or a bracket. */
 export interface Try {
   id: string;
-  kind: 'reseat' | 'old part' | 'look';
+  kind: 'reseat' | 'old part' | 'look' | 'screw' | 'bracket' | 'fit';
   thing: string;
   slot: string | undefined;
 }
@@ -36,8 +36,12 @@ export interface Suspicion {
   tries: Try[];
 }
 
-/** How often such a thing is the cause, before anything else is known: starting guesses of the trade, from memory; jobs would teach them. */
-const often: Record<SuspectKind, number> = { contact: 6, flex: 2, part: 1.5, film: 8, else: 0.5 };
+/** A screw that is known to be longer than its hole takes is suspected so much more. */
+const surelyLong = 15;
+/** What a bracket's contact to earth is in the way of: aerials, and a panel that feels its own noise (common practice). */
+const earthed: ReadonlySet<string> = new Set<FunctionId>(['radios', 'wireless', 'touch', 'charging']);
+/** A screw comes through to what lies so near, mm. */
+const nearMm = 12;
 /** What a film that stayed on is in the way of: a panel is felt through it. */
 const behindFilm: ReadonlySet<string> = new Set<FunctionId>([
   'ambient',
@@ -60,14 +64,67 @@ const unexplained = 0.15;
 const innocent = 0.05;
 
 /** Minutes that a try and a repair take, about; wrong ones are paid, too. From memory. */
-const minutes = { reseat: 6, 'old part': 15, look: 3 } as const;
-const repairMinutes: Record<SuspectKind, number> = { contact: 6, flex: 30, part: 25, film: 4, else: 45 };
+const minutes = { reseat: 6, 'old part': 15, look: 3, screw: 5, bracket: 6, fit: 8 } as const;
+const repairMinutes: Record<SuspectKind, number> = {
+  ...{ contact: 6, flex: 30, part: 25, missing: 8, film: 4, screw: 20, earth: 6, else: 45 },
+};
 const wrongRepair = 30;
 /** How likely a try makes it work, by what the cause is. */
 const worksAfter: Record<Try['kind'], Record<SuspectKind, number>> = {
-  reseat: { contact: 0.9, flex: 0.15, part: 0.05, film: 0.02, else: 0.03 },
-  'old part': { contact: 0.6, flex: 0.8, part: 0.95, film: 0.7, else: 0.03 },
-  look: { contact: 0.01, flex: 0.01, part: 0.01, film: 0.95, else: 0.01 },
+  reseat: {
+    contact: 0.9,
+    flex: 0.15,
+    part: 0.05,
+    missing: 0.02,
+    film: 0.02,
+    screw: 0.1,
+    earth: 0.2,
+    else: 0.03,
+  },
+  'old part': {
+    ...{ contact: 0.6, flex: 0.8, part: 0.95, missing: 0.3, film: 0.7, screw: 0.1, earth: 0.2, else: 0.03 },
+  },
+  look: {
+    contact: 0.01,
+    flex: 0.01,
+    part: 0.01,
+    missing: 0.3,
+    film: 0.95,
+    screw: 0.01,
+    earth: 0.01,
+    else: 0.01,
+  },
+  // what a screw came through may be torn for good
+  screw: {
+    contact: 0.1,
+    flex: 0.05,
+    part: 0.01,
+    missing: 0.01,
+    film: 0.01,
+    screw: 0.6,
+    earth: 0.1,
+    else: 0.01,
+  },
+  bracket: {
+    contact: 0.3,
+    flex: 0.05,
+    part: 0.01,
+    missing: 0.01,
+    film: 0.01,
+    screw: 0.1,
+    earth: 0.9,
+    else: 0.01,
+  },
+  fit: {
+    contact: 0.2,
+    flex: 0.05,
+    part: 0.05,
+    missing: 0.97,
+    film: 0.02,
+    screw: 0.01,
+    earth: 0.02,
+    else: 0.01,
+  },
 };
 
 /** What a measured pattern says of the kinds: a dead stripe is a torn line of a flex, a whole side or all of it a plug (common practice). */
@@ -83,7 +140,7 @@ export function patternWeight(
     if (whole && !narrow) return kind === 'contact' ? 2 : 1;
     if (narrow) return kind === 'flex' || kind === 'part' ? 2 : 1;
   }
-  if (because === 'ghosts' || because === 'jumps') return kind === 'part' ? 2 : 1;
+  if (because === 'ghosts' || because === 'jumps') return kind === 'part' || kind === 'earth' ? 2 : 1;
   if (because === 'silent' || because === 'dark' || because === 'none listed' || because === 'still')
     return kind === 'contact' ? 2 : kind === 'film' ? 0.3 : 1;
   if (because === 'quieter' || because === 'blurred' || because === 'spots') return kind === 'film' ? 2 : 1;
@@ -92,8 +149,15 @@ export function patternWeight(
 
 type Open = Omit<Suspect, 'p'> & { functions: string[]; weight: number };
 
-/** Whom to suspect when functions fail after work, with chances, and the next best try; by the same engine as the fault. */
-export function suspicionOf(index: IndexedModel, state: JobState): Suspicion | undefined {
+/**
+ * Whom to suspect when functions fail after work, with chances, and the next best try; by the same engine as the fault.
+ * @param lessons how often each kind was why, in this workshop's own jobs
+ */
+export function suspicionOf(
+  index: IndexedModel,
+  state: JobState,
+  lessons: Lessons = {},
+): Suspicion | undefined {
   const failing = failedChecks(state, index);
   if (!failing.length) return undefined;
   const due = checksDue(state, index, 'after');
@@ -111,7 +175,7 @@ export function suspicionOf(index: IndexedModel, state: JobState): Suspicion | u
     const missing = failed.filter(({ fn }) => s.functions.length > 0 && !s.functions.includes(fn)).length;
     return {
       id: s.id,
-      prior: s.weight * pattern * unexplained ** missing,
+      prior: s.weight * learnt(s.kind, lessons) * pattern * unexplained ** missing,
       repairCost: repairMinutes[s.kind],
     };
   });
@@ -171,11 +235,22 @@ function openSuspects(
     for (const slot of check.because.filter((id) => index.slots.has(id))) {
       const kind = index.slots.get(slot)!.kind;
       if (kind === 'bracket' || kind === 'board') continue;
+      if (pieceInSlot(state, slot) === undefined) {
+        add('missing', slot, slot, fn, 1);
+        continue;
+      }
       // what came out is in again: it shows the same, and the new one was innocent
       const old = pieceInSlot(state, slot) === originalPiece(slot);
       add('part', slot, slot, fn, replaced.has(slot) ? 1 : old ? onlyMoved : innocent);
       if (behindFilm.has(fn) && films.some((f) => f.slot === slot)) add('film', slot, slot, fn, 1);
     }
+  }
+  for (const { fn, check } of failed) {
+    for (const { hole, slot, isLong } of screwsNear(index, state, check.because))
+      add('screw', hole, slot, fn, isLong ? surelyLong : 1);
+    if (earthed.has(fn))
+      for (const slot of index.model.slots)
+        if (slot.kind === 'bracket' && moved(slot.id) > 0) add('earth', slot.id, slot.id, fn, 1);
   }
   out.set('else', {
     id: 'else',
@@ -187,11 +262,45 @@ function openSuspects(
   });
   return [...out.values()];
 }
+/**
+ * Of the holes near what was touched, the one that a longer screw of the same thread does most harm in: whose screw is longer
+ * than its hole takes, or that another one that was out would be too long for.
+ */
+function screwsNear(
+  index: IndexedModel,
+  state: JobState,
+  because: readonly string[],
+): { hole: string; slot: string; isLong: boolean }[] {
+  const places = because.flatMap((id) => index.connectors.get(id) ?? []);
+  const moved = index.model.fasteners.filter(
+    (f) => f.kind === 'screw' && f.holds.some((slot) => (state.touched[slot] ?? 0) > 0),
+  );
+  const near = moved.filter((f) =>
+    places.some((c) => c.face === f.face && Math.hypot(c.at.x - f.at.x, c.at.y - f.at.y) <= nearMm),
+  );
+  const most = (f: (typeof near)[number]) => f.maxLengthMm ?? f.lengthMm;
+  const sits = (f: (typeof near)[number]) => {
+    const piece = pieceInHole(state, f.id);
+    return piece === undefined ? undefined : screwSpec(state, index, piece)?.lengthMm;
+  };
+  const mayBeLong = near.filter((f) =>
+    moved.some((other) => other.thread === f.thread && other.lengthMm > most(f)),
+  );
+  const long = near.filter((f) => (sits(f) ?? 0) > most(f));
+  return (long.length ? long : mayBeLong.toSorted((a, b) => a.lengthMm - b.lengthMm).slice(0, 1)).map(
+    (f) => ({
+      ...{ hole: f.id, slot: f.holds[0]!, isLong: long.length > 0 },
+    }),
+  );
+}
 function triesOf(state: JobState, open: readonly Open[]): Try[] {
   const replaced = new Set(replacedSlots(state));
   return open.flatMap(({ kind, thing, slot }): Try[] => {
     if (kind === 'contact') return [{ id: `reseat ${thing}`, kind: 'reseat', thing, slot }];
     if (kind === 'film') return [{ id: `look ${thing}`, kind: 'look', thing, slot }];
+    if (kind === 'screw') return [{ id: `screw ${thing}`, kind: 'screw', thing, slot }];
+    if (kind === 'earth') return [{ id: `bracket ${thing}`, kind: 'bracket', thing, slot }];
+    if (kind === 'missing') return [{ id: `fit ${thing}`, kind: 'fit', thing, slot }];
     if (kind === 'part' && replaced.has(thing) && isAside(state, thing))
       return [{ id: `old part ${thing}`, kind: 'old part', thing, slot }];
     return [];
@@ -202,11 +311,13 @@ const isAside = (state: JobState, slot: string): boolean => {
   const place = state.place[originalPiece(slot)];
   return place !== undefined && !place.startsWith('slot/');
 };
+/** A screw or a bracket that is looked at says nothing of what else lies there. */
+const aside: ReadonlySet<Try['kind']> = new Set(['screw', 'bracket']);
 /** What a try tells of each suspect: only what it is about is put right by it. */
 function testOf(t: Try, open: readonly Open[]): Test {
   const likelihood = Object.fromEntries(
     open.map((s) => {
-      const about = s.thing === t.thing || s.slot === t.slot;
+      const about = s.thing === t.thing || (s.slot === t.slot && !aside.has(t.kind));
       const works = about ? worksAfter[t.kind][s.kind] : 0.02;
       return [s.id, [works, 1 - works]];
     }),

@@ -5,6 +5,9 @@ import type { Round } from '../log/events';
 import type { MeasuredKind } from '../log/measured';
 import { functionIds, type FunctionId } from '../vocabulary/trade';
 
+/** Pictures of what cameras found: so many, each so long as base64. */
+export const mostPictures = 8;
+const longestPicture = 200_000;
 /** What a repaired phone sends by its link: of one function what it measured, or what whoever holds it says. */
 export const deviceResultSchema = z.strictObject({
   id: z.uuid(),
@@ -15,6 +18,8 @@ export const deviceResultSchema = z.strictObject({
     takenSchema,
     z.strictObject({ kind: z.literal('said'), result: z.enum(['works', 'fails', 'untested']) }),
   ]),
+  /** Of what was found, JPEG as base64. */
+  pictures: z.array(z.base64().max(longestPicture)).max(mostPictures).optional(),
 });
 export type DeviceResult = z.infer<typeof deviceResultSchema>;
 /** A check as the page on the phone has it. */

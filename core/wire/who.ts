@@ -40,6 +40,8 @@ export interface ShopSettings {
   absences?: Absence[];
   /** How many devices a station holds at a time, where it is more than one. */
   holds?: Record<string, number>;
+  /** The name under which the bench is reached in the workshop's network; left out, as it was asked for. */
+  benchName?: string;
   /** Ids of the stations it owns. */
   stations: string[];
   /** How its heat sources are set, and what readings at the glass made of them. */

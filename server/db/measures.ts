@@ -49,6 +49,33 @@ export async function measuredLogs(
     own: jobs.filter(isOwn).map((job) => ({ number: job.number, log: logOf(job) })),
   };
 }
+/** As many of the latest jobs in which something failed after work are asked. */
+const mostFailed = 60;
+const lessonTypes: BodyType[] = [
+  ...(['checked', 'filmOff', 'reseated', 'connectorOn', 'pieceFitted', 'substituted', 'retracted'] as const),
+];
+/** The jobs of this workshop in which a function failed after work: of each what was done about it. */
+export async function failedLogs(em: EntityManager): Promise<JobEvent[][]> {
+  const rows = await em
+    .createQueryBuilder(JobEventRow, 'e')
+    .select(['e.jobId'], true)
+    .where({
+      shopId: shopOf(em),
+      event: { body: { type: 'checked', result: 'fails', round: { $in: ['mid', 'after'] } } },
+    })
+    .orderBy({ jobId: 'asc' })
+    .limit(mostFailed)
+    .execute<{ jobId: string }[]>('all');
+  return [
+    ...(
+      await entriesOf(
+        em,
+        rows.map((row) => row.jobId),
+        lessonTypes,
+      )
+    ).values(),
+  ];
+}
 async function entriesOf(
   em: EntityManager,
   jobs: readonly string[],

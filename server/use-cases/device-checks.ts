@@ -1,6 +1,6 @@
-import { createHash, randomInt } from 'node:crypto';
+import { createHash, randomInt, randomUUID } from 'node:crypto';
 import { RateLimiterRes } from 'rate-limiter-flexible';
-import { checksDue } from '../../core/checks/due';
+import { checksDue, toTell } from '../../core/checks/due';
 import { cheapestFirst, measuredBy, type Verdict, verdictOf } from '../../core/checks/measure';
 import type { Taken } from '../../core/checks/taken';
 import type { Body, Round } from '../../core/log/events';
@@ -28,9 +28,11 @@ import {
 } from '../db/device-pages';
 import { type HeldJob, loadState } from '../db/job-log';
 import { findJob } from '../db/jobs';
-import { keepMeasurement, measurementsOf } from '../db/measurements';
+import { findMeasurement, keepMeasurement, measurementsOf } from '../db/measurements';
 import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
+import { addPhoto, photoCount, photoIdsOf } from '../db/photos';
+import { mostPerJob, reencode } from './photos';
 import { routeOf } from '../db/routes';
 import type { EntityManager } from '@mikro-orm/postgresql';
 
@@ -94,6 +96,8 @@ export interface CheckMeasurement {
   round: Round;
   function: FunctionId;
   taken: Taken;
+  /** Photographs of the job that show what was found. */
+  pictures?: string[];
 }
 /** What the bench shows beside the checks: the link that is out, and all that the device has measured so far. */
 export const deviceChecksOf = (
@@ -103,13 +107,21 @@ export const deviceChecksOf = (
   inShop(who.shopId, async (em) => {
     const page = await devicePageOf(em, jobId);
     const rows = (await measurementsOf(em, jobId)).filter((row) => row.kind === 'check');
+    // with the owner's data the photographs may have been erased
+    const there = await photoIdsOf(em, jobId);
     return {
       link: page && { round: page.round, until: page.expiresAt.getTime(), held: page.holder !== '' },
-      measured: rows.map((row) => ({
-        id: row.id,
-        ...(row.settings as { round: Round; function: FunctionId }),
-        taken: row.samples[0] as Taken,
-      })),
+      measured: rows.map((row) => {
+        const { pictures = [], ...of } = row.settings as Pick<
+          CheckMeasurement,
+          'round' | 'function' | 'pictures'
+        >;
+        const left = pictures.filter((photo) => there.has(photo));
+        return {
+          ...{ id: row.id, ...of, taken: row.samples[0] as Taken },
+          ...(left.length ? { pictures: left } : {}),
+        };
+      }),
     };
   });
 
@@ -142,7 +154,7 @@ export async function devicePage(
     if (!grounds || grounds.round !== linked.round) return 'gone';
     const { index, state, round } = grounds;
     const { outline, maker, name } = index.model;
-    const due = checksDue(state, index, round);
+    const due = toTell(checksDue(state, index, round), round);
     const order = (f: FunctionId) => cheapestFirst.indexOf(f);
     return {
       model: `${maker} ${name}`,
@@ -156,6 +168,7 @@ export async function devicePage(
           ...(measuredBy[c.function] ? { kind: measuredBy[c.function]! } : {}),
           done:
             !c.stale.length &&
+            (round === 'before' || c.result !== 'fails') &&
             (measuredBy[c.function] ? state.measured[`${round} ${c.function}`] : c.result) !== undefined,
           untestable: round === 'before' || c.untestable,
         })),
@@ -179,9 +192,33 @@ export async function takeDeviceResult(token: string, json: unknown, address: st
   const read = deviceResultSchema.safeParse(json);
   if (!read.success)
     return { ok: false, why: 'not understood', at: read.error.issues[0]?.path.join('.') ?? '' };
-  return inShop(linked.who.shopId, (em) => taken(em, linked, read.data));
+  const pictures = await Promise.all(
+    (read.data.pictures ?? []).map((text) => reencode(Buffer.from(text, 'base64'))),
+  );
+  if (pictures.some((p) => !p.ok)) return { ok: false, why: 'not understood', at: 'pictures' };
+  const jpegs = pictures.flatMap((p) => (p.ok ? [p] : []));
+  return inShop(linked.who.shopId, (em) => taken(em, linked, read.data, jpegs));
 }
-async function taken(em: EntityManager, linked: Linked, result: DeviceResult): Promise<DeviceAnswer> {
+/** The pictures of a measurement become photographs of its job, as many as there is room for. @returns their ids */
+async function keepPictures(
+  em: EntityManager,
+  { who, jobId }: Linked,
+  pictures: readonly { jpeg: Buffer; width: number; height: number }[],
+): Promise<string[]> {
+  if (!pictures.length) return [];
+  const room = Math.max(0, mostPerJob - (await photoCount(em, jobId)));
+  return pictures.slice(0, room).map((picture) => {
+    const id = randomUUID();
+    addPhoto(em, { id, jobId, personId: who.personId, ...picture });
+    return id;
+  });
+}
+async function taken(
+  em: EntityManager,
+  linked: Linked,
+  result: DeviceResult,
+  jpegs: readonly { jpeg: Buffer; width: number; height: number }[],
+): Promise<DeviceAnswer> {
   const { who, jobId, tokenHash } = linked;
   if (!(await holdsDevicePage(em, tokenHash, result.holder))) return { ok: false, why: 'another phone' };
   const job = await lockedJob(em, jobId);
@@ -203,10 +240,15 @@ async function taken(em: EntityManager, linked: Linked, result: DeviceResult): P
     await answer(result.id, result.taken.result, job);
     return { ok: true, counts: true };
   }
-  const verdict = verdictOf(result.taken, state.measured[`before ${fn}`]?.figures);
+  // as it came there is nothing to compare with, not even its own first try
+  const before = round === 'before' ? undefined : state.measured[`before ${fn}`]?.figures;
+  const verdict = verdictOf(result.taken, before);
+  // sent once more it is the same
+  const known = await findMeasurement(em, jobId, result.id);
+  const pictures = known ? [] : await keepPictures(em, linked, jpegs);
   await keepMeasurement(em, {
     ...{ id: result.id, jobId, kind: 'check', unit: '', instrument: 'device', personId: who.personId },
-    settings: { round, function: fn },
+    settings: { round, function: fn, ...(pictures.length ? { pictures } : {}) },
     samples: [result.taken],
     result: { ...verdict },
   });

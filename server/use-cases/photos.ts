@@ -8,7 +8,7 @@ import type { Who } from '../../core/wire/who';
 /** The longest edge that is kept: enough to see a hairline crack, small enough to keep. */
 const longestPx = 2000;
 /** A device is photographed from all sides and at every mark, not more often. */
-const mostPerJob = 60;
+export const mostPerJob = 60;
 
 export type PhotoKept =
   | { ok: true; width: number; height: number }

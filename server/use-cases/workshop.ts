@@ -18,6 +18,7 @@ import {
   shopName,
   waitFields,
   warrantyMonths,
+  benchName,
 } from '../../forms/workshop-fields';
 import { changePlaces } from './places';
 import type { Role } from '../../core/vocabulary/roles';
@@ -72,6 +73,7 @@ export const askSchema = z.discriminatedUnion('do', [
   }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
+  z.strictObject({ do: z.literal('bench name'), benchName }),
   z.strictObject({ do: z.literal('places'), ...placesFields.shape }),
   z.strictObject({ do: z.literal('name'), name: shopName }),
   z.strictObject({ do: z.literal('backups'), ...backupFields.shape }),
@@ -250,6 +252,8 @@ export async function changeWorkshop(who: Who, json: unknown): Promise<Changed> 
         );
       case 'warranty':
         return save({ warrantyMonths: ask.warrantyMonths }, wording.reportsSaySo);
+      case 'bench name':
+        return save({ benchName: ask.benchName }, ask.benchName ? wording.linksUseIt : wording.linksAsAsked);
       case 'places':
         return changePlaces(em, shop, ask);
       case 'name':

@@ -1,3 +1,4 @@
+export const noHostName = 'expected a name such as bench.lan, without https:// or a port';
 export const giveName = 'Give the workshop’s name.';
 export const giveAmount = 'Give an amount of money, such as 60 or 62.50.';
 export const amountZeroOrMore = 'Give an amount of 0 or more.';

@@ -1,3 +1,5 @@
+export const linksUseIt = 'Links for phones use this name.';
+export const linksAsAsked = 'Links for phones have the address that you came by.';
 export const noOption = 'That is not an option of this question.';
 export const whoChangesMethods = 'An owner or a lead changes the methods.';
 export const onlyOwner = 'Only an owner changes this.';

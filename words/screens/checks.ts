@@ -12,6 +12,10 @@ export const madeForTesting = 'Made for testing:';
 export const unlockIsEnrolledRemovedAgain = (what: string): string =>
   `${what} unlock is enrolled: removed again`;
 export const enrolledA = (what: string, text: string): string => `enrolled a ${what}${text}`;
+export const unlockedSo = (what: string, plain: number, knocked: boolean): string =>
+  `${what}: unlocked ${Math.min(plain, 2)} of 2, ${knocked ? 'and' : 'not yet'} after a knock`;
+export const itUnlocked = (what: string): string => `${what} unlocked it`;
+export const itUnlockedKnocked = (what: string): string => `${what} unlocked it after a knock`;
 export const anEnrolmentIsRemovedBefore = 'an enrolment is removed before the owner gets the phone';
 export const doesNotWorkNowThe = (list: string): string =>
   `Does not work now: ${list}. The job goes back to Work.`;
@@ -51,8 +55,12 @@ export const deadMap = 'Touch: what does not answer';
 export const linkFailed = 'No link could be made: the bench does not answer.';
 export const likeliest = 'Likeliest, from what was touched and what was measured:';
 export const suspect = (name: string, percent: number): string => `${name} ${percent} %`;
-export const suspicionRests =
-  'Chances are starting guesses of the trade. If the old part shows the same, the new part is innocent.';
+export const suspicionRests = (jobs: number): string =>
+  `Chances are starting guesses of the trade${jobs ? ` and ${jobs === 1 ? 'one failure' : `${jobs} failures`} that this workshop put right` : ''}. If the old part shows the same, the new part is innocent.`;
+export const shortRound = (functions: string): string =>
+  `The phone asks only what can tell now: ${functions}.`;
+export const pictures = (name: string): string => `What the ${name} saw`;
+export const pictureOf = (name: string, n: number, when: string): string => `${name}, picture ${n}, ${when}`;
 export const otherSuspects = 'Other suspects';
 export const lastTime = (job: number, figures: string): string =>
   `when it was here last, job ${job}: ${figures}`;

@@ -13,7 +13,7 @@ export const tooMany = 'Too many wrong links from here: wait a quarter of an hou
 export const of = (n: number, all: number): string => `${n} of ${all}`;
 export const on = 'on';
 export const again = 'again';
-export const back = 'back';
+export const onceMore = 'One of them once more?';
 export const works = 'works';
 export const doesNot = 'does not';
 export const notTested = 'not tested';
@@ -47,20 +47,25 @@ export const kinds = { spot: 'spot', line: 'line', tint: 'tint' };
 export const clear = 'take back';
 
 export const layDown = 'Lay it down, hands off';
-export const turnOver = 'Now turn it over';
+export const turnOver = 'Now lay it on each of its six sides, then turn it round flat once';
+export const sides = (n: number): string => `${n} of 6 sides`;
+export const enough = 'done turning';
 export const feels = 'It shakes: hands off';
 export const listen = 'Quiet, please';
 export const cover: Partial<Record<string, string>> = {
   loudspeaker: 'Cover the ear speaker',
   'ear-speaker': 'Cover the loudspeaker',
 };
-export const coverHow = 'then press: it plays for four seconds and listens to itself';
+export const coverHow =
+  'then press: it plays for six seconds, both sides and each alone, and listens to itself';
 export const eachMicrophone = 'It plays a tone and listens with each microphone';
 export const camera = (n: number, all: number): string => (all > 1 ? `Camera ${n} of ${all}` : 'Camera');
 export const aimAtPrint = 'Hold it at something printed, then press';
+export const aimFar = 'Now at something far away, then press';
 export const aimAtSheet = 'Now at a plain white sheet, then press';
 export const take = 'take';
 export const sharpAsk = 'Sharp, no dust, no shake?';
 export const yes = 'yes';
 export const no = 'no';
+export const network = 'Network and place: it asks whether it may know where it is';
 export const plug = 'Plug the charger in, then press';

@@ -1,4 +1,8 @@
 export const rateWarrantyAndWaits = 'Rate, warranty and waits';
+export const benchInTheNetwork = 'The bench in the network';
+export const benchName = 'Name under which phones reach it';
+export const benchNameMeans =
+  'Links for repaired phones use it. Start the bench with HOST_NAME set to it, so that its certificate is good for it, and let your router know it.';
 export const warrantyOnTheWorkMonths = 'Warranty on the work, months';
 export const notSaidOnTheReport = 'not said on the report';
 export const anHourOfHands = (currency: string): string => `An hour of hands, ${currency}`;

@@ -2,15 +2,18 @@ import * as wording from '../../../words/screens/checks';
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
+import { toTell } from '../../../core/checks/due';
 import type { JobState } from '../../../core/log/state';
 import type { CheckResult } from '../../../core/log/events';
 import { deviceChecksOf } from '../../../server/use-cases/device-checks';
 import { passcodeOf } from '../../../server/use-cases/job-page';
 import { fromServerOr } from '../../job/offline-page';
 import { useKeys } from '../../ui/keys';
+import { functionName } from '../../../words/functions';
+import { list } from '../../../words/things';
 import { Ledger } from '../../ui/ledger';
 import { asTheyShouldBe, checksTitle, checksWhy, onwardText } from '../../../words/checks';
-import { measuredElsewhere } from '../../../server/use-cases/measured-elsewhere';
+import { lessonsFor, measuredElsewhere } from '../../../server/use-cases/measured-elsewhere';
 import { isUsbMeterSimulated } from '../../../server/use-cases/usb-meter';
 import { loadJob } from '../job-loader';
 import type { Route } from './+types/checks';
@@ -27,19 +30,22 @@ const MeasuredCharts = later(() => import('./measured-charts').then((m) => m.Mea
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { who, page } = await loadJob(request, context, params.job);
-  const [passcode, device, elsewhere] = await Promise.all([
+  const [passcode, device, elsewhere, lessons] = await Promise.all([
     passcodeOf(who, page.id),
     deviceChecksOf(who, page.id),
     measuredElsewhere(who, page.id),
+    lessonsFor(who, page.id),
   ]);
   const url = new URL(request.url);
+  const { benchName } = who.settings;
   return {
     passcode,
     device,
     elsewhere,
     usbSimulated: isUsbMeterSimulated(),
-    origin: url.origin,
-    alone: isLoopback(url.hostname),
+    lessons,
+    origin: benchName ? `${url.protocol}//${benchName}${url.port && `:${url.port}`}` : url.origin,
+    alone: !benchName && isLoopback(url.hostname),
   };
 }
 const isLoopback = (host: string) => /^(localhost|127\.|\[?::1)/.test(host);
@@ -48,6 +54,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
     passcode: null,
     device: { link: null, measured: [] },
     elsewhere: { usual: [], last: undefined },
+    lessons: {},
     usbSimulated: false,
     origin: '',
     alone: true,
@@ -81,9 +88,16 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           </div>
           <Passcode passcode={loaderData.passcode} />
         </div>
-        {checks.may && <DeviceCard job={checks.page.id} {...loaderData} link={loaderData.device.link} />}
+        {checks.may && (
+          <DeviceCard
+            job={checks.page.id}
+            {...loaderData}
+            link={loaderData.device.link}
+            short={shortRound(checks)}
+          />
+        )}
         <UsbMeterCard checks={checks} simulated={loaderData.usbSimulated} />
-        {!ended && failed.length > 0 && <FailedNote checks={checks} />}
+        {!ended && failed.length > 0 && <FailedNote checks={checks} lessons={loaderData.lessons} />}
         <section className="card">
           {checks.may && (
             <p className="small muted noprint">
@@ -99,8 +113,8 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
           )}
           <ChecksTable checks={checks} elsewhere={loaderData.elsewhere} at={at} onAnswer={answer} />
         </section>
-        <MeasuredCharts measured={loaderData.device.measured} round={round} />
-        <EnrolmentsCard />
+        <MeasuredCharts job={checks.page.id} measured={loaderData.device.measured} round={round} />
+        <EnrolmentsCard checks={checks} />
       </main>
       <Ledger index={index} state={state} send={send}>
         {press && (
@@ -120,6 +134,12 @@ export default function Checks({ loaderData }: Route.ComponentProps) {
   );
 }
 
+/** What alone the phone asks, once something failed. */
+function shortRound({ rows, round }: ChecksState): string | undefined {
+  const due = rows.flatMap((r) => r.now ?? []);
+  const asked = toTell(due, round);
+  return asked.length < due.length ? list(asked.map((c) => functionName[c.function])) : undefined;
+}
 /** What the phone measures comes with the live channel; its curves are asked for then. */
 function useNewlyMeasured(state: JobState, known: readonly { id: string }[]): void {
   const { revalidate, state: busy } = useRevalidator();

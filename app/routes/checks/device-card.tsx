@@ -11,12 +11,15 @@ export function DeviceCard({
   link: found,
   origin,
   alone,
+  short,
 }: {
   job: string;
   link: DeviceLink | null;
   origin: string;
   /** The bench answers to nobody but its own machine. */
   alone: boolean;
+  /** Once something failed: what alone is asked, in words. */
+  short: string | undefined;
 }) {
   const { clock } = useFormats();
   const { made, busy, failed, ask } = useLink(job);
@@ -43,6 +46,7 @@ export function DeviceCard({
             {alone && <Note tone="warn">{wording.onlyHere}</Note>}
           </>
         )}
+        {link && short && <p className="small m-0">{wording.shortRound(short)}</p>}
         {link && !address && (
           <p className="m-0">
             {wording.linkOut(clock(link.until))} {link.held && wording.linkHeld}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigation, useSubmit } from 'react-router';
 import type { Task } from '../../../core/log/events';
 import { reseatFor } from '../../../core/checks/reseat';
+import type { Lessons } from '../../../core/suspects/lessons';
 import { type Suspicion, suspicionOf, type Try } from '../../../core/suspects/suspects';
 import { functionName } from '../../../words/functions';
 import { suspectName, tryText } from '../../../words/suspects';
@@ -17,16 +18,19 @@ const actions: Record<Try['kind'], Task['action']> = {
   reseat: 'reseat',
   look: 'inspect',
   'old part': 'reach',
+  screw: 'inspect',
+  bracket: 'inspect',
+  fit: 'reach',
 };
 const percent = (p: number) => Math.round(100 * p);
 
 /** What does not work now, whom to suspect, and the way to the next best try: back, not from the start. */
-export function FailedNote({ checks }: { checks: ChecksState }) {
+export function FailedNote({ checks, lessons }: { checks: ChecksState; lessons: Lessons }) {
   const { failed, index, state, page } = checks;
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
   const [all, setAll] = useState(false);
-  const suspicion = suspicionOf(index, state);
+  const suspicion = suspicionOf(index, state, lessons);
   const functions = failed.map((f) => f.function);
   const plan = (tasks: Task[]) =>
     void submit(JSON.stringify({ command: crypto.randomUUID(), tasks }), {
@@ -42,7 +46,13 @@ export function FailedNote({ checks }: { checks: ChecksState }) {
       <div className="strong">
         {wording.doesNotWorkNowThe(list(functions.map((f) => functionName[f as 'touch'])))}
       </div>
-      {suspicion && <Likeliest suspicion={suspicion} index={index} />}
+      {suspicion && (
+        <Likeliest
+          suspicion={suspicion}
+          index={index}
+          jobs={Object.values(lessons).reduce((a, b) => a + b, 0)}
+        />
+      )}
       <div className="row top-6">
         {next && (
           <Button danger type="primary" disabled={busy} onClick={() => go(next)}>
@@ -79,7 +89,15 @@ export function FailedNote({ checks }: { checks: ChecksState }) {
     </Note>
   );
 }
-function Likeliest({ suspicion, index }: { suspicion: Suspicion; index: ChecksState['index'] }) {
+function Likeliest({
+  suspicion,
+  index,
+  jobs,
+}: {
+  suspicion: Suspicion;
+  index: ChecksState['index'];
+  jobs: number;
+}) {
   return (
     <p>
       {wording.likeliest}{' '}
@@ -90,7 +108,7 @@ function Likeliest({ suspicion, index }: { suspicion: Suspicion; index: ChecksSt
         </span>
       ))}
       {'. '}
-      <span className="small muted">{wording.suspicionRests}</span>
+      <span className="small muted">{wording.suspicionRests(jobs)}</span>
     </p>
   );
 }

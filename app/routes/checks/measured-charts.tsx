@@ -14,28 +14,83 @@ export interface MeasuredRow {
   round: Round;
   function: FunctionId;
   taken: Taken;
+  pictures?: readonly string[];
 }
 type Sound = Extract<Taken, { kind: 'sound' }>;
 type Touched = Extract<Taken, { kind: 'touch' }>;
 
 /** What figures alone do not show: a loudspeaker by third octaves, and which part of a screen does not answer; before and now. */
-export function MeasuredCharts({ measured, round }: { measured: readonly MeasuredRow[]; round: Round }) {
-  const last = (when: Round, fn: FunctionId) =>
-    measured.findLast((m) => m.round === when && m.function === fn)?.taken;
+export function MeasuredCharts({
+  job,
+  measured,
+  round,
+}: {
+  job: string;
+  measured: readonly MeasuredRow[];
+  round: Round;
+}) {
+  const lastRow = (when: Round, fn: FunctionId) =>
+    measured.findLast((m) => m.round === when && m.function === fn);
+  const last = (when: Round, fn: FunctionId) => lastRow(when, fn)?.taken;
   const sounds = (['loudspeaker', 'ear-speaker'] as const).flatMap((fn) => {
     const now = last(round, fn);
     return now?.kind === 'sound' ? [{ fn, now, before: last('before', fn) as Sound | undefined }] : [];
   });
   const touch = last(round, 'touch');
   const drawn = touch?.kind === 'touch' ? touch : undefined;
-  if (!sounds.length && !drawn) return null;
+  const seen = (['cameras', 'front-camera'] as const).flatMap((fn) => {
+    const now = lastRow(round, fn)?.pictures ?? [];
+    const before = round === 'before' ? [] : (lastRow('before', fn)?.pictures ?? []);
+    return now.length ? [{ fn, now, before }] : [];
+  });
+  if (!sounds.length && !drawn && !seen.length) return null;
   return (
     <section className="card row top">
       {drawn && <TouchDrawn touch={drawn} />}
       {sounds.map(({ fn, now, before }) => (
         <Bands key={fn} name={functionName[fn]} now={now} before={round === 'before' ? undefined : before} />
       ))}
+      {seen.map(({ fn, now, before }) => (
+        <Pictures key={fn} job={job} name={functionName[fn]} now={now} before={before} />
+      ))}
     </section>
+  );
+}
+/** What the cameras saw, small; each opens large. What they saw as it came stands before it. */
+function Pictures({
+  job,
+  name,
+  now,
+  before,
+}: {
+  job: string;
+  name: string;
+  now: readonly string[];
+  before: readonly string[];
+}) {
+  const row = (ids: readonly string[], when: string) =>
+    ids.map((id, k) => (
+      <a key={id} href={`/jobs/${job}/photos/${id}`} target="_blank" rel="noreferrer">
+        <img
+          src={`/jobs/${job}/photos/${id}`}
+          alt={wording.pictureOf(name, k + 1, when)}
+          height={120}
+          loading="lazy"
+        />
+      </a>
+    ));
+  return (
+    <div>
+      <h2>{wording.pictures(name)}</h2>
+      {before.length > 0 && (
+        <div className="row gap-4">
+          <span className="small muted">{wording.before}</span> {row(before, wording.before)}
+        </div>
+      )}
+      <div className="row gap-4">
+        {before.length > 0 && <span className="small muted">{wording.now}</span>} {row(now, wording.now)}
+      </div>
+    </div>
   );
 }
 

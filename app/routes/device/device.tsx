@@ -1,223 +1,41 @@
 import './device.css';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { data } from 'react-router';
-import type { DeviceAnswer, DeviceCheck, DevicePageData, DeviceResult } from '../../../core/wire/device-page';
 import { devicePage } from '../../../server/use-cases/device-checks';
-import { functionName } from '../../../words/functions';
-import { figuresText, whyText } from '../../../words/measured';
 import * as wording from '../../../words/screens/device';
 import { peerContext } from '../../context';
-import { DeviceResults, holderWord } from '../../job/device-results';
-import { Probe } from './probe';
-import type { Taken } from './taken';
+import { Device } from './round';
+import { dataId, rootId } from './alone-ids';
 import type { Route } from './+types/device';
-import { BigButton } from './big-button';
 
 /** A link is a secret: it goes to no other site, and is kept by nobody on the way. */
 export const headers = () => ({ 'Referrer-Policy': 'no-referrer', 'Cache-Control': 'no-store' });
 export const meta: Route.MetaFunction = () => [{ title: wording.title }];
+/** It wakes up by a script of its own: a phone that is in doubt fetches no router, and none of the workshop's screens. */
+export const handle = { alone: true };
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const page = await devicePage(params.token, context.get(peerContext));
+  const { token } = params;
+  const page = await devicePage(token, context.get(peerContext));
   if (typeof page === 'string')
-    return data({ page: undefined, tooMany: page === 'too many' }, { status: page === 'gone' ? 410 : 429 });
-  return data({ page, tooMany: false });
-}
-
-/** The page on the repaired phone: it goes through what is due in this round, measures itself, and tells the bench. */
-export default function Device({ loaderData: { page, tooMany }, params }: Route.ComponentProps) {
-  if (!page)
-    return (
-      <main className="device">
-        <section className="ask">
-          <h1>{wording.gone}</h1>
-          <p>{tooMany ? wording.tooMany : wording.goneWhy}</p>
-        </section>
-      </main>
+    return data(
+      { page: undefined, tooMany: page === 'too many', token },
+      { status: page === 'gone' ? 410 : 429 },
     );
-  return <Round page={page} token={params.token} />;
+  return data({ page, tooMany: false, token });
 }
 
-/** What the bench said of each function, as far as this page has heard. */
-type Answers = Partial<Record<DeviceCheck['function'], DeviceAnswer | 'waits'>>;
-
-const post = (token: string) => async (result: DeviceResult) => {
-  const res = await fetch(`/d/${token}/results`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(result),
-  });
-  if (res.status >= 500) throw new Error(`${res.status}`);
-  return (await res.json()) as DeviceAnswer;
-};
-function useResults(token: string) {
-  const [answers, setAnswers] = useState<Answers>({});
-  const [waiting, setWaiting] = useState(0);
-  const made = useRef<DeviceResults>(undefined);
-  // made at its first use: the first check sends before this page's own effects have run
-  const results = useCallback(() => {
-    made.current ??= new DeviceResults(
-      token,
-      holderWord(localStorage, () => crypto.randomUUID()),
-      localStorage,
-      post(token),
-      (r, answer) => setAnswers((known) => ({ ...known, [r.function]: answer })),
-      setWaiting,
-    );
-    return made.current;
-  }, [token]);
-  useEffect(() => {
-    const kept = results();
-    setWaiting(kept.waiting.length);
-    setAnswers((known) => ({
-      ...Object.fromEntries(kept.waiting.map((w) => [w.function, 'waits' as const])),
-      ...known,
-    }));
-    const send = () => void kept.send();
-    send();
-    window.addEventListener('online', send);
-    return () => {
-      kept.stop();
-      window.removeEventListener('online', send);
-    };
-  }, [results]);
-  const add = useCallback(
-    (fn: DeviceCheck['function'], taken: Taken) => {
-      setAnswers((known) => ({ ...known, [fn]: 'waits' }));
-      results().add({ id: crypto.randomUUID(), function: fn, taken });
-    },
-    [results],
-  );
-  const forget = (fn: DeviceCheck['function']) => setAnswers(({ [fn]: _, ...rest }) => rest);
-  return { answers, waiting, add, forget };
-}
-
-function Round({ page, token }: { page: DevicePageData; token: string }) {
-  const { answers, waiting, add, forget } = useResults(token);
-  const { checks } = page;
-  const first = useMemo(() => {
-    const open = checks.findIndex((c) => !c.done);
-    return open < 0 ? checks.length : open;
-  }, [checks]);
-  const [at, setAt] = useState(first);
-  const [tries, setTries] = useState(0);
-  const check = checks[at];
-  const answer = check && answers[check.function];
-  // what works needs no press: the next one comes
-  const passed = answer !== undefined && (answer === 'waits' ? waiting > 0 : answer.ok && answer.counts);
-  const good = passed && (answer === 'waits' || !answer.ok || answer.verdict?.verdict !== 'fails');
-  const next = () => {
-    setAt((k) => k + 1);
-    setTries(0);
-  };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each answer
-  useEffect(() => {
-    if (!good) return;
-    const timer = setTimeout(next, answer === 'waits' ? 1500 : 500);
-    return () => clearTimeout(timer);
-  }, [good, answer]);
-  if (!check)
-    return (
-      <main className="device">
-        <section className="ask">
-          <h1>{wording.doneTitle}</h1>
-          <p>{waiting ? wording.waiting(waiting) : wording.done}</p>
-        </section>
-        <footer>
-          <BigButton onClick={() => setAt(0)}>{wording.back}</BigButton>
-        </footer>
-      </main>
-    );
-  return (
-    <main className="device" data-function={check.function}>
-      <header>
-        <span className="name">{functionName[check.function]}</span>
-        <span>{wording.of(at + 1, checks.length)}</span>
-      </header>
-      {answer === undefined || answer === 'waits' ? (
-        <Probe
-          key={`${check.function} ${tries}`}
-          check={check}
-          page={page}
-          sent={answer === 'waits'}
-          waiting={waiting}
-          onTaken={(taken) => add(check.function, taken)}
-          onSkip={next}
-        />
-      ) : (
-        <Said
-          answer={answer}
-          check={check}
-          onAgain={() => {
-            forget(check.function);
-            setTries((n) => n + 1);
-          }}
-          onSay={(result) => add(check.function, { kind: 'said', result })}
-          onNext={next}
-        />
-      )}
-    </main>
-  );
-}
-/** What came of a check: what works goes on by itself; of the rest the reason, another try, or a word of whoever looks. */
-function Said({
-  answer,
-  check,
-  onAgain,
-  onSay,
-  onNext,
-}: {
-  answer: DeviceAnswer;
-  check: DeviceCheck;
-  onAgain: () => void;
-  onSay: (result: 'works' | 'fails') => void;
-  onNext: () => void;
-}) {
-  const verdict = answer.ok ? answer.verdict : undefined;
-  const fails = verdict?.verdict === 'fails';
-  const unclear = verdict?.verdict === 'unclear';
+export default function DevicePage({ loaderData }: Route.ComponentProps) {
   return (
     <>
-      <section className={`ask ${fails ? 'bad' : unclear || !answer.ok ? 'odd' : 'good'}`} aria-live="polite">
-        <h1>
-          {!answer.ok
-            ? answer.why === 'another phone'
-              ? wording.anotherPhone
-              : answer.why === 'gone'
-                ? wording.gone
-                : wording.notTaken
-            : fails
-              ? wording.doesNot
-              : unclear && verdict.because === 'by eye'
-                ? wording.sharpAsk
-                : unclear
-                  ? wording.youSay
-                  : wording.good}
-        </h1>
-        {verdict?.because && verdict.because !== 'by eye' && (
-          <p className="size-22">{whyText(verdict.because, verdict.figures)}</p>
-        )}
-        {verdict && check.kind && <p>{figuresText({ kind: check.kind, figures: verdict.figures })}</p>}
-        {answer.ok && !answer.counts && fails && <p>{wording.contradicts}</p>}
-      </section>
-      <footer>
-        {(fails || unclear) && <BigButton onClick={onAgain}>{wording.again}</BigButton>}
-        {unclear && (
-          <>
-            <BigButton tone="bad" onClick={() => onSay('fails')}>
-              {verdict.because === 'by eye' ? wording.no : wording.doesNot}
-            </BigButton>
-            <BigButton tone="go" onClick={() => onSay('works')}>
-              {verdict.because === 'by eye' ? wording.yes : wording.works}
-            </BigButton>
-          </>
-        )}
-        {!unclear && (
-          <BigButton tone="go" onClick={onNext}>
-            {wording.on} ›
-          </BigButton>
-        )}
-      </footer>
+      <div id={rootId}>
+        <Device {...loaderData} />
+      </div>
+      <script
+        id={dataId}
+        type="application/json"
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: our own data, and nothing in it ends a script
+        dangerouslySetInnerHTML={{ __html: JSON.stringify(loaderData).replaceAll('<', String.raw`\u003c`) }}
+      />
     </>
   );
 }

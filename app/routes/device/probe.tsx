@@ -6,6 +6,7 @@ import { Microphones } from './probes/microphones';
 import { Motion } from './probes/motion';
 import { PictureTest } from './probes/picture';
 import { Battery, Charging } from './probes/power';
+import { Radios } from './probes/radios';
 import { Sound } from './probes/sound';
 import { Touch } from './probes/touch';
 import { Vibration } from './probes/vibration';
@@ -22,6 +23,7 @@ const probes: Partial<Record<string, ComponentType<ProbeProps>>> = {
   motion: Motion,
   charging: Charging,
   battery: Battery,
+  radios: Radios,
 };
 
 /** One check on the phone: what it measures by itself; where it cannot, one question. */

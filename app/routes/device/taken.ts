@@ -5,7 +5,7 @@ export type Taken = DeviceResult['taken'];
 export interface ProbeProps {
   check: DeviceCheck;
   page: DevicePageData;
-  onTaken: (taken: Taken) => void;
+  onTaken: (taken: Taken, pictures?: readonly string[]) => void;
   /** This browser cannot measure it: a person says. */
   onCannot: () => void;
 }

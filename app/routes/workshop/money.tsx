@@ -1,6 +1,7 @@
 import * as wording from '../../../words/screens/workshop';
 import { Button, Form, type FormRule, Input, type InputProps } from 'antd';
 import {
+  benchName,
   eraseAfterMonths,
   hourlyRateMinor,
   warrantyMonths,
@@ -67,6 +68,26 @@ export function OwnersData({ settings, may }: { settings: ShopSettings; may: boo
   );
 }
 
+/** Under which name phones reach the bench. */
+export function BenchName({ settings, may }: { settings: ShopSettings; may: boolean }) {
+  return (
+    <section className="card stack gap-4">
+      <h2>{wording.benchInTheNetwork}</h2>
+      <OneFigure
+        name="benchName"
+        id="bench-name"
+        label={wording.benchName}
+        inputMode="url"
+        maxLength={253}
+        shown={settings.benchName ?? ''}
+        rule={ruleOf(benchName)}
+        may={may}
+        ask={(typed) => ({ do: 'bench name', benchName: typed })}
+      />
+      <p className="muted small">{wording.benchNameMeans}</p>
+    </section>
+  );
+}
 /** One figure that is kept by itself, as soon as it is right. */
 function OneFigure({
   name,
@@ -78,7 +99,7 @@ function OneFigure({
   ask,
   ...input
 }: {
-  name: 'warrantyMonths' | 'hourlyRateMinor' | 'afterMonths';
+  name: 'warrantyMonths' | 'hourlyRateMinor' | 'afterMonths' | 'benchName';
   id: string;
   label: string;
   shown: string;

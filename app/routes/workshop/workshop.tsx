@@ -16,7 +16,7 @@ import { backUpNow, backupFiles, backupTasks } from '../../../server/use-cases/b
 import { Backup } from './backup';
 import { PressCard } from './press-card';
 import { CalendarCard } from './calendar-card';
-import { Money, OwnersData } from './money';
+import { BenchName, Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
 import { HoursCard } from './hours-card';
 import { isTesterSimulated } from '../../../server/use-cases/leak-test';
@@ -151,6 +151,7 @@ function Part({
           <Places name={name} settings={settings} may={may.means} />
           <div className="stack">
             <Money settings={settings} may={may.means} />
+            <BenchName settings={settings} may={may.means} />
             <CalendarCard since={calendar} may={may.methods} />
           </div>
         </div>

@@ -1,12 +1,17 @@
 import { knownTest } from '../../diagnose/fault';
 import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
-import { flag } from '../../log/state';
+import { flag, type JobState } from '../../log/state';
 import { holderOf, originalPiece } from '../../vocabulary/pieces';
 import { forgotten } from '../manifest';
 import { replacedSlots } from '../../log/view';
 import { type Rule, rule, skilled, heads, list } from '../interlock';
 
 /** Parts, what moves over from the old one, and the data of both. */
+/** An enrolment that has unlocked this often, and once after a knock, holds (common practice). */
+const unlocksTwice = 2;
+export const isProved = (state: JobState, what: string): boolean =>
+  (state.unlocked[what]?.plain ?? 0) >= unlocksTwice && state.unlocked[what]!.knocked;
+
 export const transfersAndData = {
   'forgotten on the old one': rule({
     severity: 'stop',
@@ -67,6 +72,15 @@ export const transfersAndData = {
         ? [slot]
         : undefined;
     },
+  }),
+  'enrolment not proved': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['checked'],
+    check: ({ state }, { round, function: fn, result }) =>
+      result === 'works' && round !== 'before' && state.enrolment[fn] !== undefined && !isProved(state, fn)
+        ? [fn]
+        : undefined,
   }),
   'enrolment left': rule({
     severity: 'stop',

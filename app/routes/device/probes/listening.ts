@@ -35,8 +35,11 @@ export function record(audio: AudioContext, stream: MediaStream, ms: number): Pr
     }, ms),
   );
 }
-/** A tone, or a sweep whose pitch rises evenly, through the phone's own loudspeakers. */
-export function play(audio: AudioContext, fromHz: number, toHz: number, ms: number): void {
+/**
+ * A tone, or a sweep whose pitch rises evenly, through the phone's own loudspeakers.
+ * @param side -1 left alone, 1 right alone, 0 both
+ */
+export function play(audio: AudioContext, fromHz: number, toHz: number, ms: number, side = 0): void {
   const tone = audio.createOscillator();
   const level = audio.createGain();
   const begins = audio.currentTime;
@@ -47,7 +50,10 @@ export function play(audio: AudioContext, fromHz: number, toHz: number, ms: numb
   level.gain.exponentialRampToValueAtTime(0.8, begins + 0.02);
   level.gain.setValueAtTime(0.8, ends - 0.02);
   level.gain.exponentialRampToValueAtTime(0.0001, ends);
-  tone.connect(level).connect(audio.destination);
+  tone
+    .connect(level)
+    .connect(new StereoPannerNode(audio, { pan: side }))
+    .connect(audio.destination);
   tone.start(begins);
   tone.stop(ends);
 }

@@ -8,6 +8,22 @@ type Inputs = Extract<Taken, { kind: 'microphones' }>['inputs'];
 /** No phone lists more. */
 const most = 8;
 
+/** A microphone that hears a tone this much over nothing hears it, dBFS. */
+const hearsDbfs = -75;
+/** How many of two microphones hear a tone while both are open; undefined where the browser does not open two. */
+async function atOnce(audio: AudioContext, two: readonly MediaDeviceInfo[]): Promise<number | undefined> {
+  if (two.length < 2) return undefined;
+  const streams = await Promise.all(two.map((d) => microphone(d.deviceId).catch(() => undefined)));
+  const open = streams.flatMap((s) => s ?? []);
+  try {
+    if (open.length < 2) return undefined;
+    play(audio, 1000, 1000, 800);
+    const levels = await Promise.all(open.map(async (s) => levelOf(await record(audio, s, 700))));
+    return levels.filter((level) => level > hearsDbfs).length;
+  } finally {
+    for (const stream of open) closeStream(stream);
+  }
+}
 /** Every microphone that the browser lists hears the hall and then a tone of the phone's own. */
 export function Microphones({ onTaken, onCannot }: ProbeProps) {
   const [busy, setBusy] = useState(false);
@@ -33,7 +49,8 @@ export function Microphones({ onTaken, onCannot }: ProbeProps) {
         closeStream(stream);
         inputs.push({ label, levelDbfs, floorDbfs });
       }
-      onTaken({ kind: 'microphones', inputs });
+      const together = await atOnce(audio, listed.slice(0, 2));
+      onTaken({ kind: 'microphones', inputs, ...(together === undefined ? {} : { together }) });
     } catch {
       onCannot();
     } finally {
