@@ -7,6 +7,7 @@ export default [
     layout('routes/frame/shop.tsx', [
       layout('routes/frame/body.tsx', [
         index('routes/bench/bench.tsx'),
+        route('day/back', 'routes/day/back.tsx'),
         route('receive/:draft', 'routes/receive/receive.tsx'),
         route('stock', 'routes/stock/stock.tsx'),
         route('stock/spares', 'routes/spares/spares.tsx'),
@@ -29,6 +30,7 @@ export default [
     route('set-up', 'routes/set-up/set-up.tsx'),
     route('invite/:token', 'routes/invite/invite.tsx'),
     route('locked', 'routes/hands/locked.tsx'),
+    route('day/print', 'routes/day/print.tsx'),
     route('jobs/:job/route/print', 'routes/route/print.tsx'),
     route('jobs/:job/report', 'routes/report/report.tsx'),
     route('jobs/:job/mat', 'routes/work/mat-print.tsx'),

@@ -8,6 +8,7 @@ import autocannon from 'autocannon';
 import pg from 'pg';
 import { benchAppend } from './append';
 import { benchAtlas, presses } from './atlas';
+import { benchDayPage } from './day-page';
 import { benchDevice } from './device';
 import { benchEditing } from './editing';
 import { atlasJob } from './atlas-job';
@@ -326,7 +327,7 @@ async function browser(large: string): Promise<void> {
   }
 }
 
-/** `--only=core,append,pages,load,live,editing,device,browser,running`: a part of it, while one works on that part. */
+/** `--only=core,append,pages,load,live,editing,device,day,browser,running`: a part of it, while one works on that part. */
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -377,6 +378,7 @@ try {
   if (asked('running')) await benchRunning({ url, superUrl, person, jobs: ids });
   if (asked('editing')) await benchEditing(origin);
   if (asked('device')) await benchDevice(origin);
+  if (asked('day')) await benchDayPage(origin);
   if (asked('browser')) await browser(await atlasJob(origin, cookie, person, 400));
 } finally {
   server.kill('SIGTERM');

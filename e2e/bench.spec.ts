@@ -212,17 +212,19 @@ test('the day is planned: every device with its promise, hands and stations, and
   await signedIn(page, 'tova');
   await page.goto('/');
   const card = page.getByRole('region', { name: 'The day' });
-  await expect(card.getByRole('img', { name: 'The day' })).toBeVisible();
-  const plan = (await (await page.request.get('/day')).json()) as {
-    jobs: { id: string; promisedAt: number | null }[];
-    blocks: { job: string; by: string; startS: number; endS: number; hands?: number }[];
+  await expect(card.getByRole('group', { name: 'The day' })).toBeVisible();
+  const { plan } = (await (await page.request.get('/day')).json()) as {
+    plan: {
+      jobs: { id: string; promisedAt: number | null }[];
+      blocks: { job: string; by: string; startS: number; endS: number; person?: string }[];
+    };
   };
   const open = (await (await page.request.get('/open-jobs')).json()) as { id: string }[];
   expect(plan.jobs.map((j) => j.id).toSorted()).toEqual(open.map((j) => j.id).toSorted());
   // nobody is at two devices at once
-  for (const a of plan.blocks.filter((b) => b.hands !== undefined))
+  for (const a of plan.blocks.filter((b) => b.person !== undefined))
     for (const b of plan.blocks)
-      if (a !== b && a.hands === b.hands && a.job !== b.job)
+      if (a !== b && a.person === b.person && a.job !== b.job)
         expect(a.startS >= b.endS || b.startS >= a.endS, JSON.stringify([a, b])).toBe(true);
   await expect(page.getByTestId('promises')).toHaveText(/\d+ of \d+ promises kept/);
   await expect(card.getByText(/ready \d\d:\d\d · kept in \d+ %/).first()).toBeVisible();
@@ -232,7 +234,7 @@ test('the day is planned: every device with its promise, hands and stations, and
   await card.getByText('2', { exact: true }).first().click();
   await expect(page.getByTestId('what-if')).toHaveCount(0);
   await page.getByLabel('who or what is away').click();
-  await page.locator('.ant-select-item-option:visible', { hasText: 'one of us' }).click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'Marek' }).click();
   await page.getByLabel('when', { exact: true }).click();
   await page.locator('.ant-select-item-option:visible').nth(1).click();
   await expect(page.getByTestId('what-if')).toBeVisible();
@@ -240,10 +242,63 @@ test('the day is planned: every device with its promise, hands and stations, and
   await page.getByLabel('who or what is away').hover();
   await card.locator('.ant-select-clear').first().click();
   await expect(page.getByTestId('what-if')).toHaveCount(0);
-  expect((await page.request.get('/day?people=0')).status()).toBe(400);
-  expect((await page.request.get('/day?away=hands&from=1700000000000')).status()).toBe(400);
   const next = page.getByRole('region', { name: 'Hands now' }).getByRole('link');
   const to = await next.getAttribute('href');
   await page.keyboard.press('Space');
   await expect(page).toHaveURL(new RegExp(`${to}$`));
+});
+
+test('a block of the day is moved by keys and by dragging: the plan answers, is kept for all benches, and let go', async ({
+  page,
+}) => {
+  await signedIn(page, 'tova');
+  await page.goto('/');
+  const card = page.getByRole('region', { name: 'The day' });
+  const blocks = card.getByRole('button', { name: /Arrow keys move it/ });
+  await expect(blocks.first()).toBeVisible();
+  const last = blocks.last();
+  await last.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByTestId('what-moves')).toBeVisible();
+  await card.getByRole('button', { name: 'As today' }).click();
+  await expect(page.getByTestId('what-moves')).toHaveCount(0);
+  const box = (await last.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 90, box.y + box.height / 2, { steps: 6 });
+  // the answer is there before one lets go
+  await expect(page.getByTestId('what-if')).toBeVisible();
+  await page.mouse.up();
+  await card.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(card.getByText('Kept: every bench plans by it.')).toBeVisible();
+  await expect(card.getByText(/ is wanted at \d\d:\d\d\./)).toBeVisible();
+  // another bench sees it, too
+  const { plan } = (await (await page.request.get('/day')).json()) as {
+    plan: { blocks: { pinned?: true }[] };
+  };
+  expect(plan.blocks.filter((b) => b.pinned)).toHaveLength(1);
+  await card.getByRole('button', { name: /^let .* go$/ }).click();
+  await expect(card.getByText(/ is wanted at /)).toHaveCount(0);
+});
+test('one device more is imagined; the day is printed on a sheet, and a month looked back at', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  await page.goto('/');
+  const card = page.getByRole('region', { name: 'The day' });
+  await expect(card.getByRole('group', { name: 'The day' })).toBeVisible();
+  await card.getByLabel('one device more').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'without a promise' }).click();
+  await expect(card.getByText('one device more', { exact: true }).first()).toBeVisible();
+  await expect(page.getByTestId('what-if')).toBeVisible();
+  await card.getByRole('link', { name: 'On one sheet' }).click();
+  await expect(page.getByRole('heading', { name: /^The day, as planned/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Tova' }).getByRole('row').nth(1)).toContainText(
+    /\d\d:\d\d–\d\d:\d\d/,
+  );
+  await page.goto('/day/back');
+  await expect(page.getByRole('heading', { name: /^Looking back at/ })).toBeVisible();
+  await expect(page.getByTestId('promises-kept')).toHaveText(/\d+ of \d+ kept|none was given/);
+  await page.getByRole('link', { name: '‹ The month before' }).click();
+  await expect(page.getByRole('link', { name: 'The month after ›' })).toBeVisible();
 });

@@ -40,3 +40,45 @@ test('hours and absences are said on the Workshop screen; what is no time is sai
   await card.getByRole('button', { name: 'Every hour counts' }).click();
   await expect(card.getByText('Nobody has said when the workshop is open')).toBeVisible();
 });
+
+test('hours of one’s own, what one does alone and what warms up: said on the Workshop screen, and the day follows', async ({
+  page,
+}) => {
+  await signedIn(page, 'ines');
+  await page.goto('/workshop/people');
+  const card = page.getByRole('region', { name: 'Hours and absences' });
+  await expect(async () => {
+    await card.getByLabel('Whose hours').click();
+    await page.locator('.ant-select-item-option:visible', { hasText: 'Tova' }).click({ timeout: 2000 });
+    await expect(card.getByText('Tova is there within these hours')).toBeVisible({ timeout: 2000 });
+  }).toPass();
+  await card.getByLabel('Monday, from').fill('0');
+  await card.getByLabel('Monday, to').fill('24');
+  await card.getByRole('button', { name: 'Keep' }).click();
+  await expect(card.getByRole('button', { name: 'As the workshop' })).toBeVisible();
+  await card.getByRole('button', { name: 'As the workshop' }).click();
+  await expect(card.getByRole('button', { name: 'As the workshop' })).toHaveCount(0);
+  const alone = page.getByLabel('Tova does chip work alone');
+  await alone.uncheck();
+  await expect(page.getByText('Kept', { exact: false }).first()).toBeVisible();
+  await page.reload();
+  await expect(alone).not.toBeChecked();
+  await alone.check();
+  await page.goto('/workshop');
+  await page.getByLabel('How long the hot plate warms up').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'warms 10 min' }).click();
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get('/day')).json()) as { asked: { warmS: object } }).asked.warmS,
+    )
+    .toEqual({ 'hot-plate': 600 });
+  await page.getByLabel('How long the hot plate warms up').click();
+  await page.locator('.ant-select-item-option:visible', { hasText: 'is warm at once' }).click();
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get('/day')).json()) as { asked: { warmS: object } }).asked.warmS,
+    )
+    .toEqual({});
+});

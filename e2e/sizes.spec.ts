@@ -12,6 +12,8 @@ async function everyScreen(page: Page): Promise<{ paths: string[]; short: (path:
   const draft = await openReceive(page);
   const paths = [
     '/',
+    '/day/back',
+    '/day/print',
     '/jobs',
     '/stock',
     '/stock/spares',

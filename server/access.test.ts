@@ -185,6 +185,14 @@ const cases: Record<string, Case> = {
   },
   'loader /promise': { nobody: 401, other: 400, own: 400 },
   'loader /day': { nobody: 401, other: 'own rows only' },
+  'action /day': {
+    nobody: 401,
+    other: 409,
+    byRole: { trainee: 403 },
+    body: () => json({ do: 'let go', job }),
+  },
+  'loader /day/print': { nobody: 302, other: 'own rows only' },
+  'loader /day/back': { nobody: 302, other: 'own rows only' },
   'loader /*': { nobody: 404, other: 404, own: 404 },
   'action /jobs/:job/device': {
     params: () => ({ job }),
@@ -493,6 +501,7 @@ describe('row-level security', () => {
       'spare_screw',
       'stencil',
       'calendar_feed',
+      'day_shown',
       'identity_data',
       'job_measurement',
     ]) {

@@ -1,7 +1,9 @@
 import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
-import type { DayAsked, DayPlan } from '../core/day/day-plan';
+import type { AskedJob, DayAsked } from '../core/day/asked';
+import type { DayPlan } from '../core/day/day-plan';
+import type { FreeSlot } from '../core/day/slots';
 import type { ModelProblem } from '../core/model/check-model';
 import type { DeviceModel } from '../core/model/schema';
 import type { RouteInput, RouteResult } from '../core/steps/route';
@@ -45,9 +47,8 @@ export async function checkInThread(model: DeviceModel): Promise<ModelProblem[]>
 let dayPlanners: Piscina | undefined;
 /** A day takes no longer than this: a bench replans within a second. */
 const daySeconds = 0.8;
-/** The plan of a day, in a thread of its own: a route that is being planned does not hold it up. */
-export async function dayInThread(asked: DayAsked): Promise<DayPlan> {
-  dayPlanners ??= watched(
+const dayPool = (): Piscina =>
+  (dayPlanners ??= watched(
     new Piscina({
       filename: resolve('build-tools/day-thread.mjs'),
       minThreads: 0,
@@ -55,9 +56,16 @@ export async function dayInThread(asked: DayAsked): Promise<DayPlan> {
       maxQueue: 32,
       idleTimeout: 60_000,
     }),
-  );
-  return dayPlanners.run({ asked, seconds: daySeconds }) as Promise<DayPlan>;
-}
+  ));
+/** The plan of a day, in a thread of its own: a route that is being planned does not hold it up. */
+export const dayInThread = (asked: DayAsked): Promise<DayPlan> =>
+  dayPool().run({ asked, seconds: daySeconds }) as Promise<DayPlan>;
+/** What is free in a day, in the same thread. */
+export const slotsInThread = (asked: {
+  asked: DayAsked;
+  plan: DayPlan;
+  job: Pick<AskedJob, 'id' | 'blocks'>;
+}): Promise<FreeSlot[]> => dayPool().run({ ...asked, seconds: daySeconds }) as Promise<FreeSlot[]>;
 /** A thread that dies fails its own request; the server goes on. */
 function watched(p: Piscina): Piscina {
   p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));

@@ -46,6 +46,7 @@ function timesOf(country: string, timeZone: string | undefined) {
     month: 'short',
     ...zone,
   });
+  const monthFormat = new Intl.DateTimeFormat(words, { year: 'numeric', month: 'long', ...zone });
   const weekdayFormat = new Intl.DateTimeFormat(words, { weekday: 'short', ...zone });
   const dateFormat = new Intl.DateTimeFormat('en-CA', {
     year: 'numeric',
@@ -70,6 +71,8 @@ function timesOf(country: string, timeZone: string | undefined) {
     clock,
     day,
     dayAndClock,
+    /** A month with its year. */
+    month: (ms: number): string => (isMoment(ms) ? monthFormat.format(ms) : 'an unknown month'),
     /** `today`, `tomorrow` or the day, then the time. */
     soon(ms: number, now: number): string {
       const days = Math.round((Date.parse(isoDay(ms)) - Date.parse(isoDay(now))) / 86_400_000);

@@ -10,7 +10,7 @@ let answer: (url: string) => Promise<Response>;
 beforeEach(() => {
   vi.useFakeTimers();
   asked = [];
-  answer = async (url) => Response.json({ of: `${url} ${asked.length}` });
+  answer = async (url) => Response.json({ plan: { of: `${url} ${asked.length}` }, asked: {} });
   vi.stubGlobal('fetch', (url: string) => {
     asked.push(url);
     return answer(url);
@@ -26,7 +26,7 @@ const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 test('asked at once, and again every half minute', async () => {
   const view = renderHook(() => useDay());
   await pass(0);
-  expect(view.result.current).toEqual({ plan: { of: '/day 1' }, away: false });
+  expect(view.result.current).toMatchObject({ plan: { of: '/day 1' }, asked: {}, away: false });
   await pass(29_000);
   expect(asked).toHaveLength(1);
   await pass(1500);
@@ -41,10 +41,10 @@ test.each([
   await pass(0);
   for (let k = 0; k < 5; k++) {
     tell(message);
-    await pass(300);
+    await pass(100);
   }
   expect(asked).toHaveLength(1);
-  await pass(300);
+  await pass(150);
   expect(asked).toHaveLength(2);
 });
 test('what does not change the day is no reason to ask', async () => {
@@ -60,23 +60,20 @@ test('a bench that does not answer is said, and the last plan stays; it is asked
   await pass(0);
   answer = async () => new Response('', { status: 503 });
   await pass(30_000);
-  expect(view.result.current).toEqual({ plan: { of: '/day 1' }, away: true });
+  expect(view.result.current).toMatchObject({ plan: { of: '/day 1' }, away: true });
   answer = () => Promise.reject(new TypeError('fetch failed'));
   await pass(30_000);
   expect(view.result.current.away).toBe(true);
-  answer = async () => Response.json({ of: 'later' });
+  answer = async () => Response.json({ plan: { of: 'later' }, asked: {} });
   await pass(30_000);
-  expect(view.result.current).toEqual({ plan: { of: 'later' }, away: false });
+  expect(view.result.current).toMatchObject({ plan: { of: 'later' }, away: false });
 });
-test('what if is asked for beside it, an answer to another question is none, and nothing is asked where nothing is', async () => {
-  const view = renderHook(({ query }) => useDay(query), { initialProps: { query: 'people=3' } });
+test('asked on demand it is asked at once', async () => {
+  const view = renderHook(() => useDay());
   await pass(0);
-  expect(asked).toEqual(['/day?people=3']);
-  expect(view.result.current.plan).toBeDefined();
-  view.rerender({ query: '' });
-  expect(view.result.current.plan).toBeUndefined();
-  await pass(60_000);
-  expect(asked).toHaveLength(1);
+  act(() => view.result.current.again());
+  await pass(10);
+  expect(asked).toHaveLength(2);
 });
 test('an answer that comes when the screen is gone is dropped, and nobody asks on', async () => {
   let come = (_: Response) => {};

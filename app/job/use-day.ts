@@ -1,37 +1,43 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import type { DayAsked } from '../../core/day/asked';
 import type { DayPlan } from '../../core/day/day-plan';
 import { listen } from './channel';
 
 /** News come in bursts: a plan is asked for when they pause, ms; and without news as often as time moves it. */
-const pauseMs = 500;
+const pauseMs = 150;
 const againMs = 30_000;
 
-/**
- * The plan of the day, asked for anew whenever a device has moved on. `away`: the bench does not answer, and what is here is old.
- * @param whatIf what it would be otherwise, as a query; empty: nobody asks; left out: as it is
- */
-export function useDay(whatIf?: string): { plan: DayPlan | undefined; away: boolean } {
-  const [plan, setPlan] = useState<DayPlan>();
+export interface DayHere {
+  plan: DayPlan | undefined;
+  /** What the plan was made from: what if is answered from it. */
+  asked: DayAsked | undefined;
+  /** The bench does not answer, and what is here is old. */
+  away: boolean;
+  /** Asks now. */
+  again: () => void;
+}
+/** The plan of the day, asked for anew whenever a device has moved on. */
+export function useDay(): DayHere {
+  const [day, setDay] = useState<{ plan: DayPlan; asked: DayAsked }>();
   const [away, setAway] = useState(false);
+  const again = useRef<() => void>(undefined);
   useEffect(() => {
-    // what was imagined before is no answer to this
-    if (whatIf !== undefined) setPlan(undefined);
-    if (whatIf === '') return;
     let gone = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const ask = async () => {
-      const got = await fetch(whatIf === undefined ? '/day' : `/day?${whatIf}`)
-        .then((res) => (res.ok ? (res.json() as Promise<DayPlan>) : undefined))
+      const got = await fetch('/day')
+        .then((res) => (res.ok ? (res.json() as Promise<{ plan: DayPlan; asked: DayAsked }>) : undefined))
         .catch(() => undefined);
       if (gone) return;
       setAway(!got);
-      if (got) setPlan(got);
+      if (got) setDay(got);
       later(againMs);
     };
     const later = (ms: number) => {
       clearTimeout(timer);
       timer = setTimeout(() => void ask(), ms);
     };
+    again.current = () => later(0);
     void ask();
     const stop = listen((m) => {
       if (m.type === 'changed' || m.type === 'resync' || m.type === 'settled') later(pauseMs);
@@ -41,6 +47,7 @@ export function useDay(whatIf?: string): { plan: DayPlan | undefined; away: bool
       clearTimeout(timer);
       stop();
     };
-  }, [whatIf]);
-  return { plan, away };
+  }, []);
+  const [ask] = useState(() => () => again.current?.());
+  return { plan: day?.plan, asked: day?.asked, away, again: ask };
 }

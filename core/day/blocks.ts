@@ -1,9 +1,12 @@
 import { mayComeOff } from '../log/soaks';
 import { flag, type JobState } from '../log/state';
+import { conditionsOf } from '../log/view';
 import type { ThreePoint } from '../quote/three-point';
 import { isStepDone, targetsLeft } from '../rules/step-of-event';
 import type { Route, Step } from '../steps/route';
+import { badCell } from '../vocabulary/conditions';
 import type { Phase, StepAction } from '../vocabulary/steps';
+import type { Skill } from './people';
 
 /** What one person does at one device before it can be left, or what runs on it by itself. */
 export interface Block {
@@ -21,8 +24,12 @@ export interface Block {
   maxDelayS?: number;
   /** It runs, or somebody is at it: it has begun. */
   begun?: true;
-  /** Nothing of this device is planned yet: its minutes are guessed. */
+  /** Nothing of this device is planned yet: its minutes are guessed, or what is usual for its model. */
   guessed?: true;
+  /** What not everybody does. */
+  skill?: Skill;
+  /** Who is at it. */
+  who?: string;
 }
 /** What the day is planned from, of one device. */
 export interface DayJob {
@@ -30,12 +37,16 @@ export interface DayJob {
   state: JobState;
   route: Route | undefined;
   promisedAt: number | null;
-  /** Somebody works at it. */
-  inHand: boolean;
+  /** Who works at it. */
+  inHand: string | undefined;
+  /** By how much its steps take longer than planned, so far: 1 is as planned. */
+  pace?: number;
+  /** What is usual for its model, s; without it, a guess. */
+  usual?: { hands: ThreePoint; waitS: number };
 }
 
 /** A device that nobody has planned yet takes about this long, s; common practice of a display or a cell, from memory. */
-const usual: ThreePoint = { low: 20 * 60, likely: 40 * 60, high: 90 * 60 };
+export const usualHands: ThreePoint = { low: 20 * 60, likely: 40 * 60, high: 90 * 60 };
 /** Checks, the report and the owner at the counter, s. */
 const handOver: ThreePoint = { low: 120, likely: 240, high: 480 };
 /** Shorter than this nobody goes away for: what runs so long by itself is waited for; and no station is kept for less, s. */
@@ -64,7 +75,8 @@ function runsUntil(state: JobState): number | undefined {
  * with the station that it needs.
  * @param now ms
  */
-export function blocksOf({ id, state, route, inHand }: DayJob, now: number): Block[] {
+export function blocksOf(job: DayJob, now: number): Block[] {
+  const { id, state, route, inHand, pace = 1 } = job;
   if (flag(state, 'ending') !== undefined) return [];
   const last: Block = {
     job: id,
@@ -75,17 +87,10 @@ export function blocksOf({ id, state, route, inHand }: DayJob, now: number): Blo
     takes: handOver,
   };
   if (!route) {
-    const plan: Block = {
-      job: id,
-      by: 'hands',
-      phase: 'Receive',
-      action: 'plan',
-      steps: [],
-      takes: usual,
-      guessed: true,
-    };
-    return [plan, last];
+    const { hands, waitS } = job.usual ?? { hands: usualHands, waitS: 0 };
+    return offeredBlocks(id, hands, waitS).map((b) => (b.action === 'plan' ? { ...b, guessed: true } : b));
   }
+  const skilled = badCell(conditionsOf(state)) ? ({ skill: 'bad cell' } as const) : {};
   const out: Block[] = [];
   let open: Block | undefined;
   let longest = 0;
@@ -98,12 +103,15 @@ export function blocksOf({ id, state, route, inHand }: DayJob, now: number): Blo
     const station = runs || step.handsS.likely + step.waitS < stationS ? undefined : step.station;
     if (!begun) {
       if (!open || !isSame(open, step, station)) {
-        open = handsBlock(id, step, station, delayS);
+        open = {
+          ...handsBlock(id, step, station, delayS),
+          ...(step.action === 'rework' ? ({ skill: 'chip work' } as const) : skilled),
+        };
         delayS = undefined;
         longest = 0;
         out.push(open);
       }
-      open.takes = add(open.takes, step.handsS, left.length / Math.max(1, step.targets.length));
+      open.takes = add(open.takes, step.handsS, (pace * left.length) / Math.max(1, step.targets.length));
       if (!runs) open.takes = add(open.takes, exactly(step.waitS));
       open.steps.push(step.id);
       if (step.handsS.likely > longest) {
@@ -119,11 +127,16 @@ export function blocksOf({ id, state, route, inHand }: DayJob, now: number): Blo
       delayS = step.maxDelayS;
     }
   }
-  if (inHand && out[0]?.by === 'hands') out[0].begun = true;
+  if (inHand !== undefined && out[0]?.by === 'hands') {
+    out[0].begun = true;
+    out[0].who = inHand;
+  }
   return [...out, last];
 }
 const isSame = (open: Block, step: Step, station: string | undefined): boolean =>
-  open.station === station && open.takes.likely < (open.phase === step.phase ? mostS : leastS);
+  open.station === station &&
+  (step.action === 'rework') === (open.skill === 'chip work') &&
+  open.takes.likely < (open.phase === step.phase ? mostS : leastS);
 function handsBlock(
   job: string,
   step: Step,

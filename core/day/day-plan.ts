@@ -1,38 +1,22 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Operation, ScheduledJob, ScheduleProblem } from '../schedule/problem';
 import { scheduleOf } from '../schedule/schedule';
+import type { ScheduledJob, ScheduleProblem } from '../schedule/problem';
+import { type AskedJob, blockOfPin, type DayAsked, type Pin, stepOf } from './asked';
 import type { Block } from './blocks';
+import { chances } from './chances';
+import { blockId, type HandsBy, isDevice, problemOf, secondsAt } from './day-problem';
+import { assigned, type DayPerson, isAble } from './people';
 
-/** What the day is planned from: each open device with what is left of it, who is there, and now. */
-export interface DayAsked {
-  /** ms */
-  now: number;
-  /** People with hands; they are taken to be alike. */
-  people: number;
-  /** `urgent`: what a bad cell is in does not wait, whatever was promised. */
-  jobs: { id: string; promisedAt: number | null; blocks: Block[]; urgent?: boolean }[];
-  /** Hands, or a station, that are not there for a time: an absence, a pause, the night; one of each named at a time. */
-  away?: Away[];
-  /** How many devices a station holds at a time, where it is more than one. */
-  holds?: Readonly<Record<string, number>>;
-}
-/** s from now */
-export interface Away {
-  /** `hands`, or the id of a station. */
-  what: string;
-  fromS: number;
-  toS: number;
-}
 export interface PlannedBlock extends Block {
   id: string;
   /** s from now. */
   startS: number;
   endS: number;
-  /** Whose hands, counted from 0. */
-  hands?: number;
+  /** Whose hands, by the id of the person. */
+  person?: string;
   /** It has to have begun by then, s from now. */
   byS?: number;
+  /** Somebody wants it just then. */
+  pinned?: true;
 }
 export interface PlannedJob {
   id: string;
@@ -44,94 +28,39 @@ export interface PlannedJob {
   /** In how many of a hundred such days the promise is kept; undefined where there is none. */
   chance?: number;
 }
+/** Why the next quarter of an hour is another than was shown: as it was it would be later by so much, or it cannot be any more. */
+export type Moved = { jobs: string[]; why: 'later'; byS: number } | { jobs: string[]; why: 'cannot' };
 export interface DayPlan {
   now: number;
-  people: number;
+  people: DayPerson[];
   blocks: PlannedBlock[];
   jobs: PlannedJob[];
   /** No other plan is late by less, weights being alike. */
   optimal: boolean;
   /** s of lateness that no plan avoids. */
   leastLateS: number;
+  /** Stations that have to be switched on, and when, s from now. */
+  warms: { station: string; startS: number; endS: number }[];
   /** Devices that cannot all be come back to in time: the plan lets them go cold. */
   clash?: string[];
+  /** Devices with work that nobody here does. */
+  nobody?: string[];
+  /** Pins could not be kept. */
+  unpinned?: true;
+  moved?: Moved;
 }
 
-/** Going from one device to another takes this long, s. */
-export const switchS = 60;
 /** Steps of the search for each of its two passes. */
 const nodes = 6000;
-const days = 200;
 /** Of devices that are all kept in time, one with a bad cell counts for so many. */
 const urgentWeight = 20;
-const hands = 'hands';
-
-const exactly = (s: number) => ({ low: s, likely: s, high: s });
-const blockId = (job: string, k: number) => `${job} ${k}`;
-/** Coming to a device costs time, at first and when it ran by itself meanwhile; whoever is at it stays. */
-const comingS = (block: Block, before: Block | undefined): number =>
-  block.by === 'hands' && !block.begun && before?.by !== 'hands' ? switchS : 0;
-const secondsAt = (blocks: readonly Block[], k: number): number =>
-  Math.max(0, Math.round(blocks[k]!.takes.likely)) + comingS(blocks[k]!, blocks[k - 1]);
-
-/** Who or what is away is as if it were needed elsewhere just then. */
-const awayJob = (away: readonly Away[], stations: ReadonlySet<string>): ScheduledJob => ({
-  id: '',
-  release: 0,
-  due: null,
-  weight: 0,
-  operations: away
-    .filter(({ what }) => what === hands || stations.has(what))
-    .map(({ what, fromS, toS }, k) => ({
-      id: `away ${k}`,
-      duration: Math.round(toS) - Math.round(fromS),
-      needs: [what === hands ? hands : `station ${what}`],
-      at: Math.round(fromS),
-    })),
-});
-function problemOf({ now, people, jobs, away = [], holds = {} }: DayAsked): ScheduleProblem {
-  const stations = new Set(jobs.flatMap((j) => j.blocks.flatMap((b) => b.station ?? [])));
-  const due = (at: number | null) => (at === null ? null : Math.round((at - now) / 1000));
-  return {
-    resources: [
-      { id: hands, capacity: Math.max(1, people) },
-      // two that run at one station show that it holds two
-      ...[...stations].map((id) => ({
-        id: `station ${id}`,
-        capacity: Math.max(1, holds[id] ?? 1, runningAt(jobs, id)),
-      })),
-    ],
-    jobs: [
-      ...jobs.map(
-        ({ id, promisedAt, blocks }): ScheduledJob => ({
-          id,
-          release: 0,
-          due: due(promisedAt),
-          weight: 1,
-          operations: blocks.map(
-            (b, k): Operation => ({
-              id: blockId(id, k),
-              duration: secondsAt(blocks, k),
-              needs: [...(b.by === 'hands' ? [hands] : []), ...(b.station ? [`station ${b.station}`] : [])],
-              ...(b.begun ? { at: 0 } : {}),
-            }),
-          ),
-        }),
-      ),
-      ...(away.length ? [awayJob(away, stations)] : []),
-    ],
-    precedences: jobs.flatMap(({ id, blocks }) =>
-      blocks.slice(1).map((b, k) => ({
-        from: blockId(id, k),
-        to: blockId(id, k + 1),
-        minLag: 0,
-        // whoever comes to it has to come that soon
-        maxLag: b.maxDelayS === undefined ? null : Math.max(0, Math.floor(b.maxDelayS)),
-      })),
-    ),
-    objective: 'tardiness',
-  };
-}
+/** What was shown stays unless that makes promises later by this much together, s. */
+const calmS = 60;
+/** What begins within so long is what somebody looks at now, s; and another time by less than this is the same, s. */
+export const nearS = 15 * 60;
+const sameS = 120;
+/** By so much what was shown may slip and still be as it was shown, s. */
+const slips = [0, 300, 600] as const;
 
 /** The same with nobody held by what is in hand. */
 const handsFree = (asked: DayAsked): DayAsked => ({
@@ -151,188 +80,278 @@ const letCool = (asked: DayAsked, jobs: readonly string[]): DayAsked => ({
     jobs.includes(j.id) ? { ...j, blocks: j.blocks.map(({ maxDelayS: _, ...b }) => b) } : j,
   ),
 });
-const idle = ({ begun: _, ...rest }: Block): Block => rest;
-const runningAt = (jobs: DayAsked['jobs'], station: string): number =>
-  jobs.filter((j) => j.blocks.some((b) => b.begun && b.station === station)).length;
-/** No more can be in hand than there are people: of more, those that are promised soonest. */
+const idle = ({ begun: _, who: __, ...rest }: Block): Block => rest;
+/** No more can be in hand than there are people, one each: of more, those that are promised soonest. */
 function withHands(asked: DayAsked): DayAsked {
+  const isHere = (b: Block) => b.who === undefined || asked.people.some((p) => p.id === b.who);
   const inHand = asked.jobs
     .filter((j) => j.blocks[0]?.begun && j.blocks[0].by === 'hands')
     .sort((a, b) => (a.promisedAt ?? Infinity) - (b.promisedAt ?? Infinity));
-  const waits = new Set(inHand.slice(Math.max(1, asked.people)).map((j) => j.id));
+  const here = inHand.filter((j) => isHere(j.blocks[0]!));
+  const waits = new Set([
+    ...inHand.filter((j) => !isHere(j.blocks[0]!)),
+    ...here.slice(Math.max(1, asked.people.length)),
+  ]);
   return {
     ...asked,
     jobs: asked.jobs.map((j) => {
-      if (!waits.has(j.id)) return j;
+      if (!waits.has(j)) return j;
       const [first, ...rest] = j.blocks as [Block, ...Block[]];
       return { ...j, blocks: [idle(first), ...rest] };
     }),
   };
 }
+/** Work that nobody here does is planned as if somebody did, and said. */
+function withSkills(asked: DayAsked): { asked: DayAsked; nobody: string[] } {
+  const isUndone = (b: Block) =>
+    b.by === 'hands' && b.skill !== undefined && !asked.people.some((p) => isAble(p, b.skill));
+  const nobody = asked.jobs.filter((j) => j.blocks.some(isUndone)).map((j) => j.id);
+  const jobs = asked.jobs.map((j): AskedJob => {
+    if (!nobody.includes(j.id)) return j;
+    return {
+      ...j,
+      blocks: j.blocks.map((b) => {
+        if (!isUndone(b)) return b;
+        const { skill: _, ...rest } = b;
+        return rest;
+      }),
+    };
+  });
+  return { asked: { ...asked, jobs }, nobody };
+}
 
-/**
- * The plan of a day: first so that promises are kept as well as can be, then, with every device no later than that, so that
- * each is done as early as it can be. The same question has the same answer.
- * @param stop the caller's clock
- */
-export function dayPlan(given: DayAsked, stop: () => boolean = () => false): DayPlan {
-  let asked = withHands(given);
-  let problem = problemOf(asked);
-  let first = scheduleOf(problem, { nodes, stop });
-  if (!('schedule' in first)) {
-    // a device that goes cold does not wait: whoever is at another leaves it
-    asked = handsFree(given);
-    problem = problemOf(asked);
-    first = scheduleOf(problem, { nodes, stop });
-  }
-  let clash: string[] | undefined;
-  if (!('schedule' in first)) {
-    // some go cold whatever is done: they are named, and the rest is planned
-    clash = coldOf(first.clash?.precedences.map((p) => p.to) ?? [], asked);
-    asked = letCool(asked, clash);
-    problem = problemOf(asked);
-    first = scheduleOf(problem, { nodes, stop });
-  }
-  if (!('schedule' in first)) return withoutPlan(asked, clash ?? []);
+interface Solved {
+  problem: ScheduleProblem;
+  starts: Record<string, number>;
+  by: Map<string, string>;
+  optimal: boolean;
+  leastLateS: number;
+  /** Of all promises together, s. */
+  lateS: number;
+}
+type Failed = { clash: string[] };
+const endOf = (job: ScheduledJob, starts: Record<string, number>): number =>
+  Math.max(0, ...job.operations.map((o) => starts[o.id]! + o.duration));
+const lateOf = ({ jobs }: ScheduleProblem, starts: Record<string, number>): number =>
+  jobs.filter(isDevice).reduce((s, j) => s + (j.due === null ? 0 : Math.max(0, endOf(j, starts) - j.due)), 0);
+
+/** First so that promises are kept as well as can be, then, with every device no later than that, each as early as it can be. */
+function timed(
+  asked: DayAsked,
+  pins: readonly Pin[],
+  by: HandsBy,
+  stop: () => boolean,
+): Omit<Solved, 'by'> | Failed {
+  const problem = problemOf(asked, pins, by);
+  const first = scheduleOf(problem, { nodes, stop });
+  if (!('schedule' in first)) return { clash: first.clash?.precedences.map((p) => p.to) ?? [] };
   const { starts, optimal, lowerBound } = first.schedule;
   const urgent = new Set(asked.jobs.filter((j) => j.urgent).map((j) => j.id));
-  const ends = new Map(problem.jobs.map((j) => [j.id, endOf(j, starts)]));
   const soon = scheduleOf(
     {
       ...problem,
       jobs: problem.jobs.map((j) =>
-        j.id === ''
-          ? j
-          : {
+        isDevice(j)
+          ? {
               ...j,
               due: 0,
               weight: urgent.has(j.id) ? urgentWeight : 1,
               // kept as it is kept; late no later
-              deadline: Math.max(ends.get(j.id)!, j.due ?? Number.POSITIVE_INFINITY),
-            },
+              deadline: Math.max(endOf(j, starts), j.due ?? Number.POSITIVE_INFINITY),
+            }
+          : j,
       ),
     },
     { nodes, stop, known: starts },
   );
   const best = 'schedule' in soon ? soon.schedule.starts : starts;
-  return planOf(asked, problem, best, {
-    optimal,
-    leastLateS: Math.ceil(lowerBound),
-    ...(clash ? { clash } : {}),
-  });
+  return { problem, starts: best, optimal, leastLateS: Math.ceil(lowerBound), lateS: lateOf(problem, best) };
 }
-const endOf = (job: ScheduledJob, starts: Record<string, number>): number =>
-  Math.max(0, ...job.operations.map((o) => starts[o.id]! + o.duration));
-const withoutPlan = ({ now, people, jobs }: DayAsked, clash: string[]): DayPlan => ({
+const handsOf = (asked: DayAsked, starts: Record<string, number>) =>
+  asked.jobs.flatMap(({ id, blocks }) =>
+    blocks.flatMap((b, k) => {
+      if (b.by !== 'hands') return [];
+      const startS = starts[blockId(id, k)]!;
+      return [
+        {
+          ...{ id: blockId(id, k), job: id, startS, endS: startS + secondsAt(blocks, k) },
+          ...(b.skill === undefined ? {} : { skill: b.skill }),
+          ...(b.begun && b.who !== undefined ? { who: b.who } : {}),
+        },
+      ];
+    }),
+  );
+/** Where hands that are counted cannot be shared out: each block goes to whoever does it and has least to do. */
+function sharedOut(asked: DayAsked, starts: Record<string, number>): Map<string, string> {
+  const busy = new Map(asked.people.map((p) => [p.id, 0]));
+  return new Map(
+    handsOf(asked, starts)
+      .sort((a, b) => a.startS - b.startS)
+      .map((h) => {
+        const able = asked.people.filter(
+          (p) => (h.who === undefined || h.who === p.id) && isAble(p, h.skill),
+        );
+        const person = able.reduce(
+          (least, p) => (busy.get(p.id)! < busy.get(least.id)! ? p : least),
+          able[0]!,
+        );
+        busy.set(person.id, busy.get(person.id)! + h.endS - h.startS);
+        return [h.id, person.id];
+      }),
+  );
+}
+/** With whose hands: counted first, which bounds what any sharing can do; by person where counting alone does not do. */
+function solved(asked: DayAsked, pins: readonly Pin[], stop: () => boolean): Solved | Failed {
+  if (!asked.people.length) return { clash: [] };
+  const counted = timed(asked, pins, undefined, stop);
+  if ('clash' in counted) return counted;
+  const by = assigned(handsOf(asked, counted.starts), asked.people, asked.away ?? []);
+  if (by) return { ...counted, by };
+  const shared = sharedOut(asked, counted.starts);
+  const named = timed(asked, pins, shared, stop);
+  if ('clash' in named) return named;
+  const optimal = counted.optimal && named.lateS <= counted.leastLateS;
+  return { ...named, by: shared, leastLateS: counted.leastLateS, optimal };
+}
+
+/**
+ * The plan of a day. What is in hand and what was shown of the next quarter of an hour stay, unless promises are later for it;
+ * then why is said. The same question has the same answer.
+ * @param stop the caller's clock
+ */
+export function dayPlan(given: DayAsked, stop: () => boolean = () => false): DayPlan {
+  const { asked: able, nobody } = withSkills(given);
+  let asked = withHands(able);
+  const pins = given.pins ?? [];
+  let unpinned = false;
+  let clash: string[] | undefined;
+  let got = solved(asked, pins, stop);
+  if ('clash' in got && pins.length) {
+    unpinned = true;
+    got = solved(asked, [], stop);
+  }
+  if ('clash' in got) {
+    // a device that goes cold does not wait: whoever is at another leaves it
+    asked = handsFree(able);
+    got = solved(asked, [], stop);
+  }
+  if ('clash' in got) {
+    // some go cold whatever is done: they are named, and the rest is planned
+    clash = coldOf(got.clash, asked);
+    asked = letCool(asked, clash);
+    got = solved(asked, [], stop);
+  }
+  const said = {
+    ...(clash ? { clash } : {}),
+    ...(nobody.length ? { nobody } : {}),
+    ...(unpinned ? { unpinned: true as const } : {}),
+  };
+  if ('clash' in got) return { ...withoutPlan(asked), ...said, clash: clash ?? [] };
+  const calm = clash ? undefined : calmer(asked, unpinned ? [] : pins, got, stop);
+  return {
+    ...planOf(asked, calm?.plan ?? got, unpinned ? [] : pins),
+    ...said,
+    ...(calm?.moved ? { moved: calm.moved } : {}),
+  };
+}
+/** What was shown is kept where that costs no promise; else what has moved, and why. */
+function calmer(
+  asked: DayAsked,
+  pins: readonly Pin[],
+  free: Solved,
+  stop: () => boolean,
+): { plan?: Solved; moved?: Moved } | undefined {
+  const pinned = new Set(pins.map((p) => p.job));
+  const shown = (asked.shown ?? []).filter((p) => !pinned.has(p.job));
+  const startOf = (starts: Record<string, number>, { job, step }: Pin): number | undefined => {
+    const k = blockOfPin(asked.jobs.find((j) => j.id === job)?.blocks ?? [], step);
+    return k < 0 ? undefined : starts[blockId(job, k)];
+  };
+  // what all is later by is no reason to be nervous: only what another device came before
+  const named = new Set(shown.map((p) => p.job));
+  const others = handsOf(asked, free.starts).filter(
+    (h) => !named.has(h.job) && !asked.jobs.find((j) => j.id === h.job)?.blocks[0]?.begun,
+  );
+  const gone = shown.filter((p) => {
+    const start = startOf(free.starts, p);
+    return (
+      start !== undefined &&
+      start - Math.max(0, p.atS) > sameS &&
+      others.some((h) => h.startS < start && h.startS <= nearS)
+    );
+  });
+  if (!gone.length) return undefined;
+  const jobs = [...new Set(gone.map((p) => p.job))];
+  for (const laterS of slips) {
+    const kept = solved(
+      asked,
+      [...pins, ...shown.map((p) => ({ ...p, atS: Math.max(0, p.atS) + laterS }))],
+      stop,
+    );
+    if ('clash' in kept) continue;
+    const optimal = free.optimal && kept.lateS <= free.lateS;
+    if (kept.lateS <= free.lateS + calmS) return { plan: { ...kept, leastLateS: free.leastLateS, optimal } };
+    return { moved: { jobs, why: 'later', byS: Math.round(kept.lateS - free.lateS) } };
+  }
+  return { moved: { jobs, why: 'cannot' } };
+}
+/** What of a plan is to stay: what hands do next, as pins from a later moment. */
+export const shownOf = ({
+  blocks,
   now,
-  people,
-  blocks: [],
+}: Pick<DayPlan, 'blocks' | 'now'>): { job: string; step: string; at: number }[] =>
+  blocks
+    .filter((b) => b.by === 'hands' && !b.begun && b.startS <= nearS)
+    .map((b) => ({ job: b.job, step: stepOf(b), at: now + b.startS * 1000 }));
+const withoutPlan = ({ now, people, jobs }: DayAsked): DayPlan => ({
+  ...{ now, people, blocks: [], warms: [] },
   jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0 })),
-  optimal: false,
-  leastLateS: 0,
-  clash,
+  ...{ optimal: false, leastLateS: 0 },
 });
 
 function planOf(
   asked: DayAsked,
-  problem: ScheduleProblem,
-  starts: Record<string, number>,
-  proved: Pick<DayPlan, 'optimal' | 'leastLateS' | 'clash'>,
+  { problem, starts, by, optimal, leastLateS }: Solved,
+  pins: readonly Pin[],
 ): DayPlan {
+  const pinned = new Set(
+    pins.map((p) => blockId(p.job, blockOfPin(asked.jobs.find((j) => j.id === p.job)?.blocks ?? [], p.step))),
+  );
   const blocks = asked.jobs.flatMap(({ id, blocks: own }) =>
     own.map((b, k): PlannedBlock => {
       const startS = starts[blockId(id, k)]!;
-      const before = own[k - 1];
       const byS =
-        b.maxDelayS !== undefined && before
+        b.maxDelayS !== undefined && k > 0
           ? starts[blockId(id, k - 1)]! + secondsAt(own, k - 1) + Math.floor(b.maxDelayS)
           : undefined;
+      const person = by.get(blockId(id, k));
       return {
         ...b,
-        id: blockId(id, k),
-        startS,
-        endS: startS + secondsAt(own, k),
+        ...{ id: blockId(id, k), startS, endS: startS + secondsAt(own, k) },
+        ...(person === undefined ? {} : { person }),
         ...(byS === undefined ? {} : { byS }),
+        ...(pinned.has(blockId(id, k)) ? { pinned: true as const } : {}),
       };
     }),
   );
-  assignHands(blocks, asked.people, asked.away ?? []);
   const chance = chances(asked, problem, starts);
   return {
-    now: asked.now,
-    people: asked.people,
-    blocks,
+    ...{ now: asked.now, people: asked.people, blocks, optimal, leastLateS, warms: warmsOf(asked, blocks) },
     jobs: problem.jobs.slice(0, asked.jobs.length).map((j, k) => {
       const endS = endOf(j, starts);
       return {
-        id: j.id,
-        endS,
-        promisedAt: asked.jobs[k]!.promisedAt,
+        ...{ id: j.id, endS, promisedAt: asked.jobs[k]!.promisedAt },
         lateS: j.due === null ? 0 : Math.max(0, endS - j.due),
         ...(j.due === null ? {} : { chance: chance[k]! }),
       };
     }),
-    ...proved,
   };
 }
-/** Whose hands: whoever was at the device before, else whoever has been free the longest. */
-function assignHands(blocks: PlannedBlock[], people: number, away: readonly Away[]): void {
-  const free = Array.from({ length: Math.max(1, people) }, () => ({ at: 0, job: '' }));
-  // whoever is away is the last one; of more, the last ones
-  const gone = (k: number, { startS, endS }: PlannedBlock) =>
-    away.filter(({ what, fromS, toS }) => what === hands && fromS < endS && toS > startS).length >
-    free.length - 1 - k;
-  for (const block of blocks
-    .filter((b) => b.by === 'hands')
-    .sort((a, b) => a.startS - b.startS || Number(b.begun ?? 0) - Number(a.begun ?? 0))) {
-    const able = free.filter((f, k) => f.at <= block.startS + 1e-6 && !gone(k, block));
-    const pick = able.find((f) => f.job === block.job) ?? able.sort((a, b) => a.at - b.at)[0];
-    if (!pick) continue;
-    block.hands = free.indexOf(pick);
-    pick.at = block.endS;
-    pick.job = block.job;
-  }
-}
-
-/** A draw from the triangle of a three-point figure; a simulation of the plan needs no finer shape. */
-function drawn({ low, likely, high }: Block['takes'], u: number): number {
-  if (high <= low) return likely;
-  const peak = (likely - low) / (high - low);
-  return u < peak
-    ? low + Math.sqrt(u * (high - low) * (likely - low))
-    : high - Math.sqrt((1 - u) * (high - low) * (high - likely));
-}
-/** For each device in how many of a hundred days its promise is kept, by days in which everything takes what it may take. */
-function chances(asked: DayAsked, problem: ScheduleProblem, starts: Record<string, number>): number[] {
-  const generator = xoroshiro128plus(16);
-  const order = problem.jobs
-    .flatMap((job, j) =>
-      job.operations.map((operation, k) => ({
-        ...{ j, k, needs: operation.needs, start: starts[operation.id]! },
-        // who is away is away for so long, whatever the day is like
-        takes: asked.jobs[j]?.blocks[k]?.takes ?? exactly(operation.duration),
-        comes: asked.jobs[j] ? comingS(asked.jobs[j].blocks[k]!, asked.jobs[j].blocks[k - 1]) : 0,
-      })),
-    )
-    .sort((a, b) => a.start - b.start || a.k - b.k);
-  const kept = problem.jobs.map(() => 0);
-  for (let day = 0; day < days; day++) {
-    const free = new Map(problem.resources.map((r) => [r.id, new Array<number>(r.capacity).fill(0)]));
-    const ready = problem.jobs.map(() => 0);
-    for (const { j, needs: names, start, takes, comes } of order) {
-      const needs = names.map((n) => free.get(n)!);
-      const isAway = j >= asked.jobs.length;
-      const places = needs.map((f) => f.indexOf(Math.min(...f)));
-      const begins = Math.max(isAway ? start : ready[j]!, ...needs.map((f, i) => f[places[i]!]!));
-      const ends = begins + (isAway ? takes.likely : drawn(takes, uniformFloat64(generator))) + comes;
-      needs.forEach((f, i) => {
-        f[places[i]!] = ends;
-      });
-      ready[j] = ends;
-    }
-    problem.jobs.forEach((job, j) => {
-      if (job.due !== null && ready[j]! <= job.due) kept[j] = kept[j]! + 1;
-    });
-  }
-  return kept.map((n) => Math.round((100 * n) / days));
-}
+/** Stations that are cold: switched on so long before their first use. */
+const warmsOf = ({ warmS = {} }: DayAsked, blocks: readonly PlannedBlock[]): DayPlan['warms'] =>
+  Object.entries(warmS).flatMap(([station, seconds]) => {
+    const own = blocks.filter((b) => b.station === station);
+    if (!own.length || seconds <= 0 || own.some((b) => b.begun)) return [];
+    const endS = Math.min(...own.map((b) => b.startS));
+    return [{ station, startS: Math.max(0, endS - seconds), endS }];
+  });

@@ -4,7 +4,10 @@ import { flag } from '../log/state';
 import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
 import { type Block, blocksOf } from './blocks';
-import { type DayAsked, type DayPlan, dayPlan, switchS } from './day-plan';
+import type { DayAsked } from './asked';
+import { type DayPlan, dayPlan, shownOf } from './day-plan';
+import { switchS } from './day-problem';
+import { assigned, type DayPerson, skills } from './people';
 
 const index = indexed(mica9);
 const plan = route(mica9);
@@ -18,9 +21,12 @@ const block = (job: string, minutes: number, more: Partial<Block> = {}): Block =
   takes: { low: minutes * minute * 0.7, likely: minutes * minute, high: minutes * minute * 1.6 },
   ...more,
 });
+/** So many people who do everything. */
+const all = (count: number): DayPerson[] =>
+  Array.from({ length: count }, (_, k) => ({ id: `p${k}`, name: `P${k}`, skills }));
 const day = (people: number, jobs: { id: string; promisedIn?: number; blocks: Block[] }[]): DayAsked => ({
   now: 1_000_000_000,
-  people,
+  people: all(people),
   jobs: jobs.map(({ id, promisedIn, blocks }) => ({
     id,
     promisedAt: promisedIn === undefined ? null : 1_000_000_000 + promisedIn * minute * 1000,
@@ -40,12 +46,19 @@ function faults({ blocks, people }: DayPlan): string[] {
     });
   for (const b of blocks) {
     const running = blocks.filter((o) => o.startS <= b.startS && o.endS > b.startS);
-    if (running.filter((o) => o.by === 'hands').length > people) out.push(`too many hands at ${b.startS}`);
+    if (running.filter((o) => o.by === 'hands').length > people.length)
+      out.push(`too many hands at ${b.startS}`);
     const same = running.filter(
       (o) => o.station !== undefined && o.station === b.station && o.endS > o.startS,
     );
     if (b.station && b.endS > b.startS && same.length > 1) out.push(`${b.station} twice at ${b.startS}`);
-    if (b.by === 'hands' && b.endS > b.startS && b.hands === undefined) out.push(`${b.id} is nobody's`);
+    if (b.by === 'hands' && b.endS > b.startS) {
+      const person = people.find((p) => p.id === b.person);
+      if (!person) out.push(`${b.id} is nobody's`);
+      else if (b.skill && !person.skills.includes(b.skill)) out.push(`${b.id} is not what ${person.id} does`);
+      const own = running.filter((o) => o.by === 'hands' && o.person === b.person && o.endS > o.startS);
+      if (own.length > 1) out.push(`${b.person} twice at ${b.startS}`);
+    }
   }
   return out;
 }
@@ -53,7 +66,7 @@ function faults({ blocks, people }: DayPlan): string[] {
 describe('a device as blocks', () => {
   const whole = () => {
     const b = new Bench(index, plan).open();
-    return { b, job: { id: 'j', state: b.state, route: plan, promisedAt: null, inHand: false } };
+    return { b, job: { id: 'j', state: b.state, route: plan, promisedAt: null, inHand: undefined } };
   };
   test('of all that its route takes: no minute of hands, and no wait, is lost', () => {
     const { job, b } = whole();
@@ -86,7 +99,7 @@ describe('a device as blocks', () => {
   test('without a route its minutes are guessed, and said to be', () => {
     const { b } = whole();
     const blocks = blocksOf(
-      { id: 'j', state: b.state, route: undefined, promisedAt: null, inHand: true },
+      { id: 'j', state: b.state, route: undefined, promisedAt: null, inHand: 'p0' },
       b.at,
     );
     expect(blocks[0]).toMatchObject({ guessed: true, action: 'plan' });
@@ -258,7 +271,7 @@ describe('who is away', () => {
   });
   const away = (what: string, from: number, to: number) => ({ what, fromS: from * minute, toS: to * minute });
   test('has no hands then: nothing is begun that is not over before, and all goes on after', () => {
-    const asked = { ...day(1, [work('a'), work('b')]), away: [away('hands', 30, 90)] };
+    const asked = { ...day(1, [work('a'), work('b')]), away: [away('p0', 30, 90)] };
     const made = dayPlan(asked);
     expect(faults(made)).toEqual([]);
     for (const b of made.blocks) expect(b.endS <= 30 * minute || b.startS >= 90 * minute, b.id).toBe(true);
@@ -266,9 +279,9 @@ describe('who is away', () => {
     expect(dayPlan(asked)).toEqual(made);
   });
   test('one of two leaves the other; the hands that are there are named', () => {
-    const asked = { ...day(2, [work('a'), work('b')]), away: [away('hands', 0, 300)] };
+    const asked = { ...day(2, [work('a'), work('b')]), away: [away('p1', 0, 300)] };
     const made = dayPlan(asked);
-    expect(new Set(made.blocks.map((b) => b.hands))).toEqual(new Set([0]));
+    expect(new Set(made.blocks.map((b) => b.person))).toEqual(new Set(['p0']));
     expect(Math.max(...made.blocks.map((b) => b.endS))).toBeGreaterThan(75 * minute);
   });
   test('a station that is away is waited for; one that holds two takes both at once', () => {
@@ -286,7 +299,7 @@ describe('who is away', () => {
   test('a promise within the pause is not kept, and its chance says so', () => {
     const asked = (gone: boolean) => ({
       ...day(1, [work('a', 60)]),
-      ...(gone ? { away: [away('hands', 10, 100)] } : {}),
+      ...(gone ? { away: [away('p0', 10, 100)] } : {}),
     });
     expect(dayPlan(asked(false)).jobs[0]!.chance).toBeGreaterThan(70);
     expect(dayPlan(asked(true)).jobs[0]!).toMatchObject({ chance: 0 });
@@ -294,7 +307,228 @@ describe('who is away', () => {
   });
   test('while everybody is gone nothing is in hand', () => {
     const asked = day(1, [{ id: 'a', blocks: [block('a', 20, { begun: true }), block('a', 20)] }]);
-    const made = dayPlan({ ...asked, away: [away('hands', 0, 600)] });
+    const made = dayPlan({ ...asked, away: [away('p0', 0, 600)] });
     expect(made.blocks[0]!.startS).toBeGreaterThanOrEqual(600 * minute);
+  });
+});
+
+describe('who does what', () => {
+  const apart = (one: DayPerson['skills'], other: DayPerson['skills']): DayPerson[] => [
+    { id: 'p0', name: 'P0', skills: one },
+    { id: 'p1', name: 'P1', skills: other },
+  ];
+  const chip = (id: string, minutes: number, more: Partial<Block> = {}) =>
+    block(id, minutes, { skill: 'chip work', action: 'rework', ...more });
+  test('chip work goes to who does it, and waits for them; all else to whoever is free', () => {
+    const asked = {
+      ...day(2, [
+        { id: 'a', blocks: [chip('a', 30)] },
+        { id: 'b', blocks: [chip('b', 30)] },
+        { id: 'c', blocks: [block('c', 30)] },
+      ]),
+      people: apart([], ['chip work']),
+    };
+    const got = dayPlan(asked);
+    expect(faults(got)).toEqual([]);
+    const of = (job: string) => got.blocks.find((b) => b.job === job)!;
+    expect([of('a').person, of('b').person, of('c').person]).toEqual(['p1', 'p1', 'p0']);
+    expect(Math.max(of('a').startS, of('b').startS)).toBeGreaterThanOrEqual(30 * minute);
+  });
+  test('what nobody does is said, and planned as if somebody did', () => {
+    const asked = { ...day(1, [{ id: 'a', blocks: [chip('a', 30)] }]), people: apart([], []).slice(0, 1) };
+    expect(dayPlan(asked)).toMatchObject({ nobody: ['a'], blocks: [{ person: 'p0' }] });
+    expect(dayPlan(day(1, [{ id: 'a', blocks: [chip('a', 30)] }])).nobody).toBeUndefined();
+  });
+  test('whoever is at a device stays at it, and is at no other', () => {
+    const asked = day(2, [
+      { id: 'a', blocks: [block('a', 30, { begun: true, who: 'p1' }), block('a', 10)] },
+      { id: 'b', blocks: [block('b', 20)] },
+    ]);
+    const got = dayPlan(asked);
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks.map((b) => b.person)).toEqual(['p1', 'p1', 'p0']);
+  });
+  test('hands that are counted and cannot be shared out are planned by person', () => {
+    // any order of these three leaves one of them across two people, by counting alone
+    const people = apart(['chip work'], []);
+    expect(
+      assigned(
+        [
+          { id: '1', job: 'x', startS: 0, endS: 6 },
+          { id: '2', job: 'y', startS: 0, endS: 4, skill: 'chip work' },
+          { id: '3', job: 'z', startS: 4, endS: 10 },
+          { id: '4', job: 'w', startS: 6, endS: 9, skill: 'chip work' },
+        ],
+        people,
+        [],
+      ),
+    ).toBeUndefined();
+    expect(
+      assigned([{ id: '1', job: 'x', startS: 0, endS: 6 }], people, [{ what: 'p1', fromS: 3, toS: 4 }]),
+    ).toEqual(new Map([['1', 'p0']]));
+  });
+  test('whatever there is to do, by whoever is there: nobody does what they do not do, or two things, or anything while away', () => {
+    const any = fc.record({
+      able: fc.array(fc.boolean(), { minLength: 1, maxLength: 3 }),
+      away: fc.array(
+        fc.record({ k: fc.nat(2), from: fc.nat(90), minutes: fc.integer({ min: 5, max: 60 }) }),
+        {
+          maxLength: 2,
+        },
+      ),
+      jobs: fc.array(
+        fc.array(
+          fc.record({ minutes: fc.integer({ min: 1, max: 30 }), chip: fc.boolean(), itself: fc.boolean() }),
+          {
+            minLength: 1,
+            maxLength: 4,
+          },
+        ),
+        { minLength: 1, maxLength: 5 },
+      ),
+    });
+    fc.assert(
+      fc.property(any, ({ able, away, jobs }) => {
+        const people = able.map(
+          (a, k): DayPerson => ({ id: `p${k}`, name: '', skills: a ? ['chip work'] : [] }),
+        );
+        // one away at a time
+        const gone = away.slice(0, 1).map(({ k, from, minutes }) => ({
+          what: `p${k % people.length}`,
+          fromS: from * minute,
+          toS: (from + minutes) * minute,
+        }));
+        const asked: DayAsked = {
+          ...day(
+            1,
+            jobs.map((blocks, j) => ({
+              id: `j${j}`,
+              blocks: blocks.map((b) =>
+                b.itself
+                  ? block(`j${j}`, b.minutes, { by: 'itself' })
+                  : b.chip && able.some(Boolean)
+                    ? chip(`j${j}`, b.minutes)
+                    : block(`j${j}`, b.minutes),
+              ),
+            })),
+          ),
+          ...{ people, away: gone },
+        };
+        const got = dayPlan(asked);
+        expect(faults(got)).toEqual([]);
+        for (const a of gone)
+          for (const b of got.blocks)
+            if (b.person === a.what && b.endS > b.startS)
+              expect(b.endS <= a.fromS + 1e-6 || b.startS >= a.toS - 1e-6, b.id).toBe(true);
+      }),
+      { numRuns: 40, seed: 61 },
+    );
+  }, 60_000);
+});
+
+describe('what somebody wants just then', () => {
+  const two = (more: object = {}) => ({
+    ...day(1, [
+      { id: 'a', blocks: [block('a', 20, { steps: ['s1', 's2'] })] },
+      { id: 'b', blocks: [block('b', 20, { steps: ['t1'] })] },
+    ]),
+    ...more,
+  });
+  test('begins just then, and all else is planned round it', () => {
+    const got = dayPlan(two({ pins: [{ job: 'a', step: 's2', atS: 45 * minute }] }));
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks.find((b) => b.job === 'a')).toMatchObject({ startS: 45 * minute, pinned: true });
+    expect(got.blocks.find((b) => b.job === 'b')!.startS).toBe(0);
+    expect(got.unpinned).toBeUndefined();
+  });
+  test('that cannot be is said, and the day is planned without it', () => {
+    const got = dayPlan(
+      two({
+        pins: [
+          { job: 'a', step: 's1', atS: 30 * minute },
+          { job: 'b', step: 't1', atS: 31 * minute },
+        ],
+      }),
+    );
+    expect(got.unpinned).toBe(true);
+    expect(faults(got)).toEqual([]);
+    expect(got.blocks.some((b) => b.pinned)).toBe(false);
+  });
+  test('of a step that is done or of no device is nothing', () => {
+    const pins = [
+      { job: 'a', step: 'done', atS: 999 },
+      { job: 'gone', step: 's1', atS: 999 },
+    ];
+    expect(dayPlan(two({ pins })).blocks).toEqual(dayPlan(two()).blocks);
+  });
+});
+
+describe('what was shown of the next quarter of an hour', () => {
+  /** Two devices and one pair of hands: a first; then one comes that is promised so soon. */
+  const shown = [{ job: 'a', step: 's1', atS: 60 }];
+  const asked = (promisedIn: number | undefined) => ({
+    ...day(1, [
+      { id: 'a', promisedIn: 200, blocks: [block('a', 40, { steps: ['s1'] })] },
+      {
+        id: 'b',
+        ...(promisedIn === undefined ? {} : { promisedIn }),
+        blocks: [block('b', 10, { steps: ['t1'] })],
+      },
+    ]),
+    shown,
+  });
+  const first = (plan: DayPlan) => plan.blocks.toSorted((x, y) => x.startS - y.startS)[0]!.job;
+  test('stays where no promise is later for it', () => {
+    // alone the shorter one would come first
+    expect(first(dayPlan({ ...asked(180), shown: [] }))).toBe('b');
+    const calm = dayPlan(asked(180));
+    expect(first(calm)).toBe('a');
+    expect(calm.moved).toBeUndefined();
+    expect(faults(calm)).toEqual([]);
+  });
+  test('goes where a promise would be later for it, and why is said', () => {
+    const moved = dayPlan(asked(15));
+    expect(first(moved)).toBe('b');
+    expect(moved.moved).toMatchObject({ jobs: ['a'], why: 'later' });
+    expect((moved.moved as { byS: number }).byS).toBeGreaterThan(30 * minute);
+  });
+  test('that can no longer be is said to be so; where all is only later nothing is', () => {
+    // the hands are there for the short one alone
+    const away = [{ what: 'p0', fromS: 15 * minute, toS: 60 * minute }];
+    expect(dayPlan({ ...asked(180), away }).moved).toEqual({ jobs: ['a'], why: 'cannot' });
+    const late = dayPlan({
+      ...asked(180),
+      shown: [...shown, { job: 'b', step: 't1', atS: 50 * minute }],
+      away: [{ what: 'p0', fromS: 0, toS: 30 * minute }],
+    });
+    expect(late.moved).toBeUndefined();
+  });
+  test('is what hands do next; what was shown and has not changed is planned alike', () => {
+    const plan = dayPlan(asked(undefined));
+    const again = shownOf(plan).map(({ at, ...pin }) => ({ ...pin, atS: (at - plan.now) / 1000 }));
+    expect(again.length).toBeGreaterThan(0);
+    expect(dayPlan({ ...asked(undefined), shown: again }).blocks).toEqual(plan.blocks);
+  });
+});
+
+describe('a station that is cold', () => {
+  const soaks = (begun: boolean) => ({
+    ...day(1, [
+      { id: 'a', blocks: [block('a', 5), block('a', 10, { by: 'itself', station: 'hot-plate' })] },
+      ...(begun
+        ? [{ id: 'b', blocks: [block('b', 3, { by: 'itself', station: 'hot-plate', begun: true })] }]
+        : []),
+    ]),
+    warmS: { 'hot-plate': 20 * minute, press: 5 * minute },
+  });
+  test('is switched on so long before it is used, and nothing is done at it before', () => {
+    const plan = dayPlan(soaks(false));
+    expect(plan.blocks.find((b) => b.station)!.startS).toBe(20 * minute);
+    expect(plan.warms).toEqual([{ station: 'hot-plate', startS: 0, endS: 20 * minute }]);
+  });
+  test('is warm where something runs at it', () => {
+    const plan = dayPlan(soaks(true));
+    expect(plan.blocks.find((b) => b.job === 'a' && b.station)!.startS).toBeLessThan(10 * minute);
+    expect(plan.warms).toEqual([]);
   });
 });

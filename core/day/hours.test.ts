@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { awayLines, closedTimes, momentOf, openingSchema, type WorkHours, workHoursSchema } from './hours';
+import { closedTimes, momentOf, openingSchema, type WorkHours, workHoursSchema } from './hours';
 
 const utc = (text: string) => Date.parse(`${text}Z`);
 const day = { from: '09:00', to: '17:30' };
@@ -48,16 +48,5 @@ describe('when a workshop is open', () => {
       expect(openingSchema.safeParse(bad).success, JSON.stringify(bad)).toBe(false);
     expect(workHoursSchema.safeParse({ week: week.slice(1) }).success).toBe(false);
     expect(workHoursSchema.safeParse({ week, pause: day }).success).toBe(true);
-  });
-});
-describe('who is away', () => {
-  const from = (fromMs: number, toMs: number) => ({ fromMs, toMs });
-  test('is counted once while it is closed, and never more than there are', () => {
-    expect(awayLines(2, [from(0, 10)], [])).toEqual([from(0, 10), from(0, 10)]);
-    // one who leaves at 8 is away with all from 10 to 20, and alone until then
-    expect(awayLines(2, [from(10, 20)], [from(8, 12)])).toEqual([from(8, 20), from(10, 20)]);
-    expect(awayLines(1, [], [from(0, 5), from(3, 9)])).toEqual([from(0, 9)]);
-    expect(awayLines(3, [], [from(0, 5), from(3, 9)])).toEqual([from(0, 9), from(3, 5)]);
-    expect(awayLines(2, [], [])).toEqual([]);
   });
 });

@@ -76,33 +76,3 @@ export function closedTimes(
     .filter(({ fromMs, toMs }) => toMs > fromMs)
     .sort((a, b) => a.fromMs - b.fromMs);
 }
-
-/**
- * How many of some people are away at a time, as so many lines without overlap: each line is one who is away, and no more
- * are than there are people.
- */
-export function awayLines(
-  people: number,
-  closed: readonly Interval[],
-  absent: readonly Interval[],
-): Interval[] {
-  const times = [...new Set([...closed, ...absent].flatMap(({ fromMs, toMs }) => [fromMs, toMs]))].sort(
-    (a, b) => a - b,
-  );
-  const within = (list: readonly Interval[], at: number) =>
-    list.filter(({ fromMs, toMs }) => fromMs <= at && at < toMs).length;
-  const lines: Interval[] = [];
-  for (let line = 0; line < people; line++) {
-    let open: Interval | undefined;
-    for (const [k, at] of times.entries()) {
-      const count = within(closed, at) ? people : Math.min(people, within(absent, at));
-      if (count <= line) open = undefined;
-      else if (open) open.toMs = times[k + 1] ?? at;
-      else {
-        open = { fromMs: at, toMs: times[k + 1] ?? at };
-        lines.push(open);
-      }
-    }
-  }
-  return lines;
-}

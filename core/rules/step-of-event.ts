@@ -24,7 +24,7 @@ function soakSaid({ soak, waitS }: Step): Pick<BodyOf<'heatStarted'>, 'forS'> {
   return { forS: waitS, ...said };
 }
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
-function doneBy(body: Body): { action: StepAction; target: string } | undefined {
+export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
   switch (body.type) {
     case 'screwOut':
       return { action: 'unscrew', target: body.fastener };

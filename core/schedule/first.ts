@@ -174,14 +174,16 @@ function freeFrom(placed: readonly Placed[], capacity: number, from: number, dur
     );
   }
 }
-/** Whether nothing is used by more than it serves, and all lies in its time. */
+/** Whether nothing is used by more than it serves, all lies in its time, and after what it has to follow. */
 function fits(c: Compiled, starts: Float64Array): boolean {
   const each = [...c.unary.map((operations) => ({ operations, capacity: 1 })), ...c.cumulative];
   const inTime = starts.every(
     (start, i) => start >= c.earliest[i]! - 1e-9 && start + c.duration[i]! <= c.latest[i]! + 1e-9,
   );
+  const inOrder = c.edges.every((e) => starts[e.to]! >= starts[e.from]! + e.weight - 1e-9);
   return (
     inTime &&
+    inOrder &&
     each.every(({ operations, capacity }) =>
       operations.every(
         (i) =>

@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import type { FreeSlot } from '../day/slots';
 
 const s = z.coerce.number().min(0).max(1_000_000);
 /** A device that is offered: what of hands and waits it takes, s, and by when it is wished, ms. */
 export const promiseAskedSchema = z.object({
-  job: z.uuid(),
+  /** Left out where it is not received yet. */
+  job: z.uuid().optional(),
   low: s,
   likely: s,
   high: s,
@@ -19,4 +21,6 @@ export interface PromiseSaid {
   chance?: number;
   /** Devices that become late by it, and by how much more, s. */
   pushed: { name: string; byS: number }[];
+  /** When it could be taken in hand, and ready, with everybody else as they are, the soonest first. */
+  slots: FreeSlot[];
 }

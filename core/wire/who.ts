@@ -1,3 +1,5 @@
+import type { KeptPin } from '../day/what-if';
+import type { Skill } from '../day/people';
 import type { Absence, WorkHours } from '../day/hours';
 import type { Glues } from '../seal/glue';
 import type { Range } from '../thermal/materials';
@@ -38,6 +40,14 @@ export interface ShopSettings {
   hours?: WorkHours;
   /** Who is away when. */
   absences?: Absence[];
+  /** Hours of one's own, by person. */
+  personHours?: Record<string, WorkHours['week']>;
+  /** What a person does of what not everybody does, by person. */
+  skills?: Record<string, Skill[]>;
+  /** Blocks of the day that somebody wants just then. */
+  pins?: (KeptPin & { by: string })[];
+  /** How long a station warms up, minutes. */
+  warmMinutes?: Record<string, number>;
   /** How many devices a station holds at a time, where it is more than one. */
   holds?: Record<string, number>;
   /** The name under which the bench is reached in the workshop's network; left out, as it was asked for. */

@@ -1,3 +1,4 @@
+import type { KeptPin } from '../../core/day/what-if';
 import { defineEntity, p, UnderscoreNamingStrategy } from '@mikro-orm/core';
 import { roles } from '../../core/vocabulary/roles';
 import { type TaskKind, taskStates } from '../../core/wire/background';
@@ -126,6 +127,18 @@ export const CalendarFeed = defineEntity({
     shopId: p.uuid().primary(),
     tokenHash: p.text().unique(),
     madeAt: p.datetime().defaultRaw('now()'),
+    shop: shopOf,
+  },
+});
+/** What the plan of the day said last of the next quarter of an hour: the plan after it keeps to that where it can. */
+export const DayShown = defineEntity({
+  name: 'DayShown',
+  tableName: 'day_shown',
+  filters: ofShop,
+  properties: {
+    shopId: p.uuid().primary(),
+    blocks: p.json<KeptPin[]>(),
+    shownAt: p.datetime(),
     shop: shopOf,
   },
 });

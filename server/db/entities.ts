@@ -11,6 +11,7 @@ import {
   BackgroundTask,
   Badge,
   CalendarFeed,
+  DayShown,
   Invite,
   ofShop,
   Person,
@@ -372,4 +373,5 @@ export const entities = [
   BackgroundTask,
   Badge,
   CalendarFeed,
+  DayShown,
 ];

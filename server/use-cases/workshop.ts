@@ -2,6 +2,7 @@ import * as common from '../../words/answers/common';
 import * as wording from '../../words/answers/workshop';
 import type { Changed } from '../../core/wire/changed';
 import { z } from 'zod';
+import { skills } from '../../core/day/people';
 import { handsFields } from '../../forms/hands-fields';
 import { placesFields } from '../../forms/places-fields';
 import {
@@ -71,6 +72,21 @@ export const askSchema = z.discriminatedUnion('do', [
     station: z.enum(allStations as [string, ...string[]]),
     count: z.int().min(1).max(4),
   }),
+  z.strictObject({
+    do: z.literal('warm'),
+    station: z.enum(allStations as [string, ...string[]]),
+    minutes: z.int().min(0).max(120),
+  }),
+  z.strictObject({
+    do: z.literal('skills'),
+    person: z.uuid(),
+    skills: z.array(z.enum(skills)).max(skills.length),
+  }),
+  z.strictObject({
+    do: z.literal('own hours'),
+    person: z.uuid(),
+    week: workHoursSchema.shape.week.nullable(),
+  }),
   z.strictObject({ do: z.literal('rate'), hourlyRateMinor }),
   z.strictObject({ do: z.literal('warranty'), warrantyMonths }),
   z.strictObject({ do: z.literal('bench name'), benchName }),
@@ -138,7 +154,10 @@ type BenchAsk = Extract<
       | 'hours'
       | 'away'
       | 'back'
-      | 'holds';
+      | 'holds'
+      | 'warm'
+      | 'skills'
+      | 'own hours';
   }
 >;
 const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
@@ -153,6 +172,9 @@ const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
   'away',
   'back',
   'holds',
+  'warm',
+  'skills',
+  'own hours',
 ]);
 const isOfBench = (ask: Ask): ask is BenchAsk => ofBench.has(ask.do);
 /** Who is away, with one more; what is long past goes. */
@@ -196,6 +218,19 @@ function benchAfter(settings: ShopSettings, ask: BenchAsk): ShopSettings {
     case 'holds': {
       const { [ask.station]: _, ...others } = settings.holds ?? {};
       return { ...settings, holds: ask.count > 1 ? { ...others, [ask.station]: ask.count } : others };
+    }
+    case 'warm': {
+      const { [ask.station]: _, ...others } = settings.warmMinutes ?? {};
+      return {
+        ...settings,
+        warmMinutes: ask.minutes > 0 ? { ...others, [ask.station]: ask.minutes } : others,
+      };
+    }
+    case 'skills':
+      return { ...settings, skills: { ...settings.skills, [ask.person]: ask.skills } };
+    case 'own hours': {
+      const { [ask.person]: _, ...others } = settings.personHours ?? {};
+      return { ...settings, personHours: ask.week ? { ...others, [ask.person]: ask.week } : others };
     }
     case 'leak tester': {
       // what a tester that was set otherwise made of its reference leak says nothing of it now

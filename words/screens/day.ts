@@ -5,25 +5,48 @@ export const planning = 'Planning the day …';
 export const cannot = (devices: string): string =>
   `Too few hands for all that was begun: ${devices} cannot all be come back to in time. Somebody goes there now; what has gone cold is warmed again.`;
 export const away = 'The plan cannot be had: the bench does not answer. It comes by itself.';
-export const hands = (n: number): string => `hands ${n}`;
 export const inTime = (kept: number, of: number): string => `${kept} of ${of} promises kept`;
 export const late = (name: string, minutes: string): string => `${name} ${minutes} late`;
 export const slips = (name: string, percent: number): string =>
   `${name} may slip: kept in ${percent} % of such days`;
 export const avoided = (minutes: string): string => `no plan avoids ${minutes} of it`;
-export const whatIf = 'What if so many were there';
+export const whatIf = 'What if there were';
 export const instead = (kept: number, today: number): string =>
   `So: ${kept} promises kept; today’s plan keeps ${today}.`;
 export const whoAway = 'who or what is away';
-export const oneOfUs = 'one of us';
 export const whenAway = 'when';
 export const between = (from: string, to: string): string => `${from}–${to}`;
 export const chanceOf = (percent: number): string => `kept in ${percent} %`;
 export const ready = (clock: string): string => `ready ${clock}`;
 export const promised = (clock: string): string => `promised ${clock}`;
-export const guessed = 'no route yet: guessed';
+export const guessed = 'usual minutes';
+export const somebody = 'somebody more';
+export const oneMore = 'one device more';
+export const oneMoreBy = 'one device more';
+export const noPromise = 'without a promise';
+export const warming = 'warm up';
+export const switchOn = (station: string, time: string): string => `switch the ${station} on at ${time}`;
+export const nothingMoves = 'no device is ready at another time';
+export const differs = (device: string, by: string, later: boolean): string =>
+  `${device} ${by} ${later ? 'later' : 'sooner'}`;
+export const keepSo = 'Keep it so';
+export const asToday = 'As today';
+export const cannotPin = 'It cannot begin just then: hands, a station or what comes before are not free.';
+export const nobodyDoes = (devices: string): string =>
+  `Nobody here does what ${devices} needs (chip work, or a bad cell): say who does on the Workshop screen, or give it away. It is planned as if somebody did.`;
+export const movedFor = (devices: string, by: string): string =>
+  `${devices}: another time than was shown, since else promises would be ${by} later.`;
+export const movedSince = (devices: string): string =>
+  `${devices}: another time than was shown, since what was shown can no longer be.`;
+export const wantedThen = (device: string, time: string): string => `${device} is wanted at ${time}.`;
+export const letGo = (device: string): string => `let ${device} go`;
+export const movable = (spoken: string): string => `${spoken}. Arrow keys move it.`;
+export const freeSlots = 'Free, and nobody late by it:';
+export const begunAt = (time: string): string => `taken in hand ${time}`;
+export const onOneSheet = 'On one sheet';
+export const lookingBack = 'Looking back';
 export const rests = (n: number, proved: boolean): string =>
-  `Planned for ${people(n)}${n > 1 ? ' who are alike' : ''}, each station for as many devices as it holds, a minute for coming to a device; hours and absences as on the Workshop screen. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
+  `Planned for ${people(n)} by what each does, each station for as many devices as it holds, a minute for coming to a device; hours, absences and what warms up as on the Workshop screen; what has taken longer so far goes on so. Drag a block to ask what if. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
 export const people = (n: number): string => (n === 1 ? 'one person' : `${n} people`);
 /** What a block does, in a word or two. */
 export const acts: Partial<Record<StepAction | 'plan', string>> = {

@@ -26,5 +26,12 @@ export const to = 'To';
 export const add = 'Add the absence';
 export const takeOut = 'Take out';
 export const awayFrom = (name: string, from: string, to: string): string => `${name}: ${from} to ${to}`;
+export const whose = 'Whose hours';
+export const ofAll = 'of the workshop';
+export const asAll = 'As the workshop';
+export const ownMeans = (name: string): string =>
+  `${name} is there within these hours; the pause of all is theirs, too. Empty: not there that day.`;
+export const warms = (station: string): string => `How long the ${station} warms up`;
+export const warmsFor = (minutes: number): string => (minutes ? `warms ${minutes} min` : 'is warm at once');
 export const holds = (station: string): string => `How many devices the ${station} holds`;
 export const holdsCount = (n: number): string => (n === 1 ? 'one device' : `${n} devices`);

@@ -67,6 +67,9 @@ export const variant = 'Variant';
 export const whatTheOwnerSaysIs = 'What the owner says is wrong';
 export const charactersAtMost4000 = (count: number): string =>
   `${count} characters; at most 4 000 are taken. Keep what matters for the repair.`;
+export const readyByThePlan = (time: string): string => `By the plan, with usual minutes: ready ${time}`;
+export const keptSo = (percent: number): string => `, the wished time kept in ${percent} % of such days.`;
+export const makesLate = (device: string, by: string): string => `${device} would be ${by} late`;
 export const wantedFor = 'Wanted for';
 export const thisTimeIsPast = 'This time is past.';
 export const becauseOf2 = 'because of';

@@ -3,6 +3,11 @@ export const benchInTheNetwork = 'The bench in the network';
 export const benchName = 'Name under which phones reach it';
 export const benchNameMeans =
   'Links for repaired phones use it. Start the bench with HOST_NAME set to it, so that its certificate is good for it, and let your router know it.';
+export const does = 'does alone';
+export const doesMeans =
+  'Ticked: does it alone. The day gives chip work and devices with a swollen or leaking cell to nobody else.';
+export const skillName = { 'chip work': 'chip work', 'bad cell': 'swollen cells' } as const;
+export const doesSkill = (person: string, skill: string): string => `${person} does ${skill} alone`;
 export const warrantyOnTheWorkMonths = 'Warranty on the work, months';
 export const notSaidOnTheReport = 'not said on the report';
 export const anHourOfHands = (currency: string): string => `An hour of hands, ${currency}`;

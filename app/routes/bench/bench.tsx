@@ -5,8 +5,10 @@ import type { DayPlan, PlannedBlock } from '../../../core/day/day-plan';
 import * as day from '../../../words/screens/day';
 import { useDay } from '../../job/use-day';
 import { useKeys } from '../../ui/keys';
-import { DayCard, maySlip } from './day-card';
+import { DayCard } from './day-card';
+import { maySlip } from './day-rows';
 import { benchPage } from '../../../server/use-cases/bench-page';
+import type { Who } from '../../../core/wire/who';
 import type { JobLine } from '../../../core/wire/job-line';
 import { requirePerson } from '../../context';
 import { fromServerOr } from '../../job/offline-page';
@@ -38,8 +40,9 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
   const { soon } = useFormats();
   const { who, openJobs: jobs } = useFrame();
   const time = useNow() || loaderData.now;
-  const { plan, away } = useDay();
-  const next = nextFor(plan, jobs, who.name);
+  const here = useDay();
+  const { plan } = here;
+  const next = nextFor(plan, jobs, who);
   const go = useNavigate();
   useKeys({ next: () => next && void go(screenFor(next.job)) });
   return (
@@ -60,7 +63,7 @@ export default function Bench({ loaderData }: Route.ComponentProps) {
       </div>
       {jobs.length > 0 && (
         <section className="card" aria-label={day.day}>
-          <DayCard plan={plan} away={away} jobs={jobs} time={time} />
+          <DayCard day={here} jobs={jobs} time={time} />
         </section>
       )}
       <section className="card" aria-label={wording.openJobs}>
@@ -99,10 +102,16 @@ interface Next {
   block: PlannedBlock | undefined;
   then: PlannedBlock | undefined;
 }
-function nextFor(plan: DayPlan | undefined, jobs: readonly JobLine[], me: string): Next | undefined {
+function nextFor(
+  plan: DayPlan | undefined,
+  jobs: readonly JobLine[],
+  { name: me, personId }: Pick<Who, 'name' | 'personId'>,
+): Next | undefined {
   const hands = jobs.filter((j) => j.summary.waits !== 'time');
+  // whoever the day is planned for has a row of their own; who has none sees what anybody does next
+  const mine = plan?.people.some((p) => p.id === personId);
   const own = (plan?.blocks ?? [])
-    .filter((b) => b.by === 'hands')
+    .filter((b) => b.by === 'hands' && (!mine || b.person === personId))
     // what others have in hand is theirs
     .filter((b) => !b.begun || (jobs.find((j) => j.id === b.job)?.worker ?? me) === me)
     .sort((a, b) => Number(b.begun ?? 0) - Number(a.begun ?? 0) || a.startS - b.startS);

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef } from 'react';
 import * as wording from '../../../words/screens/day';
 
 export interface DayRow {
@@ -14,6 +14,10 @@ export interface DayRow {
     text: string;
     look: 'hands' | 'alone' | 'late' | 'slips';
     begun: boolean;
+    /** Somebody wants it just then. */
+    pinned: boolean;
+    /** It may be moved to another time. */
+    moves: boolean;
     spoken?: string;
   }[];
   /** A promise. */
@@ -36,12 +40,15 @@ export function Timeline({
   from,
   now,
   clock,
+  onMove,
 }: {
   rows: readonly DayRow[];
   /** The moment that seconds are counted from, ms. */
   from: number;
   now: number;
   clock: (ms: number) => string;
+  /** A block was moved to begin at another time, s from `from`; while it is dragged as well. */
+  onMove: (block: string, startS: number) => void;
 }) {
   const lastS = Math.max(leastH * 3600, ...rows.flatMap((r) => r.blocks.map((b) => b.toS)));
   const spanS = Math.min(mostH * 3600, lastS * 1.06);
@@ -57,7 +64,7 @@ export function Timeline({
   const nowS = Math.max(0, (now - from) / 1000);
   return (
     <div className="timeline">
-      <svg viewBox={`0 0 ${widthPx} ${height + 6}`} role="img" aria-label={wording.day}>
+      <svg viewBox={`0 0 ${widthPx} ${height + 6}`} role="group" aria-label={wording.day}>
         <defs>
           <pattern
             id="alone"
@@ -72,7 +79,15 @@ export function Timeline({
         </defs>
         <Hours from={from} spanS={spanS} x={x} height={height} clock={clock} />
         {rows.map((row, k) => (
-          <Row key={row.id} row={row} top={tops[k]!} x={x} spanS={spanS} />
+          <Row
+            key={row.id}
+            row={row}
+            top={tops[k]!}
+            x={x}
+            spanS={spanS}
+            onMove={onMove}
+            secondsOf={(px) => (px / (rightPx - labelPx)) * spanS}
+          />
         ))}
         <line className="now" x1={x(nowS)} x2={x(nowS)} y1={4} y2={height} />
       </svg>
@@ -152,7 +167,93 @@ function Labels({
     </ul>
   );
 }
-function Row({ row, top, x, spanS }: { row: DayRow; top: number; x: (s: number) => number; spanS: number }) {
+/** Blocks are moved by so much at a time, s. */
+const stepS = 300;
+const snapped = (s: number) => Math.max(0, Math.round(s / stepS) * stepS);
+/** What moves a block: it is dragged along its row, or the arrow keys move it. */
+function useMove(
+  { id, fromS }: DayRow['blocks'][number],
+  secondsOf: (px: number) => number,
+  onMove: (block: string, startS: number) => void,
+) {
+  const drag = useRef<{ x: number; fromS: number; lastS: number }>(undefined);
+  return {
+    onPointerDown: (e: PointerEvent<SVGGElement>) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      drag.current = { x: e.clientX, fromS, lastS: fromS };
+    },
+    onPointerMove: (e: PointerEvent<SVGGElement>) => {
+      const begun = drag.current;
+      const wide = e.currentTarget.ownerSVGElement?.getBoundingClientRect().width;
+      if (!begun || !wide) return;
+      const startS = snapped(begun.fromS + secondsOf((e.clientX - begun.x) * (widthPx / wide)));
+      if (startS === begun.lastS) return;
+      begun.lastS = startS;
+      onMove(id, startS);
+    },
+    onPointerUp: () => {
+      drag.current = undefined;
+    },
+    onKeyDown: (e: KeyboardEvent) => {
+      const by = e.key === 'ArrowRight' ? stepS : e.key === 'ArrowLeft' ? -stepS : 0;
+      if (!by) return;
+      e.preventDefault();
+      e.stopPropagation();
+      onMove(id, snapped(fromS + by));
+    },
+  };
+}
+interface RowProps {
+  row: DayRow;
+  top: number;
+  x: (s: number) => number;
+  spanS: number;
+  onMove: (block: string, startS: number) => void;
+  secondsOf: (px: number) => number;
+}
+function BlockDrawn({
+  block,
+  y,
+  high,
+  x,
+  onMove,
+  secondsOf,
+}: Pick<RowProps, 'x' | 'onMove' | 'secondsOf'> & {
+  block: DayRow['blocks'][number];
+  y: number;
+  high: number;
+}) {
+  const move = useMove(block, secondsOf, onMove);
+  const [left, wide] = [x(block.fromS), Math.max(2, x(block.toS) - x(block.fromS) - 1)];
+  const drawn = (
+    <>
+      <title>{block.spoken ?? block.text}</title>
+      <rect x={left} y={y} width={wide} height={high} rx={4} />
+      {wide > block.text.length * 7.2 + 8 && (
+        <text x={left + 6} y={y + high / 2 + 4.5}>
+          {block.text}
+        </text>
+      )}
+      {block.pinned && <circle cx={left + 2} cy={y + 2} r={5} className="pin" />}
+    </>
+  );
+  const className = `block ${block.look} ${block.begun ? 'begun' : ''} ${block.moves ? 'moves' : ''}`;
+  return block.moves ? (
+    <g
+      className={className}
+      data-block={block.id}
+      role="button"
+      tabIndex={0}
+      aria-label={wording.movable(block.spoken ?? block.text)}
+      {...move}
+    >
+      {drawn}
+    </g>
+  ) : (
+    <g className={className}>{drawn}</g>
+  );
+}
+function Row({ row, top, x, spanS, onMove, secondsOf }: RowProps) {
   const high = row.low ? lowPx - 8 : rowPx - 16;
   const y = top + (row.low ? 4 : 6);
   return (
@@ -160,20 +261,9 @@ function Row({ row, top, x, spanS }: { row: DayRow; top: number; x: (s: number) 
       <line className="row-line" x1={0} x2={widthPx} y1={top} y2={top} />
       {row.blocks
         .filter((b) => b.toS > b.fromS && b.fromS < spanS)
-        .map((b) => {
-          const [left, wide] = [x(b.fromS), Math.max(2, x(b.toS) - x(b.fromS) - 1)];
-          return (
-            <g key={b.id} className={`block ${b.look} ${b.begun ? 'begun' : ''}`}>
-              <title>{b.spoken ?? b.text}</title>
-              <rect x={left} y={y} width={wide} height={high} rx={4} />
-              {wide > b.text.length * 7.2 + 8 && (
-                <text x={left + 6} y={y + high / 2 + 4.5}>
-                  {b.text}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        .map((b) => (
+          <BlockDrawn key={b.id} block={b} {...{ y, high, x, onMove, secondsOf }} />
+        ))}
       {row.flag && row.flag.atS >= 0 && (
         <g className="flag">
           {row.flag.atS <= spanS ? (

@@ -8,6 +8,7 @@ import { later } from '../../ui/later';
 import { Field } from '../../ui/field';
 import { Note } from '../../ui/note';
 import type { PromiseSaid } from '../../../core/wire/promise-asked';
+import { FreeSlots } from '../../ui/free-slots';
 import { usePromise } from './use-promise';
 
 // the calendar is a tenth of this page's script, and seldom opened
@@ -54,7 +55,7 @@ export function PromiseCard({
     <section className="card stack" aria-label={wording.promise}>
       <h2>{wording.promise}</h2>
       {said ? (
-        <ByThePlan said={said} now={now} />
+        <ByThePlan said={said} now={now} disabled={disabled} onTake={setAt} />
       ) : earliest ? (
         <Queue earliest={earliest} devices={devices} benches={benches} now={now} />
       ) : (
@@ -102,20 +103,33 @@ export function PromiseCard({
 }
 
 /** What the plan of the day says: when it is ready with everybody else as they are, and whom a wished time would make late. */
-function ByThePlan({ said, now }: { said: PromiseSaid; now: number }) {
+function ByThePlan({
+  said,
+  now,
+  disabled,
+  onTake,
+}: {
+  said: PromiseSaid;
+  now: number;
+  disabled: boolean;
+  onTake: (at: number) => void;
+}) {
   const { soon } = useFormats();
   return (
-    <p data-testid="by-the-plan" suppressHydrationWarning>
-      {wording.byThePlan} <strong>{soon(said.readyAt, now)}</strong>
-      {said.chance !== undefined && wording.keptIn(said.chance)}.{' '}
-      {said.pushed.length ? (
-        <span className="brick strong">
-          {said.pushed.map((p) => wording.pushes(p.name, minutes(p.byS / 60))).join('; ')}
-        </span>
-      ) : (
-        <span className="muted">{wording.pushesNobody}</span>
-      )}
-    </p>
+    <>
+      <p data-testid="by-the-plan" suppressHydrationWarning>
+        {wording.byThePlan} <strong>{soon(said.readyAt, now)}</strong>
+        {said.chance !== undefined && wording.keptIn(said.chance)}.{' '}
+        {said.pushed.length ? (
+          <span className="brick strong">
+            {said.pushed.map((p) => wording.pushes(p.name, minutes(p.byS / 60))).join('; ')}
+          </span>
+        ) : (
+          <span className="muted">{wording.pushesNobody}</span>
+        )}
+      </p>
+      <FreeSlots slots={said.slots} now={now} disabled={disabled} onTake={onTake} />
+    </>
   );
 }
 

@@ -9,6 +9,11 @@ import type { ModelChoice } from '../../../core/wire/model-choice';
 import { Pick } from '../../ui/pick';
 import { type Part, TaskPicker } from '../../ui/task-picker';
 import { When } from '../../ui/when';
+import { usualHands } from '../../../core/day/blocks';
+import { minutes } from '../../../words/time';
+import { useFormats } from '../../ui/formats';
+import { FreeSlots } from '../../ui/free-slots';
+import { usePromise } from '../offer/use-promise';
 import { PhoneAsked } from './phone-asked';
 import { type Control, ReceiveField } from './receive-field';
 import { SeenBefore, useSeen } from './seen-before';
@@ -165,29 +170,54 @@ function Complaint({ form: { draft, errors } }: { form: ReceiveState }) {
   );
 }
 
-function WantedFor({ form: { draft, errors }, now }: { form: ReceiveState; now: number }) {
+/** What a device takes that nobody has planned yet: usual minutes, no waits. */
+const usualTakes = { ...usualHands, wait: 0 };
+/** When it could be ready by the day as it is planned, and how surely by the wished time; its minutes are only usual ones. */
+function WhenReady({ at, now, onTake }: { at: number | null; now: number; onTake: (at: number) => void }) {
+  const { soon } = useFormats();
+  const said = usePromise(usualTakes, at);
+  if (!said) return null;
+  return (
+    <div className="stack gap-4">
+      <p className="small m-0" data-testid="by-the-plan" suppressHydrationWarning>
+        {wording.readyByThePlan(soon(said.readyAt, now))}
+        {said.chance !== undefined && wording.keptSo(said.chance)}{' '}
+        {said.pushed.length > 0 && (
+          <span className="brick">
+            {said.pushed.map((p) => wording.makesLate(p.name, minutes(p.byS / 60))).join('; ')}
+          </span>
+        )}
+      </p>
+      <FreeSlots slots={said.slots} now={now} disabled={false} onTake={onTake} />
+    </div>
+  );
+}
+function WantedFor({ form: { draft, errors, change }, now }: { form: ReceiveState; now: number }) {
   const at = draft.promisedAt ?? null;
   const past = at !== null && at < now;
   return (
-    <div className="row gap-8 high">
-      <ReceiveField
-        label={wording.wantedFor}
-        field="promisedAt"
-        className="grow-170"
-        extra={
-          past &&
-          !errors.promisedAt && (
-            <span className="error" role="status">
-              {wording.thisTimeIsPast}
-            </span>
-          )
-        }
-      >
-        <When now={now} invalid={past || !!errors.promisedAt} />
-      </ReceiveField>
-      <ReceiveField label={wording.becauseOf2} field="promisedAs" className="grow-110">
-        <Input maxLength={60} placeholder={wording.aSailingSay} />
-      </ReceiveField>
-    </div>
+    <>
+      <div className="row gap-8 high">
+        <ReceiveField
+          label={wording.wantedFor}
+          field="promisedAt"
+          className="grow-170"
+          extra={
+            past &&
+            !errors.promisedAt && (
+              <span className="error" role="status">
+                {wording.thisTimeIsPast}
+              </span>
+            )
+          }
+        >
+          <When now={now} invalid={past || !!errors.promisedAt} />
+        </ReceiveField>
+        <ReceiveField label={wording.becauseOf2} field="promisedAs" className="grow-110">
+          <Input maxLength={60} placeholder={wording.aSailingSay} />
+        </ReceiveField>
+      </div>
+      <WhenReady at={past ? null : at} now={now} onTake={(promisedAt) => change({ promisedAt })} />
+    </>
   );
 }

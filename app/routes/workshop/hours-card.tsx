@@ -4,6 +4,8 @@ import type { PersonLine } from '../../../core/wire/person-line';
 import type { ShopSettings } from '../../../core/wire/who';
 import * as wording from '../../../words/screens/hours';
 import { Field } from '../../ui/field';
+import { Pick } from '../../ui/pick';
+import { useState } from 'react';
 import { useServerErrors } from '../../ui/zod-form';
 import { Absences } from './absences';
 import { Kept, useChange } from './use-change';
@@ -36,7 +38,7 @@ function hoursOf(typed: Typed): WorkHours {
   };
 }
 
-/** When the workshop is open, and who is away when: what the day is planned by. */
+/** When the workshop is open, who is there otherwise, and who is away when: what the day is planned by. */
 export function HoursCard({
   settings,
   people,
@@ -47,6 +49,63 @@ export function HoursCard({
   people: readonly PersonLine[];
   now: number;
   may: boolean;
+}) {
+  const [whose, setWhose] = useState('');
+  const person = people.find((p) => p.id === whose);
+  const own = person && settings.personHours?.[person.id];
+  return (
+    <section className="card stack gap-8" aria-label={wording.hours}>
+      <div className="spread mid">
+        <h2>{wording.hours}</h2>
+        <Pick
+          aria-label={wording.whose}
+          value={whose}
+          onChange={setWhose}
+          options={[
+            { value: '', label: wording.ofAll },
+            ...people.filter((p) => p.bench).map((p) => ({ value: p.id, label: p.name })),
+          ]}
+        />
+      </div>
+      <p className="muted small m-0">
+        {person ? wording.ownMeans(person.name) : settings.hours ? wording.means : wording.nobodySaid}
+      </p>
+      {person ? (
+        <Week
+          key={person.id}
+          hours={{ week: own ?? (settings.hours ?? closed).week }}
+          may={may}
+          ask={({ week }) => ({ do: 'own hours', person: person.id, week })}
+          none={own && { text: wording.asAll, ask: { do: 'own hours', person: person.id, week: null } }}
+        />
+      ) : (
+        <Week
+          key=""
+          hours={settings.hours ?? closed}
+          pause
+          may={may}
+          ask={(hours) => ({ do: 'hours', hours })}
+          none={settings.hours && { text: wording.everyHour, ask: { do: 'hours', hours: null } }}
+        />
+      )}
+      <Absences absences={settings.absences ?? []} people={people} now={now} may={may} />
+    </section>
+  );
+}
+/** A line for each day of the week, kept together. */
+function Week({
+  hours,
+  pause = false,
+  may,
+  ask,
+  none,
+}: {
+  hours: WorkHours;
+  pause?: boolean;
+  may: boolean;
+  ask: (hours: WorkHours) => Record<string, unknown>;
+  /** Takes back what was said. */
+  none: { text: string; ask: Record<string, unknown> } | undefined;
 }) {
   const [form] = Form.useForm<Typed>();
   const { change, busy, said, errors } = useChange();
@@ -77,34 +136,25 @@ export function HoursCard({
     </div>
   );
   return (
-    <section className="card stack gap-8" aria-label={wording.hours}>
-      <div className="spread">
-        <h2>{wording.hours}</h2>
-        <Kept said={said} />
-      </div>
-      <p className="muted small m-0">{settings.hours ? wording.means : wording.nobodySaid}</p>
-      <Form
-        form={form}
-        className="stack gap-4"
-        disabled={!may}
-        validateTrigger="onBlur"
-        initialValues={typedOf(settings.hours ?? closed)}
-        onFinish={(typed) => change({ do: 'hours', hours: hoursOf(typed) })}
-      >
-        {days.map((k) => line(wording.dayName[k], `from${k}`, `to${k}`))}
-        {line(wording.pause, 'pauseFrom', 'pauseTo')}
-        {may && (
-          <div className="row">
-            <Button htmlType="submit" loading={busy}>
-              {wording.keep}
-            </Button>
-            {settings.hours && (
-              <Button onClick={() => change({ do: 'hours', hours: null })}>{wording.everyHour}</Button>
-            )}
-          </div>
-        )}
-      </Form>
-      <Absences absences={settings.absences ?? []} people={people} now={now} may={may} />
-    </section>
+    <Form
+      form={form}
+      className="stack gap-4"
+      disabled={!may}
+      validateTrigger="onBlur"
+      initialValues={typedOf(hours)}
+      onFinish={(typed) => change(ask(hoursOf(typed)))}
+    >
+      {days.map((k) => line(wording.dayName[k], `from${k}`, `to${k}`))}
+      {pause && line(wording.pause, 'pauseFrom', 'pauseTo')}
+      {may && (
+        <div className="row">
+          <Button htmlType="submit" loading={busy}>
+            {wording.keep}
+          </Button>
+          {none && <Button onClick={() => change(none.ask)}>{none.text}</Button>}
+          <Kept said={said} />
+        </div>
+      )}
+    </Form>
   );
 }

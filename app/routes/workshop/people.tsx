@@ -1,5 +1,8 @@
 import * as wording from '../../../words/screens/workshop';
-import { Button, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag } from 'antd';
+import { skillsOf } from '../../../core/day/at-benches';
+import { type Skill, skills } from '../../../core/day/people';
+import type { ShopSettings } from '../../../core/wire/who';
+import { Button, Checkbox, Collapse, Dropdown, Form, Input, type InputProps, QRCode, Tag } from 'antd';
 import { useEffect, useState } from 'react';
 import { personFields } from '../../../forms/people-fields';
 import { type Role, roles } from '../../../core/vocabulary/roles';
@@ -15,8 +18,26 @@ import { Kept, useChange } from './use-change';
 const roleOptions = roles.map((r) => ({ value: r, label: r }));
 
 /** Who works here and as what; an owner lets people in by a link, changes what they may, and says who has left. */
-export function People({ people, may, self }: { people: PersonLine[]; may: boolean; self: string }) {
-  const { change, said } = useChange();
+export function People({
+  people,
+  may,
+  mayMethods,
+  self,
+  skills: given,
+}: {
+  people: PersonLine[];
+  may: boolean;
+  /** Who does what is the lead's to say, too. */
+  mayMethods: boolean;
+  self: string;
+  skills: ShopSettings['skills'];
+}) {
+  const { change, said, asked } = useChange();
+  // shown at once, confirmed by the server
+  const ownOf = (person: PersonLine): readonly Skill[] =>
+    asked?.do === 'skills' && asked.person === person.id
+      ? (asked.skills as Skill[])
+      : skillsOf(person, given);
   return (
     <section className="card stack" id="people">
       <div className="spread">
@@ -48,6 +69,12 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
               ),
           },
           {
+            title: wording.does,
+            cell: (person) => (
+              <SkillsCell person={person} own={ownOf(person)} may={mayMethods} onAsk={change} />
+            ),
+          },
+          {
             title: '',
             align: 'right',
             width: 60,
@@ -55,6 +82,7 @@ export function People({ people, may, self }: { people: PersonLine[]; may: boole
           },
         ]}
       />
+      <p className="small muted m-0">{wording.doesMeans}</p>
       {may && (
         <Collapse size="small" items={[{ key: 'add', label: wording.addAPerson, children: <AddPerson /> }]} />
       )}
@@ -69,6 +97,35 @@ function WhoCell({ person }: { person: PersonLine }) {
       {person.waits && <Tag className="beside">{wording.notInYet}</Tag>}
     </>
   );
+}
+/** What a person does of what not everybody does: the day is planned by it. */
+function SkillsCell({
+  person,
+  own,
+  may,
+  onAsk,
+}: {
+  person: PersonLine;
+  own: readonly Skill[];
+  may: boolean;
+  onAsk: (ask: Record<string, unknown>) => void;
+}) {
+  return skills.map((skill) => (
+    <Checkbox
+      key={skill}
+      disabled={!may}
+      checked={own.includes(skill)}
+      aria-label={wording.doesSkill(person.name, wording.skillName[skill])}
+      onChange={(e) =>
+        onAsk({
+          ...{ do: 'skills', person: person.id },
+          skills: skills.filter((s) => (s === skill ? e.target.checked : own.includes(s))),
+        })
+      }
+    >
+      <span className="small">{wording.skillName[skill]}</span>
+    </Checkbox>
+  ));
 }
 /** What an owner does about a person: another link, or that they have left. */
 function PersonMenu({

@@ -133,7 +133,12 @@ function Part({
         <div className="cols main-side high">
           <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
           <div className="stack">
-            <Stations owned={settings.stations} holds={settings.holds ?? {}} may={may.means} />
+            <Stations
+              owned={settings.stations}
+              holds={settings.holds ?? {}}
+              warm={settings.warmMinutes ?? {}}
+              may={may.means}
+            />
             <Sources settings={settings} may={may.methods} />
             {settings.stations.includes('seal-press') && (
               <PressCard settings={settings} models={models} may={may.methods} />
@@ -159,7 +164,13 @@ function Part({
     case 'people':
       return (
         <div className="cols near-even high">
-          <People people={people} may={may.people} self={who.personId} />
+          <People
+            people={people}
+            may={may.people}
+            mayMethods={may.methods}
+            self={who.personId}
+            skills={settings.skills}
+          />
           <div className="stack">
             <HoursCard settings={settings} people={people} now={now} may={may.methods} />
             <ChangingHands settings={settings} may={may.means} />
@@ -229,7 +240,19 @@ function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: b
   );
 }
 
-function Stations({ owned, holds, may }: { owned: string[]; holds: Record<string, number>; may: boolean }) {
+/** Minutes that a station may need to warm up. */
+const warmUps = [0, 2, 5, 10, 15, 20, 30];
+function Stations({
+  owned,
+  holds,
+  warm,
+  may,
+}: {
+  owned: string[];
+  holds: Record<string, number>;
+  warm: Record<string, number>;
+  may: boolean;
+}) {
   const { change, said, asked } = useChange();
   return (
     <section className="card stack gap-4">
@@ -259,6 +282,15 @@ function Stations({ owned, holds, may }: { owned: string[]; holds: Record<string
               value={holds[station.id] ?? 1}
               onChange={(count) => change({ do: 'holds', station: station.id, count })}
               options={[1, 2, 3, 4].map((n) => ({ value: n, label: hours.holdsCount(n) }))}
+            />
+          )}
+          {owned.includes(station.id) && (
+            <Pick
+              aria-label={hours.warms(station.name)}
+              disabled={!may}
+              value={warm[station.id] ?? 0}
+              onChange={(minutes) => change({ do: 'warm', station: station.id, minutes })}
+              options={warmUps.map((n) => ({ value: n, label: hours.warmsFor(n) }))}
             />
           )}
         </div>

@@ -9,6 +9,8 @@ import { BigButton } from '../big-button';
 const everyMm = 0.8;
 /** Nobody touches for so long: what touches then is the screen itself, s. */
 const handsOffS = 10;
+/** After so long without a touch what was wiped is looked at, ms. */
+const pausesMs = 300;
 /** After so long without a touch the way on is shown, ms. */
 const restsMs = 1000;
 /** So much wiped ends it by itself. */
@@ -20,6 +22,8 @@ function useStrokes({ widthMm, heightMm }: ProbeProps['page'], onPause: (map: To
   const canvas = useRef<HTMLCanvasElement>(null);
   const strokes = useRef<StrokePoint[][]>([]);
   const open = useRef(new Map<number, StrokePoint[]>());
+  const paused = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(paused.current), []);
   const [fingers, setFingers] = useState(0);
   useEffect(() => {
     const draw = () => {
@@ -36,6 +40,7 @@ function useStrokes({ widthMm, heightMm }: ProbeProps['page'], onPause: (map: To
     t: Math.round(e.timeStamp),
   });
   const onPointerDown = (e: PointerEvent) => {
+    clearTimeout(paused.current);
     const stroke = [mm(e)];
     strokes.current.push(stroke);
     open.current.set(e.pointerId, stroke);
@@ -61,7 +66,10 @@ function useStrokes({ widthMm, heightMm }: ProbeProps['page'], onPause: (map: To
   };
   const onPointerUp = (e: PointerEvent) => {
     open.current.delete(e.pointerId);
-    if (!open.current.size) onPause(touchMap(strokes.current, widthMm, heightMm));
+    if (open.current.size) return;
+    // not at each lift: a slow phone would stumble over the next stroke
+    clearTimeout(paused.current);
+    paused.current = setTimeout(() => onPause(touchMap(strokes.current, widthMm, heightMm)), pausesMs);
   };
   const pane = { ref: canvas, onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp };
   return { strokes, fingers, pane };

@@ -1,0 +1,53 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { ScheduleProblem } from '../schedule/problem';
+import type { DayAsked } from './asked';
+import type { Block } from './blocks';
+import { comingS } from './day-problem';
+
+/** So many days are drawn. */
+const days = 200;
+const exactly = (s: number) => ({ low: s, likely: s, high: s });
+
+/** A draw from the triangle of a three-point figure; a simulation of the plan needs no finer shape. */
+function drawn({ low, likely, high }: Block['takes'], u: number): number {
+  if (high <= low) return likely;
+  const peak = (likely - low) / (high - low);
+  return u < peak
+    ? low + Math.sqrt(u * (high - low) * (likely - low))
+    : high - Math.sqrt((1 - u) * (high - low) * (high - likely));
+}
+/** For each device in how many of a hundred days its promise is kept, by days in which everything takes what it may take. */
+export function chances(asked: DayAsked, problem: ScheduleProblem, starts: Record<string, number>): number[] {
+  const generator = xoroshiro128plus(16);
+  const order = problem.jobs
+    .flatMap((job, j) =>
+      job.operations.map((operation, k) => ({
+        ...{ j, k, needs: operation.needs, start: starts[operation.id]! },
+        // who is away is away for so long, whatever the day is like
+        takes: asked.jobs[j]?.blocks[k]?.takes ?? exactly(operation.duration),
+        comes: asked.jobs[j] ? comingS(asked.jobs[j].blocks[k]!, asked.jobs[j].blocks[k - 1]) : 0,
+      })),
+    )
+    .sort((a, b) => a.start - b.start || a.k - b.k);
+  const kept = problem.jobs.map(() => 0);
+  for (let day = 0; day < days; day++) {
+    const free = new Map(problem.resources.map((r) => [r.id, new Array<number>(r.capacity).fill(0)]));
+    const ready = problem.jobs.map(() => 0);
+    for (const { j, needs: names, start, takes, comes } of order) {
+      const needs = names.map((n) => free.get(n)!);
+      const isAway = j >= asked.jobs.length;
+      const places = needs.map((f) => f.indexOf(Math.min(...f)));
+      const begins = Math.max(isAway ? start : ready[j]!, ...needs.map((f, i) => f[places[i]!]!));
+      const ends = begins + (isAway ? takes.likely : drawn(takes, uniformFloat64(generator))) + comes;
+      needs.forEach((f, i) => {
+        f[places[i]!] = ends;
+      });
+      ready[j] = ends;
+    }
+    problem.jobs.forEach((job, j) => {
+      if (job.due !== null && ready[j]! <= job.due) kept[j] = kept[j]! + 1;
+    });
+  }
+  return kept.map((n) => Math.round((100 * n) / days));
+}

@@ -1,0 +1,90 @@
+import { describe, expect, test } from 'vitest';
+import type { Block } from './blocks';
+import type { DayAsked } from './asked';
+import { dayPlan } from './day-plan';
+import { type DayPerson, skills } from './people';
+import { freeSlots } from './slots';
+import { differences, imagine, imaginedJob } from './what-if';
+
+const minute = 60;
+const now = 1_800_000_000_000;
+const block = (job: string, minutes: number): Block => ({
+  ...{ job, by: 'hands', phase: 'Strip', action: 'unscrew', steps: [`${job}1`] },
+  takes: { low: minutes * minute, likely: minutes * minute, high: minutes * minute },
+});
+const person = (id: string): DayPerson => ({ id, name: id, skills });
+const asked: DayAsked = {
+  now,
+  people: [person('p0'), person('p1')],
+  away: [{ what: 'p1', fromS: 600, toS: 1200 }],
+  jobs: ['a', 'b', 'c'].map((id) => ({ id, promisedAt: now + 90 * minute * 1000, blocks: [block(id, 40)] })),
+};
+
+describe('a day as it is imagined', () => {
+  test('with fewer people: whoever is away among those who are not there is nobody', () => {
+    const one = imagine(asked, { people: 1 });
+    expect(one.people.map((p) => p.id)).toEqual(['p0']);
+    expect(one.away).toEqual([]);
+    const four = imagine(asked, { people: 4 });
+    expect(four.people).toHaveLength(4);
+    expect(four.people[3]!.skills).toEqual(skills);
+    expect(four.away).toEqual(asked.away);
+  });
+  test('with somebody away for an hour, from now where it began before', () => {
+    const away = { what: 'p0', from: now - 1000, to: now + 3_600_000 };
+    expect(imagine(asked, { away }).away).toContainEqual({ what: 'p0', fromS: 0, toS: 3600 });
+    expect(imagine(asked, { away: { ...away, to: now - 1 } }).away).toEqual(asked.away);
+  });
+  test('with a block somewhere else, in place of where it was wanted before', () => {
+    const pins = [
+      { job: 'a', step: 'a1', atS: 100 },
+      { job: 'b', step: 'b1', atS: 5000 },
+    ];
+    const moved = imagine({ ...asked, pins }, { pins: [{ job: 'a', step: 'a1', at: now + 900_000 }] });
+    expect(moved.pins).toEqual([pins[1], { job: 'a', step: 'a1', atS: 900 }]);
+    expect(dayPlan(moved).blocks.find((b) => b.job === 'a')!.startS).toBe(900);
+  });
+  test('with one device more, and what that makes of the others', () => {
+    const hands = { low: 600, likely: 1200, high: 1800 };
+    const more = imagine(asked, { more: { promisedAt: now + 30 * minute * 1000, hands } });
+    const [today, other] = [dayPlan(asked), dayPlan(more)];
+    expect(other.jobs.find((j) => j.id === imaginedJob)!.lateS).toBe(0);
+    const moved = differences(today, other);
+    expect(moved.length).toBeGreaterThan(0);
+    expect(moved.every((d) => d.job !== imaginedJob && d.byS > 0)).toBe(true);
+    expect(differences(today, today)).toEqual([]);
+    // the same moment, told half a minute later, is no difference
+    const later = {
+      now: today.now + 30_000,
+      jobs: today.jobs.map((j) => ({ ...j, endS: j.endS - 30 })),
+    };
+    expect(differences(today, later)).toEqual([]);
+  });
+  test('today’s stays what it is', () => {
+    const before = structuredClone(asked);
+    imagine(asked, { people: 1, pins: [{ job: 'a', step: 'a1', at: now + 1 }] });
+    expect(asked).toEqual(before);
+  });
+});
+
+describe('what is free for one device more', () => {
+  const job = { id: 'new', blocks: [block('new', 20)] };
+  test('comes in order, and moves nobody', () => {
+    const plan = dayPlan(asked);
+    const slots = freeSlots(asked, plan, job);
+    expect(slots.length).toBeGreaterThan(2);
+    expect(slots.map((s) => s.readyAt)).toEqual(slots.map((s) => s.readyAt).toSorted((a, b) => a - b));
+    for (const { startAt, readyAt } of slots) {
+      expect(readyAt - startAt).toBe(21 * minute * 1000);
+      // of two pairs of hands no more than one is needed elsewhere just then
+      const busy = plan.blocks.filter(
+        (b) => now + b.startS * 1000 < readyAt && now + b.endS * 1000 > startAt,
+      ).length;
+      expect(busy).toBeLessThan(2);
+    }
+  });
+  test('is at once on an empty bench', () => {
+    const empty = { ...asked, jobs: [], away: [] };
+    expect(freeSlots(empty, dayPlan(empty), job)[0]!.startAt).toBe(now);
+  });
+});

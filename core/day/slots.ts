@@ -1,0 +1,59 @@
+import type { AskedJob, DayAsked } from './asked';
+import { dayPlan, type DayPlan } from './day-plan';
+import { stepOf } from './asked';
+
+/** When a device could be taken in hand, and ready, with everybody else as they are, ms. */
+export interface FreeSlot {
+  startAt: number;
+  readyAt: number;
+}
+/** Starts that are tried: every so often, for so long; more are not listed. */
+const everyS = 30 * 60;
+const aheadS = 3 * 86_400;
+const most = 6;
+
+/**
+ * Free slots for one device more: as the plan of the others stands, where its first block fits from each half hour on. Each is
+ * ready later than the one before it.
+ * @param plan of the others
+ * @param stop the caller's clock
+ */
+export function freeSlots(
+  asked: DayAsked,
+  plan: DayPlan,
+  job: Pick<AskedJob, 'id' | 'blocks'>,
+  stop: () => boolean = () => false,
+): FreeSlot[] {
+  const pins = plan.blocks
+    .filter((b) => b.by === 'hands' && !b.begun)
+    .map((b) => ({ job: b.job, step: stepOf(b), atS: b.startS }));
+  const out: FreeSlot[] = [];
+  let fromS = 0;
+  while (out.length < most && fromS <= aheadS && !stop()) {
+    const wait = {
+      ...job.blocks[0]!,
+      by: 'itself' as const,
+      takes: { low: fromS, likely: fromS, high: fromS },
+    };
+    const { station: _, ...nowhere } = wait;
+    const withIt = dayPlan(
+      {
+        ...asked,
+        shown: [],
+        pins,
+        jobs: [
+          ...asked.jobs,
+          { id: job.id, promisedAt: null, blocks: fromS ? [nowhere, ...job.blocks] : job.blocks },
+        ],
+      },
+      stop,
+    );
+    const own = withIt.blocks.filter((b) => b.job === job.id).slice(fromS ? 1 : 0);
+    const first = own[0];
+    if (!first || withIt.unpinned) return out;
+    const slot = { startAt: asked.now + first.startS * 1000, readyAt: asked.now + own.at(-1)!.endS * 1000 };
+    if (slot.readyAt > (out.at(-1)?.readyAt ?? 0)) out.push(slot);
+    fromS = Math.max(fromS + everyS, Math.ceil((first.startS + everyS) / everyS) * everyS);
+  }
+  return out;
+}
