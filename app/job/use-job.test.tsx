@@ -47,7 +47,7 @@ test('the screen of a job takes the server’s time, keeps a copy of the job, an
   await settle();
   expect(benchTime()).toMatchObject({ clockKnown: true });
   expect(Math.abs(benchTime().at - page.now)).toBeLessThan(5000);
-  expect((await rememberedPage('j'))?.owner).toBe('s/p1');
+  await vi.waitFor(async () => expect((await rememberedPage('j'))?.owner).toBe('s/p1'));
   expect(view.result.current.send.kept).toBe(0);
   let asked!: Promise<unknown>;
   act(() => {

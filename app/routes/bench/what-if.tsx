@@ -38,7 +38,6 @@ export function WhatIfControls({
   const letGo = () => (document.activeElement as HTMLElement | null)?.blur();
   const { people: _, ...withoutPeople } = imagined;
   const { away: __, ...withoutAway } = imagined;
-  const { more: ___, ...withoutMore } = imagined;
   const away = (what: string, from: number) =>
     onAsk({ ...imagined, away: { what, from, to: from + hourMs } });
   return (
@@ -83,24 +82,40 @@ export function WhatIfControls({
           }))}
         />
       )}
-      <Pick
-        letGo
-        allowClear
-        aria-label={wording.oneMoreBy}
-        placeholder={wording.oneMoreBy}
-        value={imagined.more ? (imagined.more.promisedAt ?? noPromise) : null}
-        onChange={(by) =>
-          onAsk(
-            by === undefined || by === null
-              ? withoutMore
-              : { ...imagined, more: { promisedAt: by === noPromise ? null : by, hands: usualHands } },
-          )
-        }
-        options={[
-          { value: noPromise, label: wording.noPromise },
-          ...hours.map((at) => ({ value: at, label: wording.promised(clock(at)) })),
-        ]}
-      />
+      <OneMore imagined={imagined} hours={hours} onAsk={onAsk} />
     </span>
+  );
+}
+/** One device more, promised by then or not at all. */
+function OneMore({
+  imagined,
+  hours,
+  onAsk,
+}: {
+  imagined: Imagined;
+  hours: readonly number[];
+  onAsk: (imagined: Imagined) => void;
+}) {
+  const { clock } = useFormats();
+  const { more: _, ...withoutMore } = imagined;
+  return (
+    <Pick
+      letGo
+      allowClear
+      aria-label={wording.oneMoreBy}
+      placeholder={wording.oneMoreBy}
+      value={imagined.more ? (imagined.more.promisedAt ?? noPromise) : null}
+      onChange={(by) =>
+        onAsk(
+          by === undefined || by === null
+            ? withoutMore
+            : { ...imagined, more: { promisedAt: by === noPromise ? null : by, hands: usualHands } },
+        )
+      }
+      options={[
+        { value: noPromise, label: wording.noPromise },
+        ...hours.map((at) => ({ value: at, label: wording.promised(clock(at)) })),
+      ]}
+    />
   );
 }

@@ -118,23 +118,7 @@ function Round({ page, token }: { page: DevicePageData; token: string }) {
     const timer = setTimeout(next, answer === 'waits' ? 1500 : 500);
     return () => clearTimeout(timer);
   }, [good, answer]);
-  if (!check)
-    return (
-      <main className="device">
-        <section className="ask">
-          <h1>{wording.doneTitle}</h1>
-          <p>{waiting ? wording.waiting(waiting) : wording.done}</p>
-          <p>{wording.onceMore}</p>
-        </section>
-        <footer>
-          {checks.map((c, k) => (
-            <BigButton key={c.function} onClick={() => again(k)}>
-              {functionName[c.function]}
-            </BigButton>
-          ))}
-        </footer>
-      </main>
-    );
+  if (!check) return <AllDone checks={checks} waiting={waiting} onAgain={again} />;
   return (
     <main className="device" data-function={check.function}>
       <header>
@@ -163,6 +147,33 @@ function Round({ page, token }: { page: DevicePageData; token: string }) {
           onNext={next}
         />
       )}
+    </main>
+  );
+}
+/** All is done; one of them can be done once more. */
+function AllDone({
+  checks,
+  waiting,
+  onAgain: again,
+}: {
+  checks: readonly DeviceCheck[];
+  waiting: number;
+  onAgain: (k: number) => void;
+}) {
+  return (
+    <main className="device">
+      <section className="ask">
+        <h1>{wording.doneTitle}</h1>
+        <p>{waiting ? wording.waiting(waiting) : wording.done}</p>
+        <p>{wording.onceMore}</p>
+      </section>
+      <footer>
+        {checks.map((c, k) => (
+          <BigButton key={c.function} onClick={() => again(k)}>
+            {functionName[c.function]}
+          </BigButton>
+        ))}
+      </footer>
     </main>
   );
 }

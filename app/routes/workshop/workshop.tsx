@@ -129,27 +129,7 @@ function Part({
 }) {
   switch (part) {
     case undefined:
-      return (
-        <div className="cols main-side high">
-          <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
-          <div className="stack">
-            <Stations
-              owned={settings.stations}
-              holds={settings.holds ?? {}}
-              warm={settings.warmMinutes ?? {}}
-              may={may.means}
-            />
-            <Sources settings={settings} may={may.methods} />
-            {settings.stations.includes('seal-press') && (
-              <PressCard settings={settings} models={models} may={may.methods} />
-            )}
-            {settings.stations.includes('leak-tester') && (
-              <LeakTester settings={settings} may={may.methods} simulated={testerSimulated} now={now} />
-            )}
-            <Practice offered={settings.practiceModels === true} may={may.means} />
-          </div>
-        </div>
-      );
+      return <HowItWorks {...{ settings, models, may, now, testerSimulated }} />;
     case 'money':
       return (
         <div className="cols near-even high">
@@ -194,6 +174,36 @@ function Part({
   }
 }
 
+/** Methods, stations, and how its sources and instruments are set. */
+function HowItWorks({
+  settings,
+  models,
+  may,
+  now,
+  testerSimulated,
+}: Pick<Route.ComponentProps['loaderData'], 'settings' | 'models' | 'may' | 'now' | 'testerSimulated'>) {
+  return (
+    <div className="cols main-side high">
+      <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
+      <div className="stack">
+        <Stations
+          owned={settings.stations}
+          holds={settings.holds ?? {}}
+          warm={settings.warmMinutes ?? {}}
+          may={may.means}
+        />
+        <Sources settings={settings} may={may.methods} />
+        {settings.stations.includes('seal-press') && (
+          <PressCard settings={settings} models={models} may={may.methods} />
+        )}
+        {settings.stations.includes('leak-tester') && (
+          <LeakTester settings={settings} may={may.methods} simulated={testerSimulated} now={now} />
+        )}
+        <Practice offered={settings.practiceModels === true} may={may.means} />
+      </div>
+    </div>
+  );
+}
 function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: boolean }) {
   const { change, said, asked } = useChange();
   const chosen = asked ? { ...kept, [String(asked.row)]: String(asked.option) } : kept;
@@ -262,7 +272,7 @@ function Stations({
       </div>
       <p className="muted small">{wording.aRouteUsesOnlyWhat}</p>
       {generalStations.map((station) => (
-        <div key={station.id} className="row one-line mid">
+        <div key={station.id} className="row gap-4 mid">
           <Checkbox
             className="fill"
             disabled={!may}
