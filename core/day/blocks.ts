@@ -168,16 +168,17 @@ function aloneBlock(job: string, step: Step, until: number | undefined, now: num
 }
 /** A device that is not planned yet, of which the offer has computed what it takes: hands, what runs by itself, hands again. */
 export function offeredBlocks(job: string, hands: ThreePoint, waitS: number): Block[] {
-  const part = (share: number): Block => ({
+  // each has a name of its own, by which it can be wanted at a time
+  const part = (share: number, name: string): Block => ({
     job,
     by: 'hands',
     phase: 'Receive',
     action: 'plan',
-    steps: [],
+    steps: [name],
     takes: { low: hands.low * share, likely: hands.likely * share, high: hands.high * share },
   });
   const last: Block = { job, by: 'hands', phase: 'Hand over', action: 'check', steps: [], takes: handOver };
-  if (waitS < stayS) return [part(1), last];
-  const alone: Block = { ...part(0), by: 'itself', takes: exactly(waitS) };
-  return [part(0.5), alone, part(0.5), last];
+  if (waitS < stayS) return [part(1, 'first'), last];
+  const alone: Block = { ...part(0, 'wait'), by: 'itself', takes: exactly(waitS) };
+  return [part(0.5, 'first'), alone, part(0.5, 'second'), last];
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import type { Block } from './blocks';
-import type { DayAsked } from './asked';
+import { type DayAsked, stepOf } from './asked';
+import { type Block, offeredBlocks, usualHands } from './blocks';
 import { dayPlan } from './day-plan';
 import { type DayPerson, skills } from './people';
 import { freeSlots } from './slots';
@@ -82,6 +82,14 @@ describe('what is free for one device more', () => {
       ).length;
       expect(busy).toBeLessThan(2);
     }
+  });
+  test('is found beside devices whose minutes are only usual ones, and that wait in between', () => {
+    const usual = offeredBlocks('u', usualHands, 900);
+    const among = { ...asked, jobs: [...asked.jobs, { id: 'u', promisedAt: null, blocks: usual }] };
+    const plan = dayPlan(among);
+    expect(freeSlots(among, plan, job).length).toBeGreaterThan(2);
+    // two blocks of one device are two
+    expect(new Set(usual.map((b) => stepOf(b))).size).toBe(usual.length);
   });
   test('is at once on an empty bench', () => {
     const empty = { ...asked, jobs: [], away: [] };
