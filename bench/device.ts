@@ -7,6 +7,8 @@ import { framesOf } from './frames';
 /** A finger's samples a second, and how much slower a phone's processor is than this machine's. */
 const samplesS = 60;
 const slower = 4;
+/** The page looks at what was wiped when nobody has touched it for a moment, ms. */
+const restsMs = 600;
 
 /** A browser that stands for a phone: camera and microphone are its own stand-ins. */
 const phoneIn = (chrome: Browser): Promise<BrowserContext> =>
@@ -60,8 +62,10 @@ async function perfectHand(context: BrowserContext, phone: Page): Promise<number
   const end = Date.now() + 240_000;
   while (Date.now() < end) {
     if (await phone.getByRole('heading', { name: 'All done' }).isVisible()) return taps;
-    if (await phone.getByRole('heading', { name: 'Wipe over everything' }).isVisible())
+    if (await phone.getByRole('heading', { name: 'Wipe over everything' }).isVisible()) {
       await wiped(context, phone);
+      await phone.waitForTimeout(restsMs);
+    }
     const go = phone.locator('footer button.go').last();
     const ready = await go.isEnabled({ timeout: 100 }).catch(() => false);
     if (ready) {
