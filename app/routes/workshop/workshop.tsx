@@ -250,7 +250,7 @@ function Methods({ chosen: kept, may }: { chosen: Record<string, string>; may: b
   );
 }
 
-/** Minutes that a station may need to warm up. */
+/** Minutes that a source of heat may need to warm up. */
 const warmUps = [0, 2, 5, 10, 15, 20, 30];
 function Stations({
   owned,
@@ -294,7 +294,7 @@ function Stations({
               options={[1, 2, 3, 4].map((n) => ({ value: n, label: hours.holdsCount(n) }))}
             />
           )}
-          {owned.includes(station.id) && (
+          {owned.includes(station.id) && station.softenS !== undefined && (
             <Pick
               aria-label={hours.warms(station.name)}
               disabled={!may}
