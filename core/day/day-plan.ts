@@ -27,6 +27,8 @@ export interface PlannedJob {
   lateS: number;
   /** In how many of a hundred such days the promise is kept; undefined where there is none. */
   chance?: number;
+  /** When it is ready in the mean of such days, s from now. */
+  meanS: number;
 }
 /** Why the next quarter of an hour is another than was shown: as it was it would be later by so much, or it cannot be any more. */
 export type Moved = { jobs: string[]; why: 'later'; byS: number } | { jobs: string[]; why: 'cannot' };
@@ -305,7 +307,7 @@ export const shownOf = ({
     .map((b) => ({ job: b.job, step: stepOf(b), at: now + b.startS * 1000 }));
 const withoutPlan = ({ now, people, jobs }: DayAsked): DayPlan => ({
   ...{ now, people, blocks: [], warms: [] },
-  jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0 })),
+  jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0, meanS: 0 })),
   ...{ optimal: false, leastLateS: 0 },
 });
 
@@ -342,7 +344,8 @@ function planOf(
       return {
         ...{ id: j.id, endS, promisedAt: asked.jobs[k]!.promisedAt },
         lateS: j.due === null ? 0 : Math.max(0, endS - j.due),
-        ...(j.due === null ? {} : { chance: chance[k]! }),
+        meanS: chance[k]!.meanS,
+        ...(j.due === null ? {} : { chance: chance[k]!.chance }),
       };
     }),
   };

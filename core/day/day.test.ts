@@ -5,6 +5,7 @@ import { Bench } from '../testing/bench';
 import { indexed, mica9, route } from '../testing/demo-models';
 import { type Block, blocksOf } from './blocks';
 import type { DayAsked } from './asked';
+import { meanOfDrawn } from './chances';
 import { type DayPlan, dayPlan, shownOf } from './day-plan';
 import { switchS } from './day-problem';
 import { assigned, type DayPerson, skills } from './people';
@@ -312,6 +313,22 @@ describe('who is away', () => {
   });
 });
 
+describe('drawn days', () => {
+  test('are ready in the mean when the sum of the means says (the mean of a triangle is a third of its three points)', () => {
+    const blocks = [block('a', 20), block('a', 30, { by: 'itself' }), block('a', 10)];
+    const [job] = dayPlan(day(1, [{ id: 'a', blocks }])).jobs;
+    const analyticS = blocks.reduce((s, b) => s + meanOfDrawn(b.takes), 0) + 2 * switchS;
+    // two hundred days: the mean of them lies within two percent
+    expect(Math.abs(job!.meanS / analyticS - 1)).toBeLessThan(0.02);
+    expect(job!.meanS).toBeGreaterThan(job!.endS);
+  });
+  test('do not begin before the time that somebody wants', () => {
+    const asked = day(1, [{ id: 'a', promisedIn: 70, blocks: [block('a', 20, { steps: ['s1'] })] }]);
+    const chance = (more: object) => dayPlan({ ...asked, ...more }).jobs[0]!.chance;
+    expect(chance({})).toBe(100);
+    expect(chance({ pins: [{ job: 'a', step: 's1', atS: 60 * minute }] })).toBe(0);
+  });
+});
 describe('who does what', () => {
   const apart = (one: DayPerson['skills'], other: DayPerson['skills']): DayPerson[] => [
     { id: 'p0', name: 'P0', skills: one },

@@ -11,3 +11,5 @@ export const fromTo = 'from, to';
 export const atTheLatest = 'begun by';
 export const byItself = 'Runs by itself';
 export const late = (by: string): string => `${by} late`;
+export const readyAt = (planned: string, mean: string): string =>
+  planned === mean ? planned : `${planned}, in the mean ${mean}`;

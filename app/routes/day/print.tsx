@@ -79,7 +79,11 @@ function Promised({ plan, jobs }: Shown) {
           },
           {
             title: wording.ready,
-            cell: (j) => <span suppressHydrationWarning>{clock(plan.now + j.endS * 1000)}</span>,
+            cell: (j) => (
+              <span suppressHydrationWarning>
+                {wording.readyAt(clock(plan.now + j.endS * 1000), clock(plan.now + j.meanS * 1000))}
+              </span>
+            ),
           },
           {
             title: '',
