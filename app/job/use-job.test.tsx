@@ -39,7 +39,7 @@ afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
-const settle = () => act(() => new Promise((r) => setTimeout(r, 60)));
+const settle = () => act(() => new Promise((r) => setTimeout(r, 250)));
 
 test('the screen of a job takes the server’s time, keeps a copy of the job, and counts a press at once', async () => {
   const page = at(0);
