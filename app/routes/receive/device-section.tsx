@@ -170,6 +170,8 @@ function Complaint({ form: { draft, errors } }: { form: ReceiveState }) {
   );
 }
 
+/** At the counter the first few are enough: what is typed there stands below. */
+const atCounter = 2;
 /** What a device takes that nobody has planned yet: usual minutes, no waits. */
 const usualTakes = { ...usualHands, wait: 0 };
 /** When it could be ready by the day as it is planned, and how surely by the wished time; its minutes are only usual ones. */
@@ -188,7 +190,7 @@ function WhenReady({ at, now, onTake }: { at: number | null; now: number; onTake
           </span>
         )}
       </p>
-      <FreeSlots slots={said.slots} now={now} disabled={false} onTake={onTake} />
+      <FreeSlots slots={said.slots.slice(0, atCounter)} now={now} disabled={false} onTake={onTake} />
     </div>
   );
 }
