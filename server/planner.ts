@@ -28,7 +28,7 @@ export async function planInThread(
       idleTimeout: 60_000,
     }),
   );
-  return pool.run({ model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
+  return threaded(pool, { model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
 }
 let checkers: Piscina | undefined;
 /** What is wrong with the routes of a model that somebody brings in; beside the planner's threads, which benches wait for. */
@@ -59,13 +59,20 @@ const dayPool = (): Piscina =>
   ));
 /** The plan of a day, in a thread of its own: a route that is being planned does not hold it up. */
 export const dayInThread = (asked: DayAsked): Promise<DayPlan> =>
-  dayPool().run({ asked, seconds: daySeconds }) as Promise<DayPlan>;
+  threaded(dayPool(), { asked, seconds: daySeconds }) as Promise<DayPlan>;
 /** What is free in a day, in the same thread. */
 export const slotsInThread = (asked: {
   asked: DayAsked;
   plan: DayPlan;
   job: Pick<AskedJob, 'id' | 'blocks'>;
-}): Promise<FreeSlot[]> => dayPool().run({ ...asked, seconds: daySeconds }) as Promise<FreeSlot[]>;
+}): Promise<FreeSlot[]> => threaded(dayPool(), { ...asked, seconds: daySeconds }) as Promise<FreeSlot[]>;
+/**
+ * No thread is waited for longer than this, ms: each has a clock of its own, and one that does not obey it would hold up all
+ * that is asked after it. It is ended, its request fails, and the next one gets a new thread.
+ */
+const mostMs = 30_000;
+const threaded = (p: Piscina, work: unknown): Promise<unknown> =>
+  p.run(work, { signal: AbortSignal.timeout(mostMs) });
 /** A thread that dies fails its own request; the server goes on. */
 function watched(p: Piscina): Piscina {
   p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));

@@ -205,6 +205,23 @@ describe('a day', () => {
     expect(got.blocks).toHaveLength(5);
     expect(got.jobs.find((j) => j.id === 'c')!.lateS).toBe(0);
   });
+  test('of a full bench only those that run are named, and the clock is obeyed on the way', () => {
+    const waiting = Array.from({ length: 20 }, (_, k) => ({
+      id: `w${k}`,
+      promisedIn: 60 + k,
+      blocks: [
+        block(`w${k}`, 5),
+        block(`w${k}`, 10, { by: 'itself', station: 'hot plate' }),
+        block(`w${k}`, 15, { maxDelayS: 60 }),
+      ],
+    }));
+    const running = ['a', 'b', 'c'].map((id) => ({ id, blocks: cold(id) }));
+    let looks = 0;
+    const got = dayPlan(day(1, [...waiting, ...running]), () => looks++ > 300);
+    expect(got.clash!.toSorted()).toEqual(['a', 'b', 'c']);
+    expect(got.blocks).toHaveLength(20 * 3 + 3 * 2);
+    expect(faults(got)).toEqual([]);
+  });
   test('a bad cell does not wait where promises leave the choice; they come before it', () => {
     const asked = day(1, [
       { id: 'long', promisedIn: 500, blocks: [block('long', 60)] },

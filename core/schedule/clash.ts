@@ -39,22 +39,43 @@ export function capacityThatClashes(problem: ScheduleProblem): Clash | undefined
   return wanted.length ? { why: 'capacity', precedences: [], resources: [...new Set(wanted)] } : undefined;
 }
 /** Whether there is any schedule, as far as some steps tell. */
-function isPossible(problem: ScheduleProblem): boolean {
+function isPossible(problem: ScheduleProblem, stop: () => boolean): boolean {
   const search = new Search(compile(problem));
   let left = tries;
-  const whole = search.run({ fails: tries, stop: () => left-- <= 0 });
+  const whole = search.run({ fails: tries, stop: () => left-- <= 0 || stop() });
   return search.best !== undefined || !whole;
 }
-/** The greatest lags without any one of which it would go, with what those operations need; all of them where it takes more. */
-export function clashOf(problem: ScheduleProblem): Clash {
+/** Only the jobs of which something stands fixed. */
+function fixedOnly(problem: ScheduleProblem): ScheduleProblem {
+  const jobs = problem.jobs.filter((j) => j.operations.some((o) => o.at !== undefined));
+  const kept = new Set(jobs.flatMap((j) => j.operations.map((o) => o.id)));
+  return {
+    ...problem,
+    jobs,
+    precedences: problem.precedences.filter((p) => kept.has(p.from) && kept.has(p.to)),
+  };
+}
+/**
+ * The greatest lags without any one of which it would go, with what those operations need; all of them where it takes more,
+ * or where there is no time to tell. What clashes among the jobs that have begun is looked for among these alone: a lag costs
+ * a search, and of a day with thirty devices nobody waits for as many.
+ */
+export function clashOf(whole: ScheduleProblem, stop: () => boolean = () => false): Clash {
+  const begun = fixedOnly(whole);
+  const problem = isPossible(begun, stop) ? whole : begun;
   const greatest = problem.precedences.filter((p) => p.maxLag !== null);
-  const without = greatest.filter((lag) =>
-    isPossible({
-      ...problem,
-      precedences: problem.precedences.map((p) => (p === lag ? { ...p, maxLag: null } : p)),
-    }),
+  const without = greatest.filter(
+    (lag) =>
+      !stop() &&
+      isPossible(
+        {
+          ...problem,
+          precedences: problem.precedences.map((p) => (p === lag ? { ...p, maxLag: null } : p)),
+        },
+        stop,
+      ),
   );
-  const lags = without.length ? without : greatest;
+  const lags = without.length && !stop() ? without : greatest;
   const touched = new Set(lags.flatMap((l) => [l.from, l.to]));
   const needs = problem.jobs.flatMap((j) => j.operations).filter((o) => touched.has(o.id));
   return {

@@ -5,7 +5,7 @@ import { scheduleCosts, scheduleFaults } from '../testing/schedule-faults';
 import { dayOf } from '../testing/schedule-generator';
 import { scheduleMilp } from '../testing/schedule-milp';
 import { jobShops, shopProblem } from '../testing/job-shops';
-import { capacityThatClashes } from './clash';
+import { capacityThatClashes, clashOf } from './clash';
 import type { Schedule, ScheduleProblem } from './problem';
 import { luby, scheduleOf } from './schedule';
 
@@ -156,6 +156,31 @@ describe('where there is none', () => {
     const clash = clashIn(p)!;
     expect(clash).toMatchObject({ why: 'together', resources: ['hands'] });
     expect(clash.precedences).toContainEqual({ from: 'o0', to: 'o1' });
+  });
+  test('of what has begun only that is named, also without time to tell which', () => {
+    const p = flat([1, 1, 3, 4, 5, 5], ['hands'], {
+      precedences: [
+        { from: 'o0', to: 'o2', minLag: 0, maxLag: 1 },
+        { from: 'o1', to: 'o3', minLag: 0, maxLag: 1 },
+        { from: 'o4', to: 'o5', minLag: 0, maxLag: 9 },
+      ],
+    });
+    const fixed: ScheduleProblem = {
+      ...p,
+      jobs: [
+        {
+          ...p.jobs[0]!,
+          operations: p.jobs
+            .flatMap((j) => j.operations)
+            .slice(0, 4)
+            .map((o, k) => (k < 2 ? { ...o, needs: [], at: 0 } : o)),
+        },
+        { ...p.jobs[0]!, id: 'later', operations: p.jobs.flatMap((j) => j.operations).slice(4) },
+      ],
+    };
+    const lags = [p.precedences[0]!, p.precedences[1]!].map(({ from, to }) => ({ from, to }));
+    expect(clashOf(fixed).precedences).toEqual(lags);
+    expect(clashOf(fixed, () => true).precedences).toEqual(lags);
   });
   test('what there is none of is named', () => {
     const p = flat([3], ['plate'], { resources: [{ id: 'plate', capacity: 0 }] });

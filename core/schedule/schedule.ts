@@ -51,9 +51,9 @@ export function scheduleOf(
   const lags = lagsThatClash(problem, c);
   if (lags) return { clash: lags };
   const search = new Search(c);
-  if (search.hopeless) return { clash: clashOf(problem) };
-  let bound = search.lowerBound();
   const isOver = () => limits.stop() || search.nodes >= limits.nodes;
+  if (search.hopeless) return { clash: clashOf(problem, isOver) };
+  let bound = search.lowerBound();
   const kept: Float64Array[] = [];
   const keep = () => {
     if (!search.best || kept[0] === search.best) return;
@@ -80,7 +80,7 @@ export function scheduleOf(
   }
   if (!whole && !isOver()) whole = search.run({ fails: Number.POSITIVE_INFINITY, stop: isOver }, search.best);
   keep();
-  if (!search.best) return { clash: whole ? clashOf(problem) : undefined };
+  if (!search.best) return { clash: whole ? clashOf(problem, isOver) : undefined };
   if (!whole) bound = provedBound(c, bound, search.bestCost);
   return {
     schedule: {
