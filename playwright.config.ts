@@ -1,12 +1,13 @@
 import { defineConfig } from '@playwright/test';
 import { chromiumHere } from './e2e/chromium';
+import { port } from './e2e/worker';
 
-const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);
 // told to every worker: see promise() in e2e/app.ts
 process.env.SNAVEK_TEST_FROM ??= String(Date.now());
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  // each with a server and a database of its own: e2e/worker.ts
+  workers: 2,
   // a machine of a landing is shared: what passes only at the second go is listed as flaky and looked into, not lost
   retries: process.env.CI ? 1 : 0,
   reporter: 'list',

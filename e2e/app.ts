@@ -14,8 +14,8 @@ import { taskName } from '../words/steps';
 import type { Route } from '../core/steps/route';
 import type { StepAction } from '../core/vocabulary/steps';
 import { Bench } from '../core/testing/bench';
+import { port } from './worker';
 
-const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110);
 export const origin = `http://127.0.0.1:${port}`;
 
 /** The built server under test: it can be killed, stopped and started again, and so can its database. */

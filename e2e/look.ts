@@ -1,3 +1,36 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/**
+ * What axe finds serious or critical on the page as it stands, each with the element it is at.
+ * @param rules only these, for a page whose others have been looked at: another theme changes nothing but colours
+ */
+export async function serious(page: Page, rules?: string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id} ${v.nodes[0]?.html.slice(0, 160)}`);
+}
+export const nothingSerious = async (page: Page, where: string): Promise<void> =>
+  expect(await serious(page), where).toEqual([]);
+
+/** The page in a theme, awake: chosen as another tab of the bench would, which this one follows without being loaded anew. */
+export async function inTheme(page: Page, theme: 'light' | 'dark'): Promise<void> {
+  await expect(async () => {
+    await page.evaluate((t) => {
+      const key = 'snavek-preferences';
+      localStorage.setItem(key, JSON.stringify({ theme: t }));
+      window.dispatchEvent(new StorageEvent('storage', { key }));
+    }, theme);
+    await page
+      .locator(theme === 'dark' ? '.snavek-dark' : '.snavek:not(.snavek-dark)')
+      .first()
+      .waitFor({ timeout: 1000 });
+  }).toPass();
+  // colours that pass over into others are over
+  await page.waitForTimeout(200);
+}
 export const sizes = [
   [1280, 800],
   [1024, 768],

@@ -1,8 +1,6 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import {
   choose,
@@ -19,16 +17,9 @@ import {
   answerOpen,
   answerBefore,
 } from './app';
+import { nothingSerious } from './look';
 import { receiveByKeyboard } from './receive-by-keyboard';
 
-const axe = async (page: Page, what: string) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${what}: ${v.id} ${v.nodes[0]?.html}`),
-  ).toEqual([]);
-};
 const dir = mkdtempSync(join(tmpdir(), 'snavek-'));
 const file = (name: string, bytes: Buffer) => {
   const path = join(dir, name);
@@ -120,7 +111,7 @@ test('photographs: kept with their mark over a closed browser; too large, HEIC a
   await page.reload();
   await expect(page.getByRole('img', { name: 'The device on arrival' })).toBeVisible();
   await page.getByRole('radio', { name: 'dent' }).click();
-  await axe(page, 'receive with a mark');
+  await nothingSerious(page, 'receive with a mark');
   await expect(page.getByText('kept on the server')).toBeVisible();
   // the browser is closed half-way, and another one goes on
   await page.close();
@@ -150,7 +141,7 @@ test('a dark screen: harmless tests first, folk remedies refused, each outcome m
   await expect(page.getByTestId('next')).toBeVisible();
   await expect(page.getByText('job 254')).toBeVisible();
   await expect(page.getByRole('button', { name: /reseat the connector.*later/ })).toBeVisible();
-  await axe(page, 'fault');
+  await nothingSerious(page, 'fault');
   // the search knows what is never done
   await page.getByLabel('Find a test').fill('lighter on the trace');
   await expect(page.getByRole('alert')).toContainText('Never: waking the panel with a voltage or a spark');
@@ -243,7 +234,7 @@ test('an offer: part, remedy, limit and promise; agreed with a signature; printe
   await page.mouse.down();
   await page.mouse.move(at.x + 120, at.y + 20, { steps: 6 });
   await page.mouse.up();
-  await axe(page, 'offer with a signature');
+  await nothingSerious(page, 'offer with a signature');
   await agreed(page, job);
   const pdf = await page.request.get(`/jobs/${job}/offer.pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
@@ -294,7 +285,7 @@ test('the stock: a part is added with a comma in its price, a wrong file is refu
 }) => {
   await signIn(page, 'marek');
   await page.getByRole('link', { name: 'Stock' }).click();
-  await axe(page, 'stock');
+  await nothingSerious(page, 'stock');
   await choose(page.getByLabel('Model', { exact: true }), 'Quillon Sprig');
   await choose(page.getByLabel('Place'), 'cell');
   await page.getByLabel('Price, EUR').fill('dear');

@@ -1,5 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import {
   choose,
   typeWhen,
@@ -17,24 +15,16 @@ import {
   answerOpen,
   answerBefore,
 } from './app';
-
-const axe = async (page: Page, where: string) => {
-  const found = await new AxeBuilder({ page }).analyze();
-  expect(
-    found.violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`),
-  ).toEqual([]);
-};
+import { nothingSerious } from './look';
 
 test('a Sprig from intake to hand-over by the pedal, with nothing serious for axe on the way', async ({
   page,
 }) => {
   test.setTimeout(180_000);
   await page.goto('/sign-in');
-  await axe(page, 'sign in');
+  await nothingSerious(page, 'sign in');
   await signIn(page);
-  await axe(page, 'bench');
+  await nothingSerious(page, 'bench');
   await page.getByRole('link', { name: 'Receive a device' }).click();
   await page.getByRole('button', { name: 'Receive', exact: true }).click();
   await expect(page.getByText('Choose the device model.')).toBeVisible();
@@ -54,7 +44,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
     .click();
   await page.getByRole('button', { name: 'All others work' }).click();
   await expect(page.getByText('kept on the server')).toBeVisible({ timeout: 2000 });
-  await axe(page, 'receive');
+  await nothingSerious(page, 'receive');
   // what is in this browser and on the server holds no passcode
   expect(await page.evaluate(() => JSON.stringify(localStorage))).not.toContain('482913');
   await page.reload();
@@ -63,17 +53,17 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByRole('button', { name: 'Receive', exact: true }).click();
   await page.waitForURL(/\/jobs\/.+\/offer/);
   await page.getByTestId('consent-price').waitFor();
-  await axe(page, 'offer');
+  await nothingSerious(page, 'offer');
   await agreed(page, page.url().split('/')[4]!);
   await expect(page.getByRole('row', { name: /Lift the cover plate out/ })).toContainText(
     'covers the cell connector',
   );
-  await axe(page, 'route');
+  await nothingSerious(page, 'route');
   const job = page.url().split('/')[4]!;
   await answerBefore(page, job);
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(/\/work$/);
-  await axe(page, 'work');
+  await nothingSerious(page, 'work');
 
   // out: everything by Space alone; the alcohol has to dwell
   await expect(page.getByTestId('instruction')).toHaveText('Switch it off');
@@ -112,7 +102,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await page.getByTestId('check-battery').getByRole('button', { name: 'works' }).click();
   await answerOpen(page);
   await expect(page.getByText('Mid check: all answered')).toBeVisible();
-  await axe(page, 'checks');
+  await nothingSerious(page, 'checks');
   await page.getByRole('button', { name: 'All checked: go on' }).click();
   await page.waitForURL(/\/work$/);
   await expect(page.getByTestId('instruction')).toHaveText('Put the cover plate back');
@@ -129,7 +119,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await seen.getByText('Ear and speaker grilles clean.').click();
   await expect(seen.getByRole('checkbox').first()).toBeChecked();
   await expect(page.getByRole('heading', { name: 'Ready to hand over' })).toBeVisible();
-  await axe(page, 'hand over');
+  await nothingSerious(page, 'hand over');
   await page.getByRole('button', { name: 'Hand it over' }).click();
   await expect(page.getByRole('heading', { name: 'Closed: handed over' })).toBeVisible();
 
@@ -137,7 +127,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   await expect(page.getByText('Cell replaced; the old one: recycling.')).toBeVisible();
   await expect(page.getByText(/Before it was given back: grilles clean\./)).toBeVisible();
   await expect(page.getByText('crack, front')).toBeVisible();
-  await axe(page, 'report');
+  await nothingSerious(page, 'report');
   const pdf = await page.request.get(`/jobs/${job}/report.pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
   const log = await logOf(page, job);
@@ -146,7 +136,7 @@ test('a Sprig from intake to hand-over by the pedal, with nothing serious for ax
   expect(log.filter((e) => e.body.type === 'screwIn')).toHaveLength(8);
   await page.goto('/jobs?q=SPR-E2E');
   await expect(page.getByRole('cell', { name: 'handed over' })).toBeVisible();
-  await axe(page, 'jobs');
+  await nothingSerious(page, 'jobs');
 });
 
 test('a swollen device is never offered heat; a technician cannot clear it, a lead can, and the route changes', async ({

@@ -1,5 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import {
   choose,
   agreed,
@@ -16,15 +14,7 @@ import {
   signedIn,
   answerBefore,
 } from './app';
-
-const axe = async (page: Page, what: string) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${what}: ${v.id} ${v.nodes[0]?.target.join(' ')}`),
-  ).toEqual([]);
-};
+import { nothingSerious } from './look';
 
 test('another way is insisted on and a method chosen for the job: planned again at once, taken so, printed and given as JSON', async ({
   page,
@@ -47,7 +37,7 @@ test('another way is insisted on and a method chosen for the job: planned again 
   await choose(page.getByLabel('Softening the seal'), 'solvent only');
   await expect(page.getByRole('row', { name: /Warm the display/ })).toHaveCount(0);
   await expect(page.getByRole('row', { name: /Lift the board out/ })).toBeVisible();
-  await axe(page, 'route while planning');
+  await nothingSerious(page, 'route while planning');
   await page.getByRole('button', { name: 'Take this route' }).click();
   await page.waitForURL(`/jobs/${job}/work`);
   const route = await (await page.request.get(`/jobs/${job}/route.json`)).json();
@@ -59,7 +49,7 @@ test('another way is insisted on and a method chosen for the job: planned again 
   });
   await page.goto(`/jobs/${job}/route/print`);
   await expect(page.getByRole('listitem')).toHaveCount(route.steps.length);
-  await axe(page, 'print');
+  await nothingSerious(page, 'print');
   const pdf = await page.pdf({ format: 'A4' });
   // one or two sheets, both sides: pages are counted in the PDF's own words
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(4);
@@ -118,7 +108,7 @@ test('the workshop’s methods: an owner changes one and the next route follows 
   await signOut(page);
   await signIn(page, 'ines');
   await page.getByRole('link', { name: 'Workshop' }).click();
-  await axe(page, 'workshop');
+  await nothingSerious(page, 'workshop');
   await choose(page.getByLabel('Leak test', { exact: true }), 'never');
   await expect(page.getByText(/Kept. Open jobs stay as they are/)).toBeVisible();
   await page.getByRole('link', { name: 'Place and money' }).click();

@@ -2,9 +2,9 @@ import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { createServer, connect } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, request, test } from '@playwright/test';
-import { faults, sizes } from './look';
+import { faults, nothingSerious, sizes } from './look';
+import { secondPort as port } from './worker';
 
 /** A server of its own, with a database of its own that is made for one test. */
 async function started(database: string, env: Record<string, string>): Promise<Started> {
@@ -43,7 +43,6 @@ interface Started {
   child: ChildProcess;
   end: () => Promise<void>;
 }
-const port = Number(process.env.SNAVEK_TEST_PORT ?? 4110) + 1;
 
 test('started before its database, as after a power cut, the app waits and says so, and is ready once that is there', async () => {
   const real = new URL(process.env.DATABASE_URL!);
@@ -197,11 +196,7 @@ async function looksRight(page: Page, what: string): Promise<void> {
     expect(await page.evaluate(faults), `${what} at ${width}`).toEqual([]);
   }
   await page.setViewportSize({ width: 1280, height: 800 });
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
-    what,
-  ).toEqual([]);
+  await nothingSerious(page, what);
 }
 test('a workshop of one’s own: founded with the code, a person let in by a link, gone again when they leave', async ({
   page,

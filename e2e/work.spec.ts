@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { jobScreens } from '../app/screens';
 import {
@@ -15,15 +14,8 @@ import {
   typedBurst,
   signedIn,
 } from './app';
+import { nothingSerious } from './look';
 
-const axe = async (page: Page, where: string) => {
-  const found = await new AxeBuilder({ page }).analyze();
-  expect(
-    found.violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`),
-  ).toEqual([]);
-};
 const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
 
 test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({
@@ -44,7 +36,7 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.getByLabel('Length, mm').fill('two');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('is no length in mm');
-  await axe(page, 'sort');
+  await nothingSerious(page, 'sort');
   await page.reload();
   await expect(page.getByText('1 measured of 2')).toBeVisible();
   await page.getByRole('button', { name: 'That is all: 1 screw adrift' }).click();
@@ -57,7 +49,7 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.getByRole('button', { name: /^Look for screw A/ }).click();
   await expect(page.getByText(/is adrift: look here/)).toBeVisible();
   await expect(page.getByRole('dialog')).toContainText(/on the loudspeaker, magnetic, \d+ mm away/);
-  await axe(page, 'adrift');
+  await nothingSerious(page, 'adrift');
   await page.getByRole('button', { name: /is found/ }).click();
   await expect(page.getByTestId('adrift')).toHaveCount(0);
   await settled(page);
@@ -131,7 +123,7 @@ test('a note and a photograph of a thing come back the next time with this model
   await expect(page.getByLabel('What is to be remembered')).toBeFocused();
   await page.getByLabel('What is to be remembered').fill('left one is longer than it looks');
   await choose(page.getByLabel('About'), 'screw A1');
-  await axe(page, 'note');
+  await nothingSerious(page, 'note');
   await page.getByRole('button', { name: 'Keep the note' }).click();
   await page.keyboard.press('n');
   await choose(page.getByLabel('About'), 'screw A1');
@@ -175,7 +167,7 @@ test('the log goes back to a point at once, and says what stops it', async ({ pa
   const target = log.filter((e) => e.body.type === 'screwOut')[0]!;
   await page.getByRole('button', { name: `Back to entry ${target.seq}` }).click();
   await expect(page.getByRole('alert')).toContainText(`stands as after #${target.seq}`);
-  await axe(page, 'log');
+  await nothingSerious(page, 'log');
   await page.getByRole('button', { name: 'Take them back' }).click();
   await expect(page.getByText(/entries were taken back/)).toBeVisible();
   await expect.poll(async () => (await logOf(page, job)).length).toBe(2 * log.length - target.seq);
@@ -207,7 +199,7 @@ test('identity data: read with the pedal at the programmer, a bad read has its w
   await choose(page.getByLabel(/behaves as if/), /checksum is wrong/);
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('The checksum is wrong');
-  await axe(page, 'programmer');
+  await nothingSerious(page, 'programmer');
   await choose(page.getByLabel(/behaves as if/), 'sound');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('instruction')).not.toContainText('Read and save');
@@ -227,7 +219,7 @@ test('dark, larger text and no letter keys: kept in this browser, right from the
   await page.getByRole('button', { name: 'larger' }).click();
   await page.getByLabel('shortcuts of one letter or digit').uncheck();
   await page.keyboard.press('Escape');
-  await axe(page, 'work, dark');
+  await nothingSerious(page, 'work, dark');
   await page.goto(`/jobs/${job}/work`);
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await expect(page.locator('html')).toHaveAttribute('data-text', 'large');
@@ -403,7 +395,7 @@ test('a cell that swells on the plate: off at once, planned again without heat, 
   await page.getByRole('button', { name: 'The cell is swollen' }).click();
   await expect(page.getByTestId('instruction')).toHaveText('Take it off now');
   await expect(go(page)).toContainText('It is off the heat');
-  await axe(page, 'take it off now');
+  await nothingSerious(page, 'take it off now');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('instruction')).toHaveText('Plan the rest again');
   // without the server the screen stays and says so
@@ -432,7 +424,7 @@ test('a leak test that does not hold keeps its reading, and nothing is claimed a
   await card.getByRole('button', { name: 'It does not hold' }).click();
   await expect(card.getByRole('alert')).toContainText('a failed test keeps its reading');
   await card.getByLabel('Under-pressure lost in the hold').fill('1,8');
-  await axe(page, 'leak test');
+  await nothingSerious(page, 'leak test');
   await card.getByRole('button', { name: 'It does not hold' }).click();
   await expect(page.getByText('It does not hold: 1.8 kPa lost.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Open it and seal it anew' })).toBeVisible();

@@ -123,8 +123,7 @@ function isNoticed({ tests, database }) {
     '1',
     '--reporter',
     'dot',
-    '--project',
-    database ? 'integration' : 'unit',
+    ...(database ? ['integration'] : ['unit', 'app']).flatMap((project) => ['--project', project]),
     ...tests,
   ];
   const [command, args] = database

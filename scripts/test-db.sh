@@ -5,7 +5,9 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 SNAVEK_DATA=$(mktemp -d "${TMPDIR:-/tmp}/snavek-test.XXXXXX")
 export SNAVEK_DATA SNAVEK_PG_FAST="${SNAVEK_PG_FAST-1}"
 chmod 711 "$SNAVEK_DATA"
-finish() { code=$?; trap - EXIT; bash scripts/pg.sh stop 2>/dev/null || true; rm -rf "$SNAVEK_DATA"; exit "$code"; }
+# a worker of the tests after the first has a cluster inside this folder: server/testing/worker-cluster.ts
+stop() { SNAVEK_DATA=$1 bash scripts/pg.sh stop 2>/dev/null || true; }
+finish() { code=$?; trap - EXIT; for one in "$SNAVEK_DATA"/worker-* "$SNAVEK_DATA"; do if [ -d "$one" ]; then stop "$one"; fi; done; rm -rf "$SNAVEK_DATA"; exit "$code"; }
 trap finish EXIT
 trap 'exit 130' INT TERM
 bash scripts/pg.sh start

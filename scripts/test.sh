@@ -17,7 +17,7 @@ say 'lint'; node_modules/.bin/biome check --error-on-warnings .
 say "styles of Ant Design's components"; NODE_ENV=production node scripts/antd-css.mjs --check
 say 'import boundaries'; node_modules/.bin/depcruise --config .dependency-cruiser.cjs app cli core forms words server demo
 say 'build'; node scripts/build.mjs
-say 'unit'; node_modules/.bin/vitest run --project unit
+say 'unit'; node_modules/.bin/vitest run --project unit --project app
 say 'integration'; bash scripts/test-db.sh node_modules/.bin/vitest run --project integration
 say 'attack, short'; SNAVEK_BUILT=1 bash scripts/attack.sh --n=800
-say 'browser'; SNAVEK_TEST_PORT=$(node -e 'const s=require("node:net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})') bash scripts/test-db.sh node_modules/.bin/playwright test
+say 'browser'; SNAVEK_TEST_PORT=$(node -e 'const s=require("node:net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(String(s.address().port));s.close()})') bash scripts/test-db.sh node_modules/.bin/playwright test
