@@ -18,7 +18,7 @@ import { benchLoad } from './load';
 import { benchDay } from './day';
 import { benchRework } from './rework';
 import { benchMeasured } from './measured';
-import { chromiumHere } from '../e2e/chromium';
+import { wholeChromium } from '../e2e/chromium';
 import { receiveByKeyboard } from '../e2e/receive-by-keyboard';
 import { benchDiagnose } from './diagnose';
 import { benchPlanner } from './planner';
@@ -208,7 +208,7 @@ async function untilPainted(option: Element, warms: boolean): Promise<number> {
 }
 
 async function browser(large: string): Promise<void> {
-  const chrome = await chromium.launch(chromiumHere);
+  const chrome = await chromium.launch(wholeChromium);
   try {
     const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${origin}/sign-in`);

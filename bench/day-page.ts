@@ -1,6 +1,6 @@
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { newJob } from '../e2e/app';
-import { chromiumHere } from '../e2e/chromium';
+import { wholeChromium } from '../e2e/chromium';
 import { figure, median, percentile } from './figures';
 import { framesOf } from './frames';
 
@@ -97,7 +97,7 @@ async function whatIf(chrome: Browser, page: Page): Promise<void> {
 
 /** The day on the Bench with twelve open devices: how soon news are painted, and what if is answered. */
 export async function benchDayPage(origin: string): Promise<void> {
-  const chrome = await chromium.launch(chromiumHere);
+  const chrome = await chromium.launch(wholeChromium);
   try {
     const page = await chrome.newPage({ baseURL: origin, viewport: { width: 1280, height: 800 } });
     await page.goto('/sign-in');

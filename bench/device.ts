@@ -1,6 +1,6 @@
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
 import { workedJob } from '../e2e/app';
-import { chromiumHere } from '../e2e/chromium';
+import { wholeChromium } from '../e2e/chromium';
 import { figure, median, percentile } from './figures';
 import { framesOf } from './frames';
 
@@ -111,8 +111,11 @@ async function seenAfter(bench: Page, phone: Page, times: number): Promise<numbe
 /** The page on the repaired phone: how large it is, a whole round by a perfect hand, touch on a slow processor, and how soon the bench sees it. */
 export async function benchDevice(origin: string): Promise<void> {
   const chrome = await chromium.launch({
-    ...chromiumHere,
-    args: [...chromiumHere.args, ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']],
+    ...wholeChromium,
+    args: [
+      ...wholeChromium.args,
+      ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+    ],
   });
   try {
     const bench = await chrome.newPage({ baseURL: origin, viewport: { width: 1280, height: 800 } });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import { chromiumHere } from '../e2e/chromium';
+import { wholeChromium } from '../e2e/chromium';
 import { figure, median, percentile } from './figures';
 import { framesOf } from './frames';
 
@@ -225,7 +225,7 @@ async function records(page: Page): Promise<void> {
 
 /** Devices of one's own, in the browser: recorded, brought in, edited. */
 export async function benchEditing(origin: string): Promise<void> {
-  const chrome = await chromium.launch(chromiumHere);
+  const chrome = await chromium.launch(wholeChromium);
   try {
     const page = await signedIn(chrome, origin);
     await records(page);

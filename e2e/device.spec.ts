@@ -1,11 +1,12 @@
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
+import { chromiumHere } from './chromium';
 import { expect, origin, signedIn, test } from './app';
 
 /** A phone with a microphone and a camera that are the browser's own stand-ins. */
 const phoneBrowser = (more: string[] = []): Promise<Browser> =>
   chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumHere.executablePath,
     args: ['--no-sandbox', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream', ...more],
   });
 const phoneIn = (browser: Browser, may = true): Promise<BrowserContext> =>
@@ -109,7 +110,10 @@ test('a phone without a network keeps what it measured, and tells it when it is 
 }) => {
   await atChecks(page, false);
   const address = await linkOf(page);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    executablePath: chromiumHere.executablePath,
+    args: ['--no-sandbox'],
+  });
   try {
     const context = await phoneIn(browser, false);
     const phone = await context.newPage();

@@ -33,6 +33,8 @@ export async function fillByKeyboard(
   await type('Mica 9');
   await key('Enter');
   await page.waitForFunction(() => document.querySelectorAll('[role=listitem]').length > 5);
+  // closed: while the list is still there, Tab goes to the link below it, as it should
+  await page.waitForFunction(() => document.activeElement?.getAttribute('aria-expanded') === 'false');
   // past the two variants to the owner, then the complaint
   await key('Tab', 3);
   await type('Runa');
