@@ -16,8 +16,7 @@ const sources = ['app', 'core', 'forms', 'words', 'server', 'demo', 'public']
   .flatMap(files)
   .concat([
     'vite.config.ts',
-    'vite.sw.config.ts',
-    'vite.alone.config.ts',
+    'vite.single-file.config.ts',
     'react-router.config.ts',
     'package-lock.json',
     'scripts/build.mjs',
@@ -34,9 +33,10 @@ console.log('building');
 for (const [program, ...args] of [
   [process.execPath, 'scripts/antd-css.mjs'],
   [process.execPath, 'node_modules/@react-router/dev/bin.js', 'build'],
-  ...['vite.sw.config.ts', 'vite.alone.config.ts'].map((config) => [
+  ...['sw', 'device'].map((file) => [
     process.execPath,
-    ...['node_modules/vite/bin/vite.js', 'build', '--config', config, '--logLevel', 'error'],
+    ...['node_modules/vite/bin/vite.js', 'build', '--config', 'vite.single-file.config.ts'],
+    ...['--mode', file, '--logLevel', 'error'],
   ]),
 ]) {
   const r = spawnSync(program, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });

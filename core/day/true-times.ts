@@ -1,11 +1,10 @@
 import { quantileSorted } from 'd3-array';
 import type { JobEvent } from '../log/events';
+import { workedS } from '../log/worked';
 import { doneBy } from '../rules/step-of-event';
 import type { Route, Step } from '../steps/route';
 import type { StepAction } from '../vocabulary/steps';
 
-/** A pause longer than this was spent on something else, s. */
-const pauseS = 15 * 60;
 /** Planned minutes so many count as much as what was measured: a job that has only begun says little, s. */
 const priorS = 15 * 60;
 /** No pace is believed beyond these. */
@@ -46,10 +45,8 @@ export function stepTimes(route: Route, log: readonly JobEvent[]): StepTime[] {
     if (!found) continue;
     const [step, target] = found;
     done.add(`${step.id} ${target}`);
-    const before = log[k - 1];
-    const seconds = before ? (event.at - before.at) / 1000 : Number.NaN;
-    if (step.waitS > 0 || !before?.clockKnown || !event.clockKnown || !(seconds > 0 && seconds <= pauseS))
-      continue;
+    const seconds = workedS(log[k - 1], event);
+    if (step.waitS > 0 || seconds === undefined) continue;
     const known = took.get(step.id) ?? { step, tookS: 0, parts: 0 };
     took.set(step.id, { step, tookS: known.tookS + seconds, parts: known.parts + 1 });
   }

@@ -1,5 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import type { JobEvent } from '../log/events';
+import { workedS } from '../log/worked';
 import type { Edit } from '../model/edit';
 import type { IndexedModel } from '../model/index-model';
 import type { Minutes } from '../model/schema';
@@ -76,19 +77,17 @@ export interface LearntMinutes {
   /** It takes longer than the model allows for. */
   proposed: boolean;
 }
-/** Fewer than this many jobs say nothing about a time; a pause longer than this was spent on something else, minutes. */
+/** Fewer than this many jobs say nothing about a time. */
 const fewest = 5;
-const pauseMinutes = 15;
 /** True minutes of the last movement of each part, from the entry before it; parts with one way alone, since no other is told apart. */
 export function learnMinutes(index: IndexedModel, logs: Logs): LearntMinutes[] {
   const taken = new Map<string, number[]>();
   for (const log of logs)
-    for (const [k, { body, at, clockKnown }] of log.entries()) {
-      const before = log[k - 1];
-      if (body.type !== 'pieceMoved' || body.pose !== 'out' || !before?.clockKnown || !clockKnown) continue;
-      const minutes = (at - before.at) / 60_000;
-      if (minutes > 0 && minutes <= pauseMinutes)
-        taken.set(body.slot, [...(taken.get(body.slot) ?? []), minutes]);
+    for (const [k, event] of log.entries()) {
+      const { body } = event;
+      if (body.type !== 'pieceMoved' || body.pose !== 'out') continue;
+      const seconds = workedS(log[k - 1], event);
+      if (seconds !== undefined) taken.set(body.slot, [...(taken.get(body.slot) ?? []), seconds / 60]);
     }
   return index.model.slots.flatMap((slot): LearntMinutes[] => {
     const times = (taken.get(slot.id) ?? []).sort((a, b) => a - b);
