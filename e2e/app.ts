@@ -358,6 +358,21 @@ export async function wholePage(page: Page): Promise<void> {
     expect(files.some((name) => name.includes('/work-sheets')) && still).toBe(true);
   }).toPass({ intervals: [700], timeout: 30_000 });
 }
+/** The scripts of another screen of the job have come: from then on it needs no network to be gone to. */
+export async function scriptsCome(page: Page, screen: string): Promise<void> {
+  await page.waitForFunction((route) => {
+    const files = window.__reactRouterManifest?.routes[route];
+    const come = new Set(
+      performance.getEntriesByType('resource').map((entry) => new URL(entry.name).pathname),
+    );
+    return (
+      files &&
+      [files.module, files.clientLoaderModule, files.clientActionModule, ...(files.imports ?? [])].every(
+        (file) => file === undefined || come.has(file),
+      )
+    );
+  }, `routes/${screen}/${screen}`);
+}
 /** Waits until everything that was kept is confirmed. */
 export const settled = (page: Page) => expect(page.getByTestId('kept')).toContainText('all confirmed');
 export async function logOf(

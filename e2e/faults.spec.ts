@@ -7,6 +7,7 @@ import {
   origin,
   press,
   pressTo,
+  scriptsCome,
   settled,
   signIn,
   signOut,
@@ -136,7 +137,7 @@ test('with the server away a check is answered all the same, and confirmed later
   const job = href.split('/')[2]!;
   await page.goto(`/jobs/${job}/work`);
   await expect(page.getByTestId('instruction')).toHaveText('Check before closing');
-  await page.waitForLoadState('networkidle').catch(() => {});
+  await scriptsCome(page, 'checks');
   await server.stop('SIGKILL');
   try {
     await pressTo(page, /\/checks$/);

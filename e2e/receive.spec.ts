@@ -55,6 +55,22 @@ test('what cannot be tested because of a fault is answered so, and taken back wi
   await expect(row('touch')).toHaveAccessibleName('touch: open');
 });
 
+test('a free time of the day becomes the promise with a press, and is kept with the draft', async ({
+  page,
+}) => {
+  await signedIn(page);
+  await openReceive(page);
+  const wanted = page.getByLabel('Wanted for');
+  await expect(wanted).toHaveValue('');
+  const free = page.getByTestId('free-slots').getByRole('button').first();
+  const clock = /\d\d:\d\d/.exec((await free.textContent())!)![0];
+  await free.click();
+  await expect(wanted).toHaveValue(new RegExp(clock));
+  await expect(page.getByText('kept on the server')).toBeVisible();
+  await page.reload();
+  await expect(wanted).toHaveValue(new RegExp(clock));
+});
+
 test('photographs: kept with their mark over a closed browser; too large, HEIC and broken ones are refused in words', async ({
   page,
   context,

@@ -14,7 +14,7 @@ import { openDB } from 'idb';
 import 'fake-indexeddb/auto';
 import { tell } from './channel';
 import { setServerTime } from './clock';
-import { confirmed, type Kept, keep, keptFor } from './outbox';
+import { confirmed, type Kept, keep, keptFor, rememberedState } from './outbox';
 import { Replica } from './replica';
 import { Sender } from './sender';
 
@@ -64,6 +64,8 @@ class FakeServer {
   outcomes = new Map<string, Answer['outcome']>();
   /** What happens to the next requests. */
   weather: Weather[] = [];
+  /** How often news were asked for. */
+  asked = 0;
   constructor() {
     const b = new Bench(index, plan, 'opener').open();
     this.state = b.state;
@@ -97,6 +99,7 @@ class FakeServer {
   }
   fetch = async (url: string, init?: RequestInit): Promise<Response> => {
     const now = this.weather.shift() ?? 'fine';
+    if (url !== '/commands') this.asked++;
     if (now === 'there') throw new TypeError('fetch failed');
     if (now === 'signed out') return new Response('{}', { status: 401 });
     const commands =
@@ -205,6 +208,65 @@ test('news of which the word came and the answer did not are asked for again, wi
   await quiet(b);
   expect(b.replica.view.lastForeign?.body).toEqual(out('A1'));
   b.stop();
+});
+
+/** A bench that has read its outbox and fetched what there was. */
+async function begun() {
+  const b = bench();
+  await vi.waitFor(() => expect(server.asked).toBe(1));
+  await quiet(b);
+  await new Promise((r) => setTimeout(r, 20));
+  return b;
+}
+
+describe('the word', () => {
+  test('that this job has gone on has its news fetched; that it has not, or another one has, nothing', async () => {
+    const b = await begun();
+    const asked: string[] = [];
+    const fetchNow = server.fetch;
+    vi.stubGlobal('fetch', (url: string, init?: RequestInit) => {
+      asked.push(url);
+      return fetchNow(url, init);
+    });
+    const { seq } = b.replica.view.state;
+    tell({ type: 'changed', job, seq });
+    tell({ type: 'changed', job: 'another', seq: seq + 1 });
+    expect(asked).toEqual([]);
+    tell({ type: 'changed', job, seq: seq + 1 });
+    expect(asked).toEqual([`/jobs/${job}/events?after=${seq}`]);
+    b.stop();
+  });
+  test('of a press in another tab, or that entries of this job are settled, has the outbox read; of another job not', async () => {
+    const b = await begun();
+    server.weather = Array.from({ length: 200 }, () => 'there' as const);
+    const press = (id: string) =>
+      keep('s/p1', { id, job, person: 'p1', body: out(id), at: Date.now(), clockKnown: true });
+    await press('A1');
+    tell({ type: 'settled', job: 'another' });
+    await new Promise((r) => setTimeout(r, 50));
+    expect(b.replica.view.kept).toBe(0);
+    tell({ type: 'settled', job });
+    await vi.waitFor(() => expect(b.replica.view.kept).toBe(1));
+    await press('A2');
+    tell({ type: 'kept' });
+    await vi.waitFor(() => expect(b.replica.view.kept).toBe(2));
+    expect(b.replica.view.state.place).toMatchObject({ 'A1#1': 'mat/A1', 'A2#1': 'mat/A2' });
+    b.stop();
+  });
+  test('is kept in this browser when it has come: another tab, or the next day, begins there', async () => {
+    const b = await begun();
+    server.take({
+      id: 'other-bench-3',
+      job,
+      person: 'p2',
+      body: out('A1'),
+      at: Date.now(),
+      clockKnown: true,
+    });
+    await b.replica.sync();
+    await vi.waitFor(async () => expect((await rememberedState(job))?.state.seq).toBe(server.state.seq));
+    b.stop();
+  });
 });
 
 describe('a press', () => {

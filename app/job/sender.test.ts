@@ -97,6 +97,13 @@ describe('what is kept', () => {
     sender.dismiss('bad');
     expect(sender.state.refused).toEqual([]);
   });
+  test('a picture alone: while it does not go, the server is said to be away', async () => {
+    answering(recorded);
+    await outbox.keepPhoto({ id: 'p1', owner, job: 'j', picture: new Blob(['x']) });
+    sender.flush();
+    await until(() => expect(sender.state).toMatchObject({ link: 'no server', kept: 1 }));
+    expect(sent).toEqual([]);
+  });
   test('nothing but a device that was received without the server: that it is away is said as well', async () => {
     answering(recorded);
     await outbox.keepReceipt({ id: 'r1', owner, tag: 'T1', body: {} });

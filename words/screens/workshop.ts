@@ -1,3 +1,5 @@
+export const placeIsThisBrowsers =
+  'What of country and time zone is not kept yet is shown as this browser has it: keep it, and every bench has it so.';
 export const rateWarrantyAndWaits = 'Rate, warranty and waits';
 export const benchInTheNetwork = 'The bench in the network';
 export const benchName = 'Name under which phones reach it';

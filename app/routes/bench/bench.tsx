@@ -125,6 +125,8 @@ function nextFor(
     then: own.find((b) => b.job !== job.id && b.startS >= (block?.startS ?? 0)),
   };
 }
+/** A plan that has an urgent device later than this says so beside it, s. */
+const laterS = 5 * 60;
 function HandsNow({
   jobs,
   time,
@@ -151,6 +153,11 @@ function HandsNow({
             {first.owner ? ` · ${first.owner}` : ''} {wording.promisedFor}{' '}
             <Promised job={first} time={time} />
           </div>
+          {isUrgent(first) && next?.block && next.block.startS >= laterS && (
+            <div className="small" data-testid="planned-later">
+              {wording.planHasItAt(at(next.block.startS))}
+            </div>
+          )}
           {then && next?.then && (
             <div className="small" data-testid="then">
               {wording.thenComes(shortModel(then), at(next.then.startS))}

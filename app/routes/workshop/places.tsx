@@ -59,6 +59,7 @@ export function Places({ name, settings, may }: { name: string; settings: ShopSe
         }
       >
         <CountryAndZone />
+        {may && (!country || !timeZone) && <p className="muted small m-0">{wording.placeIsThisBrowsers}</p>}
         <div className="fields">
           <CurrencyField />
           <Field name="roundMinor" htmlFor="roundMinor" label={wording.offersRoundedTo}>
