@@ -51,8 +51,8 @@ export const receiveFirstWhy = 'what it is, what is wrong with it, what works.';
 export const backupFailed = (why: string): string =>
   `The daily backup did not work: what this machine loses is gone. ${why}`;
 export const toTheBackups = 'To the backups';
-/** Of an urgent device that stands first while promises put it later. */
+/** Of an urgent device that stands first while the plan has it later. */
 export const planHasItAt = (clock: string): string =>
-  `the plan has it at ${clock}, since promises go first there: take it in hand and the day follows`;
+  `The plan begins with it at ${clock}. Taken in hand now, the day follows.`;
 export const thenComes = (device: string, clock: string): string => `then ${device}, from ${clock}`;
 export const by = (clock: string): string => `; open it by ${clock}, or the seal sets again`;

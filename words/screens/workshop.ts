@@ -1,5 +1,8 @@
-export const placeIsThisBrowsers =
-  'What of country and time zone is not kept yet is shown as this browser has it: keep it, and every bench has it so.';
+/** Of what of a workshop's place is not kept yet, and filled in from the browser. */
+export const placeIsThisBrowsers = (what: 'country' | 'time zone' | 'both'): string =>
+  what === 'both'
+    ? 'Country and time zone are this browser’s so far. Keep them, and every bench writes times and money so.'
+    : `The ${what} is this browser’s so far. Keep it, and every bench writes times and money so.`;
 export const rateWarrantyAndWaits = 'Rate, warranty and waits';
 export const benchInTheNetwork = 'The bench in the network';
 export const benchName = 'Name under which phones reach it';

@@ -125,8 +125,8 @@ function nextFor(
     then: own.find((b) => b.job !== job.id && b.startS >= (block?.startS ?? 0)),
   };
 }
-/** A plan that has an urgent device later than this says so beside it, s. */
-const laterS = 5 * 60;
+/** A plan that begins with an urgent device later than this says so, s. */
+const laterS = 15 * 60;
 function HandsNow({
   jobs,
   time,

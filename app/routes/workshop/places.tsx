@@ -59,7 +59,11 @@ export function Places({ name, settings, may }: { name: string; settings: ShopSe
         }
       >
         <CountryAndZone />
-        {may && (!country || !timeZone) && <p className="muted small m-0">{wording.placeIsThisBrowsers}</p>}
+        {may && (!country || !timeZone) && (
+          <p className="muted small m-0">
+            {wording.placeIsThisBrowsers(timeZone ? 'country' : country ? 'time zone' : 'both')}
+          </p>
+        )}
         <div className="fields">
           <CurrencyField />
           <Field name="roundMinor" htmlFor="roundMinor" label={wording.offersRoundedTo}>
