@@ -73,25 +73,7 @@ export function Places({ name, settings, may }: { name: string; settings: ShopSe
             />
           </Field>
         </div>
-        <div className="fields">
-          <Field
-            name="tax"
-            htmlFor="tax"
-            label={wording.taxPercent}
-            rules={[ruleOf(placesFields.shape.taxPercent, typedFigure)]}
-          >
-            <Input id="tax" inputMode="decimal" maxLength={6} />
-          </Field>
-          <Field
-            name="taxName"
-            htmlFor="taxName"
-            label={wording.taxName}
-            rules={[ruleOf(placesFields.shape.taxName)]}
-          >
-            <Input id="taxName" maxLength={20} />
-          </Field>
-        </div>
-        <TaxIncluded />
+        <Tax />
         <div className="row">
           <Button htmlType="submit" loading={busy}>
             {wording.keep}
@@ -100,6 +82,32 @@ export function Places({ name, settings, may }: { name: string; settings: ShopSe
         </div>
       </Form>
     </section>
+  );
+}
+/** Which tax is on its prices, and how it is called on paper. */
+function Tax() {
+  return (
+    <>
+      <div className="fields">
+        <Field
+          name="tax"
+          htmlFor="tax"
+          label={wording.taxPercent}
+          rules={[ruleOf(placesFields.shape.taxPercent, typedFigure)]}
+        >
+          <Input id="tax" inputMode="decimal" maxLength={6} />
+        </Field>
+        <Field
+          name="taxName"
+          htmlFor="taxName"
+          label={wording.taxName}
+          rules={[ruleOf(placesFields.shape.taxName)]}
+        >
+          <Input id="taxName" maxLength={20} />
+        </Field>
+      </div>
+      <TaxIncluded />
+    </>
   );
 }
 function ShopName({ name, may }: { name: string; may: boolean }) {
