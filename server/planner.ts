@@ -8,7 +8,12 @@ import type { ModelProblem } from '../core/model/check-model';
 import type { DeviceModel } from '../core/model/schema';
 import type { RouteInput, RouteResult } from '../core/steps/route';
 import { log } from './log';
+import { inThread } from './threads/in-thread';
 
+/** So many questions wait for a thread; a full queue is said as such. */
+const maxQueue = 32;
+/** Longer than a full queue of those that obey their clock, ms. */
+const mostMs = (seconds: number): number => ((maxQueue + 1) * seconds + 10) * 1000;
 /** A route that takes longer is answered with its gap; the bench must not wait. */
 const planSeconds = 3;
 let pool: Piscina | undefined;
@@ -24,11 +29,11 @@ export async function planInThread(
       filename: resolve('build-tools/plan-thread.mjs'),
       minThreads: 0,
       maxThreads: Math.max(1, availableParallelism() - 1),
-      maxQueue: 32,
+      maxQueue,
       idleTimeout: 60_000,
     }),
   );
-  return threaded(pool, { model, modelHash, input, seconds: planSeconds }) as Promise<RouteResult>;
+  return inThread(pool, { model, modelHash, input, seconds: planSeconds }, mostMs(planSeconds));
 }
 let checkers: Piscina | undefined;
 /** What is wrong with the routes of a model that somebody brings in; beside the planner's threads, which benches wait for. */
@@ -38,7 +43,7 @@ export async function checkInThread(model: DeviceModel): Promise<ModelProblem[]>
       filename: resolve('build-tools/check-thread.mjs'),
       minThreads: 0,
       maxThreads: Math.max(1, availableParallelism() - 1),
-      maxQueue: 32,
+      maxQueue,
       idleTimeout: 10_000,
     }),
   );
@@ -53,26 +58,19 @@ const dayPool = (): Piscina =>
       filename: resolve('build-tools/day-thread.mjs'),
       minThreads: 0,
       maxThreads: 1,
-      maxQueue: 32,
+      maxQueue,
       idleTimeout: 60_000,
     }),
   ));
 /** The plan of a day, in a thread of its own: a route that is being planned does not hold it up. */
 export const dayInThread = (asked: DayAsked): Promise<DayPlan> =>
-  threaded(dayPool(), { asked, seconds: daySeconds }) as Promise<DayPlan>;
+  inThread(dayPool(), { asked, seconds: daySeconds }, mostMs(daySeconds));
 /** What is free in a day, in the same thread. */
 export const slotsInThread = (asked: {
   asked: DayAsked;
   plan: DayPlan;
   job: Pick<AskedJob, 'id' | 'blocks'>;
-}): Promise<FreeSlot[]> => threaded(dayPool(), { ...asked, seconds: daySeconds }) as Promise<FreeSlot[]>;
-/**
- * No thread is waited for longer than this, ms: each has a clock of its own, and one that does not obey it would hold up all
- * that is asked after it. It is ended, its request fails, and the next one gets a new thread.
- */
-const mostMs = 30_000;
-const threaded = (p: Piscina, work: unknown): Promise<unknown> =>
-  p.run(work, { signal: AbortSignal.timeout(mostMs) });
+}): Promise<FreeSlot[]> => inThread(dayPool(), { ...asked, seconds: daySeconds }, mostMs(daySeconds));
 /** A thread that dies fails its own request; the server goes on. */
 function watched(p: Piscina): Piscina {
   p.on('error', (e) => log.error({ err: e }, 'a planner thread died'));
