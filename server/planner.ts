@@ -13,7 +13,7 @@ import { inThread } from './threads/in-thread';
 /** So many questions wait for a thread; a full queue is said as such. */
 const maxQueue = 32;
 /** Longer than a full queue of those that obey their clock, ms. */
-const mostMs = (seconds: number): number => ((maxQueue + 1) * seconds + 10) * 1000;
+const mostMs = (seconds: number): number => Math.ceil(((maxQueue + 1) * seconds + 10) * 1000);
 /** A route that takes longer is answered with its gap; the bench must not wait. */
 const planSeconds = 3;
 let pool: Piscina | undefined;
