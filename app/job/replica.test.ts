@@ -270,6 +270,40 @@ describe('the word', () => {
 });
 
 describe('a press', () => {
+  test('brings its own entry with its answer: nothing is asked for besides', async () => {
+    const b = await begun();
+    await b.replica.report(out('A1'));
+    await quiet(b);
+    expect(server.asked).toBe(1);
+    expect(b.replica.view.state.seq).toBe(server.state.seq);
+    b.stop();
+  });
+  test('at a gate says what the copy knew when it was passed; a fact, and what is taken back, do not', async () => {
+    const b = await begun();
+    const said: Record<string, unknown>[] = [];
+    const fetchNow = server.fetch;
+    vi.stubGlobal('fetch', (url: string, init?: RequestInit) => {
+      if (url === '/commands') said.push(...JSON.parse(String(init!.body)).commands);
+      return fetchNow(url, init);
+    });
+    await b.replica.report(out('A1'));
+    await quiet(b);
+    await b.replica.report({ type: 'retracted', event: server.log.at(-1)!.id });
+    const course = new Bench(index, plan).open();
+    const from = course.commands.length;
+    while (course.commands.at(-1)!.body.type !== 'heatStarted') course.next();
+    for (const { body } of course.commands.slice(from)) await b.replica.report(body);
+    await quiet(b);
+    expect(said.map((c) => [(c.body as Body).type, c.passedAt !== undefined])).toEqual([
+      ['screwOut', false],
+      ['retracted', false],
+      ['acted', false],
+      ['screwOut', false],
+      ['screwOut', false],
+      ['heatStarted', true],
+    ]);
+    b.stop();
+  });
   test('is answered from this tab’s copy at once, kept, and then confirmed', async () => {
     const b = bench();
     const pressed = b.replica.report(out('A1'));

@@ -25,6 +25,7 @@ const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 
 test('asked at once, and again every half minute', async () => {
   const view = renderHook(() => useDay());
+  expect(view.result.current).toMatchObject({ plan: undefined, away: false });
   await pass(0);
   expect(view.result.current).toMatchObject({ plan: { of: '/day 1' }, asked: {}, away: false });
   await pass(29_000);

@@ -91,6 +91,25 @@ describe('what is free for one device more', () => {
     // two blocks of one device are two
     expect(new Set(usual.map((b) => stepOf(b))).size).toBe(usual.length);
   });
+  test('is found also where some go cold whatever is done, or whoever is at one device has to leave it', () => {
+    const hot = (id: string, minutes: number): Block[] => [
+      { ...block(id, minutes), by: 'itself', begun: true, station: `plate ${id}` },
+      { ...block(id, 30), steps: [`${id}2`], maxDelayS: 60 },
+    ];
+    const bench = (blocks: Block[][]): DayAsked => ({
+      ...{ now, people: [person('p0')] },
+      jobs: blocks.map((own) => ({ id: own[0]!.job, promisedAt: null, blocks: own })),
+    });
+    const cold = bench([hot('a', 5), hot('b', 5)]);
+    expect(dayPlan(cold).clash).toHaveLength(2);
+    const left = bench([[{ ...block('c', 40), begun: true }], hot('d', 1)]);
+    expect(dayPlan(left).blocks.find((b) => b.job === 'c')!.startS).toBeGreaterThan(0);
+    for (const among of [cold, left]) {
+      const plan = dayPlan(among);
+      const last = Math.max(...plan.blocks.map((b) => b.endS));
+      expect(freeSlots(among, plan, job)[0]!.startAt).toBe(now + last * 1000);
+    }
+  });
   test('is at once on an empty bench', () => {
     const empty = { ...asked, jobs: [], away: [] };
     expect(freeSlots(empty, dayPlan(empty), job)[0]!.startAt).toBe(now);

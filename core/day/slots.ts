@@ -24,6 +24,11 @@ export function freeSlots(
   job: Pick<AskedJob, 'id' | 'blocks'>,
   stop: () => boolean = () => false,
 ): FreeSlot[] {
+  // as the plan has them, and no sooner come back to than it does: where some go cold whatever is done, there is still room
+  const others = asked.jobs.map((j) => ({
+    ...j,
+    blocks: plan.blocks.filter((b) => b.job === j.id).map(({ maxDelayS: _, ...b }) => b),
+  }));
   const pins = plan.blocks
     .filter((b) => b.by === 'hands' && !b.begun)
     .map((b) => ({ job: b.job, step: stepOf(b), atS: b.startS }));
@@ -42,7 +47,7 @@ export function freeSlots(
         shown: [],
         pins,
         jobs: [
-          ...asked.jobs,
+          ...others,
           { id: job.id, promisedAt: null, blocks: fromS ? [nowhere, ...job.blocks] : job.blocks },
         ],
       },
