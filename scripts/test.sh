@@ -5,17 +5,7 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 say() { printf '\n== %s\n' "$*"; }
 
 bash scripts/install.sh
-windowless=/usr/bin/chromium-headless-shell whole=/usr/bin/chromium
-if [ ! -x $windowless ] && [ "$(id -u)" = 0 ]; then
-  say "installing Debian's chromium"
-  export DEBIAN_FRONTEND=noninteractive
-  log=$(mktemp)
-  install() { apt-get install -y -qq "$1" >>"$log" 2>&1 </dev/null; }
-  apt-get update -qq >"$log" 2>&1 </dev/null || true
-  # the one without windows is a quarter faster; where it cannot be had, the whole one does
-  install chromium-headless-shell || [ -x $whole ] || install chromium || { tail -20 "$log" >&2; exit 1; }
-fi
-[ -x $windowless ] || [ -x $whole ] || { echo 'test: Chromium is not installed; as root: apt-get install chromium-headless-shell' >&2; exit 1; }
+bash scripts/chromium.sh tests
 say 'types'; node_modules/.bin/react-router typegen 2>/dev/null >&2 || true; node node_modules/ts7/bin/tsc --noEmit
 say 'lint'; node_modules/.bin/biome check --error-on-warnings .
 say "styles of Ant Design's components"; NODE_ENV=production node scripts/antd-css.mjs --check
