@@ -3,9 +3,9 @@ import type { FreeSlot } from '../../core/day/slots';
 import * as wording from '../../words/screens/day';
 import { useFormats } from './formats';
 
-/** A promise is given a little after a device is ready, to a quarter of an hour, ms. */
+/** A promise is given to a quarter of an hour, from when it is kept in nine of ten days, ms. */
 const quarterMs = 15 * 60_000;
-const promiseAfter = (readyAt: number): number => Math.ceil(readyAt / quarterMs) * quarterMs;
+const promiseAfter = (surelyAt: number): number => Math.ceil(surelyAt / quarterMs) * quarterMs;
 
 /** When a device could be ready with everybody else as they are: one is taken with a press. */
 export function FreeSlots({
@@ -24,15 +24,15 @@ export function FreeSlots({
   return (
     <div className="row gap-4 mid small" data-testid="free-slots">
       <span className="muted">{wording.freeSlots}</span>
-      {slots.map(({ startAt, readyAt }) => (
+      {slots.map(({ startAt, surelyAt }) => (
         <Button
-          key={readyAt}
+          key={surelyAt}
           size="small"
           disabled={disabled}
           title={wording.begunAt(soon(startAt, now))}
-          onClick={() => onTake(promiseAfter(readyAt))}
+          onClick={() => onTake(promiseAfter(surelyAt))}
         >
-          {soon(promiseAfter(readyAt), now)}
+          {soon(promiseAfter(surelyAt), now)}
         </Button>
       ))}
     </div>

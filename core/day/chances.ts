@@ -1,3 +1,4 @@
+import { mean, quantile } from 'd3-array';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { ScheduleProblem } from '../schedule/problem';
@@ -25,7 +26,10 @@ export interface DrawnDays {
   chance: number;
   /** When it is ready in the mean, s from now. */
   meanS: number;
+  /** By when it is ready in nine of ten of them, s from now. */
+  surelyS: number;
 }
+const surely = 0.9;
 /** For each device what drawn days show, its order of blocks as it is planned; what is wanted just then does not begin before. */
 export function chances(
   asked: DayAsked,
@@ -44,7 +48,7 @@ export function chances(
     )
     .sort((a, b) => a.start - b.start || a.k - b.k);
   const kept = problem.jobs.map(() => 0);
-  const sumS = problem.jobs.map(() => 0);
+  const endsS = problem.jobs.map((): number[] => []);
   for (let day = 0; day < days; day++) {
     const free = new Map(problem.resources.map((r) => [r.id, new Array<number>(r.capacity).fill(0)]));
     const ready = problem.jobs.map(() => 0);
@@ -61,8 +65,12 @@ export function chances(
     }
     problem.jobs.forEach((job, j) => {
       if (job.due !== null && ready[j]! <= job.due) kept[j] = kept[j]! + 1;
-      sumS[j] = sumS[j]! + ready[j]!;
+      endsS[j]!.push(ready[j]!);
     });
   }
-  return kept.map((n, j) => ({ chance: Math.round((100 * n) / days), meanS: Math.round(sumS[j]! / days) }));
+  return kept.map((n, j) => ({
+    chance: Math.round((100 * n) / days),
+    meanS: Math.round(mean(endsS[j]!)!),
+    surelyS: Math.ceil(quantile(endsS[j]!, surely)!),
+  }));
 }

@@ -27,8 +27,9 @@ export interface PlannedJob {
   lateS: number;
   /** In how many of a hundred such days the promise is kept; undefined where there is none. */
   chance?: number;
-  /** When it is ready in the mean of such days, s from now. */
+  /** When it is ready in the mean of such days, and by when in nine of ten of them, s from now. */
   meanS: number;
+  surelyS: number;
 }
 /** Why the next quarter of an hour is another than was shown: as it was it would be later by so much, or it cannot be any more. */
 export type Moved = { jobs: string[]; why: 'later'; byS: number } | { jobs: string[]; why: 'cannot' };
@@ -307,7 +308,7 @@ export const shownOf = ({
     .map((b) => ({ job: b.job, step: stepOf(b), at: now + b.startS * 1000 }));
 const withoutPlan = ({ now, people, jobs }: DayAsked): DayPlan => ({
   ...{ now, people, blocks: [], warms: [] },
-  jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0, meanS: 0 })),
+  jobs: jobs.map(({ id, promisedAt }) => ({ id, endS: 0, promisedAt, lateS: 0, meanS: 0, surelyS: 0 })),
   ...{ optimal: false, leastLateS: 0 },
 });
 
@@ -345,6 +346,7 @@ function planOf(
         ...{ id: j.id, endS, promisedAt: asked.jobs[k]!.promisedAt },
         lateS: j.due === null ? 0 : Math.max(0, endS - j.due),
         meanS: chance[k]!.meanS,
+        surelyS: chance[k]!.surelyS,
         ...(j.due === null ? {} : { chance: chance[k]!.chance }),
       };
     }),

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { type DayAsked, stepOf } from './asked';
 import { type Block, offeredBlocks, usualHands } from './blocks';
 import { dayPlan } from './day-plan';
+import { switchS } from './day-problem';
 import { type DayPerson, skills } from './people';
 import { freeSlots } from './slots';
 import { differences, imagine, imaginedJob } from './what-if';
@@ -109,6 +110,19 @@ describe('what is free for one device more', () => {
       const last = Math.max(...plan.blocks.map((b) => b.endS));
       expect(freeSlots(among, plan, job)[0]!.startAt).toBe(now + last * 1000);
     }
+  });
+  test('may be promised for when nine of ten days are over: by the triangle’s own distribution (closed form)', () => {
+    const [low, likely, high] = [600, 1200, 3600];
+    const spread = { id: 'new', blocks: [{ ...block('new', 20), takes: { low, likely, high } }] };
+    const empty = { ...asked, jobs: [], away: [] };
+    const [slot] = freeSlots(empty, dayPlan(empty), spread);
+    expect((slot!.readyAt - now) / 1000).toBe(likely + switchS);
+    const nineOfTen = high - Math.sqrt(0.1 * (high - low) * (high - likely));
+    // of two hundred days: within two standard errors of such a quantile
+    expect(Math.abs((slot!.surelyAt - now) / 1000 - switchS - nineOfTen)).toBeLessThan(200);
+    // promised so, the day itself says that it is kept
+    const told = dayPlan({ ...empty, jobs: [{ ...spread, promisedAt: slot!.surelyAt }] });
+    expect(told.jobs[0]!.chance).toBeGreaterThanOrEqual(90);
   });
   test('is at once on an empty bench', () => {
     const empty = { ...asked, jobs: [], away: [] };

@@ -5,7 +5,10 @@ import { stepOf } from './asked';
 /** When a device could be taken in hand, and ready, with everybody else as they are, ms. */
 export interface FreeSlot {
   startAt: number;
+  /** By the plan. */
   readyAt: number;
+  /** In nine of ten days with these minutes' spread: what may be promised. */
+  surelyAt: number;
 }
 /** Starts that are tried: every so often, for so long; more are not listed. */
 const everyS = 30 * 60;
@@ -14,7 +17,7 @@ const most = 6;
 
 /**
  * Free slots for one device more: as the plan of the others stands, where its first block fits from each half hour on. Each is
- * ready later than the one before it.
+ * ready later than the one before it, by the plan and in nine of ten days.
  * @param plan of the others
  * @param stop the caller's clock
  */
@@ -56,8 +59,11 @@ export function freeSlots(
     const own = withIt.blocks.filter((b) => b.job === job.id).slice(fromS ? 1 : 0);
     const first = own[0];
     if (!first || withIt.unpinned) return out;
-    const slot = { startAt: asked.now + first.startS * 1000, readyAt: asked.now + own.at(-1)!.endS * 1000 };
-    if (slot.readyAt > (out.at(-1)?.readyAt ?? 0)) out.push(slot);
+    const { surelyS } = withIt.jobs.find((j) => j.id === job.id)!;
+    const at = (s: number) => asked.now + s * 1000;
+    const slot = { startAt: at(first.startS), readyAt: at(own.at(-1)!.endS), surelyAt: at(surelyS) };
+    const before = out.at(-1);
+    if (!before || (slot.readyAt > before.readyAt && slot.surelyAt > before.surelyAt)) out.push(slot);
     fromS = Math.max(fromS + everyS, Math.ceil((first.startS + everyS) / everyS) * everyS);
   }
   return out;

@@ -41,8 +41,8 @@ export const movedSince = (devices: string): string =>
 export const wantedThen = (device: string, time: string): string => `${device} is wanted at ${time}.`;
 export const letGo = (device: string): string => `let ${device} go`;
 export const movable = (spoken: string): string => `${spoken}. Arrow keys move it.`;
-export const freeSlots = 'Free, and nobody late by it:';
-export const begunAt = (time: string): string => `taken in hand ${time}`;
+export const freeSlots = 'Free, kept in 9 of 10 days:';
+export const begunAt = (time: string): string => `taken in hand ${time}; nobody is late by it`;
 export const onOneSheet = 'On one sheet';
 export const lookingBack = 'Looking back';
 export const rests = (n: number, proved: boolean): string =>
