@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
+import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { JobState } from '../../core/log/state';
 import type { SentCommand } from '../../core/wire/commands';
@@ -75,5 +76,34 @@ describe('what is kept', () => {
     await outbox.confirmed((await outbox.keptFor('s/p1'))[0]!.n);
     expect((await outbox.keptFor('s/p1')).map((k) => k.command.id)).toEqual(['c']);
     expect((await outbox.keptFor('s/p2')).map((k) => k.command.id)).toEqual(['other']);
+  });
+  test('outlives another version of the app, which clears its copies of jobs', async () => {
+    const before = await openDB('snavek', 3, {
+      upgrade(stores) {
+        stores
+          .createObjectStore('outbox', { keyPath: 'n', autoIncrement: true })
+          .createIndex('owner', 'owner');
+        for (const [name, keyPath] of [
+          ['replica', 'job'],
+          ['photos', 'id'],
+          ['rung', 'id'],
+          ['receipts', 'id'],
+        ] as const)
+          stores.createObjectStore(name, { keyPath });
+      },
+    });
+    await before.add('outbox', { owner: 's/p1', command: command('kept-0002'), schema: 1 });
+    await before.put('replica', { job: 'j', owner: 's/p1', page: { state: { fate: {} } } });
+    before.close();
+    expect((await outbox.keptFor('s/p1')).map((k) => k.command)).toEqual([command('kept-0002')]);
+    expect(await outbox.rememberedPage('j')).toBeUndefined();
+  });
+  test('under a name of before the upgrade is sent under its name of today', async () => {
+    const old = { type: 'eased', kind: 'bad thread', thing: 'B1', how: 'holds now' };
+    await outbox.keep('s/p1', { ...command('kept-0001'), body: old } as unknown as SentCommand);
+    const [kept] = await outbox.keptFor('s/p1');
+    expect(kept!.command.body).toEqual({ ...old, type: 'troubleEnded' });
+    await outbox.confirmed(kept!.n);
+    expect(await outbox.keptFor('s/p1')).toEqual([]);
   });
 });
