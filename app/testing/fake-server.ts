@@ -114,7 +114,7 @@ export class FakeServer {
   };
 }
 /** As in a browser that has never been here. */
-export async function emptyStore(): Promise<void> {
+async function emptyStore(): Promise<void> {
   await keptFor('');
   const db = await openDB('snavek');
   await Promise.all([...db.objectStoreNames].map((name) => db.clear(name)));
