@@ -143,7 +143,7 @@ for (const name of names) {
   const begun = performance.now();
   if (isNoticed(area)) throw new Error(`${name}: its tests fail as they are`);
   // a busy machine makes no mutant hang: it is given several times what the tests take as they are
-  const patience = Math.max(300_000, 5 * (performance.now() - begun));
+  const patience = Math.max(300_000, Math.ceil(5 * (performance.now() - begun)));
   let hit = 0;
   let tried = 0;
   const survivors = [];
