@@ -115,6 +115,10 @@ if (tls) process.env.SNAVEK_TLS = '1';
 const server = tls
   ? createTlsServer({ key: readFileSync(key), cert: readFileSync(cert) }, app)
   : createServer(app);
+// a connection that is let go of while a request is on its way over it ends in an error there: whoever keeps some, as a
+// proxy does for a minute (from memory), must be the first to let go
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
 server.on('error', (e) => {
   console.error(
     e.code === 'EADDRINUSE' ? `Port ${port} is taken: choose another one with PORT=....` : e.message,

@@ -104,6 +104,8 @@ test('outside loopback nobody signs in with one click: the password is made at t
     expect(done.status()).toBe(302);
     expect(done.headers()['set-cookie']).toMatch(/Secure/);
     expect(done.headers()['strict-transport-security']).toBeDefined();
+    // longer than a proxy keeps a connection (a minute is usual, from memory): it never asks over one that is just let go of
+    expect(done.headers()['keep-alive']).toBe('timeout=75');
   } finally {
     await asked.dispose();
     await s.end();
