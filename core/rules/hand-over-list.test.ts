@@ -23,6 +23,26 @@ describe('what is looked at before a device is given back', () => {
     const lost = done('display', { methods: methodsOf({ 'display-data': 'accept' }) });
     expect(of(lost, 'accept')).toContain('brightness');
   });
+  test('the film is looked for where a display is new, or one that stayed had it taken off', () => {
+    const own = done('cell');
+    expect(handOverList(own.index, own.state, methodsOf({}))).not.toContain('film');
+    const taken = { ...own.state, film: { 'display/1': 'off' as const } };
+    expect(handOverList(own.index, taken, methodsOf({}))).toContain('film');
+    const renewed = done('display');
+    expect(handOverList(renewed.index, { ...renewed.state, film: {} }, methodsOf({}))).toContain('film');
+  });
+  test('grilles are looked at where the device has an ear speaker or a loudspeaker', () => {
+    const b = done('cell');
+    const having = (...kinds: string[]) => {
+      const slots = mica9.slots.filter(
+        (s) => !['ear-speaker', 'loudspeaker'].includes(s.kind) || kinds.includes(s.kind),
+      );
+      return handOverList(indexed({ ...mica9, slots }), b.state, methodsOf({}));
+    };
+    expect(having('ear-speaker')).toContain('grilles');
+    expect(having('loudspeaker')).toContain('grilles');
+    expect(having()).not.toContain('grilles');
+  });
   test('a bag is counted, screws and parts apart; without one nothing is said', () => {
     const b = done('cell');
     const { screws, parts } = ownersBag(b.index, {

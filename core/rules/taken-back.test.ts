@@ -56,3 +56,28 @@ describe('several entries taken back by one command', () => {
     expect(b.do({ type: 'retracted', event, entries: 3 }).refused).toBeUndefined();
   });
 });
+
+describe('a job that is closed', () => {
+  const closed = () => {
+    const b = atWork(4);
+    b.do({ type: 'jobClosed', ending: 'abandoned', note: '' });
+    expect(b.state.flag.ending).toBe('abandoned');
+    return b;
+  };
+  const latest = (b: Bench) => b.state.trail.at(-1)!;
+  test('is still written on, and what was written can be taken back, one note at a time', () => {
+    const b = closed();
+    for (const text of ['one', 'two']) expect(b.do({ type: 'noted', text }).refused).toBeUndefined();
+    expect(b.do({ type: 'retracted', event: b.state.trail.at(-2)!.event, entries: 2 }).refused?.code).toBe(
+      'closed',
+    );
+    expect(b.do({ type: 'retracted', event: latest(b).event }).refused).toBeUndefined();
+    expect(b.do({ type: 'retracted', event: latest(b).event, entries: 1 }).refused).toBeUndefined();
+  });
+  test('is not worked on, and nothing but a note of it is taken back', () => {
+    const b = closed();
+    expect(latest(b).type).not.toBe('noted');
+    expect(b.do({ type: 'retracted', event: latest(b).event }).refused?.code).toBe('closed');
+    expect(b.do({ type: 'screwOut', fastener: 'B1', piece: 'B1#1' }).refused?.code).toBe('closed');
+  });
+});

@@ -16,6 +16,7 @@ export interface PricedOption {
 }
 /**
  * What is priced side by side: all of it as chosen, with another part of each provenance, and each task alone.
+ * @param parts of this model's stock, cheapest first
  * @param extraMin what was added by hand, minutes
  */
 export function optionsOf(
