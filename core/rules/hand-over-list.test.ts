@@ -25,7 +25,7 @@ describe('what is looked at before a device is given back', () => {
   });
   test('the film is looked for where a display is new, or one that stayed had it taken off', () => {
     const own = done('cell');
-    expect(handOverList(own.index, own.state, methodsOf({}))).not.toContain('film');
+    expect(handOverList(own.index, { ...own.state, film: {} }, methodsOf({}))).not.toContain('film');
     const taken = { ...own.state, film: { 'display/1': 'off' as const } };
     expect(handOverList(own.index, taken, methodsOf({}))).toContain('film');
     const renewed = done('display');
