@@ -129,6 +129,8 @@ const says: Says = {
   unenrolled: (state, body) => state.enrolment[body.what] !== 'made',
   jobClosed: (state) => flag(state, 'ending') !== undefined,
 };
+/** The kinds of facts of which one can be said twice. */
+export const saidTwice = Object.keys(says) as readonly Body['type'][];
 /** Whether the state already says what a fact reports, so that two benches that report one screw give one event. */
 export function isAlready(index: IndexedModel, state: JobState, body: Body): boolean {
   const already = says[body.type] as
