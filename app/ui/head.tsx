@@ -16,10 +16,13 @@ import { left } from '../../words/time';
 import { useAlarms } from '../job/alarms';
 import { NavTabs } from './nav-tabs';
 
+/** A list that has come, with what was known better already: an answer that was read earlier may come later. */
+const newest = (known: readonly JobLine[], come: readonly JobLine[]): JobLine[] =>
+  come.map((line) => known.find((j) => j.id === line.id && j.seq > line.seq) ?? line);
 /** The open devices, kept up to date: the list that came with the page, then what the server says has changed. */
 export function useOpenJobs(first: JobLine[]): JobLine[] {
   const [jobs, setJobs] = useState(first);
-  useEffect(() => setJobs(first), [first]);
+  useEffect(() => setJobs((known) => newest(known, first)), [first]);
   useEffect(() => {
     let timeout: ReturnType<typeof setTimeout> | undefined;
     const fetchStrip = () => {
@@ -27,7 +30,11 @@ export function useOpenJobs(first: JobLine[]): JobLine[] {
       timeout = setTimeout(
         () =>
           void fetch('/open-jobs')
-            .then(async (r) => r.ok && setJobs((await r.json()) as JobLine[]))
+            .then(async (r) => {
+              if (!r.ok) return;
+              const come = (await r.json()) as JobLine[];
+              setJobs((known) => newest(known, come));
+            })
             .catch(() => {}),
         250,
       );
