@@ -1,48 +1,36 @@
-import { expect, signIn, test } from './app';
+import type { Page } from '@playwright/test';
+import { expect, logOf, signedIn, test, workedJob } from './app';
+
+/** Puts a device on the hot plate for so long. */
+async function warmed(page: Page, forS: number): Promise<string> {
+  const job = await workedJob(page, 'cell', 'heat');
+  const person = (await logOf(page, job))[0]!.by;
+  const body = { type: 'heatStarted', station: 'hot-plate', forS };
+  const command = { id: crypto.randomUUID(), job, person, body, at: Date.now(), clockKnown: true };
+  const answer = await page.request.post('/commands', { data: { commands: [command] } });
+  expect(await answer.json()).toMatchObject({ answers: [{ outcome: { status: 'recorded' } }] });
+  return job;
+}
 
 test('a timer that runs out rings once, on one of several tabs, and also right after a reload', async ({
   page,
   context,
 }) => {
-  await signIn(page);
-  const line = {
-    id: crypto.randomUUID(),
-    number: 999,
-    tag: 'RING',
-    stage: 'Open',
-    seq: 1,
-    summary: {
-      model: 'Tarnwick Mica 9',
-      variant: '',
-      tasks: ['cell'],
-      waits: 'time',
-      running: { what: 'heat', until: Date.now() + 4000 },
-      done: 1,
-      total: 5,
-      conditions: [],
-      promisedAs: '',
-      by: '',
-    },
-    promisedAt: null,
-    ending: null,
-    openedAt: Date.now(),
-    updatedAt: Date.now(),
-    owner: null,
-  };
+  await signedIn(page);
+  const job = await warmed(page, 8);
   const tab = await context.newPage();
   for (const p of [page, tab]) {
-    // other devices of the demo may ring, too
+    // other devices may ring, too
     await p.addInitScript((id) => {
       document.addEventListener('snavek-rung', (e) => {
         if ((e as CustomEvent<string>).detail.startsWith(id))
           sessionStorage.setItem('rung', String(Number(sessionStorage.getItem('rung') ?? 0) + 1));
       });
-    }, line.id);
-    await p.route('**/open-jobs', (r) => r.fulfill({ json: [line] }));
-    await p.goto('/');
-    await expect(p.locator('.dev', { hasText: 'Mica 9' }).first()).toBeVisible();
+    }, job);
+    await p.goto(`/jobs/${job}/work`);
+    await expect(p.locator('.dev[aria-current=page]')).toContainText('Mica 9');
   }
-  await expect(page.locator('.dev', { hasText: 'heat over' })).toBeVisible();
+  for (const p of [page, tab]) await expect(p.locator('.dev[aria-current=page]')).toContainText('heat over');
   const rings = async () =>
     (
       await Promise.all([page, tab].map((p) => p.evaluate(() => Number(sessionStorage.getItem('rung') ?? 0))))

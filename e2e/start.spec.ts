@@ -6,6 +6,10 @@ import { expect, type Page, request, test } from '@playwright/test';
 import { faults, nothingSerious, sizes } from './look';
 import { secondPort as port } from './worker';
 
+/** A server makes its database and the demo's jobs while others work: so long it may take, ms. */
+const startsMs = 180_000;
+test.describe.configure({ timeout: 2 * startsMs });
+
 /** A server of its own, with a database of its own that is made for one test. */
 async function started(database: string, env: Record<string, string>): Promise<Started> {
   const url = new URL(process.env.DATABASE_URL!);
@@ -68,10 +72,10 @@ test('started before its database, as after a power cut, the app waits and says 
     DATABASE_URL: through.href,
   });
   try {
-    await expect.poll(() => s.out, { timeout: 30_000 }).toContain('cannot be reached yet');
+    await expect.poll(() => s.out, { timeout: startsMs }).toContain('cannot be reached yet');
     expect(s.child.exitCode).toBeNull();
     there = true;
-    await expect.poll(() => s.out, { timeout: 60_000 }).toContain('Snavek is ready');
+    await expect.poll(() => s.out, { timeout: startsMs }).toContain('Snavek is ready');
     expect(await (await fetch(`http://127.0.0.1:${port}/healthz`)).json()).toMatchObject({
       ok: true,
       writable: true,
@@ -93,7 +97,7 @@ test('outside loopback nobody signs in with one click: the password is made at t
   });
   const signIn = (form: Record<string, string>) => asked.post('/sign-in', { form, maxRedirects: 0 });
   try {
-    await expect.poll(() => s.out, { timeout: 60_000 }).toMatch(/with the password \S+ \(made just now/);
+    await expect.poll(() => s.out, { timeout: startsMs }).toMatch(/with the password \S+ \(made just now/);
     const password = /with the password (\S+) /.exec(s.out)![1]!;
     expect(await (await asked.get('/sign-in')).text()).not.toContain('value="ines"');
     expect((await signIn({ demo: 'ines' })).status()).toBe(200);
@@ -123,7 +127,7 @@ test('two processes behind one port are one app: what one has taken the other sh
       headers: { origin: at, connection: 'close', ...init.headers },
     });
   try {
-    await expect.poll(() => s.out, { timeout: 60_000 }).toContain('Snavek is ready');
+    await expect.poll(() => s.out, { timeout: startsMs }).toContain('Snavek is ready');
     expect(s.out.match(/Snavek is ready/g)).toHaveLength(1);
     const signedIn = await ask('/sign-in', {
       method: 'POST',
@@ -179,7 +183,7 @@ test('two processes behind one port are one app: what one has taken the other sh
       .trim()
       .split('\n');
     process.kill(Number(children[0]), 'SIGKILL');
-    await expect.poll(() => s.out, { timeout: 20_000 }).toContain('another is started');
+    await expect.poll(() => s.out, { timeout: startsMs }).toContain('another is started');
     for (let k = 12; k < 20; k++)
       expect((await note(k, tova)).answers[0]!.outcome).toMatchObject({
         status: 'recorded',
@@ -207,7 +211,7 @@ test('a workshop of one’s own: founded with the code, a person let in by a lin
   const at = `http://127.0.0.1:${port}`;
   const s = await started('snavek_own', { PORT: String(port), SNAVEK_DEMO: '' });
   try {
-    await expect.poll(() => s.out, { timeout: 60_000 }).toMatch(/give the code \S+/);
+    await expect.poll(() => s.out, { timeout: startsMs }).toMatch(/give the code \S+/);
     const code = /give the code (\S+)/.exec(s.out)![1]!;
     await page.goto(at);
     await page.waitForURL('**/set-up');
