@@ -48,8 +48,8 @@ export interface DayPlan {
   clash?: string[];
   /** Devices with work that nobody here does. */
   nobody?: string[];
-  /** Pins could not be kept. */
-  unpinned?: true;
+  /** Pins are not kept: they cannot be, or no day with them was found in the time that there was. */
+  unpinned?: 'cannot' | 'not found';
   moved?: Moved;
 }
 
@@ -132,7 +132,8 @@ interface Solved {
   /** Of all promises together, s. */
   lateS: number;
 }
-type Failed = { clash: string[] };
+/** What clashes, by operations; not proved where the search was over before it had found a schedule. */
+type Failed = { clash: string[]; proved: boolean };
 const endOf = (job: ScheduledJob, starts: Record<string, number>): number =>
   Math.max(0, ...job.operations.map((o) => starts[o.id]! + o.duration));
 const lateOf = ({ jobs }: ScheduleProblem, starts: Record<string, number>): number =>
@@ -147,7 +148,8 @@ function timed(
 ): Omit<Solved, 'by'> | Failed {
   const problem = problemOf(asked, pins, by);
   const first = scheduleOf(problem, { nodes, stop });
-  if (!('schedule' in first)) return { clash: first.clash?.precedences.map((p) => p.to) ?? [] };
+  if (!('schedule' in first))
+    return { clash: first.clash?.precedences.map((p) => p.to) ?? [], proved: first.clash !== undefined };
   const { starts, optimal, lowerBound } = first.schedule;
   const urgent = new Set(asked.jobs.filter((j) => j.urgent).map((j) => j.id));
   const soon = scheduleOf(
@@ -205,14 +207,15 @@ function sharedOut(asked: DayAsked, starts: Record<string, number>): Map<string,
 }
 /** With whose hands: counted first, which bounds what any sharing can do; by person where counting alone does not do. */
 function solved(asked: DayAsked, pins: readonly Pin[], stop: () => boolean): Solved | Failed {
-  if (!asked.people.length) return { clash: [] };
+  if (!asked.people.length) return { clash: [], proved: true };
   const counted = timed(asked, pins, undefined, stop);
   if ('clash' in counted) return counted;
   const by = assigned(handsOf(asked, counted.starts), asked.people, asked.away ?? []);
   if (by) return { ...counted, by };
   const shared = sharedOut(asked, counted.starts);
   const named = timed(asked, pins, shared, stop);
-  if ('clash' in named) return named;
+  // shared out otherwise it may go
+  if ('clash' in named) return { ...named, proved: false };
   const optimal = counted.optimal && named.lateS <= counted.leastLateS;
   return { ...named, by: shared, leastLateS: counted.leastLateS, optimal };
 }
@@ -226,11 +229,11 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
   const { asked: able, nobody } = withSkills(given);
   let asked = withHands(able);
   const pins = given.pins ?? [];
-  let unpinned = false;
+  let unpinned: DayPlan['unpinned'];
   let clash: string[] | undefined;
   let got = solved(asked, pins, stop);
   if ('clash' in got && pins.length) {
-    unpinned = true;
+    unpinned = got.proved ? 'cannot' : 'not found';
     got = solved(asked, [], stop);
   }
   if ('clash' in got) {
@@ -247,7 +250,7 @@ export function dayPlan(given: DayAsked, stop: () => boolean = () => false): Day
   const said = {
     ...(clash ? { clash } : {}),
     ...(nobody.length ? { nobody } : {}),
-    ...(unpinned ? { unpinned: true as const } : {}),
+    ...(unpinned ? { unpinned } : {}),
   };
   if ('clash' in got) return { ...withoutPlan(asked), ...said, clash: clash ?? [] };
   const calm = clash ? undefined : calmer(asked, unpinned ? [] : pins, got, stop);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { block, day, faults, minute } from '../testing/days';
+import type { Block } from './blocks';
 import { type DayPlan, dayPlan, shownOf } from './day-plan';
 
 describe('what somebody wants just then', () => {
@@ -26,9 +27,74 @@ describe('what somebody wants just then', () => {
         ],
       }),
     );
-    expect(got.unpinned).toBe(true);
+    expect(got.unpinned).toBe('cannot');
     expect(faults(got)).toEqual([]);
     expect(got.blocks.some((b) => b.pinned)).toBe(false);
+  });
+  test('is kept also where there is no time to look for a better day: round what runs and has to be come back to', () => {
+    const warm = (id: string): Block[] => [
+      block(id, 1, { steps: ['w1'] }),
+      block(id, 5, { by: 'itself', station: 'hot-plate', steps: ['w2'] }),
+      block(id, 7, { maxDelayS: 80, steps: ['w3'] }),
+      block(id, 8, { steps: ['w4'] }),
+      block(id, 4, { steps: ['w5'] }),
+    ];
+    const hot: Block[] = [
+      block('hot', 0, { by: 'itself', station: 'hot-plate', begun: true, steps: ['w2'] }),
+      ...warm('hot').slice(2),
+    ];
+    const inHand: Block[] = [block('hand', 5, { begun: true, who: 'p1' }), block('hand', 8)];
+    const long: Block[] = [
+      block('long', 12, { steps: ['l1'] }),
+      block('long', 6, { by: 'itself' }),
+      block('long', 12, { steps: ['l2'] }),
+      block('long', 4, { steps: ['l3'] }),
+    ];
+    const jobs = [
+      ...['a', 'b', 'c', 'd', 'e', 'f'].map((id) => ({ id, promisedIn: 65, blocks: warm(id) })),
+      { id: 'hot', blocks: hot },
+      { id: 'hand', blocks: inHand },
+      { id: 'long', blocks: long },
+    ];
+    const overAtOnce = () => true;
+    const today = dayPlan(day(2, jobs), overAtOnce);
+    expect(faults(today)).toEqual([]);
+    for (const { id, step } of [
+      { id: 'long', step: 'l3' },
+      { id: 'long', step: 'l2' },
+      { id: 'c', step: 'w3' },
+      { id: 'f', step: 'w1' },
+    ]) {
+      const own = today.blocks.filter((b) => b.job === id);
+      const planned = own.find((b) =>
+        b.id.endsWith(` ${jobs.find((j) => j.id === id)!.blocks.findIndex((b) => b.steps[0] === step)}`),
+      )!;
+      for (const later of [0, 5, 25, 40]) {
+        const atS = Math.ceil(planned.startS / (5 * minute) + later) * 5 * minute;
+        const got = dayPlan({ ...day(2, jobs), pins: [{ job: id, step, atS }] }, overAtOnce);
+        expect(got.unpinned, `${id} ${step} ${later}`).toBeUndefined();
+        expect(got.blocks.find((b) => b.id === planned.id)).toMatchObject({ startS: atS, pinned: true });
+        expect(faults(got)).toEqual([]);
+      }
+    }
+  });
+  test('that was not found in the time that there was is said so, and not that it cannot be', () => {
+    const own = (id: string) => [block(id, 10, { steps: ['s1'] }), block(id, 4, { steps: ['s2'] })];
+    const asked = {
+      ...day(1, [
+        { id: 'a', blocks: own('a') },
+        { id: 'b', blocks: own('b') },
+      ]),
+      // by every rule a comes first, and then b is too late
+      pins: [
+        { job: 'a', step: 's2', atS: 40 * minute },
+        { job: 'b', step: 's2', atS: 12 * minute },
+      ],
+    };
+    expect(dayPlan(asked, () => true).unpinned).toBe('not found');
+    const found = dayPlan(asked);
+    expect(found.unpinned).toBeUndefined();
+    expect(faults(found)).toEqual([]);
   });
   test('of a step that is done or of no device is nothing', () => {
     const pins = [

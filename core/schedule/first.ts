@@ -58,11 +58,11 @@ export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | u
   ];
   const isPressing = ({ jobs }: { jobs: number[] }) => jobs.some((k) => followsBegun(p, p.jobs[k]!));
   const tried = rules.flatMap((rule) => {
-    // what has begun stays where it is; what has to be come back to soon is placed before the rest
+    // what has to be come back to soon is placed before the rest of what is fixed, and that before all else
     const order = [...groups].sort(
       (a, b) =>
-        Number(isFixed(b)) - Number(isFixed(a)) ||
         Number(isPressing(b)) - Number(isPressing(a)) ||
+        Number(isFixed(b)) - Number(isFixed(a)) ||
         rule(a) - rule(b) ||
         a.jobs[0]! - b.jobs[0]!,
     );
@@ -81,37 +81,63 @@ function followsBegun(p: ScheduleProblem, job: ScheduleProblem['jobs'][number]):
   return p.precedences.some((l) => l.maxLag !== null && begun.has(l.from));
 }
 type Uses = Map<string, { capacity: number; placed: Placed[] }>;
-/** The operations of a job of which something has begun, one after another as early as there is room; undefined where a greatest lag is broken. */
-function placeBegun(
+type Operations = readonly ScheduleProblem['jobs'][number]['operations'][number][];
+/** Operations in their order, those together that have to follow each other soon. */
+function linksOf(p: ScheduleProblem, operations: Operations): Operations[] {
+  const out: Operations[number][][] = [];
+  for (const o of operations) {
+    const before = new Set(
+      p.precedences.filter((l) => l.to === o.id && l.maxLag !== null).map((l) => l.from),
+    );
+    const last = out.at(-1);
+    if (last?.some((b) => before.has(b.id))) last.push(o);
+    else out.push([o]);
+  }
+  return out;
+}
+/**
+ * The operations of jobs of which something stands at its time, around that: what has to follow each other soon together, each as
+ * early as there is room, and what leads soon to one that stands as late as that asks. Undefined where a greatest lag is broken.
+ */
+function placeAround(
   p: ScheduleProblem,
   jobs: readonly number[],
   used: Uses,
 ): Map<string, number> | undefined {
-  const out = new Map<string, number>();
   const ends = new Map<string, number>();
+  const out = new Map<string, number>();
+  const put = (o: Operations[number], start: number) => {
+    out.set(o.id, start);
+    ends.set(o.id, start + o.duration);
+  };
+  const lagsTo = (o: Operations[number]) => p.precedences.filter((l) => l.to === o.id && ends.has(l.from));
   for (const job of jobs.map((k) => p.jobs[k]!))
-    for (const o of job.operations) {
-      const lags = p.precedences.filter((l) => l.to === o.id && ends.has(l.from));
-      let start = o.at ?? Math.max(job.release, ...lags.map((l) => ends.get(l.from)! + l.minLag));
-      if (o.at === undefined && o.duration > 0)
-        for (let again = true; again; ) {
-          again = false;
-          for (const need of o.needs) {
-            const use = used.get(need)!;
-            const later = freeFrom(use.placed, use.capacity, start, o.duration);
-            if (later > start + 1e-9) {
-              start = later;
-              again = true;
-            }
-          }
-        }
-      if (lags.some((l) => l.maxLag !== null && start > ends.get(l.from)! + l.maxLag + 1e-9))
-        return undefined;
-      out.set(o.id, start);
-      ends.set(o.id, start + o.duration);
+    for (const link of linksOf(p, job.operations)) {
+      const earliest = (o: Operations[number]) =>
+        Math.max(job.release, ...lagsTo(o).map((l) => ends.get(l.from)! + l.minLag));
+      // one after another, as if there were room; then all of the link later by what is needed for it
+      for (const o of link) put(o, o.at ?? earliest(o));
+      const stands = link.findLastIndex((o) => o.at !== undefined);
+      for (let k = stands - 1; k >= 0; k--) {
+        const [o, next] = [link[k]!, link[k + 1]!];
+        const lag = p.precedences.find((l) => l.from === o.id && l.to === next.id)?.minLag ?? 0;
+        put(o, out.get(next.id)! - lag - o.duration);
+      }
+      if (stands < 0)
+        for (const [id, start] of shifted(link, out, used)) put(link.find((o) => o.id === id)!, start);
+      for (const o of link.slice(stands < 0 ? link.length : stands + 1))
+        put(o, roomFor(o, earliest(o), used));
+      const isBroken = (o: Operations[number]) =>
+        lagsTo(o).some((l) => l.maxLag !== null && out.get(o.id)! > ends.get(l.from)! + l.maxLag + 1e-9);
+      if (link.some(isBroken)) return undefined;
     }
   return out;
 }
+/** The earliest from a time on that all that an operation needs is free. */
+function roomFor(o: Operations[number], from: number, used: Uses): number {
+  return shifted([o], new Map([[o.id, from]]), used).get(o.id)!;
+}
+/** Places groups one after another: first of all what stands at its time. */
 function place(
   p: ScheduleProblem,
   c: Compiled,
@@ -120,26 +146,30 @@ function place(
 ): Float64Array | undefined {
   const at = new Map(c.ids.map((id, i) => [id, i]));
   const used: Uses = new Map(p.resources.map((r) => [r.id, { capacity: r.capacity, placed: [] }]));
+  const use = (o: Operations[number], start: number) => {
+    if (o.duration > 0)
+      for (const need of o.needs) used.get(need)!.placed.push({ start, end: start + o.duration });
+  };
+  for (const o of p.jobs.flatMap((j) => j.operations)) if (o.at !== undefined) use(o, o.at);
   const out = new Float64Array(c.n);
   for (const group of groups) {
     const operations = group.jobs.flatMap((k) => p.jobs[k]!.operations);
     const starts = isFixed(group)
-      ? placeBegun(p, group.jobs, used)
+      ? placeAround(p, group.jobs, used)
       : shifted(operations, group.starts!, used);
     if (!starts) return undefined;
     for (const o of operations) {
       const start = starts.get(o.id)!;
       out[at.get(o.id)!] = start;
-      if (o.duration > 0)
-        for (const need of o.needs) used.get(need)!.placed.push({ start, end: start + o.duration });
+      if (o.at === undefined) use(o, start);
     }
   }
   return out;
 }
 /** The same starts, all later by what is needed for room. */
 function shifted(
-  operations: readonly ScheduleProblem['jobs'][number]['operations'][number][],
-  starts: Map<string, number>,
+  operations: Operations,
+  starts: ReadonlyMap<string, number>,
   used: Uses,
 ): Map<string, number> {
   const wanted = operations

@@ -31,7 +31,11 @@ export const differs = (device: string, by: string, later: boolean): string =>
   `${device} ${by} ${later ? 'later' : 'sooner'}`;
 export const keepSo = 'Keep it so';
 export const asToday = 'As today';
-export const cannotPin = 'It cannot begin just then: hands, a station or what comes before are not free.';
+const cannotPin = 'It cannot begin just then: hands, a station or what comes before are not free.';
+const pinNotFound =
+  'No day with it was found in the time that there was; it may go at another moment, or a little later.';
+export const whyNotThen = (why: 'cannot' | 'not found'): string =>
+  why === 'cannot' ? cannotPin : pinNotFound;
 export const nobodyDoes = (devices: string): string =>
   `Nobody here does what ${devices} needs (chip work, or a bad cell): say who does on the Workshop screen, or give it away. It is planned as if somebody did.`;
 export const movedFor = (devices: string, by: string): string =>

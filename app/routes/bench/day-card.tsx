@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import { stepOf } from '../../../core/day/asked';
+import { type Pin, stepOf } from '../../../core/day/asked';
 import type { DayPlan } from '../../../core/day/day-plan';
 import { differences, type KeptPin, type WhatIf } from '../../../core/day/what-if';
 import type { Changed } from '../../../core/wire/changed';
@@ -76,7 +76,13 @@ export function DayCard({ day: { plan: today, asked, away, again }, jobs, time }
           onDrop={() => setImagined({})}
         />
       )}
-      <Notes plan={plan} today={today} jobs={jobs} onLetGo={(job) => void send({ do: 'let go', job })} />
+      <Notes
+        plan={plan}
+        today={today}
+        wanted={asked?.pins ?? []}
+        jobs={jobs}
+        onLetGo={(job) => void send({ do: 'let go', job })}
+      />
       {said && (
         <p role="status" className="small m-0">
           {said}
@@ -117,7 +123,7 @@ function SideBySide({
         {wording.instead(keptOf(other), keptOf(today))}
       </span>
       <span data-testid="what-moves">{moved.length ? moved.join(', ') : wording.nothingMoves}</span>
-      {other.unpinned && <span className="brick">{wording.cannotPin}</span>}
+      {other.unpinned && <span className="brick">{wording.whyNotThen(other.unpinned)}</span>}
       {pins.length > 0 && !other.unpinned && (
         <Button type="primary" size="small" onClick={() => onKeep(pins)}>
           {wording.keepSo}
@@ -133,17 +139,24 @@ function SideBySide({
 function Notes({
   plan,
   today,
+  wanted,
   jobs,
   onLetGo,
 }: {
   plan: DayPlan;
   today: DayPlan;
+  /** What was kept to begin at its own time. */
+  wanted: readonly Pin[];
   jobs: readonly JobLine[];
   onLetGo: (job: string) => void;
 }) {
   const names = (ids: readonly string[]) => ids.map((id) => nameOf(jobs, id)).join(', ');
   const { clock } = useFormats();
-  const pinned = today.blocks.filter((b) => b.pinned);
+  const at = (s: number) => clock(today.now + s * 1000);
+  const isPinned = (job: string) => today.blocks.some((b) => b.job === job && b.pinned);
+  const standing = wanted.filter(
+    ({ job }) => jobs.some((j) => j.id === job) && (today.unpinned || isPinned(job)),
+  );
   return (
     <>
       {plan.clash && plan.clash.length > 0 && <Note tone="stop">{wording.cannot(names(plan.clash))}</Note>}
@@ -155,11 +168,12 @@ function Notes({
             : wording.movedSince(names(plan.moved.jobs))}
         </p>
       )}
-      {pinned.map((b) => (
-        <p key={b.id} className="small m-0 row gap-8 mid">
-          {wording.wantedThen(nameOf(jobs, b.job), clock(plan.now + b.startS * 1000))}
-          <Button size="small" onClick={() => onLetGo(b.job)}>
-            {wording.letGo(nameOf(jobs, b.job))}
+      {standing.map((pin) => (
+        <p key={pin.job} className="small m-0 row gap-8 mid">
+          {wording.wantedThen(nameOf(jobs, pin.job), at(pin.atS))}
+          {today.unpinned && <span className="brick">{wording.whyNotThen(today.unpinned)}</span>}
+          <Button size="small" onClick={() => onLetGo(pin.job)}>
+            {wording.letGo(nameOf(jobs, pin.job))}
           </Button>
         </p>
       ))}
