@@ -11,7 +11,8 @@ export default defineConfig({
   // a machine of a landing is shared: what passes only at the second go is listed as flaky and looked into, not lost
   retries: process.env.CI ? 1 : 0,
   reporter: 'list',
-  timeout: 120_000,
+  // of a test that waits for what does not come; what is only slow beside others is not cut off
+  timeout: 300_000,
   expect: { timeout: 20_000 },
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -206,7 +206,6 @@ test('what only one variant has otherwise is changed there alone, listed, and ta
 test('the editor passes at every size, light and dark, with a part and with a screw chosen', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await signedIn(page, 'marek');
   await page.goto('/models');
   await page.getByRole('main').getByRole('link', { name: 'Tarnwick Mica 9', exact: true }).click();

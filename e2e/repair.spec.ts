@@ -18,7 +18,7 @@ import {
 import { nothingSerious } from './look';
 
 test('a Sprig from intake to hand-over by the pedal', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(600_000);
   await page.goto('/sign-in');
   await nothingSerious(page, 'sign in');
   await signIn(page);

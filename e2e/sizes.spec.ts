@@ -5,7 +5,6 @@ import { faults, sizes } from './look';
 test('no screen is wider than its window, cuts a text or has a target too small for a finger, at four sizes and two of text', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const { paths, short } = await everyScreen(page);
   const found: string[] = [];
   for (const path of paths) {
