@@ -227,6 +227,24 @@ describe('the advice', () => {
     expect(a).toMatchObject({ advice, because });
   });
 });
+test('of two trials there is a spread, by one less than there are; of one there is none to tell', () => {
+  const even = { name: 'part', low: 0, likely: 50, high: 100 };
+  const q: QuoteInput = { consumablesMinor: 0, hourlyRateMinor: 0, parts: [even], handsS: [], risks: [] };
+  const d = run(q, 5, 2);
+  // two values around their mean: their spread is how far they are apart, by the root of two
+  const half = Math.abs(d.p90 - d.p10) / 0.8 / 2;
+  expect(d.sd).toBeCloseTo(half * Math.SQRT2, 6);
+  expect(d.sd).toBeGreaterThan(0);
+  expect(() => run(q, 5, 1)).toThrow(RangeError);
+});
+test('each trial is in the bar of its cost: the least in the first, and none where nothing costs so much', () => {
+  const either = { what: 'glass', chance: 0.25, cost: 3000 };
+  const d = run({ consumablesMinor: 1000, hourlyRateMinor: 0, parts: [], handsS: [], risks: [either] });
+  const held = (cost: number) => d.bins.find((bin) => cost >= bin.from && cost < bin.to)!.n;
+  expect(held(1000) / d.trials).toBeCloseTo(0.75, 1);
+  expect(d.bins.at(-1)!.n / d.trials).toBeCloseTo(0.25, 1);
+  expect(d.bins.slice(1, -1).every((bin) => bin.n === 0)).toBe(true);
+});
 test('trouble is that at least one of the risks happens', () => {
   const risk = (chance: number) => ({ what: 'glass', chance, cost: 1 });
   expect(chanceOfTrouble([])).toBe(0);

@@ -180,6 +180,34 @@ describe('the pattern of the mat', () => {
       new Set(layOutMat([rows(n, 14, 18, 5)], device).map((cell) => cell.page)).size;
     expect([pagesOf(38), pagesOf(39)]).toEqual([1, 2]);
   });
+  test('what is too many for one page is halved, the upper half first', () => {
+    const points = rows(40, 14, 18, 5);
+    const cells = layOutMat([points], device);
+    const on = (page: number) => cells.filter((cell) => cell.page === page).map((cell) => cell.id);
+    expect([on(0).length, on(1).length]).toEqual([20, 20]);
+    const y = new Map(points.map((p) => [p.id, p.y]));
+    const lowest = Math.max(...on(0).map((id) => y.get(id)!));
+    for (const id of on(1)) expect(y.get(id)).toBeGreaterThanOrEqual(lowest);
+  });
+  test('a page that is half a millimetre too narrow for its cells side by side has them on two', () => {
+    const beside = [0, 36, 72].map((x, k) => ({ id: `H${k}`, x, y: 40 }));
+    const pages = (widthMm: number) =>
+      new Set(
+        layOutMat([beside], device, { ...matPage, widthMm, heightMm: 13 * 12 }).map((cell) => cell.page),
+      ).size;
+    expect(pages(3 * matPage.cellWidthMm)).toBe(1);
+    const narrow = layOutMat([beside], device, { ...matPage, widthMm: 3 * matPage.cellWidthMm - 0.5 });
+    const most = 3 * matPage.cellWidthMm - 0.5 - matPage.cellWidthMm / 2;
+    for (const [k, a] of narrow.entries()) {
+      expect(a.x).toBeLessThanOrEqual(most + 1e-6);
+      for (const b of narrow.slice(k + 1))
+        if (a.page === b.page)
+          expect(
+            Math.abs(a.x - b.x) >= matPage.cellWidthMm - 1e-6 ||
+              Math.abs(a.y - b.y) >= matPage.cellHeightMm - 1e-6,
+          ).toBe(true);
+    }
+  });
   test.each([
     { widthMm: 13, heightMm: 122 },
     { widthMm: 90, heightMm: 12 },
