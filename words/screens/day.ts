@@ -19,7 +19,7 @@ export const between = (from: string, to: string): string => `${from}–${to}`;
 export const chanceOf = (percent: number): string => `kept in ${percent} %`;
 export const ready = (clock: string): string => `ready ${clock}`;
 export const promised = (clock: string): string => `promised ${clock}`;
-export const guessed = 'usual minutes';
+export const readyAbout = (clock: string): string => `about ${clock}`;
 export const somebody = 'somebody more';
 export const oneMore = 'one device more';
 export const oneMoreBy = 'one device more';
@@ -50,7 +50,7 @@ export const begunAt = (time: string): string => `taken in hand ${time}; nobody 
 export const onOneSheet = 'On one sheet';
 export const lookingBack = 'Looking back';
 export const rests = (n: number, proved: boolean): string =>
-  `Planned for ${people(n)} by what each does, each station for as many devices as it holds, a minute for coming to a device; hours, absences and what warms up as on the Workshop screen; what has taken longer so far goes on so. Drag a block to ask what if. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
+  `Planned for ${people(n)} by what each does, each station for as many devices as it holds, a minute for coming to a device; hours, absences and what warms up as on the Workshop screen; what has taken longer so far goes on so; “about” is a device without a route, by usual minutes. Drag a block to ask what if. Solid is hands, hatched runs by itself; kept in so many of a hundred days with these steps’ spread. ${proved ? 'No plan is late by less.' : 'A better plan may exist.'}`;
 export const people = (n: number): string => (n === 1 ? 'one person' : `${n} people`);
 /** What a block does, in a word or two. */
 export const acts: Partial<Record<StepAction | 'plan', string>> = {

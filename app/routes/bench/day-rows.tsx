@@ -60,8 +60,9 @@ function deviceRow(
   return {
     ...{ id: planned.id, label },
     under: [
-      own.some((b) => b.guessed) && wording.guessed,
-      wording.ready(clock(plan.now + planned.endS * 1000)),
+      (own.some((b) => b.guessed) ? wording.readyAbout : wording.ready)(
+        clock(plan.now + planned.endS * 1000),
+      ),
       planned.chance !== undefined && wording.chanceOf(planned.chance),
     ]
       .filter(Boolean)
