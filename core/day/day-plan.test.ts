@@ -194,3 +194,19 @@ describe('drawn days', () => {
     expect(chance({ pins: [{ job: 'a', step: 's1', atS: 60 * minute }] })).toBe(0);
   });
 });
+test('of what is in hand only the block stays first: then what is urgent, and what is short before what is long', () => {
+  const asked = day(1, [
+    { id: 'hand', blocks: [block('hand', 5, { begun: true, who: 'p0' }), block('hand', 20)] },
+    { id: 'long', blocks: [block('long', 40)] },
+    { id: 'urgent', blocks: [block('urgent', 30)] },
+    { id: 'short', blocks: [block('short', 9)] },
+  ]);
+  asked.jobs[2] = { ...asked.jobs[2]!, urgent: true };
+  // with no time to look for better the rules alone say so
+  for (const stop of [() => true, () => false]) {
+    const got = dayPlan(asked, stop);
+    expect(faults(got)).toEqual([]);
+    const order = got.blocks.toSorted((a, b) => a.startS - b.startS).map((b) => b.job);
+    expect(order).toEqual(['hand', 'urgent', 'short', 'hand', 'long']);
+  }
+});

@@ -57,17 +57,19 @@ export function firstSchedule(p: ScheduleProblem, c: Compiled): Float64Array | u
     release,
   ];
   const isPressing = ({ jobs }: { jobs: number[] }) => jobs.some((k) => followsBegun(p, p.jobs[k]!));
-  const tried = rules.flatMap((rule) => {
-    // what has to be come back to soon is placed before the rest of what is fixed, and that before all else
-    const order = [...groups].sort(
-      (a, b) =>
-        Number(isPressing(b)) - Number(isPressing(a)) ||
-        Number(isFixed(b)) - Number(isFixed(a)) ||
-        rule(a) - rule(b) ||
-        a.jobs[0]! - b.jobs[0]!,
-    );
-    return place(p, c, order, isFixed) ?? [];
-  });
+  // what has to be come back to soon is placed before all else; the rest of what is fixed before the others, or among them
+  const tried = rules.flatMap((rule) =>
+    [true, false].flatMap((fixedFirst) => {
+      const order = [...groups].sort(
+        (a, b) =>
+          Number(isPressing(b)) - Number(isPressing(a)) ||
+          (fixedFirst ? Number(isFixed(b)) - Number(isFixed(a)) : 0) ||
+          rule(a) - rule(b) ||
+          a.jobs[0]! - b.jobs[0]!,
+      );
+      return place(p, c, order, isFixed) ?? [];
+    }),
+  );
   return tried
     .filter((starts) => fits(c, starts))
     .reduce<Float64Array | undefined>(
