@@ -36,6 +36,12 @@ const pinNotFound =
   'No day with it was found in the time that there was; it may go at another moment, or a little later.';
 export const whyNotThen = (why: 'cannot' | 'not found'): string =>
   why === 'cannot' ? cannotPin : pinNotFound;
+/** Of what was kept: what to do about it. */
+export const keptNot = (why: 'cannot' | 'not found', count: number): string =>
+  why === 'cannot' && count > 1
+    ? 'These cannot all begin when they are wanted, and the day is planned without them: let one go.'
+    : `${whyNotThen(why)} The day is planned without: let it go, or move it.`;
+export const byKey = (device: string, key: number): string => `${device} (${key})`;
 export const nobodyDoes = (devices: string): string =>
   `Nobody here does what ${devices} needs (chip work, or a bad cell): say who does on the Workshop screen, or give it away. It is planned as if somebody did.`;
 export const movedFor = (devices: string, by: string): string =>
@@ -43,7 +49,7 @@ export const movedFor = (devices: string, by: string): string =>
 export const movedSince = (devices: string): string =>
   `${devices}: another time than was shown, since what was shown can no longer be.`;
 export const wantedThen = (device: string, time: string): string => `${device} is wanted at ${time}.`;
-export const letGo = (device: string): string => `let ${device} go`;
+export const letGo = (device: string): string => `let ${device}’s time go`;
 export const movable = (spoken: string): string => `${spoken}. Arrow keys move it.`;
 export const freeSlots = 'Free, kept in 9 of 10 days:';
 export const begunAt = (time: string): string => `taken in hand ${time}; nobody is late by it`;

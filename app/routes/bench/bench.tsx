@@ -6,7 +6,7 @@ import * as day from '../../../words/screens/day';
 import { useDay } from '../../job/use-day';
 import { useKeys } from '../../ui/keys';
 import { DayCard } from './day-card';
-import { maySlip } from './day-rows';
+import { maySlip, namedByKey } from './day-rows';
 import { benchPage } from '../../../server/use-cases/bench-page';
 import type { Who } from '../../../core/wire/who';
 import type { JobLine } from '../../../core/wire/job-line';
@@ -185,11 +185,6 @@ function RunningAlone({ jobs, time }: CardProps) {
 }
 function PromisedCard({ jobs, time, plan }: CardProps & { plan: DayPlan | undefined }) {
   const past = jobs.filter((j) => j.promisedAt !== null && j.promisedAt < time);
-  const nameOf = (id: string) =>
-    jobs
-      .filter((j) => j.id === id)
-      .map(shortModel)
-      .join('');
   const promised = plan ? plan.jobs.filter((j) => j.promisedAt !== null) : [];
   const late = promised.filter((j) => j.lateS >= 60);
   return (
@@ -202,12 +197,12 @@ function PromisedCard({ jobs, time, plan }: CardProps & { plan: DayPlan | undefi
       </h2>
       {late.map((j) => (
         <div key={j.id} className="brick strong">
-          {day.late(nameOf(j.id), minutes(j.lateS / 60))}
+          {day.late(namedByKey(jobs, j.id), minutes(j.lateS / 60))}
         </div>
       ))}
       {promised.filter(maySlip).map((j) => (
         <div key={j.id} className="brick">
-          {day.slips(nameOf(j.id), j.chance!)}
+          {day.slips(namedByKey(jobs, j.id), j.chance!)}
         </div>
       ))}
       {late.length > 0 && plan!.leastLateS >= 60 && (

@@ -12,7 +12,7 @@ import { useWhatIf } from '../../job/use-what-if';
 import { useFormats } from '../../ui/formats';
 import { LinkButton } from '../../ui/link-button';
 import { Note } from '../../ui/note';
-import { deviceRows, nameOf, resourceRows } from './day-rows';
+import { deviceRows, namedByKey, resourceRows } from './day-rows';
 import { Timeline } from './timeline';
 import { isAsked, type Imagined, WhatIfControls } from './what-if';
 
@@ -115,10 +115,10 @@ function SideBySide({
   onDrop: () => void;
 }) {
   const moved = differences(today, other).map(({ job, byS }) =>
-    wording.differs(nameOf(jobs, job), minutes(Math.abs(byS) / 60), byS > 0),
+    wording.differs(namedByKey(jobs, job), minutes(Math.abs(byS) / 60), byS > 0),
   );
   return (
-    <div className="row gap-8 mid small" role="status">
+    <div className="row gap-8 mid small under-6" role="status">
       <span data-testid="what-if" className="strong">
         {wording.instead(keptOf(other), keptOf(today))}
       </span>
@@ -150,7 +150,7 @@ function Notes({
   jobs: readonly JobLine[];
   onLetGo: (job: string) => void;
 }) {
-  const names = (ids: readonly string[]) => ids.map((id) => nameOf(jobs, id)).join(', ');
+  const names = (ids: readonly string[]) => ids.map((id) => namedByKey(jobs, id)).join(', ');
   const { clock } = useFormats();
   const at = (s: number) => clock(today.now + s * 1000);
   const isPinned = (job: string) => today.blocks.some((b) => b.job === job && b.pinned);
@@ -168,12 +168,14 @@ function Notes({
             : wording.movedSince(names(plan.moved.jobs))}
         </p>
       )}
+      {today.unpinned && standing.length > 0 && (
+        <p className="small m-0 brick">{wording.keptNot(today.unpinned, standing.length)}</p>
+      )}
       {standing.map((pin) => (
-        <p key={pin.job} className="small m-0 row gap-8 mid">
-          {wording.wantedThen(nameOf(jobs, pin.job), at(pin.atS))}
-          {today.unpinned && <span className="brick">{wording.whyNotThen(today.unpinned)}</span>}
+        <p key={pin.job} className="small m-0 under-6 row gap-8 mid">
+          {wording.wantedThen(namedByKey(jobs, pin.job), at(pin.atS))}
           <Button size="small" onClick={() => onLetGo(pin.job)}>
-            {wording.letGo(nameOf(jobs, pin.job))}
+            {wording.letGo(namedByKey(jobs, pin.job))}
           </Button>
         </p>
       ))}

@@ -22,6 +22,12 @@ export const nameOf = (jobs: readonly JobLine[], id: string): string => {
   const line = jobs.find((j) => j.id === id);
   return line ? shortModel(line) : wording.oneMore;
 };
+/** The same with its key, where several of one model are open. */
+export const namedByKey = (jobs: readonly JobLine[], id: string): string => {
+  const name = nameOf(jobs, id);
+  const alike = jobs.filter((j) => shortModel(j) === name).length;
+  return alike > 1 ? wording.byKey(name, 1 + jobs.findIndex((j) => j.id === id)) : name;
+};
 
 function ToDevice({ job, k }: { job: JobLine; k: number }) {
   return (
