@@ -388,3 +388,6 @@ export async function logOf(
   if (!answer.ok()) throw new Error(`the log of ${job}: ${answer.status()} ${await answer.text()}`);
   return (await answer.json()).events;
 }
+/** What kinds of entries the log of a job has, in their order. */
+export const typesOf = async (page: Page, job: string): Promise<string[]> =>
+  (await logOf(page, job)).map((e) => e.body.type);

@@ -1,8 +1,5 @@
-import type { Page } from '@playwright/test';
 import { jobScreens } from '../app/screens';
-import { expect, logOf, newJob, press, settled, signedIn, test } from './app';
-
-const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
+import { expect, newJob, press, settled, signedIn, test, typesOf } from './app';
 
 test.describe('as an installed app', () => {
   test.use({ serviceWorkers: 'allow' });
@@ -72,7 +69,7 @@ test.describe('as an installed app', () => {
     await cold.goto(`/jobs/${job}/work`);
     await settled(cold);
     await expect
-      .poll(async () => (await types(cold, job)).slice(-3).toSorted())
+      .poll(async () => (await typesOf(cold, job)).slice(-3).toSorted())
       .toEqual(['catchFreed', 'catchFreed', 'photographed']);
   });
 });

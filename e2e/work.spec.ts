@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test';
 import {
   choose,
   expect,
@@ -11,10 +10,9 @@ import {
   workedJob,
   typedBurst,
   signedIn,
+  typesOf,
 } from './app';
 import { nothingSerious } from './look';
-
-const types = async (page: Page, job: string) => (await logOf(page, job)).map((e) => e.body.type);
 
 test('a knocked mat is sorted by a calliper that types; the lost one is adrift, with a list of where to look', async ({
   page,
@@ -51,12 +49,9 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.getByRole('button', { name: /is found/ }).click();
   await expect(page.getByTestId('adrift')).toHaveCount(0);
   await settled(page);
-  expect((await types(page, job)).filter((t) => ['spilled', 'sorted', 'lost', 'found'].includes(t))).toEqual([
-    'spilled',
-    'sorted',
-    'lost',
-    'found',
-  ]);
+  expect(
+    (await typesOf(page, job)).filter((t) => ['spilled', 'sorted', 'lost', 'found'].includes(t)),
+  ).toEqual(['spilled', 'sorted', 'lost', 'found']);
 });
 
 test('a stripped screw is scrapped and one from the spares box takes its place; all screws of a go at once by A', async ({
@@ -134,7 +129,7 @@ test('a note and a photograph of a thing come back the next time with this model
     ),
   });
   await expect(page.getByRole('region', { name: 'Notes here' }).getByRole('img')).toBeVisible();
-  await expect.poll(async () => (await types(page, first)).slice(-2)).toEqual(['noted', 'photographed']);
+  await expect.poll(async () => (await typesOf(page, first)).slice(-2)).toEqual(['noted', 'photographed']);
   await newJob(page, 'Sprig');
   await expect(page.getByRole('region', { name: 'Notes here' })).toContainText(
     'left one is longer than it looks',
@@ -151,7 +146,7 @@ test('somebody else’s device says so and is taken over by an entry', async ({ 
   await bench.getByRole('button', { name: 'Take it over' }).click();
   await expect(bench.getByText(/works on this/)).toHaveCount(0);
   await expect(page.getByText(/Marek works on this/)).toBeVisible();
-  expect((await types(page, job)).at(-1)).toBe('takenOver');
+  expect((await typesOf(page, job)).at(-1)).toBe('takenOver');
   await bench.context().close();
 });
 
@@ -232,7 +227,7 @@ test('a cell that swells on the plate: off at once, planned again without heat, 
   await page.keyboard.press('Space');
   await expect(page.getByTestId('instruction')).toHaveText(/with alcohol$/, { timeout: 20_000 });
   await settled(page);
-  const log = await types(page, job);
+  const log = await typesOf(page, job);
   expect(log.slice(log.indexOf('conditionSet'))).toEqual(['conditionSet', 'heatEnded', 'routeAdopted']);
   const route = await (await page.request.get(`/jobs/${job}/route.json`)).json();
   expect(route.steps.some((s: { action: string }) => s.action === 'heat')).toBe(false);
