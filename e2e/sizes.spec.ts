@@ -16,6 +16,10 @@ test('no screen is wider than its window, cuts a text or has a target too small 
         await page.evaluate((t) => {
           document.documentElement.dataset.text = t;
         }, text);
+        // what is drawn to its box follows a frame later: a chart
+        await page.evaluate(
+          () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))),
+        );
         for (const f of await page.evaluate(faults)) found.push(`${short(path)} ${width} ${text}: ${f}`);
       }
     }
