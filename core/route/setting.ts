@@ -1,4 +1,5 @@
 import type { HeatOfStations } from '../heat/planned-soak';
+import type { Body } from '../log/events';
 import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
@@ -46,12 +47,11 @@ export const isMoved = (setting: Setting, slot: string, pose: string) =>
 export const reachFacts = (setting: Setting, id: string) =>
   coveredBy(setting.index, id).map((c) => poseFact(c, setting.index.slots.get(c)!.uncoversAt));
 
-/** What the interlocks want loosed before a connector may move. */
-function interlockFacts(setting: Setting, connector: string): string[] {
-  return needsBefore(setting.index, { type: 'connectorOff', connector }).flatMap((need) =>
-    'off' in need ? [looseFact(need.off)] : [],
-  );
-}
+/** What the interlocks want loosed before something may be done: a connector moved, a chip warmed. */
+const interlockFacts = (setting: Setting, body: Body): string[] =>
+  needsBefore(setting.index, body).flatMap((need) => ('off' in need ? [looseFact(need.off)] : []));
+const connectorFacts = (setting: Setting, connector: string): string[] =>
+  interlockFacts(setting, { type: 'connectorOff', connector });
 
 export const holders = (w: Way) => [...w.fasteners, ...w.connectors, ...w.bonds, ...w.catches];
 
@@ -68,7 +68,10 @@ function needsOfWay(setting: Setting, slot: string, way: Way): string[] {
   for (const id of holders(way))
     if (!isLoose(setting, id)) for (const c of reachFacts(setting, id)) needs.add(c);
   for (const connector of way.connectors)
-    if (!isLoose(setting, connector)) for (const f of interlockFacts(setting, connector)) needs.add(f);
+    if (!isLoose(setting, connector)) for (const f of connectorFacts(setting, connector)) needs.add(f);
+  for (const bond of way.bonds)
+    if (!isLoose(setting, bond))
+      for (const f of interlockFacts(setting, { type: 'bondReleased', bond, torn: false })) needs.add(f);
   needs.delete(poseFact(slot, way.to));
   return [...needs].filter((f) => !isTrue(setting, f));
 }
@@ -192,7 +195,7 @@ export function waysProblem(setting: Setting, targets: string[]): WaysProblem {
       ways: [
         {
           id: 'take-off',
-          needs: [...reachFacts(setting, connector.id), ...interlockFacts(setting, connector.id)].filter(
+          needs: [...reachFacts(setting, connector.id), ...connectorFacts(setting, connector.id)].filter(
             (f) => !isTrue(setting, f),
           ),
           operations: [connector.id],

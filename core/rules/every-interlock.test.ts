@@ -6,7 +6,7 @@ import type { IndexedModel } from '../model/index-model';
 import { methodsOf } from '../methods/methods';
 import { calliperMm, safeLengthMm } from '../screws/safe-length';
 import { Bench } from '../testing/bench';
-import { atlas, indexed, mica9, route } from '../testing/demo-models';
+import { atlas, dune3, indexed, mica9, route } from '../testing/demo-models';
 import { noHeat } from '../vocabulary/conditions';
 import type { Role } from '../vocabulary/roles';
 import { findings, type RuleName, rules } from './interlocks';
@@ -125,6 +125,9 @@ const onAtlas = (pads: Tables['pads']): Case =>
   at(having({ rework: { display: underWork }, pads, data: { display: 'read' } }), air(), {
     index: indexed(atlas),
   });
+/** At a device whose identity chip is a part of its own. */
+const onDune3 = (body: Body, connector: Tables['connector'] = {}): Case =>
+  at(having({ connector }), body, { index: indexed(dune3) });
 const chosen = (slot: string, released: 'not needed' | 'locked' = 'not needed'): Body => ({
   type: 'partChosen',
   slot,
@@ -946,10 +949,16 @@ const rows: Record<RuleName, Row> = {
     broken: [
       about(at(having({ data: { display: 'read' } }), air()), [index.cellConnector!]),
       about(air({ by: 'iron', setC: 390 }), [index.cellConnector!]),
+      // a chip comes off its pads, and onto them, with hot air
+      about(onDune3({ type: 'bondReleased', bond: 'chip-glue', torn: false }), ['K-cell']),
+      about(onDune3({ type: 'pieceFitted', slot: 'id-chip', piece: 'id-chip#2', pose: 'in' }), ['K-cell']),
     ],
     kept: [
       at(having({ connector: { [index.cellConnector!]: 'off' } }), air()),
       air({ step: 'cure', by: 'lamp' }),
+      onDune3({ type: 'bondReleased', bond: 'chip-glue', torn: false }, { 'K-cell': 'off' }),
+      onDune3({ type: 'bondReleased', bond: 'seal', torn: false }),
+      onDune3({ type: 'pieceFitted', slot: 'camera', piece: 'camera#2', pose: 'in' }),
     ],
   },
   'extraction off': {

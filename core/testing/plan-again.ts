@@ -107,6 +107,7 @@ export const slotsWorthAsking = (model: DeviceModel, variantSlots: Iterable<stri
     'panel',
     'key',
     'vibration',
+    'chip',
   ]);
   const here = new Set(variantSlots);
   return model.slots.filter((s) => kinds.has(s.kind) && here.has(s.id)).map((s) => s.id);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Step } from '../steps/route';
-import { indexed, mica9, route } from './demo-models';
+import { dune3, indexed, mica9, replace, route } from './demo-models';
 import { routeFaults } from './route-faults';
 
 const index = indexed(mica9);
@@ -61,6 +61,12 @@ describe('the checker of routes finds what it is for', () => {
       at((s) => s.action === 'close'),
     );
     expect(routeFaults(index, { steps: dirty }).join()).toContain('not clean');
+  });
+  test('hot air at a chip while the cell is on', () => {
+    const chip = route(dune3, replace('id-chip')).steps;
+    const live = chip.filter((s) => !(s.action === 'disconnect' && s.targets[0] === 'K-cell'));
+    expect(routeFaults(indexed(dune3), { steps: chip })).toEqual([]);
+    expect(routeFaults(indexed(dune3), { steps: live }).join()).toContain('warmed while the cell is on');
   });
   test('a screw that is fastened under what lies on it', () => {
     const under = movedTo(at(is('fasten', 'B3')), at((s) => s.action === 'close') + 1);

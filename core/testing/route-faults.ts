@@ -57,7 +57,7 @@ class Device {
     unscrew: (step, hole) => this.#unscrew(step, hole),
     disconnect: (step, plug) => this.#unplug(step, plug),
     connect: (step, plug) => this.#plug(step, plug),
-    release: (_step, bond) => this.#release(bond),
+    release: (step, bond) => this.#release(step, bond),
     unhook: (_step, id) => {
       this.#catchesFree.add(id);
     },
@@ -85,8 +85,9 @@ class Device {
     this.#reach(step, hole);
     this.#screwsOut.add(hole);
   }
-  #release(bond: string): void {
+  #release(step: Step, bond: string): void {
     this.#bondsOpen.add(bond);
+    for (const slot of this.index.bonds.get(bond)?.holds ?? []) this.#soldered(step, slot);
     if (this.index.bonds.get(bond)?.kind !== 'perimeter-seal') return;
     this.#seal = 'open';
     this.#rimClean = false;
@@ -104,6 +105,12 @@ class Device {
       for (const other of this.#plugsOff) this.#fault(step, `the cell comes before ${other}`);
     for (const slot of this.index.connectors.get(plug)?.joins ?? [])
       if (this.#poseOf(slot) === 'out') this.#fault(step, `${slot} is not there`);
+  }
+  /** A chip comes off its pads and onto them with hot air, and a board is never live under that. */
+  #soldered(step: Step, slot: string): void {
+    const { cellConnector } = this.index;
+    if (this.index.slots.get(slot)?.kind === 'chip' && cellConnector && !this.#plugsOff.has(cellConnector))
+      this.#fault(step, `${slot} is warmed while the cell is on`);
   }
   #cellIsOff(step: Step, plug: string): void {
     const { cellConnector, cellSlot } = this.index;
@@ -127,6 +134,7 @@ class Device {
   #fit(step: Step, slot: string, now: number): void {
     const before = this.#poseOf(slot);
     if (before === 'in' || before === step.pose) this.#fault(step, `it is ${before} already`);
+    this.#soldered(step, slot);
     // what left by being folded first comes back that way
     const folds = this.index.slots
       .get(slot)

@@ -1,3 +1,5 @@
+import type { BodyOf } from '../../log/events';
+import type { IndexedModel } from '../../model/index-model';
 import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
 import { flag } from '../../log/state';
 import { judgePads } from '../../rework/pads';
@@ -5,6 +7,12 @@ import { heads, list, type Rule, rule, skilled } from '../interlock';
 
 /** The cell's plug where nobody has come upon it: it is on for all that is known. */
 const unknownPlug = 'cell';
+
+/** Whether a chip's underfill is let go of, or a chip put on its pads: neither is done without hot air. */
+const solders = (index: IndexedModel, body: BodyOf<'bondReleased' | 'pieceFitted'>): boolean =>
+  (body.type === 'pieceFitted' ? [body.slot] : (index.bonds.get(body.bond)?.holds ?? [])).some(
+    (slot) => index.slots.get(slot)?.kind === 'chip',
+  );
 
 /** Hot air, iron and optics under the microscope. */
 export const rework = {
@@ -17,8 +25,12 @@ export const rework = {
   }),
   'live under the iron': rule({
     severity: 'forbid',
-    on: ['reworkHeatStarted'],
-    needs: (index, { by }) => (by === 'lamp' ? [] : [{ off: index.cellConnector ?? unknownPlug }]),
+    on: ['reworkHeatStarted', 'bondReleased', 'pieceFitted'],
+    // a chip comes off with hot air, and is soldered on again
+    needs: (index, body) =>
+      (body.type === 'reworkHeatStarted' ? body.by !== 'lamp' : solders(index, body))
+        ? [{ off: index.cellConnector ?? unknownPlug }]
+        : [],
   }),
   'extraction off': rule({
     severity: 'stop',
