@@ -7,6 +7,7 @@ import {
   isStuckOn,
   switchOff,
   opens,
+  standsOpen,
   setAside,
   addTrial,
   isLive,
@@ -53,8 +54,9 @@ export function prepare(assembly: Assembly): void {
         uses: [{ item: 'clear-tape', quantity: 2 }],
       }),
     );
-  if (needsSwitchingOff(assembly) && !isStuckOn(assembly) && methods.power === 'off')
-    add(assembly, 'Open', switchOff(['off-before-opening']));
+  if (!needsSwitchingOff(assembly) || isStuckOn(assembly)) return;
+  if (methods.power === 'off' || !assembly.firstCover)
+    add(assembly, 'Open', switchOff(assembly.firstCover ? ['off-before-opening'] : []));
 }
 
 /** A part that was being tried when the route was planned: to its end, before anything else. */
@@ -74,7 +76,7 @@ export function endTrial(assembly: Assembly): void {
 /** The way out: opened up to the first cover, then stripped down to the parts. */
 export function takeApart(assembly: Assembly): void {
   const { setting, way, work } = assembly;
-  const opened = way.findIndex((o) => opens(setting, o));
+  const opened = assembly.firstCover ? way.indexOf(assembly.firstCover) : -1;
   loosen(assembly, way, (o) => (way.indexOf(o) <= opened ? 'Open' : 'Strip'));
   // an old part that was out before this route was planned may still have its data unread
   for (const slot of work.replaced)
@@ -153,7 +155,4 @@ function loosened(
 }
 /** Whether the device stands open with its cell in when the route has come so far. */
 const isOpenWithCell = (setting: Setting, before: readonly Operation[]): boolean =>
-  cellIsIn(setting, before) &&
-  (setting.standing.openCover !== undefined ||
-    setting.standing.moved.some((m) => setting.index.coverSlots.includes(m.slot)) ||
-    before.some((o) => opens(setting, o)));
+  cellIsIn(setting, before) && (standsOpen(setting) || before.some((o) => opens(setting, o)));

@@ -6,7 +6,6 @@ import { loosen } from './assemble-out';
 import { chipSteps, chipTools, chipCautions, reworkHands } from './identity-steps';
 import { filmsOf, filmStep, filmsLeft } from './films';
 import { holderOf } from '../vocabulary/pieces';
-import type { Setting } from './setting';
 import type { Work } from './tasks';
 import { plugsOf } from '../checks/reseat';
 /** Pieces that move from housing to housing, the small ones with them: dozens (common practice; the number is ours). */
@@ -40,7 +39,7 @@ export function swap(assembly: Assembly): void {
   // a new piece that went in with its film on, before this route was planned
   for (const film of filmsLeft(setting, false))
     add(assembly, 'Swap', filmStep(index, holderOf(film.split('/')[0]!), [film]));
-  for (const visit of work.visits) add(assembly, 'Swap', ...visited(setting, visit));
+  for (const visit of work.visits) add(assembly, 'Swap', ...visited(assembly, visit));
 }
 /** The small pieces of a housing, which no list of the model names one by one. */
 function outfit(assembly: Assembly): void {
@@ -59,21 +58,22 @@ function outfit(assembly: Assembly): void {
   );
 }
 /** What is done at a part that stays: its plugs seated again, its joints reworked, or a look. */
-function visited(setting: Setting, { slot, act }: Work['visits'][number]): Draft[] {
+function visited({ setting, candidate }: Assembly, { slot, act }: Work['visits'][number]): Draft[] {
   const { index } = setting;
   if (act === 'reseat') {
-    const plugs = plugsOf(index, slot).filter(
-      (candidate) => candidate !== index.cellConnector && !setting.standing.connectorsOff.includes(candidate),
-    );
+    // one that is off by now is seated anew when it goes on again
+    const off = new Set([
+      ...setting.standing.connectorsOff,
+      ...[...candidate.out, ...candidate.bench].flatMap((o) => (o.kind === 'connector' ? o.things : [])),
+    ]);
+    const plugs = plugsOf(index, slot).filter((plug) => plug !== index.cellConnector && !off.has(plug));
     if (!plugs.length) return [];
     return [
       plainStep('reseat', plugs, times(handsS.connect, plugs.length), {
         about: slot,
         face: index.connectors.get(plugs[0]!)!.face,
         tools: ['spudger'],
-        cautions: plugs.some((candidate) => index.connectors.get(candidate)!.press === 'ends')
-          ? ['press-ends']
-          : [],
+        cautions: plugs.some((plug) => index.connectors.get(plug)!.press === 'ends') ? ['press-ends'] : [],
       }),
     ];
   }

@@ -15,7 +15,7 @@ export interface Assembly {
   steps: PhasedDraft[];
   /** The way out in its order. */
   way: readonly Operation[];
-  /** The first move that opens the device. */
+  /** The first move that opens the device, unless it stands open. */
   firstCover: Operation | undefined;
   /** Bonds of the covers, which are cut. */
   cutting: readonly Operation[];
@@ -32,7 +32,7 @@ export function beginAssembly(setting: Setting, work: Work, candidate: Candidate
     candidate: candidate,
     steps: [],
     way,
-    firstCover: way.find((o) => opens(setting, o)),
+    firstCover: standsOpen(setting) ? undefined : way.find((o) => opens(setting, o)),
     cutting: way.filter((o) => o.kind === 'bond' && setting.index.coverSlots.includes(o.slot)),
     tried: new Set(),
     aside: new Set(setting.standing.aside),
@@ -49,6 +49,9 @@ export function inOrder(candidate: Candidate, list: readonly Operation[]): Opera
 /** Whether an operation lifts a cover. */
 export const opens = (setting: Setting, operation: Operation): boolean =>
   operation.kind === 'move' && setting.index.coverSlots.includes(operation.slot);
+/** Whether the device stands open when the route begins. */
+export const standsOpen = ({ index, standing }: Setting): boolean =>
+  standing.openCover !== undefined || standing.moved.some((m) => index.coverSlots.includes(m.slot));
 /** Whether an act was done before this route was planned. */
 export const isDone = (a: Assembly, act: string): boolean => a.setting.standing.acted.includes(act);
 /** Whether shards are cut through with a blade: panel and frame are both replaced, so neither is spared. */

@@ -16,12 +16,17 @@ export const pressS = 30;
  * What is seen to beside the frame's rim before a seal: the rim of the cover that goes on again, where old glue sticks, too; at
  * the display the ear mesh in its seat; and that all has dried before anything is on power.
  */
-function rimPartsOf({ index }: Setting, target: string, replaced: readonly string[]): RimPart[] {
+function rimPartsOf({ index, standing }: Setting, target: string, replaced: readonly string[]): RimPart[] {
   const seal = target === 'rim' ? perimeterSeal(index) : index.bonds.get(target);
   const cover = seal?.holds[0];
+  // one that went in before this route was planned is as clean, unless a seal on it was laid and opened again
+  const isNew =
+    cover !== undefined &&
+    (replaced.includes(cover) ||
+      (standing.done.includes(cover) && !standing.acted.includes(`spent ${seal!.id}`)));
   const meshed = target === 'rim' && index.model.slots.some((slot) => slot.kind === 'ear-speaker');
   return [
-    ...(cover === undefined || replaced.includes(cover) ? [] : (['other'] as const)),
+    ...(cover === undefined || isNew ? [] : (['other'] as const)),
     ...(meshed ? (['mesh'] as const) : []),
     'dry',
   ];
