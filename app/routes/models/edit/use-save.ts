@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { difference, type Edit, editKey } from '../../../../core/model/edit';
+import { applyEdits, difference, type Edit, editKey } from '../../../../core/model/edit';
 import type { DeviceModel } from '../../../../core/model/schema';
 import type { ModelSaid } from '../../../../core/wire/library';
 import * as wording from '../../../../words/screens/edit-model';
@@ -18,6 +18,7 @@ export function useSave(editor: Editor) {
   const navigate = useNavigate();
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<ModelSaid>();
+  const goTo = useGoingOn(editor);
   const save = async (ask: Ask): Promise<void> => {
     setBusy(true);
     try {
@@ -28,11 +29,13 @@ export function useSave(editor: Editor) {
       });
       const answer = (await res.json()) as ModelSaid | { error: string };
       if ('error' in answer) throw new Error(answer.error);
-      setSaid(answer);
-      if (!answer.ok || !answer.hash) return;
-      forgetEdits(hash);
-      if (answer.hash !== hash)
-        await navigate(`/models/${answer.hash}/edit`, { replace: true, state: { said: answer.said } });
+      if (!answer.ok || !answer.hash || answer.hash === hash) {
+        setSaid(answer);
+        return;
+      }
+      // that it is kept is said by the page of what was kept, once that is there to be worked at
+      goTo(answer.hash, applyEdits(base, edits));
+      await navigate(`/models/${answer.hash}/edit`, { replace: true, state: { said: answer.said } });
     } catch (e) {
       const why = e instanceof TypeError ? wording.notKept : (e as Error).message;
       setSaid({ ok: false, status: 400, errors: { form: why } });
@@ -46,13 +49,11 @@ export function useSave(editor: Editor) {
     try {
       const theirs = (await (await fetch(`/models/${newer.hash}.json`)).json()) as DeviceModel;
       const clashing = bothChanged(difference(base, theirs), edits);
-      leaveEdits(newer.hash, edits);
-      forgetEdits(hash);
+      goTo(newer.hash, base);
       await navigate(`/models/${newer.hash}/edit`, {
         replace: true,
         state: { said: wording.merged(newer.by, clashing) },
       });
-      setSaid(undefined);
     } catch {
       setSaid({ ok: false, status: 400, errors: { form: wording.notKept } });
     } finally {
@@ -60,6 +61,28 @@ export function useSave(editor: Editor) {
     }
   };
   return { busy, said, save, takeTheirs };
+}
+/**
+ * Where an editor goes on in another version: what is changed until that is there is found in it again, and nothing is left
+ * of the one before.
+ * @returns says where, and what of the model that version already has
+ */
+function useGoingOn(editor: Editor): (hash: string, kept: DeviceModel) => void {
+  const latest = useRef(editor);
+  latest.current = editor;
+  const going = useRef<{ hash: string; kept: DeviceModel }>(undefined);
+  useEffect(
+    () => () => {
+      const { hash, whole } = latest.current;
+      if (!going.current) return;
+      leaveEdits(going.current.hash, difference(going.current.kept, whole));
+      forgetEdits(hash);
+    },
+    [],
+  );
+  return (hash, kept) => {
+    going.current = { hash, kept };
+  };
 }
 /** The things that both have changed, by id. */
 function bothChanged(theirs: readonly Edit[], own: readonly Edit[]): string[] {
