@@ -90,6 +90,30 @@ describe('what a phone has measured', () => {
     expect(posts).toBe(2);
     expect(told).toEqual([{ ok: false, why: 'not due' }]);
   });
+  test('whether the bench can be reached is told as it is known: on its way is not away', async () => {
+    const told: string[] = [];
+    let end: { taken: () => void; fail: () => void } | undefined;
+    const results = new DeviceResults(
+      't',
+      'h',
+      store(),
+      () =>
+        new Promise((resolve, reject) => {
+          end = { taken: () => resolve(taken), fail: () => reject(new TypeError('fetch failed')) };
+        }),
+      () => {},
+      (waiting, away) => told.push(`${waiting} ${away ? 'away' : 'there'}`),
+    );
+    results.add(result('a'));
+    await vi.advanceTimersByTimeAsync(30_000);
+    expect(told).toEqual(['1 there']);
+    end!.fail();
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(told).toEqual(['1 there', '1 away']);
+    end!.taken();
+    await vi.advanceTimersByTimeAsync(0);
+    expect(told.at(-1)).toBe('0 there');
+  });
   test('a browser has one word of its own', () => {
     const kept = store();
     const make = vi.fn(() => 'a word that is long enough');

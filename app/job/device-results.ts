@@ -12,13 +12,15 @@ export class DeviceResults {
   #sending = false;
   #againMs = firstAgainMs;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  /** The bench could not be reached the last time. */
+  #away = false;
   constructor(
     readonly token: string,
     readonly holder: string,
     private readonly store: Store,
     private readonly post: (result: DeviceResult) => Promise<DeviceAnswer>,
     private readonly answered: Listener,
-    private readonly changed: (waiting: number) => void,
+    private readonly changed: (waiting: number, away: boolean) => void,
   ) {
     this.#waiting = read(store, key(token));
   }
@@ -41,11 +43,14 @@ export class DeviceResults {
         const rest = this.#waiting.filter((w) => w.id !== next.id);
         // too many at once are taken a little later
         if (!answer.ok && answer.why === 'too many') throw new Error(answer.why);
+        this.#away = false;
         this.#keep(rest);
         this.#againMs = firstAgainMs;
         this.answered(next, answer);
       }
     } catch {
+      this.#away = true;
+      this.changed(this.#waiting.length, this.#away);
       this.#timer = setTimeout(() => void this.send(), this.#againMs);
       this.#againMs = Math.min(this.#againMs * 2, lastAgainMs);
     } finally {
@@ -62,7 +67,7 @@ export class DeviceResults {
     } catch {
       /* no room, or a private window: it waits in this page alone */
     }
-    this.changed(waiting.length);
+    this.changed(waiting.length, this.#away);
   }
 }
 const key = (token: string) => `snavek-device ${token}`;

@@ -40,9 +40,13 @@ const post = (token: string) => async (result: DeviceResult) => {
   if (res.status >= 500) throw new Error(`${res.status}`);
   return (await res.json()) as DeviceAnswer;
 };
+/** How long a page waits for what the bench says of a result before it goes on: on its way, and where there is no way, ms. */
+const patienceMs = 8000;
+const awayMs = 1500;
+
 function useResults(token: string) {
   const [answers, setAnswers] = useState<Answers>({});
-  const [waiting, setWaiting] = useState(0);
+  const [{ waiting, away }, setWaiting] = useState({ waiting: 0, away: false });
   const made = useRef<DeviceResults>(undefined);
   // made at its first use: the first check sends before this page's own effects have run
   const results = useCallback(() => {
@@ -52,13 +56,13 @@ function useResults(token: string) {
       localStorage,
       post(token),
       (r, answer) => setAnswers((known) => ({ ...known, [r.function]: answer })),
-      setWaiting,
+      (kept, unreached) => setWaiting({ waiting: kept, away: unreached }),
     );
     return made.current;
   }, [token]);
   useEffect(() => {
     const kept = results();
-    setWaiting(kept.waiting.length);
+    setWaiting((known) => ({ ...known, waiting: kept.waiting.length }));
     setAnswers((known) => ({
       ...Object.fromEntries(kept.waiting.map((w) => [w.function, 'waits' as const])),
       ...known,
@@ -82,11 +86,11 @@ function useResults(token: string) {
     [results],
   );
   const forget = (fn: DeviceCheck['function']) => setAnswers(({ [fn]: _, ...rest }) => rest);
-  return { answers, waiting, add, forget };
+  return { answers, waiting, away, add, forget };
 }
 
 function Round({ page, token }: { page: DevicePageData; token: string }) {
-  const { answers, waiting, add, forget } = useResults(token);
+  const { answers, waiting, away, add, forget } = useResults(token);
   const { checks } = page;
   const first = useMemo(() => {
     const open = checks.findIndex((c) => !c.done);
@@ -115,9 +119,10 @@ function Round({ page, token }: { page: DevicePageData; token: string }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each answer
   useEffect(() => {
     if (!good) return;
-    const timer = setTimeout(next, answer === 'waits' ? 1500 : 500);
+    // what does not work is said before the next one comes, as long as an answer may be on its way
+    const timer = setTimeout(next, answer === 'waits' ? (away ? awayMs : patienceMs) : 500);
     return () => clearTimeout(timer);
-  }, [good, answer]);
+  }, [good, answer, away]);
   if (!check) return <AllDone checks={checks} waiting={waiting} onAgain={again} />;
   return (
     <main className="device" data-function={check.function}>
