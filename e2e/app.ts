@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test as base } from '@playwright/test';
 import { checksDue } from '../core/checks/due';
 import { consentsFor } from '../core/consents/consents';
@@ -70,7 +70,31 @@ export const database = (verb: 'start' | 'stop') => {
   execFileSync('bash', ['scripts/pg.sh', verb], { stdio: 'ignore' });
 };
 
+/** What a page said of itself and asked the server for, line by line, from now on. */
+function heardOf(page: Page): string[] {
+  const heard: string[] = [];
+  const from = Date.now();
+  const say = (line: string) => void heard.push(`${Date.now() - from} ms ${line}`);
+  page.on('console', (m) => ['error', 'warning'].includes(m.type()) && say(`${m.type()}: ${m.text()}`));
+  page.on('pageerror', (e) => say(`thrown: ${e.message}`));
+  page.on('framenavigated', (frame) => frame === page.mainFrame() && say(`at ${frame.url()}`));
+  page.on('request', (r) => r.method() !== 'GET' && say(`${r.method()} ${r.url()}`));
+  page.on('requestfailed', (r) => say(`${r.method()} ${r.url()}: ${r.failure()?.errorText}`));
+  page.on('response', (r) => {
+    const { status, method } = { status: r.status(), method: r.request().method() };
+    if (status >= 400 || method !== 'GET') say(`${status} of ${method} ${r.url()}`);
+  });
+  return heard;
+}
 export const test = base.extend<object, { server: Server }>({
+  // beside the page as it stood, a test that fails keeps how it came to that
+  page: async ({ page, server }, use, info) => {
+    const heard = heardOf(page);
+    await use(page);
+    if (info.status === info.expectedStatus) return;
+    writeFileSync(info.outputPath('heard.txt'), heard.join('\n'));
+    writeFileSync(info.outputPath('server.txt'), server.out.slice(-50_000));
+  },
   server: [
     async ({}, use) => {
       const s = new Server();

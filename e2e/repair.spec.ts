@@ -40,7 +40,7 @@ test('a Sprig from intake to hand-over by the pedal', async ({ page }) => {
     .getByRole('button', { name: 'not tested' })
     .click();
   await page.getByRole('button', { name: 'All others work' }).click();
-  await expect(page.getByText('kept on the server')).toBeVisible({ timeout: 2000 });
+  await expect(page.getByText('kept on the server')).toBeVisible();
   await nothingSerious(page, 'receive');
   // what is in this browser and on the server holds no passcode
   expect(await page.evaluate(() => JSON.stringify(localStorage))).not.toContain('482913');
