@@ -31,7 +31,8 @@ export function nextMeasures(
       .map((id) => hole.get(id))
       .filter((h) => h !== undefined);
     const unknown = (test: (s: LooseScrew) => boolean) => doubt.screws.some((s) => test(screw.get(s)!));
-    const differ = (of: (h: Hole) => number) => others.some((h) => Math.abs(of(h) - of(mine)) > resolutionMm);
+    const differ = (of: (h: Hole) => number) =>
+      others.some((h) => Math.abs(of(h) - of(mine)) > resolutionMm + 1e-9);
     const what =
       unknown((s) => s.drive === undefined) && others.some((h) => h.drive !== mine.drive)
         ? 'drive'
