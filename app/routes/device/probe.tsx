@@ -1,4 +1,4 @@
-import { type ComponentType, useEffect, useRef, useState } from 'react';
+import { type ComponentType, useCallback, useEffect, useRef, useState } from 'react';
 import { functionHow } from '../../../words/functions';
 import * as wording from '../../../words/screens/device';
 import { Cameras } from './probes/cameras';
@@ -35,6 +35,7 @@ export function Probe({
 }: Omit<ProbeProps, 'onCannot'> & { sent: boolean; waiting: number; onSkip: () => void }) {
   const { check, onTaken } = props;
   const [cannot, setCannot] = useState(false);
+  const byHand = useCallback(() => setCannot(true), []);
   const Measure = check.kind && probes[check.kind];
   const started = useRef(false);
   useEffect(() => {
@@ -56,7 +57,7 @@ export function Probe({
         </footer>
       </>
     );
-  if (Measure && !cannot) return <Measure {...props} onCannot={() => setCannot(true)} />;
+  if (Measure && !cannot) return <Measure {...props} onCannot={byHand} />;
   return <Ask {...props} cannot={cannot} onSay={onTaken} />;
 }
 

@@ -5,7 +5,7 @@ import { figuresText, whyText } from '../../../words/measured';
 import * as wording from '../../../words/screens/device';
 import { DeviceResults, holderWord } from '../../job/device-results';
 import { Probe } from './probe';
-import type { Taken } from './taken';
+import type { ProbeProps, Taken } from './taken';
 import { BigButton } from './big-button';
 
 /** What the page on the phone is given; no `page` where its link is no longer good. */
@@ -56,7 +56,10 @@ function useResults(token: string) {
       localStorage,
       post(token),
       (r, answer) => setAnswers((known) => ({ ...known, [r.function]: answer })),
-      (kept, unreached) => setWaiting({ waiting: kept, away: unreached }),
+      (kept, unreached) =>
+        setWaiting((known) =>
+          known.waiting === kept && known.away === unreached ? known : { waiting: kept, away: unreached },
+        ),
     );
     return made.current;
   }, [token]);
@@ -99,6 +102,12 @@ function Round({ page, token }: { page: DevicePageData; token: string }) {
   const [at, setAt] = useState(first);
   const [tries, setTries] = useState(0);
   const check = checks[at];
+  // the same one for as long as a function is asked: what measures it does not begin anew when an earlier result is answered
+  const asked = check?.function;
+  const taken = useCallback<ProbeProps['onTaken']>(
+    (what, pictures) => asked && add(asked, what, pictures),
+    [add, asked],
+  );
   const answer = check && answers[check.function];
   // what works needs no press: the next one comes
   const passed = answer !== undefined && (answer === 'waits' ? waiting > 0 : answer.ok && answer.counts);
@@ -137,7 +146,7 @@ function Round({ page, token }: { page: DevicePageData; token: string }) {
           page={page}
           sent={answer === 'waits'}
           waiting={waiting}
-          onTaken={(taken, pictures) => add(check.function, taken, pictures)}
+          onTaken={taken}
           onSkip={next}
         />
       ) : (
