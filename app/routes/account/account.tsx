@@ -108,7 +108,7 @@ function OwnPin() {
         <Button htmlType="submit" loading={busy}>
           {wording.keep}
         </Button>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
     </Form>
   );
@@ -133,7 +133,7 @@ function OwnPassword() {
         <Button type="primary" htmlType="submit" loading={busy}>
           {wording.keep}
         </Button>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
     </Form>
   );

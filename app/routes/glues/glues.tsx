@@ -95,7 +95,7 @@ function Sheet({ item, glues, may }: { item: GlueItem; glues: Sheets; may: boole
     <section className="stack gap-4 rule-row" aria-label={wording.itemName[item]}>
       <div className="spread">
         <h2>{wording.itemName[item]}</h2>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
       <p className="small muted m-0" data-testid={`here-${item}`}>
         {times
@@ -158,7 +158,7 @@ function Room({ roomC, may }: { roomC: number; may: boolean }) {
           </Button>
         )}
       </Form>
-      <Kept said={said} />
+      <Kept said={said} form={form} />
     </section>
   );
 }

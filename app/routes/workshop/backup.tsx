@@ -113,7 +113,7 @@ function Daily({ settings: { backups } }: { settings: ShopSettings }) {
           {wording.keep}
         </Button>
       </div>
-      <Kept said={said} />
+      <Kept said={said} form={form} />
     </Form>
   );
 }

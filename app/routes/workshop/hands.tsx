@@ -37,7 +37,7 @@ export function ChangingHands({ settings: { hands }, may }: { settings: ShopSett
           {wording.keep}
         </Button>
       </div>
-      <Kept said={said} />
+      <Kept said={said} form={form} />
       <p className="muted small">{wording.handsMean}</p>
     </Form>
   );

@@ -152,7 +152,7 @@ function Week({
             {wording.keep}
           </Button>
           {none && <Button onClick={() => change(none.ask)}>{none.text}</Button>}
-          <Kept said={said} />
+          <Kept said={said} form={form} />
         </div>
       )}
     </Form>

@@ -54,7 +54,7 @@ export function LeakTester({
     <section className="card stack gap-8" aria-label={wording.leakTester} id="leak-tester">
       <div className="spread">
         <h2>{wording.leakTester}</h2>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
       <p className="muted small m-0">{wording.setMeans}</p>
       <Form

@@ -127,7 +127,7 @@ function OneFigure({
           {wording.keep}
         </Button>
       </div>
-      <Kept said={said} />
+      <Kept said={said} form={form} />
     </Form>
   );
 }
@@ -167,7 +167,7 @@ function Waits({ waits, may }: { waits: ShopSettings['waits']; may: boolean }) {
         <Button htmlType="submit" loading={busy}>
           {wording.keep}
         </Button>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
       <p className="muted small">{wording.shippedMinimums60SAnd}</p>
     </Form>

@@ -272,7 +272,7 @@ function AddPerson() {
         <Button type="primary" htmlType="submit" loading={busy}>
           {wording.add}
         </Button>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
       <LinkOnce said={said} />
     </Form>

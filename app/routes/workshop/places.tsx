@@ -78,7 +78,7 @@ export function Places({ name, settings, may }: { name: string; settings: ShopSe
           <Button htmlType="submit" loading={busy}>
             {wording.keep}
           </Button>
-          <Kept said={said} />
+          <Kept said={said} form={form} />
         </div>
       </Form>
     </section>
@@ -130,7 +130,7 @@ function ShopName({ name, may }: { name: string; may: boolean }) {
           {wording.keep}
         </Button>
       </div>
-      <Kept said={said} />
+      <Kept said={said} form={form} />
     </Form>
   );
 }

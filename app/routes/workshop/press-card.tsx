@@ -26,7 +26,7 @@ export function PressCard({
     <section className="card stack gap-8" aria-label={wording.press}>
       <div className="spread">
         <h2>{wording.press}</h2>
-        <Kept said={said} />
+        <Kept said={said} form={form} />
       </div>
       <p className="muted small m-0">{wording.means}</p>
       <Form

@@ -1,3 +1,4 @@
+import type { FormInstance } from 'antd';
 import { useFetcher } from 'react-router';
 import type { Changed } from '../../../core/wire/changed';
 
@@ -22,8 +23,11 @@ export function useChange() {
     errors: said && !said.ok ? said.errors : undefined,
   };
 }
-/** That it is kept, or why it is not where that is not one field's fault. */
-export function Kept({ said }: { said: Changed | undefined }) {
+/**
+ * That it is kept, or why it is not. What was found wrong with a field of `form` stands at that field; all else is said here,
+ * so that no press is without an answer.
+ */
+export function Kept({ said, form }: { said: Changed | undefined; form?: FormInstance }) {
   if (!said) return null;
   if (said.ok)
     return (
@@ -31,7 +35,8 @@ export function Kept({ said }: { said: Changed | undefined }) {
         {said.said}
       </span>
     );
-  const text = said.errors.form ?? said.errors.role;
+  const fields = Object.keys((form?.getFieldsValue(true) ?? {}) as object);
+  const text = Object.entries(said.errors).find(([name]) => !fields.includes(name))?.[1];
   return text ? (
     <span className="brick" role="alert">
       {text}
