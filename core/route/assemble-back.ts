@@ -1,5 +1,5 @@
 import type { Bond } from '../model/schema';
-import { type Assembly, isDone, add, inOrder } from './assembly';
+import { type Assembly, isDone, add, bondsLate, inOrder } from './assembly';
 import { effectsOf } from '../pairing/effects';
 import { isSeal } from '../model/seals';
 import { pressed, pressS, rimStep } from './seal-steps';
@@ -71,8 +71,13 @@ export function putTogether(assembly: Assembly): void {
   const plan = planBack(assembly);
   const { methods, index } = setting;
   refit(assembly, candidate.first, phaseBack(assembly));
+  const laySeals = () => refit(assembly, candidate.seals, () => 'Refit');
+  if (!plan.toSeal) laySeals();
   let plugged = prove(assembly, plan);
-  if (plan.toSeal && plan.seal) layRim(assembly, plan, plan.seal);
+  if (plan.toSeal && plan.seal) {
+    layRim(assembly, plan, plan.seal);
+    laySeals();
+  }
   if (candidate.cellOn && !plugged && (plan.toSeal || plan.midPassed)) {
     plugCell(assembly);
     plugged = true;
@@ -99,7 +104,7 @@ function refit(assembly: Assembly, list: readonly Operation[], phase: (o: Operat
   const { setting, work, candidate } = assembly;
   const folded = (slot: string) =>
     candidate.loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
-  for (const operation of inOrder(candidate, list))
+  for (const operation of bondsLate(candidate, inOrder(candidate, list)))
     add(assembly, phase(operation), ...stepsBack(setting, operation, work.replaced, folded(operation.slot)));
 }
 /** What belongs to the part itself is still the swap; the rest is the refit. */

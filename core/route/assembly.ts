@@ -46,6 +46,22 @@ export function inOrder(candidate: Candidate, list: readonly Operation[]): Opera
   const rank = new Map(candidate.order.sequence.map((id, i) => [id, i]));
   return list.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!);
 }
+/**
+ * The same with each glue, strip and seal as late as it may be, right before what lies on it: what is sticky gathers dust and
+ * grows a skin. Where that would turn the device once more it stays where it was.
+ */
+export function bondsLate(candidate: Candidate, ordered: readonly Operation[]): Operation[] {
+  const list = [...ordered];
+  for (const bond of ordered.filter((o) => o.kind === 'bond')) {
+    const after = new Set(candidate.precedences.flatMap(([a, b]) => (a === bond.id ? [b] : [])));
+    const at = list.indexOf(bond);
+    const first = list.findIndex((o, k) => k > at && after.has(o.id));
+    if (first <= at + 1 || ![list[first - 1]!.face, list[first]!.face].includes(bond.face)) continue;
+    list.splice(at, 1);
+    list.splice(first - 1, 0, bond);
+  }
+  return list;
+}
 /** Whether an operation lifts a cover. */
 export const opens = (setting: Setting, operation: Operation): boolean =>
   operation.kind === 'move' && setting.index.coverSlots.includes(operation.slot);

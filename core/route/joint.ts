@@ -28,6 +28,8 @@ export interface Candidate {
   out: Operation[];
   bench: Operation[];
   first: Operation[];
+  /** Seals of covers that go on once the cell is plugged in for good: laid right before that. */
+  seals: Operation[];
   second: Operation[];
   outside: Operation[];
   loose: Loose;
@@ -102,7 +104,14 @@ export function candidate(
   options: JointOptions,
 ): Candidate {
   const parts = partsOf(setting, work, choice);
-  const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
+  const all = [
+    ...parts.out,
+    ...parts.bench,
+    ...parts.first,
+    ...parts.seals,
+    ...parts.second,
+    ...parts.outside,
+  ];
   return {
     ...parts,
     order: order(setting, all, parts.precedences, { tool: null, face: 'front' }, costs, options),
@@ -115,7 +124,14 @@ export function candidate(
  */
 export function candidateOrder(setting: Setting, work: Work, choice: WaysChoice): void {
   const parts = partsOf(setting, work, choice);
-  const all = [...parts.out, ...parts.bench, ...parts.first, ...parts.second, ...parts.outside];
+  const all = [
+    ...parts.out,
+    ...parts.bench,
+    ...parts.first,
+    ...parts.seals,
+    ...parts.second,
+    ...parts.outside,
+  ];
   precedenceGraph(
     orderProblem(all, parts.precedences, { tool: null, face: 'front' }, { change: 1, turn: 1 }),
   );
@@ -156,13 +172,19 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
     (o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`,
   );
   const late = cellOn ? descendants(cellOn.id, back.precedences) : new Set<string>();
-  const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id));
+  // a seal that only such a piece lies on is laid when the rim's is, with the cell off: nothing is worked at over what is sticky
+  const rim = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  const offAgain = setting.methods['cell-between'] === 'each' && rim && loose.bonds.includes(rim.id);
+  const seals = offAgain
+    ? back.ops.filter((o) => o.kind === 'bond' && isOnlyFor(o.id, late, back.precedences))
+    : [];
+  const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id) && !seals.includes(o));
   const second = back.ops.filter((o) => late.has(o.id));
   const outside = outsideOperations(index, loose);
   const precedences = [
     ...before,
     ...back.precedences,
-    ...between([out, bench, first, second, outside], [...before, ...back.precedences]),
+    ...between([out, bench, first, seals, second, outside], [...before, ...back.precedences]),
   ];
   return {
     choice,
@@ -170,6 +192,7 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
     out,
     bench,
     first,
+    seals,
     second,
     outside,
     loose,
@@ -179,6 +202,15 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   };
 }
 
+/** Whether some operation is needed before these, and before no other. */
+function isOnlyFor(
+  id: string,
+  those: ReadonlySet<string>,
+  precedences: readonly [string, string][],
+): boolean {
+  const after = precedences.flatMap(([a, b]) => (a === id ? [b] : []));
+  return after.length > 0 && after.every((b) => those.has(b));
+}
 /** What comes after a gate comes after everything before it: the last of each part before the first of the next. */
 function between(segments: Operation[][], precedences: [string, string][]): [string, string][] {
   const out: [string, string][] = [];

@@ -3,7 +3,7 @@ import type { Task } from '../log/events';
 import { standingOf } from '../progress/standing';
 import type { Standing } from '../steps/route';
 import { Bench } from '../testing/bench';
-import { indexed, mica9, replace, route, withMethods } from '../testing/demo-models';
+import { dune3, indexed, mica9, replace, route, withMethods } from '../testing/demo-models';
 
 // What a route says that is planned again in the middle of the work.
 const index = indexed(mica9);
@@ -59,4 +59,14 @@ test('a plug that comes off on the way is not pressed home while it is off: it i
   const reworked = of(reseat, { slot: 'board', action: 'rework' });
   expect(reworked.map((s) => s.action)).not.toContain('reseat');
   expect(reworked.some((s) => s.action === 'connect' && s.targets.includes('K-cam'))).toBe(true);
+});
+
+test('an identity chip is reached, and the cell off, only where a new display is to get it', () => {
+  const chip = withMethods({ 'display-data': 'chip' });
+  const folds = (...slots: string[]) =>
+    route(dune3, { ...replace(...slots), ...chip }).steps.some(
+      (s) => s.action === 'move' && s.targets[0] === 'chip-bracket',
+    );
+  expect([folds('display'), folds('camera'), folds('display', 'camera')]).toEqual([true, false, true]);
+  expect(route(dune3, replace('display')).steps.some((s) => s.targets.includes('chip-bracket'))).toBe(false);
 });

@@ -3,7 +3,7 @@ import { coveredBy } from '../model/covers';
 import type { Way } from '../model/schema';
 import type { Setting } from './setting';
 import type { Face } from '../vocabulary/trade';
-import type { Operation } from './way-out';
+import { type Operation, reached } from './way-out';
 
 /** What is loose or away when the way back begins. */
 export interface Loose {
@@ -47,6 +47,8 @@ export function wayBack(
   const ops = operationsBack(setting, loose, shut);
   const back: Back = { setting: setting, loose, ops, shut, covers };
   const precedences = ops.flatMap((o) => [...always(back, o), ...ofItsKind(back, o)]);
+  for (const pair of ontoBeforeOver(back))
+    if (!reached([pair[1]], precedences, 0).has(pair[0])) precedences.push(pair);
   const cover = last && {
     id: `close:${last.slot}`,
     kind: 'move' as const,
@@ -171,7 +173,7 @@ function ofItsKind(back: Back, operation: Operation): Pairs {
     case 'bond':
       return index.bonds
         .get(thing!)!
-        .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [operation.id, f.id]));
+        .holds.flatMap((h) => laidUnder(back, h).map((f): Pairs[0] => [operation.id, f.id]));
     case 'connector':
       return pluggedIn(back, operation);
     case 'move':
@@ -180,6 +182,21 @@ function ofItsKind(back: Back, operation: Operation): Pairs {
       return [];
   }
 }
+/** What brings a piece onto its glue or seal: one that goes in folded first lies on nothing before it is unfolded. */
+const laidUnder = (back: Back, slot: string) =>
+  fits(back, slot).filter((f) => !(f.way!.to === 'out' && isFoldedToo(back, slot)));
+/** What lies on a strip or glue goes onto it before that is covered by something else, wherever nothing wants it otherwise. */
+const ontoBeforeOver = (back: Back): Pairs =>
+  back.ops
+    .filter((o) => o.kind === 'bond')
+    .flatMap(({ things: [bond] }) => {
+      const { index } = back.setting;
+      const over = coveredBy(index, bond!)
+        .flatMap((c) => fits(back, c))
+        .filter((f) => hides(back, f));
+      const onto = index.bonds.get(bond!)!.holds.flatMap((h) => laidUnder(back, h));
+      return onto.flatMap((f) => over.filter((g) => g !== f).map((g): Pairs[0] => [f.id, g.id]));
+    });
 /** A plug goes on when both ends are there; a cover is plugged in while it is still folded open. */
 function pluggedIn(back: Back, operation: Operation): Pairs {
   const { index } = back.setting;
