@@ -5,6 +5,7 @@ import { transfersOf } from '../model/carried';
 import { functionsOf } from '../model/functions-of';
 import { consentsNeeded, dataDue, effectsOf } from '../pairing/effects';
 import { standingOf } from '../progress/standing';
+import { functionIds } from '../vocabulary/trade';
 import { checksDue, type DueCheck, functionsOfTasks, openChecks, toTell } from './due';
 
 const index = indexed(mica9);
@@ -89,6 +90,19 @@ describe('what must be tested', () => {
         .filter((f) => f !== 'notice')
         .toSorted(),
     );
+  });
+  test('of what moves over also what no plug tells: it counts where the part is replaced, and not where it is looked at', () => {
+    const odd = structuredClone(mica9);
+    const others = new Set(functionsOf(index, 'display'));
+    const own = functionIds.find((f) => !others.has(f) && f !== 'notice')!;
+    odd.slots.find((s) => s.id === 'ear-speaker')!.functions = [own];
+    const model = indexed(odd);
+    const touched = (action: 'replace' | 'inspect') =>
+      functionsOfTasks(
+        model,
+        new Bench(model, undefined).open({ tasks: [{ slot: 'display', action }] }).state,
+      );
+    expect([touched('replace').includes(own), touched('inspect').includes(own)]).toEqual([true, false]);
   });
   test('once the tasks are chosen, what they will touch is asked before anything is opened', () => {
     const b = new Bench(index, undefined);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Body, JobEvent } from '../log/events';
 import type { Measured } from '../log/measured';
-import { lastTimeOf, usualOf } from './elsewhere';
+import { isUsual, lastTimeOf, usualOf } from './elsewhere';
 
 const id = '00000000-0000-4000-8000-000000000001';
 const measured = (more: Partial<Measured>): Measured => ({
@@ -23,6 +23,16 @@ describe('what other devices of a model measured', () => {
   test('eight of ten between two figures, with how many they were; how often something was tried is no measure', () => {
     expect(usualOf(levels.map((level) => log(speaker(level))))).toEqual([
       { function: 'loudspeaker', kind: 'sound', figure: 'level', devices: 11, low: -29, high: -21 },
+    ]);
+  });
+  test('a figure is usual within the two, the two with them', () => {
+    const usual = { low: -29, high: -21 };
+    expect([-29.1, -29, -25, -21, -20.9].map((x) => isUsual(usual, x))).toEqual([
+      false,
+      true,
+      true,
+      true,
+      false,
     ]);
   });
   test('fewer than five say nothing; what did not work is no measure; of one device its last counts', () => {
