@@ -1,6 +1,7 @@
 import { expect, test } from './app';
 import { everyScreen } from './every-screen';
 import { faults, sizes } from './look';
+import { planning } from '../words/screens/day';
 
 test('no screen is wider than its window, cuts a text or has a target too small for a finger, at four sizes and two of text', async ({
   page,
@@ -10,6 +11,8 @@ test('no screen is wider than its window, cuts a text or has a target too small 
   for (const path of paths) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(path);
+    // what is planned beside the page has come
+    await expect(page.getByText(planning)).toHaveCount(0, { timeout: 60_000 });
     for (const [width, height] of sizes) {
       await page.setViewportSize({ width, height });
       for (const text of ['normal', 'large']) {

@@ -63,35 +63,37 @@ export function Timeline({
   }
   const nowS = Math.max(0, (now - from) / 1000);
   return (
-    <div className="timeline">
-      <svg viewBox={`0 0 ${widthPx} ${height + 6}`} role="group" aria-label={wording.day}>
-        <defs>
-          <pattern
-            id="alone"
-            width="7"
-            height="7"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <rect width="7" height="7" className="alone-ground" />
-            <line x1="0" y1="0" x2="0" y2="7" className="alone-line" />
-          </pattern>
-        </defs>
-        <Hours from={from} spanS={spanS} x={x} height={height} clock={clock} />
-        {rows.map((row, k) => (
-          <Row
-            key={row.id}
-            row={row}
-            top={tops[k]!}
-            x={x}
-            spanS={spanS}
-            onMove={onMove}
-            secondsOf={(px) => (px / (rightPx - labelPx)) * spanS}
-          />
-        ))}
-        <line className="now" x1={x(nowS)} x2={x(nowS)} y1={4} y2={height} />
-      </svg>
-      <Labels rows={rows} tops={tops} height={height + 6} />
+    <div className="timeline-frame">
+      <div className="timeline">
+        <svg viewBox={`0 0 ${widthPx} ${height + 6}`} role="group" aria-label={wording.day}>
+          <defs>
+            <pattern
+              id="alone"
+              width="7"
+              height="7"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <rect width="7" height="7" className="alone-ground" />
+              <line x1="0" y1="0" x2="0" y2="7" className="alone-line" />
+            </pattern>
+          </defs>
+          <Hours from={from} spanS={spanS} x={x} height={height} clock={clock} />
+          {rows.map((row, k) => (
+            <Row
+              key={row.id}
+              row={row}
+              top={tops[k]!}
+              x={x}
+              spanS={spanS}
+              onMove={onMove}
+              secondsOf={(px) => (px / (rightPx - labelPx)) * spanS}
+            />
+          ))}
+          <line className="now" x1={x(nowS)} x2={x(nowS)} y1={4} y2={height} />
+        </svg>
+        <Labels rows={rows} tops={tops} height={height + 6} />
+      </div>
     </div>
   );
 }
