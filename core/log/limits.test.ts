@@ -14,6 +14,14 @@ function* places(node: unknown, path = ''): Generator<[path: string, node: Node]
   if (!Array.isArray(node)) yield [path, node as Node];
   for (const [key, value] of Object.entries(node)) yield* places(value, `${path}/${key}`);
 }
+/** A way with the kind of entry or thing for its number among all. */
+function nameOf(schema: z.ZodType, path: string): string {
+  const [, list, k, ...rest] = path.split('/');
+  if (list !== 'oneOf' && list !== 'anyOf') return path;
+  const option = (written(schema)[list] as Node[])[Number(k)]! as { properties?: Record<string, Node> };
+  const kind = option.properties?.type?.const ?? option.properties?.kind?.const ?? k;
+  return [kind, ...rest.filter((step) => step !== 'properties')].join('/');
+}
 const open = (schema: z.ZodType) =>
   [...places(written(schema))].filter(([, node]) => {
     if (node.type === 'string')
@@ -50,6 +58,16 @@ describe('what may stand in the log', () => {
       }
     },
   );
+  test('each limit as a person has read it', async () => {
+    const keys = ['minLength', 'maxLength', 'minItems', 'maxItems', 'minimum', 'maximum', 'exclusiveMinimum'];
+    const lines = Object.entries({ entry: bodySchema, met: metSchema }).flatMap(([name, schema]) =>
+      [...places(written(schema))].flatMap(([path, node]) => {
+        const said = keys.flatMap((key) => (typeof node[key] === 'number' ? [`${key} ${node[key]}`] : []));
+        return said.length ? [`${name} ${nameOf(schema, path)}: ${said.join(', ')}`] : [];
+      }),
+    );
+    await expect(`${lines.join('\n')}\n`).toMatchFileSnapshot('approved/limits.txt');
+  });
   test('a screw that is met is as long as a screw can be; a part lies within the largest device', () => {
     const screw = { kind: 'fastener', id: 'S1', name: 's', face: 'front', drive: 'P2', thread: 'M1.4' };
     const with_ = (more: Node) => metSchema.safeParse({ ...screw, ...more }).success;
