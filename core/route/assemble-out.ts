@@ -18,6 +18,7 @@ import { trialEnd, cellIsIn } from './trial';
 import { dataSteps } from './identity-steps';
 import { type Operation, precedencesOut } from './way-out';
 import type { Phase } from '../vocabulary/steps';
+import { isChip } from '../model/chips';
 import { whys } from './why';
 import { badCell } from '../vocabulary/conditions';
 import { stepsOut } from './steps-out';
@@ -98,7 +99,7 @@ export function loosen(assembly: Assembly, list: readonly Operation[], phase: (o
   for (const [i, o] of list.entries()) {
     const before = list.slice(0, i);
     // what a chip knows is saved before it is warmed
-    const chip = o.kind === 'bond' && setting.index.slots.get(o.slot)!.kind === 'chip';
+    const chip = o.kind === 'bond' && isChip(setting.index, o.slot);
     if (
       chip &&
       setting.standing.data[o.slot] === undefined &&

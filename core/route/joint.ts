@@ -1,3 +1,4 @@
+import { perimeterSeal } from '../model/seals';
 import { badCell } from '../vocabulary/conditions';
 import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
@@ -95,6 +96,10 @@ const sameWays = (waysChoice: WaysChoice, b: WaysChoice) =>
   waysChoice.order.length === b.order.length &&
   waysChoice.order.every((p) => waysChoice.ways[p] === b.ways[p]);
 
+/** What lies between the gates of a job, one part after the other. */
+const segmentsOf = (
+  parts: Pick<Candidate, 'out' | 'bench' | 'first' | 'seals' | 'second' | 'outside'>,
+): Operation[][] => [parts.out, parts.bench, parts.first, parts.seals, parts.second, parts.outside];
 /** The operations that one choice of ways comes to, out and back, in their best order. */
 export function candidate(
   setting: Setting,
@@ -104,14 +109,7 @@ export function candidate(
   options: JointOptions,
 ): Candidate {
   const parts = partsOf(setting, work, choice);
-  const all = [
-    ...parts.out,
-    ...parts.bench,
-    ...parts.first,
-    ...parts.seals,
-    ...parts.second,
-    ...parts.outside,
-  ];
+  const all = segmentsOf(parts).flat();
   return {
     ...parts,
     order: order(setting, all, parts.precedences, { tool: null, face: 'front' }, costs, options),
@@ -124,14 +122,7 @@ export function candidate(
  */
 export function candidateOrder(setting: Setting, work: Work, choice: WaysChoice): void {
   const parts = partsOf(setting, work, choice);
-  const all = [
-    ...parts.out,
-    ...parts.bench,
-    ...parts.first,
-    ...parts.seals,
-    ...parts.second,
-    ...parts.outside,
-  ];
+  const all = segmentsOf(parts).flat();
   precedenceGraph(
     orderProblem(all, parts.precedences, { tool: null, face: 'front' }, { change: 1, turn: 1 }),
   );
@@ -173,7 +164,7 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   );
   const late = cellOn ? descendants(cellOn.id, back.precedences) : new Set<string>();
   // a seal that only such a piece lies on is laid when the rim's is, with the cell off: nothing is worked at over what is sticky
-  const rim = index.model.bonds.find((b) => b.kind === 'perimeter-seal');
+  const rim = perimeterSeal(index);
   const offAgain = setting.methods['cell-between'] === 'each' && rim && loose.bonds.includes(rim.id);
   const seals = offAgain
     ? back.ops.filter((o) => o.kind === 'bond' && isOnlyFor(o.id, late, back.precedences))
@@ -184,7 +175,7 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   const precedences = [
     ...before,
     ...back.precedences,
-    ...between([out, bench, first, seals, second, outside], [...before, ...back.precedences]),
+    ...between(segmentsOf({ out, bench, first, seals, second, outside }), [...before, ...back.precedences]),
   ];
   return {
     choice,

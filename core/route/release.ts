@@ -1,6 +1,7 @@
 import { badCell, noHeat } from '../vocabulary/conditions';
 import type { Bond } from '../model/schema';
 import type { Condition, ReleaseMeans } from '../vocabulary/trade';
+import { isChip } from '../model/chips';
 import type { IndexedModel } from '../model/index-model';
 import { isSeal } from '../model/seals';
 import { generalStations, heatStations } from '../methods/catalogue';
@@ -66,7 +67,7 @@ function wanted(circumstances: Circumstances, bond: Bond): ReleaseMeans | undefi
 export function releaseFor(circumstances: Circumstances, bond: Bond): ReleasePlan | undefined {
   const hot = circumstances.conditions.some((x) => noHeat.includes(x));
   // a chip is lifted under the microscope, with hot air of its own
-  const chip = bond.holds.some((h) => circumstances.index.slots.get(h)?.kind === 'chip');
+  const chip = bond.holds.some((h) => isChip(circumstances.index, h));
   const station = chip
     ? circumstances.stations.includes('microscope')
       ? 'microscope'

@@ -1,4 +1,5 @@
 import type { BodyOf } from '../../log/events';
+import { isChip } from '../../model/chips';
 import type { IndexedModel } from '../../model/index-model';
 import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
 import { flag } from '../../log/state';
@@ -10,8 +11,8 @@ const unknownPlug = 'cell';
 
 /** Whether a chip's underfill is let go of, or a chip put on its pads: neither is done without hot air. */
 const solders = (index: IndexedModel, body: BodyOf<'bondReleased' | 'pieceFitted'>): boolean =>
-  (body.type === 'pieceFitted' ? [body.slot] : (index.bonds.get(body.bond)?.holds ?? [])).some(
-    (slot) => index.slots.get(slot)?.kind === 'chip',
+  (body.type === 'pieceFitted' ? [body.slot] : (index.bonds.get(body.bond)?.holds ?? [])).some((slot) =>
+    isChip(index, slot),
   );
 
 /** Hot air, iron and optics under the microscope. */
