@@ -1,3 +1,4 @@
+import { isChip } from '../core/model/chips';
 import { farEnd } from './steps';
 import type { Step } from '../core/steps/route';
 import type { IndexedModel } from '../core/model/index-model';
@@ -37,10 +38,13 @@ export function stepWhy(index: IndexedModel, step: Step): string {
   if (!first)
     return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
   if (step.action === 'unscrew') return `holds the ${thingName(index, step.about!)}`;
-  if (step.action === 'disconnect')
-    return step.targets.includes(index.cellConnector ?? '')
-      ? 'no other connector may move while the cell is on'
-      : `joins the ${thingName(index, farEnd(index, step.targets[0]!))} to the board`;
+  if (step.action === 'disconnect') {
+    if (!step.targets.includes(index.cellConnector ?? ''))
+      return `joins the ${thingName(index, farEnd(index, step.targets[0]!))} to the board`;
+    return step.why.some((w) => isChip(index, w))
+      ? 'no hot air comes near a board that is live'
+      : 'no other connector may move while the cell is on';
+  }
   if (
     step.action === 'release' ||
     step.action === 'heat' ||

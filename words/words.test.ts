@@ -57,6 +57,10 @@ describe('the instructions', () => {
     expect(why('disconnect', 'K-speak')).toBe('joins the loudspeaker to the board');
     expect(why('disconnect', 'K-cell')).toBe('no other connector may move while the cell is on');
     expect(why('move', 'cell')).toBe('is to be replaced');
+    const chip = route(dune3, { tasks: [{ slot: 'id-chip', action: 'replace' }] });
+    const off = chip.steps.find((s) => s.action === 'disconnect')!;
+    expect(off.targets).toEqual(['K-cell']);
+    expect(stepWhy(indexed(dune3), off)).toBe('no hot air comes near a board that is live');
     for (const s of r.steps.filter((x) => x.phase === 'Open' || x.phase === 'Strip'))
       expect(stepWhy(index, s)).not.toBe('');
   });
