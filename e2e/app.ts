@@ -247,9 +247,7 @@ export async function newJob(
   await answerBefore(page, id);
   await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
   await page.goto(`/jobs/${id}/work`);
-  await expect(page.getByTestId('instruction')).toBeVisible();
-  // as long as a person takes to look
-  await page.waitForTimeout(300);
+  await awake(page);
   await expect(page.getByTestId('instruction')).toHaveText('Switch it off');
   await press(page, 1);
   // in the log, and known here to be: "all confirmed" alone may still be the word from before the press
@@ -294,9 +292,18 @@ export async function workedJob(
   });
   if (!r.ok()) throw new Error(await r.text());
   await page.goto(`/jobs/${id}/work`);
-  await expect(page.getByTestId('instruction')).toBeVisible();
-  await page.waitForTimeout(300);
+  await awake(page);
   return id;
+}
+/** The instruction is there and answers keys: what the server has drawn stands before the page is awake. */
+export async function awake(page: Page): Promise<void> {
+  await page.getByTestId('instruction').waitFor();
+  await page.getByTestId('instruction').evaluate(async (element) => {
+    const frame = () => new Promise((drawn) => requestAnimationFrame(drawn));
+    while (!Object.keys(element).some((key) => key.startsWith('__reactProps'))) await frame();
+    await frame();
+    await frame();
+  });
 }
 /** An empty form at the counter, awake: its first field has the focus. @returns the draft's id */
 export async function openReceive(page: Page, id: string = crypto.randomUUID()): Promise<string> {

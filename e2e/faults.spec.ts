@@ -1,4 +1,5 @@
 import {
+  awake,
   database,
   expect,
   go,
@@ -79,7 +80,7 @@ test('another device is at hand while the server is away, if this browser has se
     await page.locator(`a.dev[href="/jobs/${first}/work"]`).click();
     await page.waitForURL(`/jobs/${first}/work`);
     await expect(page.getByTestId('instruction')).toHaveText('Take out 2 outside screws');
-    await page.waitForTimeout(300);
+    await awake(page);
     await press(page, 1);
     await expect(page.getByTestId('kept')).toContainText('1 kept');
   } finally {

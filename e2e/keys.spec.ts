@@ -24,12 +24,12 @@ test('checks by keys: 1, 2, 3 answer, J and K move, and the pedal answers all th
   await expect(page.getByTestId(first!)).not.toContainText('changed');
   const left = Number(/All (\d+)/.exec(await go.innerText())![1]);
   expect(left).toBeLessThan(await rows.count());
-  // as long as it takes to read what it does
-  await page.waitForTimeout(700);
-  await page.keyboard.press('PageDown');
-  // what was not tested before is answered by nobody's pedal
+  // what was not tested before is answered by nobody's pedal; a press before it could be read does nothing
   const title = page.getByRole('heading', { level: 1 });
-  await expect(title).toContainText('2 open');
+  await expect(async () => {
+    await page.keyboard.press('PageDown');
+    await expect(title).toContainText('2 open', { timeout: 200 });
+  }).toPass();
   await expect(go).toHaveCount(0);
   await page.keyboard.press('PageDown');
   await expect(title).toContainText('2 open');
@@ -42,9 +42,7 @@ test('checks by keys: 1, 2, 3 answer, J and K move, and the pedal answers all th
   const bodies = (await logOf(page, job)).map((e) => e.body);
   const works = bodies.filter((b) => b.type === 'checked' && b.round === 'mid' && b.result === 'works');
   expect(works).toHaveLength(left + 3);
-  await page.waitForTimeout(700);
-  await page.keyboard.press('PageDown');
-  await page.waitForURL(/\/work$/);
+  await pressTo(page, /\/work$/);
   await expect(page.getByTestId('instruction')).toBeVisible();
 });
 
@@ -58,10 +56,9 @@ test('? shows the keys on every screen, 0 all devices, and under a dialog no key
       await expect(page.getByRole('dialog', { name: 'Keys and view' })).toBeVisible({ timeout: 1000 });
     }).toPass();
     await page.keyboard.press('0');
-    await page.waitForTimeout(300);
-    expect(page.url()).toContain(screen);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);
+    expect(page.url()).toContain(screen);
   }
   await page.keyboard.press('0');
   await page.waitForURL((u) => u.pathname === '/');

@@ -6,8 +6,9 @@ import { expect, type Page } from '@playwright/test';
  * @param rules only these, for a page whose others have been looked at: another theme changes nothing but colours
  */
 export async function serious(page: Page, rules?: string[]): Promise<string[]> {
-  // what passes is not collected: on a long page that takes most of the time
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  // what passes is not collected: on a long page that takes most of the time. No page of the app has a frame inside, so one
+  // run in the page does, which takes half of the time
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true);
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
@@ -29,9 +30,22 @@ export async function inTheme(page: Page, theme: 'light' | 'dark'): Promise<void
       .first()
       .waitFor({ timeout: 1000 });
   }).toPass();
-  // colours that pass over into others are over
-  await page.waitForTimeout(200);
+  await still(page);
 }
+/** Waits until nothing on the page moves or changes its colour any more, but for what goes round for ever. */
+export const still = (page: Page): Promise<void> =>
+  page.evaluate(async () => {
+    const frame = () => new Promise((drawn) => requestAnimationFrame(drawn));
+    const moving = () =>
+      document.getAnimations().filter((a) => a.effect?.getComputedTiming().endTime !== Infinity);
+    // one that ends may begin another
+    for (let calm = 0; calm < 3; ) {
+      await frame();
+      const now = moving();
+      calm = now.length ? 0 : calm + 1;
+      await Promise.all(now.map((a) => a.finished.catch(() => undefined)));
+    }
+  });
 export const sizes = [
   [1280, 800],
   [1024, 768],

@@ -1,5 +1,4 @@
-import { expect, newJob, press, signedIn, test } from './app';
-import { nothingSerious } from './look';
+import { awake, expect, newJob, press, signedIn, test } from './app';
 
 test('dark, larger text and no letter keys: kept in this browser, right from the first paint', async ({
   page,
@@ -11,15 +10,14 @@ test('dark, larger text and no letter keys: kept in this browser, right from the
   await page.getByRole('button', { name: 'larger' }).click();
   await page.getByLabel('shortcuts of one letter or digit').uncheck();
   await page.keyboard.press('Escape');
-  await nothingSerious(page, 'work, dark');
   await page.goto(`/jobs/${job}/work`);
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await expect(page.locator('html')).toHaveAttribute('data-text', 'large');
-  await page.waitForTimeout(500);
+  await awake(page);
   await page.keyboard.press('t');
-  await page.waitForTimeout(300);
-  await expect(page.getByRole('dialog')).toHaveCount(0);
+  // what came of the letter would be there before what comes of the next key
   await press(page, 1, 'PageDown');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
 test('the map comes closer by wheel and keys, goes back to the step, and a drag picks nothing', async ({
@@ -42,7 +40,6 @@ test('the map comes closer by wheel and keys, goes back to the step, and a drag 
   await page.keyboard.press('-');
   await expect.poll(width).toBeGreaterThan(near);
   await page.keyboard.press('Home');
-  await page.waitForTimeout(200);
   await page.keyboard.press('v');
   await expect(map).toHaveAttribute('aria-label', /back/);
 });

@@ -1,4 +1,5 @@
 import {
+  awake,
   choose,
   expect,
   go,
@@ -32,14 +33,12 @@ test('a knocked mat is sorted by a calliper that types; the lost one is adrift, 
   await page.getByLabel('Length, mm').fill('two');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('is no length in mm');
-  await nothingSerious(page, 'sort');
   await page.reload();
   await expect(page.getByText('1 measured of 2')).toBeVisible();
   await page.getByRole('button', { name: 'That is all: 1 screw adrift' }).click();
   await page.waitForURL(/\/work$/);
   // the ledger stands on both screens: the keys are Work's once its instruction is there
-  await expect(page.getByTestId('instruction')).toBeVisible();
-  await page.waitForTimeout(300);
+  await awake(page);
   await expect(page.getByTestId('adrift')).toContainText('screw A');
   await page.keyboard.press('t');
   await page.getByRole('button', { name: /^Look for screw A/ }).click();
@@ -271,10 +270,15 @@ test('the leak tester is run from the step: its curve grows, it is judged, and s
   await tester.getByRole('button', { name: 'Run the test' }).click();
   await expect(tester.getByText(/Nothing was recorded/)).toBeVisible({ timeout: 30_000 });
   // one that still cools is unclear, and nothing is claimed
-  await choose(tester.getByLabel('Stand-in: what lies in it'), 'one that still cools');
+  await choose(
+    tester.getByLabel('Stand-in: what lies in it'),
+    'one that still cools',
+  );
   await tester.getByRole('button', { name: 'Test again' }).click();
   await expect(tester.getByText('Unclear', { exact: true })).toBeVisible({ timeout: 30_000 });
-  await expect(tester.getByText(/K explain it: let it reach room temperature/)).toBeVisible();
+  await expect(
+    tester.getByText(/K explain it: let it reach room temperature/),
+  ).toBeVisible();
   expect((await logOf(page, job)).map((e) => e.body.type)).not.toContain('leakTested');
   await choose(tester.getByLabel('Stand-in: what lies in it'), 'a device that holds');
   await tester.getByRole('button', { name: 'Test again' }).click();

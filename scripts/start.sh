@@ -21,31 +21,36 @@ for a in "$@"; do
   esac
 done
 
-bash scripts/install.sh
-own=''
+# Asked to stop, it stops at once whatever it is doing: each step runs beside it, and is ended with all that it has started.
+step='' own=''
+run() { set -m; "$@" <&0 & step=$!; set +m; wait "$step"; step=''; }
+finish() {
+  code=$?
+  trap - EXIT; trap '' INT TERM HUP
+  if [ -n "$step" ]; then
+    kill -TERM -- "-$step" 2>/dev/null || true
+    # the app says goodbye to whoever is connected
+    for _ in $(seq 1 60); do kill -0 -- "-$step" 2>/dev/null || break; sleep 0.1; done
+    kill -KILL -- "-$step" 2>/dev/null || true
+  fi
+  [ -n "$own" ] && bash scripts/pg.sh stop
+  exit "$code"
+}
+trap finish EXIT
+trap 'exit 0' INT TERM HUP
+
+run bash scripts/install.sh
 if [ -z "${DATABASE_URL:-}" ]; then
   own=1
-  [ -n "$fresh" ] && bash scripts/pg.sh destroy
-  bash scripts/pg.sh start
+  [ -n "$fresh" ] && run bash scripts/pg.sh destroy
+  run bash scripts/pg.sh start
   DATABASE_URL=$(bash scripts/pg.sh url); export DATABASE_URL
 elif [ -n "$fresh" ]; then
   echo 'demo: --fresh starts over with the private cluster only; empty your own database yourself' >&2; exit 2
 fi
-node scripts/build.mjs
-
-app=''
-finish() {
-  trap - EXIT INT TERM
-  if [ -n "$app" ]; then kill -TERM "$app" 2>/dev/null || true; wait "$app" 2>/dev/null || true; fi
-  [ -n "$own" ] && bash scripts/pg.sh stop
-  exit "${1:-0}"
-}
-trap 'finish 0' INT TERM
-trap 'finish $?' EXIT
+run node scripts/build.mjs
 case "${HOST:-127.0.0.1}" in
   127.0.0.1 | localhost | ::1) ;;
   *) bash scripts/tls.sh ;;
 esac
-node server.mjs &
-app=$!
-wait "$app"
+run node server.mjs

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import sharp from 'sharp';
 import { jobPage } from './use-cases/job-page';
 import type { JobPage } from '../core/wire/job-page';
 import { keepModelPhoto } from './use-cases/model-photos';
 import { keepPhoto } from './use-cases/photos';
 import { allRoutes } from './testing/all-routes';
-import { call, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
+import { call, makeWorld, openJob, receipt, type World } from './testing/world';
 
 const modules = import.meta.glob<{ loader?: (a: never) => unknown; action?: (a: never) => unknown }>(
   '../app/routes/**/*.{ts,tsx}',
@@ -34,7 +34,6 @@ beforeAll(async () => {
     pixel,
   );
 }, 120_000);
-afterAll(endWorld);
 
 const json = (body: unknown): RequestInit => ({
   method: 'POST',

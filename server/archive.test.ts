@@ -12,7 +12,7 @@ import { unzip } from './archive/zip';
 import { readArchive } from './archive/read-archive';
 import { writeArchive } from './archive/write-archive';
 import { makeWorkshop } from './seed/seed';
-import { cmd, endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { cmd, eventsOf, makeWorld, openJob, type World } from './testing/world';
 import { checkLogs } from './use-cases/check-logs';
 import { jobPage } from './use-cases/job-page';
 import { keepModelPhoto, modelPhotoOf, photosOfModel } from './use-cases/model-photos';
@@ -54,7 +54,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(async () => {
   await endQueue();
-  await endWorld();
   rmSync(folder, { recursive: true, force: true });
 });
 /** A workshop of another name in which nothing has been done. */

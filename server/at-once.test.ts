@@ -9,7 +9,7 @@ import { Person, Session } from './db/entities-of-shop';
 import { appendToLog, heldJob, holdJob } from './db/job-log';
 import { keepPrivate, privateOf } from './db/job-private';
 import { databaseUrl, inShop } from './db/orm';
-import { cmd, endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { cmd, eventsOf, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { sendCommands, SignedOut } from './use-cases/send-commands';
 import { signIn } from './use-cases/sign-in';
@@ -23,7 +23,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(async () => {
   await closeBus();
-  await endWorld();
 });
 
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: originalPiece(f) });

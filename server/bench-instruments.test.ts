@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { BodyOf } from '../core/log/events';
 import type { PressedDevice, PressLine } from '../core/wire/press-run';
 import type { Who } from '../core/wire/who';
-import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { eventsOf, makeWorld, openJob, type World } from './testing/world';
 import { readPlate, setPlate } from './use-cases/hot-plate';
 import { press, pressCurve } from './use-cases/press';
 import { sendCommands } from './use-cases/send-commands';
@@ -22,7 +22,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(async () => {
   delete process.env.SNAVEK_PRESS_SPEED;
-  await endWorld();
 });
 const run = async (simulate: PressedDevice, who = tova, of = job, begins = false): Promise<PressLine> => {
   const lines: PressLine[] = [];

@@ -1,7 +1,7 @@
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import type { Who } from '../core/wire/who';
 import { calendarAt, calendarState, changeCalendar } from './use-cases/calendar';
-import { endWorld, makeWorld, openJob, type World } from './testing/world';
+import { makeWorld, openJob, type World } from './testing/world';
 import { openJobsFor } from './use-cases/bench-page';
 
 let world: World;
@@ -10,7 +10,6 @@ beforeAll(async () => {
   world = await makeWorld();
   ines = world.own.get('owner')!;
 }, 120_000);
-afterAll(endWorld);
 
 const tokenOf = async (): Promise<string> => {
   const said = await changeCalendar(ines, { do: 'make' });

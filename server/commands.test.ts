@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { action as commands } from '../app/routes/work/commands';
 import { loader as logJson } from '../app/routes/report/log-json';
 import { loader as pdf } from '../app/routes/report/report-pdf';
@@ -9,7 +9,7 @@ import { empty } from '../core/log/state';
 import { originalPiece } from '../core/vocabulary/pieces';
 import { asOwner, inShop } from './db/orm';
 import { loadState } from './db/job-log';
-import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
+import { call, cmd, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import { sendCommands } from './use-cases/send-commands';
 import { demoAllowed, signIn } from './use-cases/sign-in';
 import { draftSchema } from '../forms/receipt-fields';
@@ -25,7 +25,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   marek = world.own.get('lead')!;
 }, 120_000);
-afterAll(endWorld);
 
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: originalPiece(f) });
 const post = (who: Who | undefined, body: string) =>

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import type { Who } from '../core/wire/who';
-import { endWorld, makeWorld, openJob, type World } from './testing/world';
+import { makeWorld, openJob, type World } from './testing/world';
 import { dayPlan } from '../core/day/day-plan';
 import { dayOfShop, pinDay, promiseOf } from './use-cases/day';
 import { lookingBack } from './use-cases/looking-back';
@@ -19,7 +19,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   first = await openJob(world, tova, { promisedAt: now + hour });
 }, 120_000);
-afterAll(endWorld);
 
 const planAt = async (who: Who, at = now) => (await dayOfShop(who, at)).plan;
 

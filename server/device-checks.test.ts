@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import type { Taken } from '../core/checks/taken';
 import type { Body } from '../core/log/events';
 import { indexed, mica9 } from '../core/testing/demo-models';
@@ -11,7 +11,7 @@ import { photoCount, removePhotosOf } from './db/photos';
 import { loadState } from './db/job-log';
 import { checkMeasured, checkWord } from '../words/report';
 import { reportData } from './report/report-data';
-import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { eventsOf, makeWorld, openJob, type World } from './testing/world';
 import {
   closeDevicePage,
   deviceChecksOf,
@@ -31,7 +31,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   job = await openJob(world, tova, {}, false);
 }, 120_000);
-afterAll(endWorld);
 
 const holder = 'this phone, and no other';
 const link = async (): Promise<string> => (await openDevicePage(tova, job))!.code!;

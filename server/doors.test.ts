@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { formBody, jsonBody, localPath, requireSameOrigin } from '../app/context';
 import { action as commands } from '../app/routes/work/commands';
 import type { Body, JobEvent } from '../core/log/events';
 import { originalPiece } from '../core/vocabulary/pieces';
 import { holdStream, endStreamsOf, mostStreams } from './auth/streams';
 import { asOwner, canWrite, getOrm, isDatabaseAway } from './db/orm';
-import { call, cmd, endWorld, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
+import { call, cmd, eventsOf, makeWorld, openJob, receipt, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
 import { modelNotesOf } from './db/notes';
@@ -25,7 +25,6 @@ beforeAll(async () => {
   marek = world.own.get('lead')!;
   bo = world.own.get('trainee')!;
 }, 120_000);
-afterAll(endWorld);
 
 const out = (f: string): Body => ({ type: 'screwOut', fastener: f, piece: originalPiece(f) });
 const request = (headers: Record<string, string> = {}, body = '', method = 'POST') =>

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { applyEdits, difference, type Edit } from '../core/model/edit';
 import { moveThings, takeOutThings } from '../core/model/editing';
 import { indexModel } from '../core/model/index-model';
 import type { DeviceModel } from '../core/model/schema';
 import { mica9 } from '../core/testing/demo-models';
 import type { Who } from '../core/wire/who';
-import { endWorld, makeWorld, type World } from './testing/world';
+import { makeWorld, type World } from './testing/world';
 import { readScrews, saveModel, screwsTable } from './use-cases/edit-model';
 import { libraryModel, libraryPage, modelFile } from './use-cases/library';
 import { receivePage } from './use-cases/drafts';
@@ -21,7 +21,6 @@ beforeAll(async () => {
   owner = world.own.get('owner')!;
   shipped = (await libraryPage(lead, { q: 'mica-9', from: '' })).find((line) => line.id === 'mica-9')!.hash;
 }, 120_000);
-afterAll(endWorld);
 
 const moved = (x: number, id = 'vibration', model: DeviceModel = mica9): Edit[] =>
   moveThings(indexModel(model), [id], { x, y: 0 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { badgePattern, pin } from '../forms/hands-fields';
 import type { Who } from '../core/wire/who';
 import { loader as openJobsPage } from '../app/routes/bench/open-jobs-json';
@@ -10,7 +10,7 @@ import { openSession, sessionAsks } from './auth/session';
 import { inShop } from './db/orm';
 import { setPin } from './db/badges';
 import { hashPassword } from './auth/password';
-import { call, endWorld, makeWorld, type World } from './testing/world';
+import { call, makeWorld, type World } from './testing/world';
 import { choosePin, lockBench, makeBadge, takeOver } from './use-cases/hands';
 import { changeWorkshop } from './use-cases/workshop';
 
@@ -22,7 +22,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   marek = world.own.get('lead')!;
 }, 120_000);
-afterAll(endWorld);
 const from = `bench ${randomUUID()}`;
 beforeEach(async () => {
   const record = await attempts();

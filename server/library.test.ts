@@ -4,11 +4,11 @@ import { ofVariant } from '../core/model/variant';
 import { strFromU8, unzipSync } from 'fflate';
 import { contentHash } from '../core/model/canonical-json';
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import type { DeviceModel } from '../core/model/schema';
 import { mica9 } from '../core/testing/demo-models';
-import { cmd, endWorld, makeWorld, openJob, receipt, type World } from './testing/world';
+import { cmd, makeWorld, openJob, receipt, type World } from './testing/world';
 import { sendCommands } from './use-cases/send-commands';
 import { receivePage } from './use-cases/drafts';
 import { jobPage } from './use-cases/job-page';
@@ -33,7 +33,6 @@ beforeAll(async () => {
   lead = world.own.get('lead')!;
   tova = world.own.get('technician')!;
 }, 120_000);
-afterAll(endWorld);
 const all = { q: '', from: '' } as const;
 const tail = randomUUID().slice(0, 6);
 /** A model of the workshop's own, after one that is known to be good. */

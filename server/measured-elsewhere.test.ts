@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import type { Who } from '../core/wire/who';
-import { cmd, endWorld, makeWorld, openJob, type World } from './testing/world';
+import { cmd, makeWorld, openJob, type World } from './testing/world';
 import { measuredElsewhere } from './use-cases/measured-elsewhere';
 import { sendCommands } from './use-cases/send-commands';
 
@@ -11,7 +11,6 @@ beforeAll(async () => {
   world = await makeWorld();
   tova = world.own.get('technician')!;
 }, 120_000);
-afterAll(endWorld);
 
 /** A device of a tag whose loudspeaker was measured. */
 async function measuredJob(who: Who, tag: string, level: number): Promise<string> {

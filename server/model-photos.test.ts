@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { endWorld, makeWorld, type World } from './testing/world';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { makeWorld, type World } from './testing/world';
 import { dropModelPhoto, keepModelPhoto, modelPhotoOf, photosOfModel } from './use-cases/model-photos';
 
 let world: World;
@@ -13,7 +13,6 @@ beforeAll(async () => {
     .jpeg()
     .toBuffer();
 }, 120_000);
-afterAll(endWorld);
 
 describe('photographs under the map of a model', () => {
   const about = { name: 'board out', face: 'front' };

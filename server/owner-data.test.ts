@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import type { Who } from '../core/wire/who';
 import { JobPrivate, Photo } from './db/entities';
 import { inShop } from './db/orm';
@@ -11,7 +11,7 @@ import { keepPhoto } from './use-cases/photos';
 import { sendCommands } from './use-cases/send-commands';
 import { reportData } from './report/report-data';
 import { checkLogs } from './use-cases/check-logs';
-import { cmd, endWorld, makeWorld, openJob, type World } from './testing/world';
+import { cmd, makeWorld, openJob, type World } from './testing/world';
 
 let world: World;
 let lead: Who;
@@ -21,7 +21,6 @@ beforeAll(async () => {
   lead = world.own.get('lead')!;
   tova = world.own.get('technician')!;
 }, 120_000);
-afterAll(endWorld);
 
 const owner = `Runa ${randomUUID().slice(0, 8)}`;
 /** A job of this owner, with a photograph and a signature, closed where that is wanted. */

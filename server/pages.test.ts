@@ -14,7 +14,7 @@ import { asOwner, inShop, migrate } from './db/orm';
 import { reportData } from './report/report-data';
 import { seedDemo } from './seed/seed';
 import { closedJobs } from '../demo/scenario';
-import { agreeAll, call, endWorld, makeWorld, openJob, type World } from './testing/world';
+import { agreeAll, call, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { benchPage, openJobsFor } from './use-cases/bench-page';
 import { jobsQuery } from '../forms/jobs-query';
@@ -35,7 +35,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(async () => {
   await closeBus();
-  await endWorld();
 });
 
 const send = async (who: Who, job: string, ...bodies: Body[]) =>

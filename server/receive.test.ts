@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { action as photoAction, loader as photoLoader } from '../app/routes/photos/photo';
 import { loader as offerPdfLoader } from '../app/routes/offer/offer-pdf';
 import type { Body } from '../core/log/events';
@@ -11,7 +11,6 @@ import {
   answerBefore,
   call,
   cmd,
-  endWorld,
   eventsOf,
   makeWorld,
   openJob,
@@ -39,7 +38,6 @@ beforeAll(async () => {
   marek = world.own.get('lead')!;
   bo = world.own.get('trainee')!;
 }, 120_000);
-afterAll(endWorld);
 
 const send = async (who: Who, job: string, body: Body) =>
   (await sendCommands(who, [cmd(who, job, body)]))[0]!.outcome;

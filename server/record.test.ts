@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import type { Met } from '../core/log/met-schema';
 import type { Body } from '../core/log/events';
-import { endWorld, makeWorld, receipt, type World } from './testing/world';
+import { makeWorld, receipt, type World } from './testing/world';
 import { receivePage } from './use-cases/drafts';
 import { jobsPage } from './use-cases/find-jobs';
 import { jobsQuery } from '../forms/jobs-query';
@@ -23,7 +23,6 @@ beforeAll(async () => {
   lead = world.own.get('lead')!;
   tova = world.own.get('technician')!;
 }, 120_000);
-afterAll(endWorld);
 const tail = randomUUID().slice(0, 6);
 const size = { maker: 'Alder', name: `Nine ${tail}`, widthMm: 71.4, heightMm: 146.8, thicknessMm: 7.8 };
 

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
 import type { Who } from '../core/wire/who';
 import { setHotAir } from './instruments/hot-air';
@@ -7,7 +7,7 @@ import { moduleTest } from './use-cases/module-test';
 import { reworkPage } from './use-cases/rework-page';
 import { sendCommands } from './use-cases/send-commands';
 import { changeStencils, stencilsCsv, stencilsJson, stencilsPage } from './use-cases/stencils';
-import { cmd, endWorld, makeWorld, openJob, type World } from './testing/world';
+import { cmd, makeWorld, openJob, type World } from './testing/world';
 
 let world: World;
 let ines: Who;
@@ -17,7 +17,6 @@ beforeAll(async () => {
   ines = world.own.get('technician')!;
   tova = world.own.get('owner')!;
 }, 120_000);
-afterAll(endWorld);
 
 const add = (stencil: Record<string, string>) => changeStencils(tova, { do: 'add', stencil });
 describe('the list of stencils', () => {

@@ -1,7 +1,7 @@
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { Job } from './db/entities';
 import { asOwner, getOrm, inShop, inTransaction } from './db/orm';
-import { endWorld, makeWorld, openJob, type World } from './testing/world';
+import { makeWorld, openJob, type World } from './testing/world';
 
 let world: World;
 let job: string;
@@ -9,7 +9,6 @@ beforeAll(async () => {
   world = await makeWorld();
   job = await openJob(world, world.own.get('technician')!);
 }, 120_000);
-afterAll(endWorld);
 
 /** Every table that has a workshop, as the database has them. */
 const ofWorkshops = () =>

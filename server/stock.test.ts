@@ -1,9 +1,9 @@
 import { stockQuery } from '../forms/stock-query';
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { loader as csvLoader } from '../app/routes/stock/stock-csv';
 import type { Body } from '../core/log/events';
-import { call, cmd, endWorld, makeWorld, openJob, type World } from './testing/world';
+import { call, cmd, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
 import { offerPage } from './use-cases/offer-page';
@@ -18,7 +18,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   marek = world.own.get('lead')!;
 }, 120_000);
-afterAll(endWorld);
 
 const send = async (who: Who, job: string, body: Body) =>
   (await sendCommands(who, [cmd(who, job, body)]))[0]!.outcome;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import type { Body } from '../core/log/events';
 import { originalPiece } from '../core/vocabulary/pieces';
 import { placeOf } from '../core/log/view';
@@ -11,7 +11,7 @@ import { identityData } from './use-cases/identity-data';
 import { jobPage } from './use-cases/job-page';
 import { sendCommands } from './use-cases/send-commands';
 import { changeSpares, sparesCsv, sparesPage } from './use-cases/spares';
-import { endWorld, eventsOf, makeWorld, openJob, type World } from './testing/world';
+import { eventsOf, makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 
 let world: World;
@@ -22,7 +22,6 @@ beforeAll(async () => {
   tova = world.own.get('technician')!;
   ines = world.own.get('owner')!;
 }, 120_000);
-afterAll(endWorld);
 const send = async (who: Who, job: string, body: Body, more: Record<string, unknown> = {}) =>
   (
     await sendCommands(who, [

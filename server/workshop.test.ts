@@ -1,7 +1,7 @@
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { allStations } from '../core/methods/catalogue';
 import { asOwner } from './db/orm';
-import { endWorld, makeWorld, openJob, type World } from './testing/world';
+import { makeWorld, openJob, type World } from './testing/world';
 import type { Who } from '../core/wire/who';
 import { jobPage } from './use-cases/job-page';
 import { adoptRoute } from './use-cases/plan-route';
@@ -18,7 +18,6 @@ beforeAll(async () => {
   lead = world.own.get('lead')!;
   tova = world.own.get('technician')!;
 }, 120_000);
-afterAll(endWorld);
 /** The person as the next request would find them. */
 const fresh = async (who: Who): Promise<Who> => ({ ...who, settings: (await workshopPage(who)).settings });
 

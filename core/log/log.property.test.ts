@@ -6,10 +6,11 @@ import { empty, type JobState, tableNames } from './state';
 import { placeOf } from './view';
 import { type Command, decide } from '../rules/decide';
 import { Bench } from '../testing/bench';
+import { depth } from '../testing/depth';
 import { Book, course, fact, gate, holes, index, plan, run, slots } from '../testing/courses';
 
 const withoutAudit = (s: JobState) => Object.fromEntries(tableNames.map((t) => [t, s[t]]));
-const runs = { numRuns: Number(process.env.SNAVEK_RUNS ?? 120) };
+const runs = { numRuns: depth(120, 600) };
 
 describe('over any course of commands', () => {
   test('the ledger says of every piece what an independent book says', () => {

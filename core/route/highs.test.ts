@@ -1,5 +1,6 @@
 import load from 'highs';
 import { describe, expect, test } from 'vitest';
+import { depth } from '../testing/depth';
 import { waysMilp } from '../testing/ways-milp';
 import { waysProblemOf } from '../testing/ways-generator';
 import { chooseWays, choicesUpTo, type WaysAnswer, type WaysProblem } from './choose-ways';
@@ -23,7 +24,7 @@ function costOf(p: WaysProblem, a: Exclude<WaysAnswer, { infeasible: true }>): n
 describe('the choice of ways against the HiGHS solver (package highs, mixed-integer programme)', () => {
   test('costs the same on devices of ten to twenty-two parts', async () => {
     const solver = await load();
-    for (let seed = 1; seed <= 24; seed++) {
+    for (let seed = 1; seed <= depth(10, 24); seed++) {
       const p = waysProblemOf(seed, 10 + (seed % 5) * 3, 2 + (seed % 2));
       const mine = chooseWays(p);
       const theirs = solver.solve(waysMilp(p), { output_flag: false, mip_rel_gap: 0 });

@@ -1,6 +1,7 @@
 import load from 'highs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { depth, isLong } from '../testing/depth';
 import { scheduleCosts, scheduleFaults } from '../testing/schedule-faults';
 import { dayOf } from '../testing/schedule-generator';
 import { scheduleMilp } from '../testing/schedule-milp';
@@ -40,7 +41,8 @@ const flat = (
 
 describe('job shops of the literature', () => {
   // H. Fisher and G. L. Thompson 1963, S. Lawrence 1984: instances and published optima
-  test.each(jobShops().filter((s) => s.jobs.length <= 10))(
+  // the one of ten jobs on ten machines takes as long as all others
+  test.each(jobShops().filter((s) => s.jobs.length <= 10 && (isLong || s.name !== 'ft10')))(
     '$name is solved to its published optimum of $optimum, and proved',
     (shop) => {
       expect(solved(shopProblem(shop), 2_000_000)).toMatchObject({
@@ -58,7 +60,7 @@ describe('against the HiGHS solver (package highs, time-indexed mixed-integer pr
     'small bench days with lags cost the same: %s',
     async (objective) => {
       const solver = await load();
-      for (let seed = 1; seed <= 12; seed++) {
+      for (let seed = 1; seed <= depth(4, 12); seed++) {
         const p = dayOf(seed, { jobs: 2 + (seed % 2), people: 1 + (seed % 2), coarse: 5, objective });
         const mine = solved(p);
         expect(mine.optimal).toBe(true);

@@ -21,7 +21,8 @@ export async function ownDatabase(): Promise<{
   const [shared, data] = [databaseUrl(), process.env.SNAVEK_DATA];
   const name = `own_${randomUUID().slice(0, 8)}`;
   const folder = mkdtempSync(join(tmpdir(), 'snavek-own-'));
-  await inDatabase(`create database ${name}`);
+  const made = await inDatabase(`select 1 from pg_database where datname = 'snavek_shipped'`);
+  await inDatabase(`create database ${name} ${(made as unknown[]).length ? 'template snavek_shipped' : ''}`);
   process.env.SNAVEK_APP_SECRET ??= appSecret();
   process.env.SNAVEK_DATA = folder;
   const url = new URL(shared);

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 
 /**
@@ -13,6 +14,12 @@ export function ownCluster(worker: number): void {
   process.env.SNAVEK_DATA = join(first, `worker-${worker}`);
   const cluster = (...verb: string[]) =>
     execFileSync('bash', ['scripts/pg.sh', ...verb], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+  const template = process.env.SNAVEK_TEMPLATE;
+  // a worker may be several processes, one after another: the first makes it. Owners and rights of its files are kept
+  if (template && !existsSync(process.env.SNAVEK_DATA)) {
+    mkdirSync(process.env.SNAVEK_DATA, { recursive: true });
+    execFileSync('cp', ['-a', `${template}/.`, process.env.SNAVEK_DATA]);
+  }
   cluster('start');
   process.env.DATABASE_URL = cluster('url', 'snavek_test').trim();
 }

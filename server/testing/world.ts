@@ -24,11 +24,18 @@ export interface World {
   other: Map<string, Who>;
   models: Map<string, string>;
 }
-export async function makeWorld(): Promise<World> {
+/** Once for all test files of a worker: they share its database, its modules and its connections. */
+let shared: Promise<Map<string, string>> | undefined;
+async function makeShared(): Promise<Map<string, string>> {
   tools();
   await asOwner(migrate);
   const shipped = await shipModels();
   await seedDemo(Date.now());
+  return new Map([...shipped].map(([id, { hash }]) => [id, hash]));
+}
+export async function makeWorld(): Promise<World> {
+  shared ??= makeShared();
+  const models = await shared;
   const tail = randomUUID().slice(0, 8);
   const staff = (name: string) => people.map((p) => ({ ...p, login: `${p.login}-${name}-${tail}` }));
   const byRole = (m: Map<string, Who>) => new Map([...m.values()].map((w) => [w.role, w]));
@@ -37,7 +44,7 @@ export async function makeWorld(): Promise<World> {
     other: byRole(
       await makeWorkshop({ ...shop, name: 'Another counter' }, staff('other'), 'a-long-password', false),
     ),
-    models: new Map([...shipped].map(([k, v]) => [k, v.hash])),
+    models,
   };
 }
 export const endWorld = async (): Promise<void> => {
