@@ -117,6 +117,12 @@ export const leakTesterFields = z.strictObject({
     .max(90_000, wording.pressureRange),
   holdS: z.int({ error: wording.giveHold }).min(5, wording.holdRange).max(600, wording.holdRange),
   limitPaS: z.number({ error: wording.giveLimit }).positive(wording.giveLimit).max(10_000, wording.giveLimit),
+  fillS: z.int({ error: wording.giveFill }).min(2, wording.giveFill).max(300, wording.giveFill).optional(),
+  lossShare: z
+    .number({ error: wording.giveLoss })
+    .min(0.005, wording.giveLoss)
+    .max(0.2, wording.giveLoss)
+    .optional(),
   referencePaS: z
     .number({ error: wording.giveReference })
     .positive(wording.giveReference)

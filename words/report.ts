@@ -6,7 +6,7 @@ import { figuresText } from './measured';
 import type { BodyOf } from '../core/log/events';
 import type { IndexedModel } from '../core/model/index-model';
 import type { ReportData } from '../core/wire/report';
-import { ofReport } from './screens/leak';
+import { ofReport, ofReportGross } from './screens/leak';
 import { causeName, testName } from './fault';
 import type { Formats } from './formats';
 import { cap, list, pieceName, plural, resultOf, thingName } from './things';
@@ -55,14 +55,12 @@ export function sealText({ seal, index }: Pick<ReportData, 'seal' | 'index'>): s
     .join(' ');
 }
 /** What the leak tester read, with what it rests on. */
-export const leakMeasured = (m: NonNullable<BodyOf<'leakTested'>['measured']>): string =>
-  ofReport(
-    (m.setPa / 1000).toFixed(1),
-    m.holdS,
-    m.ratePaS.toFixed(2),
-    (2 * m.errorPaS).toFixed(2),
-    String(m.limitPaS),
-  );
+export function leakMeasured(m: NonNullable<BodyOf<'leakTested'>['measured']>): string {
+  const kPa = (m.setPa / 1000).toFixed(1);
+  return m.ratePaS === undefined || m.errorPaS === undefined
+    ? ofReportGross(kPa)
+    : ofReport(kPa, m.holdS, m.ratePaS.toFixed(2), (2 * m.errorPaS).toFixed(2), String(m.limitPaS));
+}
 /** How the fault was found: one line, none where nobody looked for it. */
 export function faultLine(reportData: ReportData): string | undefined {
   const tests = reportData.tests.map((t) => `${testName(t.test)}: ${t.outcome}`).join('; ');

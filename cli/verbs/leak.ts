@@ -10,6 +10,13 @@ const schema = z.strictObject({
     .min(1),
   ambientPa: positive,
   holdS: positive,
+  setPa: z
+    .number()
+    .refine((pa) => pa !== 0, 'expected a pressure against the room, got 0')
+    .optional(),
+  lossShare: positive.max(1).optional(),
+  settlingShare: positive.max(1).optional(),
+  reachedShare: positive.max(1).optional(),
   limitPaS: positive.optional(),
   limitSccm: positive.optional(),
 });
@@ -28,7 +35,7 @@ export const leak = verb({
     return out;
   },
   run: (p) => {
-    const { rateErrorPaS, settling, ...rest } = leakOf(p);
-    return { answer: { ...rest, settling: { ...settling, rateErrorPaS } } };
+    const { rateErrorPaS, leakTauS, settling, ...rest } = leakOf(p);
+    return { answer: { ...rest, settling: { ...settling, rateErrorPaS, leakTauS } } };
   },
 });

@@ -1,3 +1,6 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
+import { Matrix, pseudoInverse } from 'ml-matrix';
+
 /** One reading of a leak tester. */
 export interface LeakSample {
   tS: number;
@@ -7,8 +10,14 @@ export interface LeakSample {
   tempC?: number | undefined;
 }
 export interface LeakFit {
-  /** How fast the pressure goes towards the room's once it has settled, Pa/s, with its standard error. */
+  /**
+   * `straight`: it loses evenly. `settles`: a small part dies away, what is left loses evenly. `runs out`: more dies away than
+   * settling may, so all of it is a leak.
+   */
+  shape: 'straight' | 'settles' | 'runs out';
+  /** How fast the pressure goes towards the room's, Pa/s: after the settling, or at the beginning of one that runs out. */
   rateSteadyPaS: number;
+  /** Its standard error, Pa/s. */
   rateErrorPaS: number;
   /** Time constant of the settling, s; 0 where nothing settles. */
   tauS: number;
@@ -16,9 +25,13 @@ export interface LeakFit {
   settlingPa: number;
   /** Standard deviation of what is left, Pa. */
   noisePa: number;
+  /** How fast it loses in the last third of the hold, without the settling, Pa/s, and the standard error of that. */
+  tail: { ratePaS: number; errorPaS: number };
 }
 
 const kelvin = 273.15;
+/** More points than this tell a fit nothing more: neighbours are averaged. */
+const mostPoints = 120;
 
 /**
  * The pressures as they would be at the temperature of the first reading: an enclosed gas follows its absolute temperature
@@ -33,104 +46,155 @@ export function atOneTemperature(samples: readonly LeakSample[], ambientPa: numb
   }));
 }
 
-/** Straight line and one exponential, p = a + b t + c exp(-t / tau), by least squares for a given tau. */
-function linear(samples: readonly LeakSample[], tauS: number) {
-  const t0 = samples[0]!.tS;
-  const columns = (s: LeakSample) => {
-    const t = s.tS - t0;
-    return tauS > 0 ? [1, t, Math.exp(-t / tauS)] : [1, t];
-  };
-  const n = tauS > 0 ? 3 : 2;
-  const normal = Array.from({ length: n }, () => new Array<number>(n).fill(0));
-  const right = new Array<number>(n).fill(0);
-  for (const s of samples) {
-    const x = columns(s);
-    for (let i = 0; i < n; i++) {
-      right[i]! += x[i]! * s.pPa;
-      for (let j = 0; j < n; j++) normal[i]![j]! += x[i]! * x[j]!;
-    }
-  }
-  const inverse = invert(normal);
-  if (!inverse) return undefined;
-  const found = inverse.map((row) => row.reduce((sum, v, j) => sum + v * right[j]!, 0));
-  const left = samples.reduce((sum, s) => {
-    const off = s.pPa - columns(s).reduce((p, x, i) => p + x * found[i]!, 0);
-    return sum + off * off;
-  }, 0);
-  return { found, left, inverse };
+/** A curve in units of its own span of time and pressure, so that a fit is as exact for pascals as for kilopascals. */
+interface Scaled {
+  x: number[];
+  y: number[];
+  spanS: number;
+  scalePa: number;
 }
-/** The inverse of a small symmetric matrix (Gauss and Jordan, with pivots); undefined where it has none. */
-function invert(matrix: readonly (readonly number[])[]): number[][] | undefined {
-  const n = matrix.length;
-  const rows = matrix.map((row, i) => [...row, ...Array.from({ length: n }, (_, j) => (i === j ? 1 : 0))]);
-  for (let k = 0; k < n; k++) {
-    const pivot = rows
-      .slice(k)
-      .reduce((best, row, i) => (Math.abs(row[k]!) > Math.abs(rows[best]![k]!) ? i + k : best), k);
-    [rows[k], rows[pivot]] = [rows[pivot]!, rows[k]!];
-    const lead = rows[k]![k]!;
-    if (Math.abs(lead) < 1e-12) return undefined;
-    rows[k] = rows[k]!.map((v) => v / lead);
-    for (let i = 0; i < n; i++)
-      if (i !== k) {
-        const factor = rows[i]![k]!;
-        rows[i] = rows[i]!.map((v, j) => v - factor * rows[k]![j]!);
-      }
+function scaled(samples: readonly LeakSample[]): Scaled {
+  const perPoint = Math.ceil(samples.length / mostPoints);
+  const points: { t: number; p: number }[] = [];
+  for (let from = 0; from < samples.length; from += perPoint) {
+    const block = samples.slice(from, from + perPoint);
+    points.push({
+      t: block.reduce((sum, s) => sum + s.tS, 0) / block.length,
+      p: block.reduce((sum, s) => sum + s.pPa, 0) / block.length,
+    });
   }
-  return rows.map((row) => row.slice(n));
+  const t0 = samples[0]!.tS;
+  const p0 = samples[0]!.pPa;
+  const spanS = samples.at(-1)!.tS - t0;
+  const scalePa = Math.max(1, ...points.map((point) => Math.abs(point.p - p0)));
+  return {
+    x: points.map((o) => (o.t - t0) / spanS),
+    y: points.map((o) => (o.p - p0) / scalePa),
+    spanS,
+    scalePa,
+  };
 }
 
-/**
- * Parts settling, which dies away, from a leak, which goes on. The time constant is the one that leaves least, searched over a
- * grid and then by golden section; the error of the rate counts it as a fourth figure that was fitted.
- * @returns undefined for fewer than six samples, or for none that are apart in time
- */
-export function fitLeak(samples: readonly LeakSample[]): LeakFit | undefined {
-  const spanS = (samples.at(-1)?.tS ?? 0) - (samples[0]?.tS ?? 0);
-  const straight = samples.length >= 6 && spanS > 0 ? linear(samples, 0) : undefined;
-  if (!straight) return undefined;
-  const leftAt = (tau: number) => linear(samples, tau)?.left ?? Number.POSITIVE_INFINITY;
-  const [shortest, longest] = [spanS / samples.length, spanS / 1.5];
-  const taus = Array.from({ length: 25 }, (_, k) => shortest * (longest / shortest) ** (k / 24));
-  const best = taus.reduce((a, tau) => (leftAt(tau) < leftAt(a) ? tau : a), taus[0]!);
-  const tau = golden(leftAt, best / 1.4, Math.min(longest, best * 1.4));
-  const curved = linear(samples, tau);
-  const free = samples.length - 4;
-  // settling is only said where it explains more than chance does: four times what two more figures take away of noise
-  const settles =
-    curved !== undefined && free > 0 && straight.left - curved.left > 4 * 2 * (curved.left / free);
-  const { found, left } = settles ? curved : straight;
-  const inverse = settles ? spreadOf(samples, tau, found[2]!) : straight.inverse;
-  const variance = left / Math.max(1, samples.length - (settles ? 4 : 2));
-  const towardsRoom = Math.sign(-(samples[0]!.pPa || -1));
+/** A model with its figures: what it says at x, and its slopes by each figure there. */
+interface Curve {
+  figures: number[];
+  at: (x: number) => number;
+  slopes: (x: number) => number[];
+  /** Sum of the squares of what it leaves. */
+  left: number;
+}
+const leftBy = ({ x, y }: Scaled, at: (x: number) => number): number =>
+  x.reduce((sum, v, k) => sum + (y[k]! - at(v)) ** 2, 0);
+/** Least squares of models that are linear in their figures. */
+function linearFit(data: Scaled, columns: (x: number) => number[]): Curve {
+  const design = new Matrix(data.x.map(columns));
+  const figures = pseudoInverse(design).mmul(Matrix.columnVector(data.y)).to1DArray();
+  const at = (x: number) => columns(x).reduce((sum, c, k) => sum + c * figures[k]!, 0);
+  return { figures, at, slopes: columns, left: leftBy(data, at) };
+}
+/** y = a + b x + c exp(-x / tau) with |c| and tau within bounds; b is 0 where `straight` is false. */
+function dyingFit(data: Scaled, straight: boolean, most: number): Curve {
+  const shortest = Math.log(2 / data.x.length);
+  const starts = [0.04, 0.2, 0.7].map((tau) => Math.max(shortest, Math.log(tau)));
+  const value =
+    ([a, b, c, lnTau]: number[]) =>
+    (x: number) =>
+      a! + (straight ? b! * x : 0) + c! * Math.exp(-x / Math.exp(lnTau!));
+  const fits = starts.map((lnTau) => {
+    const [a, b, c] = linearFit(data, (x) => [1, straight ? x : 0, Math.exp(-x / Math.exp(lnTau))]).figures;
+    const within = Math.max(-most, Math.min(most, c!));
+    const { parameterValues } = levenbergMarquardt(data, value, {
+      initialValues: [a!, b!, within, lnTau],
+      minValues: [-1e3, -1e3, -most, shortest],
+      // what dies away more slowly than the hold lasts cannot be told from what goes on
+      maxValues: [1e3, 1e3, most, straight ? 0 : Math.log(20)],
+      damping: 1e-3,
+      gradientDifference: 1e-6,
+      maxIterations: 40,
+      errorTolerance: 1e-14,
+    });
+    return { figures: parameterValues, left: leftBy(data, value(parameterValues)) };
+  });
+  const { figures, left } = fits.reduce((best, fit) => (fit.left < best.left ? fit : best));
+  const tau = Math.exp(figures[3]!);
   return {
-    rateSteadyPaS: towardsRoom * found[1]!,
-    rateErrorPaS: inverse ? Math.sqrt(Math.max(0, variance * inverse[1]![1]!)) : Number.POSITIVE_INFINITY,
-    tauS: settles ? tau : 0,
-    settlingPa: settles ? -towardsRoom * found[2]! : 0,
-    noisePa: Math.sqrt(variance),
+    figures,
+    at: value(figures),
+    left,
+    slopes: (x) => {
+      const dying = Math.exp(-x / tau);
+      return [1, ...(straight ? [x] : []), dying, (figures[2]! * x * dying) / tau];
+    },
   };
 }
-/** How far all four figures may be off together, in variances of the noise: the normal matrix of the curve's slopes, inverted. */
-function spreadOf(samples: readonly LeakSample[], tauS: number, settlingPa: number): number[][] | undefined {
-  const t0 = samples[0]!.tS;
-  const normal = Array.from({ length: 4 }, () => [0, 0, 0, 0]);
-  for (const s of samples) {
-    const t = s.tS - t0;
-    const dying = Math.exp(-t / tauS);
-    const slopes = [1, t, dying, (settlingPa * t * dying) / tauS ** 2];
-    for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) normal[i]![j]! += slopes[i]! * slopes[j]!;
-  }
-  return invert(normal);
+/** The variance of what a figure came to, where `pick` names the figure by its slope; never less than what noise leaves of it. */
+function varianceOf({ x }: Scaled, curve: Curve, pick: number[]): number {
+  const slopes = new Matrix(x.map(curve.slopes));
+  const free = Math.max(1, x.length - slopes.columns);
+  const covariance = pseudoInverse(slopes.transpose().mmul(slopes));
+  const weights = Matrix.rowVector(pick);
+  return (curve.left / free) * Math.max(0, weights.mmul(covariance).mmul(weights.transpose()).get(0, 0));
 }
-/** The least of a function between two places, by golden section, to a thousandth of their distance. */
-function golden(of: (x: number) => number, low: number, high: number): number {
-  const share = (Math.sqrt(5) - 1) / 2;
-  let [a, b] = [low, high];
-  while (b - a > (high - low) / 1000) {
-    const [c, d] = [b - share * (b - a), a + share * (b - a)];
-    if (of(c) < of(d)) b = d;
-    else a = c;
+/** Whether one curve explains more than chance does: four times what its further figures take away of noise. */
+const explainsMore = (points: number, plain: Curve, fuller: Curve, further: number): boolean => {
+  const free = points - fuller.slopes(0).length;
+  return free > 0 && plain.left - fuller.left > 1e-12 + 4 * further * (fuller.left / free);
+};
+
+/**
+ * Parts settling, which dies away, from a leak, which goes on (least squares; Levenberg and Marquardt for the time constant).
+ * Settling is bounded: at most `settlingMostPa`, with a time constant of at most the hold. What dies away beyond that is air
+ * that runs in, and its rate at the beginning is what counts.
+ * @param settlingMostPa of the set pressure, Pa
+ * @returns undefined for fewer than six samples, or for none that are apart in time; all figures are finite
+ */
+export function fitLeak(samples: readonly LeakSample[], settlingMostPa: number): LeakFit | undefined {
+  const spanS = (samples.at(-1)?.tS ?? 0) - (samples[0]?.tS ?? 0);
+  if (samples.length < 6 || !(spanS > 0)) return undefined;
+  const data = scaled(samples);
+  const points = data.x.length;
+  const toRoom = (Math.sign(-(samples[0]!.pPa || -1)) * data.scalePa) / spanS;
+  const straight = linearFit(data, (x) => [1, x]);
+  const bounded = dyingFit(data, true, settlingMostPa / data.scalePa);
+  const settles = explainsMore(points, straight, bounded, 2);
+  const best = settles ? bounded : straight;
+  const free = dyingFit(data, false, 1e3);
+  const runsOut =
+    Math.abs(free.figures[2]!) * data.scalePa > settlingMostPa && explainsMore(points, best, free, 1);
+  const tail = tailOf(data, settles ? bounded : undefined);
+  const common = {
+    noisePa: data.scalePa * Math.sqrt(best.left / Math.max(1, points - best.slopes(0).length)),
+    tail: { ratePaS: toRoom * tail.rate, errorPaS: Math.abs(toRoom) * tail.error },
+  };
+  if (runsOut) {
+    const [, , c, lnTau] = free.figures;
+    const tau = Math.exp(lnTau!);
+    return {
+      ...common,
+      shape: 'runs out',
+      rateSteadyPaS: (toRoom * -c!) / tau,
+      rateErrorPaS: Math.abs(toRoom) * Math.sqrt(varianceOf(data, free, [0, -1 / tau, c! / tau])),
+      tauS: 0,
+      settlingPa: 0,
+    };
   }
-  return (a + b) / 2;
+  return {
+    ...common,
+    shape: settles ? 'settles' : 'straight',
+    rateSteadyPaS: toRoom * best.figures[1]!,
+    rateErrorPaS: Math.abs(toRoom) * Math.sqrt(varianceOf(data, best, settles ? [0, 1, 0, 0] : [0, 1])),
+    tauS: settles ? Math.exp(bounded.figures[3]!) * spanS : 0,
+    settlingPa: settles ? -toRoom * spanS * bounded.figures[2]! : 0,
+  };
+}
+/** The slope of the last third, without what settles: a leak that opens late shows there first. */
+function tailOf(data: Scaled, settling: Curve | undefined): { rate: number; error: number } {
+  const [, , c, lnTau] = settling?.figures ?? [0, 0, 0, 0];
+  const late = data.x.flatMap((x, k) =>
+    x >= 2 / 3 ? [{ x, y: data.y[k]! - c! * Math.exp(-x / Math.exp(lnTau!)) }] : [],
+  );
+  if (late.length < 4) return { rate: 0, error: 0 };
+  const part = { ...data, x: late.map((o) => o.x), y: late.map((o) => o.y) };
+  const line = linearFit(part, (x) => [1, x]);
+  return { rate: line.figures[1]!, error: Math.sqrt(varianceOf(part, line, [0, 1])) };
 }

@@ -21,6 +21,7 @@ export function findsReference(
   { rateSteadyPaS, rateErrorPaS }: Pick<LeakAnswer, 'rateSteadyPaS' | 'rateErrorPaS'>,
   referencePaS: number,
 ): boolean {
+  if (rateSteadyPaS === undefined || rateErrorPaS === undefined) return false;
   const allowed = mayBeOff * referencePaS;
   return rateErrorPaS <= allowed && Math.abs(rateSteadyPaS - referencePaS) <= allowed + 2 * rateErrorPaS;
 }

@@ -308,9 +308,10 @@ export const bodySchema = z.discriminatedUnion('type', [
         id: z.uuid(),
         setPa: z.number().min(0).max(100_000),
         holdS: z.number().min(0).max(3600),
-        ratePaS: z.number().min(-100_000).max(100_000),
-        errorPaS: z.number().min(0).max(100_000),
-        sccm: z.number().min(-100_000).max(100_000),
+        // none where the set pressure was not reached: there was nothing to hold
+        ratePaS: z.number().min(-100_000).max(100_000).optional(),
+        errorPaS: z.number().min(0).max(100_000).optional(),
+        sccm: z.number().min(-100_000).max(100_000).optional(),
         limitPaS: z.number().min(0).max(100_000),
       })
       .optional(),

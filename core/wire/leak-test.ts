@@ -5,7 +5,7 @@ import type { LeakSample } from '../leak/fit';
 import type { Outcome } from './outcome';
 
 /** How the stand-in's device is: a real tester is not told. */
-export const leakDevices = ['tight', 'leaks', 'settles', 'warm', 'stops', 'unplugged'] as const;
+export const leakDevices = ['tight', 'leaks', 'open', 'settles', 'warm', 'stops', 'unplugged'] as const;
 /** What is put on the stand-in for its own test: its reference leak of 2 Pa/s, or that with a hose that leaks as well. */
 export const referenceDevices = ['reference', 'hose leaks'] as const;
 export type ReferenceDevice = (typeof referenceDevices)[number];
@@ -17,9 +17,15 @@ export interface LeakSettings {
   holdS: number;
   /** A steady loss up to this passes, Pa/s. */
   limitPaS: number;
+  /** In so many seconds the set pressure is reached, or the device leaks grossly; left out: `usualFillS`. */
+  fillS?: number | undefined;
+  /** The share of the set pressure that may be lost in the hold, settling included; left out: `leakShares.loss`. */
+  lossShare?: number | undefined;
   /** What its reference leak loses at that under-pressure, Pa/s; left out where it has none. */
   referencePaS?: number | undefined;
 }
+/** How long it may take to draw a device down, s (from memory). */
+export const usualFillS = 20;
 export const leakAskSchema = z.strictObject({
   command: z.string().min(8).max(60),
   at: z.number().int().min(0),

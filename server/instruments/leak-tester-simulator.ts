@@ -9,12 +9,15 @@ import { serveScpi, StandIn } from './scpi-server';
 /** Seconds that it takes to draw down, and readings a second. */
 const drawS = 4;
 const perS = 20;
-/** Air in tester and device, ml; the room's pressure, Pa. */
+/** Air in tester and device, ml; the room's pressure, Pa, and its temperature, C. */
 const volumeMl = 80;
 const roomPa = 101_325;
+const roomC = 22;
 /** Of a device that is sound, and of each that is not: what it loses, how it settles, how its air warms. */
 type Inside = LeakDevice | ReferenceDevice;
 const kinds: Record<Inside, { leakPaS: number; settlePa: number; tauS: number; driftKs: number }> = {
+  // never drawn down: see #state
+  open: { leakPaS: 0, settlePa: 0, tauS: 4, driftKs: 0 },
   tight: { leakPaS: 0.05, settlePa: 60, tauS: 4, driftKs: 0 },
   leaks: { leakPaS: 14, settlePa: 60, tauS: 4, driftKs: 0 },
   settles: { leakPaS: 0.05, settlePa: 420, tauS: 6, driftKs: 0 },
@@ -25,7 +28,7 @@ const kinds: Record<Inside, { leakPaS: number; settlePa: number; tauS: number; d
   'hose leaks': { leakPaS: 3.4, settlePa: 20, tauS: 3, driftKs: 0 },
 };
 /** A test may run faster than a clock where nobody waits for a device: for tests of the program. */
-const speed = () => Number(process.env.SNAVEK_LEAK_SPEED ?? 1) || 1;
+export const standInSpeed = () => Number(process.env.SNAVEK_LEAK_SPEED ?? 1) || 1;
 
 /** Noise that is the same for the same reading: no two tests differ by chance. */
 function noise(n: number): number {
@@ -66,6 +69,8 @@ class LeakTester extends StandIn {
       case 'SIM:DEV':
         this.#device = [...leakDevices, ...referenceDevices].find((known) => known === args[0]) ?? 'tight';
         return '';
+      case 'MEAS:PRES?':
+        return String(this.#device === 'open' ? -0.2 * this.#setPa : this.#pressure(0, 0));
       case 'INIT':
         this.#begunAt = Date.now();
         return '';
@@ -81,23 +86,26 @@ class LeakTester extends StandIn {
     }
   }
   #sinceS(): number {
-    return this.#begunAt === undefined ? -1 : ((Date.now() - this.#begunAt) / 1000) * speed();
+    return this.#begunAt === undefined ? -1 : ((Date.now() - this.#begunAt) / 1000) * standInSpeed();
   }
   #state(): string | undefined {
     const since = this.#sinceS();
     // the line goes dead in the middle of the hold
     if (this.#device === 'unplugged' && since > drawS + this.#holdS / 2) return undefined;
     if (since < 0 || (this.#device === 'stops' && since > drawS + this.#holdS / 2)) return 'IDLE';
+    if (this.#device === 'open') return 'EVAC';
     return since < drawS ? 'EVAC' : since < drawS + this.#holdS ? 'HOLD' : 'DONE';
   }
   /** Readings of the hold from the n-th on: time, pressure against the room, temperature; parted by blanks. */
   #samples(from: number): string {
-    const heldS = Math.min(this.#holdS, this.#sinceS() - drawS);
+    const heldS = this.#device === 'open' ? -1 : Math.min(this.#holdS, this.#sinceS() - drawS);
     const until = heldS < 0 ? 0 : Math.floor(heldS * perS) + 1;
     const lines: string[] = [];
     for (let n = from; n < Math.min(until, from + 400); n++) {
       const t = n / perS;
-      lines.push(`${t.toFixed(3)},${this.#pressure(t, n).toFixed(2)}`);
+      // its thermometer is in the chamber; that of one that still cools is unplugged
+      const air = this.#device === 'warm' ? '' : `,${roomC.toFixed(2)}`;
+      lines.push(`${t.toFixed(3)},${this.#pressure(t, n).toFixed(2)}${air}`);
     }
     return `"${lines.join(' ')}"`;
   }

@@ -61,7 +61,8 @@ export async function leakTest(
     return;
   }
   const { instrument, volumeMl, ambientPa, samples } = tested.run;
-  const answer = leakOf({ volumeMl, ambientPa, samples, holdS: settings.holdS, limitPaS: settings.limitPaS });
+  const { setPa, holdS, limitPaS, lossShare } = settings;
+  const answer = leakOf({ volumeMl, ambientPa, samples, setPa, holdS, limitPaS, lossShare });
   const measurement = randomUUID();
   const outcome = await inShop(who.shopId, async (em): Promise<Outcome | undefined> => {
     await keepMeasurement(em, {
@@ -77,15 +78,12 @@ export async function leakTest(
     const body = {
       type: 'leakTested' as const,
       holds: answer.verdict === 'pass',
-      lost: { value: Math.max(0, Math.round(answer.dropPa)), unit: 'Pa' as const },
+      ...lostOf(answer, samples, setPa),
       measured: {
-        id: measurement,
-        setPa: settings.setPa,
-        holdS: settings.holdS,
+        ...{ id: measurement, setPa, holdS, limitPaS },
         ratePaS: rounded(answer.rateSteadyPaS),
         errorPaS: rounded(answer.rateErrorPaS),
         sccm: rounded(answer.leakSccm),
-        limitPaS: settings.limitPaS,
       },
     };
     // it took until now: the moment of the press was before the hold
@@ -116,10 +114,12 @@ export async function leakSelfTest(who: Who, json: unknown, say: (line: LeakLine
   });
   if (!tested.ok) return refuse(tested.fault, tested.said);
   const { volumeMl, ambientPa, samples } = tested.run;
-  const answer = leakOf({ volumeMl, ambientPa, samples, holdS: settings.holdS });
+  const { setPa, holdS } = settings;
+  const answer = leakOf({ volumeMl, ambientPa, samples, setPa, holdS });
   const selfTest: SelfTest = {
     ...{ at: Date.now(), by: who.personId, referencePaS },
-    ...{ ratePaS: rounded(answer.rateSteadyPaS), errorPaS: rounded(answer.rateErrorPaS) },
+    ratePaS: rounded(answer.rateSteadyPaS ?? 0),
+    errorPaS: rounded(answer.rateErrorPaS ?? 0),
     ok: findsReference(answer, referencePaS),
   };
   await inShop(who.shopId, async (em) => {
@@ -130,7 +130,15 @@ export async function leakSelfTest(who: Who, json: unknown, say: (line: LeakLine
   say({ say: 'tried', answer, selfTest });
 }
 /** Figures of a tester are kept to a thousandth. */
-const rounded = (x: number) => Math.round(x * 1000) / 1000;
+const rounded = <T extends number | undefined>(x: T): T =>
+  (x === undefined ? undefined : Math.round(x * 1000) / 1000) as T;
+/** What was lost in the hold, Pa; where it was never reached, what is missing of it. */
+const lostOf = ({ dropPa }: LeakAnswer, samples: readonly LeakSample[], setPa: number) => ({
+  lost: {
+    value: Math.max(0, Math.round(samples.length > 1 ? dropPa : setPa - Math.abs(samples[0]!.pPa))),
+    unit: 'Pa' as const,
+  },
+});
 export interface LeakCurve {
   samples: LeakSample[];
   /** What settling took away, Pa. */

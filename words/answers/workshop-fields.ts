@@ -25,5 +25,7 @@ export const givePressure = 'Give the under-pressure.';
 export const pressureRange = 'From 0.5 to 90 kPa under the room.';
 export const giveHold = 'Give whole seconds.';
 export const holdRange = 'From 5 to 600 s.';
+export const giveFill = 'Give whole seconds, 2 to 300.';
+export const giveLoss = 'Give a share of 0.5 to 20 %.';
 export const giveReference = 'Give what the reference leak loses, above 0, in Pa/s; or leave it empty.';
 export const giveLimit = 'Give a loss above 0, in Pa/s.';

@@ -1,4 +1,5 @@
 import type { LeakAnswer } from '../../core/leak/leak';
+import { span } from '../time';
 import type { LeakDevice, LeakFault } from '../../core/wire/leak-test';
 
 export const leakTester = 'Leak tester';
@@ -26,6 +27,7 @@ export const figures = (rate: string, error: string, limitPaS: string): string =
 export const sccm = (flow: string): string => `${flow} standard cm³/min`;
 export const settled = (pa: string, tau: string): string =>
   `of what was lost, ${pa} Pa settled, within about ${tau} s`;
+export const fillsIn = (s: number): string => `at that rate it would be full of air after about ${span(s)}`;
 export const nothingSettled = 'nothing settled';
 export const fault: Record<LeakFault, string> = {
   'no tester': 'The tester does not answer: is it on, and plugged in? Nothing was recorded.',
@@ -45,8 +47,9 @@ export const standIn = 'Stand-in: what lies in it';
 export const deviceName: Record<LeakDevice, string> = {
   tight: 'a device that holds',
   leaks: 'one that leaks',
+  open: 'one that stands open',
   settles: 'one that settles for long',
-  warm: 'one that still cools',
+  warm: 'one that still cools, and nobody measures it',
   stops: 'the tester stops half-way',
   unplugged: 'its plug is pulled half-way',
 };
@@ -75,6 +78,8 @@ export const setMeans =
 export const under = 'Under the room';
 export const hold = 'Hold';
 export const passes = 'Passes up to';
+export const fill = 'Reached within';
+export const mayLose = 'May be lost in all';
 export const keep = 'Keep';
 export const reference = 'Reference leak';
 export const ownTest = 'Its own test';
@@ -95,3 +100,5 @@ export const referenceName = {
 } as const;
 export const ofReport = (kPa: string, holdS: number, rate: string, error: string, limitPaS: string): string =>
   `Leak test: ${kPa} kPa under the room, held ${holdS} s; steady loss ${rate} ± ${error} Pa/s, limit ${limitPaS} Pa/s.`;
+export const ofReportGross = (kPa: string): string =>
+  `Leak test: the ${kPa} kPa under the room were not reached; a gross leak.`;

@@ -1,4 +1,6 @@
 import { Button, Form, Input } from 'antd';
+import { leakShares } from '../../../core/leak/leak';
+import { usualFillS } from '../../../core/wire/leak-test';
 import type { ShopSettings } from '../../../core/wire/who';
 import { leakTesterFields } from '../../../forms/workshop-fields';
 import * as wording from '../../../words/screens/leak';
@@ -12,14 +14,19 @@ interface Typed {
   hold: string;
   passes: string;
   reference: string;
+  fill: string;
+  loss: string;
 }
 const typedOf = (set: ShopSettings['leakTester']): Typed => ({
   under: set ? String(set.setPa / 1000) : '',
   hold: String(set?.holdS ?? 20),
   passes: set ? String(set.limitPaS) : '',
   reference: set?.referencePaS === undefined ? '' : String(set.referencePaS),
+  fill: String(set?.fillS ?? usualFillS),
+  loss: String(100 * (set?.lossShare ?? leakShares.loss)),
 });
 const referenceOf = (typed: unknown) => (String(typed ?? '').trim() ? typedFigure(typed) : undefined);
+const share = (typed: unknown) => typedFigure(typed) / 100;
 const pascal = (typed: unknown) => typedFigure(typed) * 1000;
 
 /** What the leak tester is set to: under-pressure, hold and limit, which are the tester's own. */
@@ -38,13 +45,15 @@ export function LeakTester({
   const [form] = Form.useForm<Typed>();
   const { change, said, errors, busy } = useChange();
   useServerErrors(form, errors);
-  const { setPa, holdS, limitPaS, referencePaS } = leakTesterFields.shape;
-  const keep = ({ under, hold, passes, reference }: Typed) =>
+  const { setPa, holdS, limitPaS, referencePaS, fillS, lossShare } = leakTesterFields.shape;
+  const keep = ({ under, hold, passes, reference, fill, loss }: Typed) =>
     change({
       do: 'leak tester',
       setPa: pascal(under),
       holdS: typedFigure(hold),
       limitPaS: typedFigure(passes),
+      fillS: typedFigure(fill),
+      lossShare: share(loss),
       ...(referenceOf(reference) === undefined ? {} : { referencePaS: referenceOf(reference) }),
     });
   const input = (id: string, suffix: string) => (
@@ -89,6 +98,14 @@ export function LeakTester({
             rules={[ruleOf(referencePaS, referenceOf)]}
           >
             {input('leak-reference', 'Pa/s')}
+          </Field>
+        </div>
+        <div className="fields">
+          <Field name="fill" label={wording.fill} htmlFor="leak-fill" rules={[ruleOf(fillS, typedFigure)]}>
+            {input('leak-fill', 's')}
+          </Field>
+          <Field name="loss" label={wording.mayLose} htmlFor="leak-loss" rules={[ruleOf(lossShare, share)]}>
+            {input('leak-loss', '%')}
           </Field>
         </div>
         {may && (

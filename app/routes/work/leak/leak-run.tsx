@@ -96,20 +96,34 @@ export function LeakRun({ work }: { work: WorkState }) {
 }
 const tones = { pass: 'success', fail: 'error', unclear: 'warning' } as const;
 function Judged({ answer, limitPaS }: { answer: LeakAnswer; limitPaS: number }) {
-  const { verdict, rateSteadyPaS, rateErrorPaS, leakSccm, settling, because } = answer;
+  const { verdict, rateSteadyPaS, rateErrorPaS, leakSccm, leakTauS, settling, because } = answer;
   return (
     <div className="stack gap-4" data-testid="leak-verdict">
       <span>
         <Tag color={tones[verdict]}>{wording.verdictName[verdict]}</Tag>
       </span>
-      <span>
-        {wording.figures(rateSteadyPaS.toFixed(2), (2 * rateErrorPaS).toFixed(2), String(limitPaS))}
-      </span>
-      <span className="small muted">
-        {`${wording.sccm(leakSccm.toFixed(3))}; ${settling.amplitudePa ? wording.settled(settling.amplitudePa.toFixed(0), settling.tauS.toFixed(0)) : wording.nothingSettled}`}
-      </span>
+      {rateSteadyPaS !== undefined && rateErrorPaS !== undefined && leakSccm !== undefined && (
+        <>
+          <span>
+            {wording.figures(rateSteadyPaS.toFixed(2), (2 * rateErrorPaS).toFixed(2), String(limitPaS))}
+          </span>
+          <span className="small muted">
+            {[
+              wording.sccm(leakSccm.toFixed(3)),
+              settling.amplitudePa
+                ? wording.settled(settling.amplitudePa.toFixed(0), settling.tauS.toFixed(0))
+                : wording.nothingSettled,
+              ...(leakTauS === undefined ? [] : [wording.fillsIn(leakTauS)]),
+            ].join('; ')}
+          </span>
+        </>
+      )}
       {verdict === 'unclear' && <Note>{because}</Note>}
-      {verdict === 'fail' && <Note tone="stop">{wording.whereItLeaks}</Note>}
+      {verdict === 'fail' && (
+        <Note tone="stop">
+          <strong>{because}</strong> {wording.whereItLeaks}
+        </Note>
+      )}
     </div>
   );
 }
