@@ -246,7 +246,12 @@ test('a leak test that does not hold keeps its reading, and nothing is claimed a
   await card.getByLabel('Under-pressure lost in the hold').fill('1,8');
   await nothingSerious(page, 'leak test');
   await card.getByRole('button', { name: 'It does not hold' }).click();
+  // the failed test is the next instruction; no press goes past it
+  await expect(page.getByTestId('instruction')).toHaveText('It leaks');
   await expect(page.getByText('It does not hold: 1.8 kPa lost.')).toBeVisible();
+  await expect(page.getByTestId('seal-state')).toContainText('leaks');
+  await expect(go(page)).toBeDisabled();
+  await nothingSerious(page, 'it leaks');
   await expect(page.getByRole('button', { name: 'Open it and seal it anew' })).toBeVisible();
   await settled(page);
   expect((await logOf(page, job)).at(-1)!.body).toEqual({
@@ -254,6 +259,8 @@ test('a leak test that does not hold keeps its reading, and nothing is claimed a
     holds: false,
     lost: { value: 1.8, unit: 'kPa' },
   });
+  await page.getByRole('button', { name: 'Go on all the same' }).click();
+  await expect(page.getByTestId('instruction')).not.toHaveText('It leaks');
   await page.goto(`/jobs/${job}/report`);
   await expect(page.getByText('failed the leak test: it is not protected against water')).toBeVisible();
 });
@@ -288,6 +295,8 @@ test('the leak tester is run from the step: its curve grows, it is judged, and s
     measured: { setPa: 20_000, holdS: 20, limitPaS: 2 },
   });
   await page.goto(`/jobs/${job}/report`);
+  // a stand-in's figures prove nothing
+  await expect(page.getByText(/It was simulated: protection against water is not claimed/)).toBeVisible();
   await expect(page.getByText(/Leak test: 20.0 kPa under the room, held 20 s; steady loss/)).toBeVisible();
   await expect(page.getByRole('img', { name: /Pa of under-pressure lost after 20 of 20 s/ })).toBeVisible();
 });

@@ -11,7 +11,9 @@ import type { JobSummary } from '../core/wire/job-line';
 /** What the bench list says of a job. */
 export function summarise(context: Context, state: JobState, at: number): JobSummary {
   const { index, route } = context;
-  const now = instruct(context, state, { at, clockKnown: true });
+  const shown = instruct(context, state, { at, clockKnown: true });
+  const leaking = shown.kind === 'leaks';
+  const now = shown.kind === 'leaks' ? shown.then : shown;
   const heat = flag(state, 'heat');
   const solvent = flag(state, 'solventAt');
   const hold = flag(state, 'hold');
@@ -32,12 +34,13 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
     'stop now': 'hands at once',
     'plan again': 'a new route',
     finished: 'hand-over',
+    leaks: '',
   }[now.kind];
   return {
     model: `${index.model.maker} ${index.model.name}`,
     variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s),
-    waits: flag(state, 'received') ? waits : 'receiving',
+    waits: leaking ? 'a leak to be mended' : flag(state, 'received') ? waits : 'receiving',
     running:
       now.kind === 'stop now'
         ? { what: 'take it off', until: at }

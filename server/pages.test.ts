@@ -300,7 +300,7 @@ describe('the report', () => {
       ending: 'handed over',
       complaint: 'flat',
       closingNote: 'grilles cleaned',
-      water: 'sealed, leak tested',
+      water: 'sealed, test held',
       adrift: [],
       marks: [{ kind: 'earlier repair', note: 'foreign glue' }],
     });

@@ -1,4 +1,6 @@
 import { handOverList } from '../core/rules/hand-over-list';
+import { type Unproved, unprovedBy } from '../core/rules/water';
+import { coverBonds } from '../core/model/seals';
 import { handOverLine } from './hand-over';
 import type { JobState } from '../core/log/state';
 import type { Measured } from '../core/log/measured';
@@ -12,10 +14,11 @@ import type { Formats } from './formats';
 import { cap, list, pieceName, plural, resultOf, thingName } from './things';
 import { functionName } from './functions';
 
-export const waterText: Record<ReportData['water'], string> = {
+const waterText: Record<ReportData['water'], string> = {
   'not opened': 'The device was not opened.',
   'sealed, not leak tested':
     'What was opened was sealed or glued anew. It was not leak tested: protection against water is not claimed.',
+  'sealed, test held': 'What was opened was sealed anew, and a leak test held.',
   leaks: 'It was sealed anew and failed the leak test: it is not protected against water.',
   'no seal': 'This model has no seal against water.',
   'sealed, leak tested':
@@ -23,6 +26,32 @@ export const waterText: Record<ReportData['water'], string> = {
   'closed without a seal': 'Closed without a new seal: it is not protected against water.',
   open: 'The device is open: it is not protected against water or dust.',
 };
+const unprovedText: Record<Unproved, string> = {
+  'no figure': 'No figure of it was kept: protection against water is not claimed.',
+  'own test overdue':
+    'The tester had not found its reference leak on that day: protection against water is not claimed.',
+  simulated: 'It was simulated: protection against water is not claimed.',
+};
+/** What is said about water, and from when it counts: glue that has not its full strength yet holds no water off. */
+export function waterLine(
+  { water, leak, index, page: { state } }: Pick<ReportData, 'water' | 'leak' | 'index' | 'page'>,
+  when: Formats['dayAndClock'],
+): string {
+  const unproved = water === 'sealed, test held' && leak ? unprovedBy(leak) : undefined;
+  if (unproved) return `${waterText[water]} ${unprovedText[unproved]}`;
+  if (water !== 'sealed, leak tested') return waterText[water];
+  const from = coverBonds(index)
+    .filter(({ id }) => state.bond[id] === 'renewed')
+    .map(({ id }) => state.laid[id])
+    .map((laid) => (laid ? laid.at + laid.fullS * 1000 : undefined));
+  if (!from.length) return waterText[water];
+  const last = from.some((at) => at === undefined) ? undefined : Math.max(...from.map((at) => at!));
+  return `${waterText[water]} ${
+    last === undefined
+      ? 'It counts from when the glue has its full strength; when that is was not noted.'
+      : `It counts from ${when(last)}, when the glue has its full strength.`
+  }`;
+}
 /** What was done to keep water out, in one sentence, and what nothing is said about; empty where nothing was. */
 export function sealText({ seal, index }: Pick<ReportData, 'seal' | 'index'>): string {
   if (!seal) return '';

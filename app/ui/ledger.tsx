@@ -3,6 +3,7 @@ import { type ReactNode, useMemo } from 'react';
 import { balance } from '../../core/rules/balance';
 import { flag, type JobState } from '../../core/log/state';
 import { openState } from '../../core/log/view';
+import { leaks } from '../../core/rules/interlocks/closing';
 import type { IndexedModel } from '../../core/model/index-model';
 import type { SendState } from '../job/sender';
 import { list, pieceName } from '../../words/things';
@@ -114,10 +115,11 @@ function SealBox({
 }) {
   const rim = index.model.bonds.find((x) => x.kind === 'perimeter-seal');
   const word = sealWord(index, state, rim?.id);
+  const bad = word === 'broken' || word === wording.leaks;
   const others = bondsOpen.filter((x) => x !== rim?.id).length;
   return (
-    <div>
-      <div className={`size-18 big ${word === 'broken' ? 'brick' : ''}`}>{wording.seal}</div>
+    <div data-testid="seal-state">
+      <div className={`size-18 big ${bad ? 'brick' : ''}`}>{wording.seal}</div>
       <div className="cap">
         {word === 'broken' ? wording.brokenRenew : word}
         {others > 0 && wording.more(others)}
@@ -126,6 +128,7 @@ function SealBox({
   );
 }
 function sealWord(index: IndexedModel, state: JobState, rim: string | undefined): string {
+  if (openState(state, index) === 'closed' && leaks(state)) return wording.leaks;
   if (rim === undefined) return 'none';
   if (state.bond[rim] === undefined) return 'whole';
   if (openState(state, index) === 'closed' && flag(state, 'unsealed')) return wording.leftOff;

@@ -315,6 +315,10 @@ export const bodySchema = z.discriminatedUnion('type', [
         limitPaS: z.number().min(0).max(100_000),
       })
       .optional(),
+    // the tester had found its reference leak within the day before
+    proved: z.boolean().optional(),
+    // the figures are a stand-in's: they prove nothing
+    simulated: z.boolean().optional(),
   }),
   // what a press did by its gauge: its curve by id, N and s
   z.strictObject({

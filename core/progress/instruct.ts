@@ -10,11 +10,15 @@ import { conditionsUnplanned, type MustStop, mustStop } from './running';
 import { bondWorked, openBy } from '../rules/soak';
 import { mayComeOff } from '../log/soaks';
 import { flag, type JobState } from '../log/state';
+import { openState } from '../log/view';
+import { leakNow } from '../rules/water';
 import type { Context } from '../rules/decide';
 
 export type Instruction =
   /** Something runs that a condition forbids: it ends before anything else. */
   | ({ kind: 'stop now' } & MustStop)
+  /** The device as it is closed leaks: it is mended and tested again first. `then` is what the route says after that. */
+  | { kind: 'leaks'; leak: NonNullable<ReturnType<typeof leakNow>>; then: Instruction }
   /** The route in force does not know this condition: the rest is planned without what it forbids. */
   | { kind: 'plan again'; ids: string[] }
   | { kind: 'no route' }
@@ -52,7 +56,25 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   if (!context.route) return { kind: 'no route' };
   const next = nextStep(context.route, state, context.index);
   if (!next) return { kind: 'finished' };
-  const unplanned = conditionsUnplanned(state, context.route.input.conditions);
+  const leak = leakToMend(state, context.index);
+  if (leak) return { kind: 'leaks', leak, then: alongRoute(context, state, now, next) };
+  return alongRoute(context, state, now, next);
+}
+/** A leak test that failed, of the device as it is closed now; not while a route that was planned since opens it again. */
+function leakToMend(state: JobState, index: IndexedModel): ReturnType<typeof leakNow> {
+  const leak = leakNow(state);
+  const plannedSince = (flag(state, 'adoptedAt') ?? 0) > (flag(state, 'leak')?.seq ?? 0);
+  return leak && !leak.holds && !plannedSince && openState(state, index) === 'closed' ? leak : undefined;
+}
+/** What the route says now. */
+function alongRoute(
+  context: Context,
+  state: JobState,
+  now: Situation['now'],
+  next: NonNullable<ReturnType<typeof nextStep>>,
+): Instruction {
+  const route = context.route!;
+  const unplanned = conditionsUnplanned(state, route.input.conditions);
   if (unplanned.length) return { kind: 'plan again', ids: unplanned };
   const { step, left } = next;
   const heat = flag(state, 'heat');
@@ -60,7 +82,7 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
   if (heat && step.action !== 'heat')
     return {
       kind: 'waiting',
-      step: context.route.steps.findLast((s) => s.action === 'heat') ?? step,
+      step: route.steps.findLast((s) => s.action === 'heat') ?? step,
       until: heat.until,
       clockKnown: heat.clockKnown && now.clockKnown,
       target: 'end',

@@ -55,7 +55,15 @@ const says: Says = {
   acted: (state, body) => (state.acted[`${body.act} ${body.target}`] ?? 0) > (flag(state, 'closedAt') ?? 0),
   leakTested: (state, body) => {
     const leak = flag(state, 'leak');
-    return leak !== undefined && leak.seq > (flag(state, 'closedAt') ?? 0) && leak.holds === body.holds;
+    // the same verdict with a figure that was not there before is news: it may be proof where the other was none
+    const sameFigure = body.lost === undefined || body.lost.value === leak?.lost?.value;
+    return (
+      leak !== undefined &&
+      leak.seq > (flag(state, 'closedAt') ?? 0) &&
+      leak.holds === body.holds &&
+      body.measured === undefined &&
+      sameFigure
+    );
   },
   taskSet: (state, body) => (state.task[body.slot] ?? 'none') === body.action,
   symptomSet: (state, body) => (state.symptom[body.symptom] !== undefined) === body.on,

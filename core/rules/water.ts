@@ -8,6 +8,7 @@ const waters = [
   'not opened',
   'open',
   'sealed, leak tested',
+  'sealed, test held',
   'sealed, not leak tested',
   'leaks',
   'closed without a seal',
@@ -23,9 +24,18 @@ export function leakNow(state: JobState) {
   return said;
 }
 
+/** Why a leak test that held proves nothing: somebody looked at no figure, the tester was not proved, or it was a stand-in. */
+export type Unproved = 'no figure' | 'own test overdue' | 'simulated';
+/** What is missing before a leak test that held is proof; undefined where nothing is. */
+export function unprovedBy(leak: Exclude<ReturnType<typeof leakNow>, undefined>): Unproved | undefined {
+  if (leak.simulated) return 'simulated';
+  if (leak.measured === undefined && leak.lost === undefined) return 'no figure';
+  return leak.proved ? undefined : 'own test overdue';
+}
+
 /**
  * What is claimed: of the covers' bonds those count that were loosed in this job; a seal that was never touched is as it
- * came. Water is claimed only after a leak test that held.
+ * came. Water is claimed only after a leak test that held and is proof; one that held and is none is told as just that.
  */
 export function waterOf(index: IndexedModel, state: JobState): Water {
   const shut = openState(state, index);
@@ -39,5 +49,7 @@ export function waterOf(index: IndexedModel, state: JobState): Water {
   )
     return 'closed without a seal';
   const leak = leakNow(state);
-  return !leak ? 'sealed, not leak tested' : leak.holds ? 'sealed, leak tested' : 'leaks';
+  if (!leak) return 'sealed, not leak tested';
+  if (!leak.holds) return 'leaks';
+  return unprovedBy(leak) ? 'sealed, test held' : 'sealed, leak tested';
 }

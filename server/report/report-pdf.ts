@@ -11,7 +11,7 @@ import {
   faultLine,
   termsLines,
   sealText,
-  waterText,
+  waterLine,
 } from '../../words/report';
 import { formatsOf } from '../../words/formats';
 import { leakMeasured } from '../../words/report';
@@ -45,7 +45,7 @@ export function reportPdf(reportData: ReportData): Promise<Buffer> {
   heading(reportData.ending ? wording.whatDone(reportData.ending) : wording.doneSoFar);
   for (const l of doneLines(reportData)) line(l);
   if (reportData.closingNote) line(reportData.closingNote);
-  line(`${waterText[reportData.water]} ${sealText(reportData)}`.trim());
+  line(`${waterLine(reportData, dayAndClock)} ${sealText(reportData)}`.trim());
   const measured = reportData.leak?.measured;
   for (const read of reportData.presses) line(`${cap(pressText(read))}.`);
   if (measured) line(leakMeasured(measured));

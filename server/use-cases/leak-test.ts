@@ -79,6 +79,8 @@ export async function leakTest(
       type: 'leakTested' as const,
       holds: answer.verdict === 'pass',
       ...lostOf(answer, samples, setPa),
+      proved: trustOf(who.settings.leakSelfTest, Date.now()) === 'good',
+      ...(isTesterSimulated() ? { simulated: true } : {}),
       measured: {
         ...{ id: measurement, setPa, holdS, limitPaS },
         ratePaS: rounded(answer.rateSteadyPaS),

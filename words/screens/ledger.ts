@@ -14,6 +14,7 @@ export const connectorsMayMove = 'connectors may move';
 export const seal = 'seal';
 export const brokenRenew = 'broken, renew';
 export const more = (others: number): string => `; ${others} more`;
+export const leaks = 'leaks';
 export const leftOff = 'left off';
 export const serverIsAwayKeptHere = 'server is away: kept here';
 export const signInToSend = 'sign in to send';

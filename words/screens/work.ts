@@ -64,6 +64,8 @@ export const itIsOnTheHeat = (span: string): string => `It is on the heat again:
 export const anotherWay = 'Another way';
 export const itDoesNotHoldNothing = (text: string): string =>
   `It does not hold${text}. Nothing is claimed about water.`;
+export const itLeaks = 'It leaks';
+export const goOnLeaking = 'Go on all the same: it is told at hand-over';
 export const openItAndSealIt = 'Open it and seal it anew';
 export const thisJob = 'this job';
 export const notesHere = 'Notes here';

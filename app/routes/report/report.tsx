@@ -15,7 +15,7 @@ import {
   faultLine,
   sealText,
   termsLines,
-  waterText,
+  waterLine,
 } from '../../../words/report';
 import type { Route } from './+types/report';
 import { LeakMeasured } from './leak-measured';
@@ -35,6 +35,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     page: { id: d.page.id, number: d.page.number, owner: d.page.owner, people: d.page.people },
     model: `${index.model.maker} ${index.model.name}, ${index.model.variants.find((v) => v.id === d.page.state.flag.variant)?.name ?? ''}`,
     lines: doneLines(d),
+    water: waterLine(d, formatsOf(who.settings).dayAndClock),
     sealed: sealText(d),
     faultLine: faultLine(d),
     terms: termsLines(d, formatsOf(who.settings)),
@@ -85,7 +86,7 @@ export default function Report({ loaderData: d }: Route.ComponentProps) {
           ))}
           {d.closingNote && <p>{d.closingNote}</p>}
           <p>
-            {waterText[d.water]} {d.sealed}
+            {d.water} {d.sealed}
           </p>
           {d.presses.map((read) => (
             <PressMeasured key={read.id} job={d.page.id} read={read} />

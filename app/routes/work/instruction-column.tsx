@@ -1,6 +1,7 @@
 import * as wording from '../../../words/screens/work';
 import { flag, type JobState } from '../../../core/log/state';
 import { progressOf } from '../../../core/progress/stage';
+import { trustOf } from '../../../core/leak/self-test';
 import { leaks } from '../../../core/rules/interlocks/closing';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
@@ -27,23 +28,27 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
   const at = step ? steps.indexOf(step) : steps.length;
   return (
     <>
-      <InstructionPanel
-        index={index}
-        state={state}
-        now={now}
-        steps={steps}
-        at={at}
-        done={progressOf(state, context.route).done}
-        firstAt={page.now}
-        measured={measured}
-        nextUp={steps[at + 1]}
-        onTarget={(body) => act(body)}
-        onAll={work.several ? work.all : undefined}
-        jobId={page.id}
-        planning={planning}
-        person={who.role}
-        conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
-      />
+      {now.kind === 'leaks' ? (
+        <LeaksNote index={index} state={state} act={act} onReseal={planning.run} onGoOn={work.goOnLeaking} />
+      ) : (
+        <InstructionPanel
+          index={index}
+          state={state}
+          now={now}
+          steps={steps}
+          at={at}
+          done={progressOf(state, context.route).done}
+          firstAt={page.now}
+          measured={measured}
+          nextUp={steps[at + 1]}
+          onTarget={(body) => act(body)}
+          onAll={work.several ? work.all : undefined}
+          jobId={page.id}
+          planning={planning}
+          person={who.role}
+          conditions={Object.keys(state.condition).filter((c) => state.condition[c])}
+        />
+      )}
       {step && programmer && (
         <ProgrammerCard
           index={index}
@@ -62,15 +67,20 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
       {step?.action === 'press' && <PressRun key={step.id} work={work} holdS={step.waitS} />}
       {/* one that leaks is mended and tested again, whatever step comes next */}
       {(step?.action === 'leak test' || toTestAgain(state)) && <LeakRun work={work} />}
-      {step?.action === 'leak test' && target === 'device:end' && (
-        <LeakCard key={step.id} holding={now.kind === 'waiting'} onReport={(b) => act(b)} />
+      {(now.kind === 'leaks' || (step?.action === 'leak test' && target === 'device:end')) && (
+        <LeakCard
+          key={step?.id ?? now.kind}
+          holding={now.kind === 'waiting'}
+          proved={trustOf(work.who.settings.leakSelfTest, page.now) === 'good'}
+          onReport={(b) => act(b)}
+        />
       )}
       {work.rework && (
         <Note className="top-10">
           {rework.atTheBench} <Link to={`/jobs/${page.id}/rework`}>{rework.openBench}</Link>
         </Note>
       )}
-      <LeaksNote index={index} state={state} act={act} onReseal={planning.run} />
+      {now.kind !== 'leaks' && <LeaksNote index={index} state={state} act={act} onReseal={planning.run} />}
       {step && <BootCard index={index} state={state} step={step} />}
       {(step?.action === 'compare' || step?.action === 'set aside') && (
         <ManifestCard

@@ -28,7 +28,7 @@ import { Note } from '../../ui/note';
 export interface InstructionProps {
   index: IndexedModel;
   state: JobState;
-  now: Instruction;
+  now: Exclude<Instruction, { kind: 'leaks' }>;
   steps: Step[];
   at: number;
   /** How many steps are done: the same count as on the strip. */

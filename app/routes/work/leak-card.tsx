@@ -16,10 +16,13 @@ const rememberedUnit = (): (typeof pressureUnits)[number] => {
 /** At the end of the hold: what the tester shows, and that it does not hold. That it holds is the pedal's. */
 export function LeakCard({
   holding,
+  proved,
   onReport,
 }: {
   /** The hold still runs: it can fail, but not pass yet. */
   holding: boolean;
+  /** The tester has found its reference leak within a day: a figure read from it is proof. */
+  proved: boolean;
   onReport: (body: Leak) => void;
 }) {
   const [value, setValue] = useState('');
@@ -33,7 +36,7 @@ export function LeakCard({
       return;
     }
     localStorage.setItem(unitKey, unit);
-    onReport({ type: 'leakTested', holds, ...(read ? { lost: { value: lost, unit } } : {}) });
+    onReport({ type: 'leakTested', holds, ...(read ? { lost: { value: lost, unit }, proved } : {}) });
   };
   return (
     <Note role="region" className="below" layout="stack" aria-label={wording.leakTest}>

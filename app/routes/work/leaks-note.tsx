@@ -9,22 +9,32 @@ import * as leakWords from '../../../words/screens/leak';
 import { thingName } from '../../../words/things';
 import { Note } from '../../ui/note';
 
-/** The device as it is closed has failed its leak test: what can be done, and that nothing is claimed. */
+/**
+ * The device as it is closed has failed its leak test: what can be done, and that nothing is claimed.
+ * @param onGoOn given while it is the instruction: somebody goes on all the same
+ */
 export function LeaksNote({
   index,
   state,
   act,
   onReseal,
+  onGoOn,
 }: {
   index: IndexedModel;
   state: JobState;
   act: (body: Body) => unknown;
   onReseal: (tasks: Task[]) => void;
+  onGoOn?: () => void;
 }) {
   const leak = flag(state, 'leak');
   if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
   return (
-    <Note tone="stop" role="status" className="top-10">
+    <Note tone="stop" role={onGoOn ? 'alert' : 'status'} className={onGoOn ? '' : 'top-10'}>
+      {onGoOn && (
+        <h1 className="now-title" data-testid="instruction">
+          {wording.itLeaks}
+        </h1>
+      )}
       <p className="strong">
         {wording.itDoesNotHoldNothing(leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : '')}
       </p>
@@ -55,6 +65,11 @@ export function LeaksNote({
         ))}
       </ul>
       <p className="m-0">{leakWords.orTell}</p>
+      {onGoOn && (
+        <p className="top-10 m-0">
+          <Button onClick={onGoOn}>{wording.goOnLeaking}</Button>
+        </p>
+      )}
     </Note>
   );
 }

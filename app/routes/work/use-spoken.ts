@@ -14,9 +14,11 @@ export function useSpoken({ now, step, index, say: show }: WorkState): () => voi
   const spoken =
     now.kind === 'stop now'
       ? stopText[now.what].title
-      : step
-        ? `${stepTitle(index, step)}. ${caution ? cautionText[caution] : ''}`
-        : '';
+      : now.kind === 'leaks'
+        ? wording.itLeaks
+        : step
+          ? `${stepTitle(index, step)}. ${caution ? cautionText[caution] : ''}`
+          : '';
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each instruction
   useEffect(() => {
     if (prefs.speak && spoken) say(spoken);

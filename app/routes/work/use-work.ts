@@ -41,7 +41,11 @@ export function useWork() {
   const frame = useJobFrame();
   const { page, state, context, index, view, report, stopAt, stopped, replica } = frame;
   const go = useNavigate();
-  const now = useInstruction(context, state, page.now);
+  const shown = useInstruction(context, state, page.now);
+  // somebody goes on with a device that leaks: the rest is done, and its owner is told at hand-over
+  const leakSeq = flag(state, 'leak')?.seq;
+  const [leakPassed, setLeakPassed] = useState<number>();
+  const now = shown.kind === 'leaks' && leakPassed === leakSeq ? shown.then : shown;
   const target = now.kind === 'do' || now.kind === 'waiting' ? now.target : undefined;
   const step: Step | undefined =
     now.kind === 'do' || now.kind === 'waiting' || now.kind === 'checks' ? now.step : undefined;
@@ -106,6 +110,7 @@ export function useWork() {
     blocked: serious.length > 0,
     sheet,
     setSheet,
+    goOnLeaking: () => setLeakPassed(leakSeq),
   };
 }
 export type WorkState = ReturnType<typeof useWork>;
