@@ -35,7 +35,6 @@ export default defineConfig({
           name: 'app',
           environment: 'node',
           testTimeout: 60_000,
-          isolate: false,
           include: ['app/**/*.test.{ts,tsx}'],
         },
       },

@@ -1,6 +1,7 @@
-// npm run mutate [-- --seed N --count N --area NAME]: breaks the code in small ways, one at a time, and asks whether a test
+// npm run mutate [-- --seed N --count N --area NAME --every-case 1]: breaks the code in small ways, one at a time, and asks whether a test
 // notices. A seeded sample over the areas below, in a working tree of its own; not part of npm test. Survivors are listed,
-// to be read one by one: a test, or a word why nothing is different.
+// to be read one by one: a test, or a word why nothing is different. With --every-case a survivor is asked about again with
+// every case of the large searches (npm run test:long): what only those notice is said.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -32,6 +33,7 @@ const option = (name, usual) => {
 const seed = Number(option('seed', 1));
 const count = Number(option('count', 40));
 const only = option('area');
+const everyCase = option('every-case') !== undefined;
 if (only && !areas[only]) {
   console.error(`mutate: no area ${only}; there are ${Object.keys(areas).join(', ')}`);
   process.exit(2);
@@ -116,14 +118,14 @@ const filesOf = (folder) =>
     .filter((f) => /\.tsx?$/.test(f) && !/\.test\./.test(f))
     .map((f) => `${folder}/${f}`);
 /** Whether the tests of an area fail: a mutant that hangs is noticed, too. */
-function isNoticed({ tests, database }, timeout) {
+function isNoticed({ tests, database }, timeout, long = false) {
   const vitest = [
     'run',
     '--bail',
     '1',
     '--reporter',
     'dot',
-    ...(database ? ['integration'] : ['unit', 'app']).flatMap((project) => ['--project', project]),
+    ...(database ? ['integration', 'alone'] : ['unit', 'app']).flatMap((project) => ['--project', project]),
     ...tests,
   ];
   const [command, args] = database
@@ -132,13 +134,14 @@ function isNoticed({ tests, database }, timeout) {
   // its workers end with it: one that goes round for ever would take half of a small machine from all that comes after
   const within = timeout ? ['timeout', '--kill-after=5', `${Math.ceil(timeout / 1000)}`] : [];
   const [first, ...rest] = [...within, command, ...args];
-  return spawnSync(first, rest, { cwd: tree, stdio: 'ignore' }).status !== 0;
+  const env = { ...process.env, ...(long ? { SNAVEK_TEST_LONG: '1' } : {}) };
+  return spawnSync(first, rest, { cwd: tree, env, stdio: 'ignore' }).status !== 0;
 }
 
 const names = only ? [only] : Object.keys(areas);
 const perArea = Math.max(1, Math.round(count / names.length));
 const random = xoroshiro128plus(seed);
-let [allHit, all] = [0, 0];
+let [allHit, all, lateHit] = [0, 0, 0];
 for (const name of names) {
   const area = areas[name];
   const text = new Map(area.folders.flatMap(filesOf).map((f) => [f, readFileSync(join(tree, f), 'utf8')]));
@@ -155,10 +158,13 @@ for (const name of names) {
     writeFileSync(join(tree, m.file), before.slice(0, m.from) + m.by + before.slice(m.to));
     if (isNoticed(area, patience)) hit++;
     // said as it is found: an area takes a quarter of an hour, and may be stopped before its end
-    else
+    else {
+      const late = everyCase && !area.database && isNoticed(area, 4 * patience, true);
+      if (late) lateHit++;
       console.log(
-        `  ${m.file}:${m.line}  ${before.slice(m.from, m.to).slice(0, 60)}  ->  ${m.by.slice(0, 60)}`,
+        `  ${m.file}:${m.line}  ${before.slice(m.from, m.to).slice(0, 60)}  ->  ${m.by.slice(0, 60)}${late ? '  (noticed by every case)' : ''}`,
       );
+    }
     writeFileSync(join(tree, m.file), before);
   }
   const [low, high] = wilson(hit, tried).map((x) => Math.round(x * 100));
@@ -170,5 +176,5 @@ for (const name of names) {
 }
 const [low, high] = wilson(allHit, all).map((x) => Math.round(x * 100));
 console.log(
-  `in all ${allHit} of ${all}, ${Math.round((100 * allHit) / all)} % (95 %: ${low} to ${high}), seed ${seed}`,
+  `${everyCase ? `${lateHit} of those left are noticed by every case; ` : ''}in all ${allHit} of ${all}, ${Math.round((100 * allHit) / all)} % (95 %: ${low} to ${high}), seed ${seed}`,
 );

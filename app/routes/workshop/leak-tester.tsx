@@ -29,6 +29,23 @@ const referenceOf = (typed: unknown) => (String(typed ?? '').trim() ? typedFigur
 const share = (typed: unknown) => typedFigure(typed) / 100;
 const pascal = (typed: unknown) => typedFigure(typed) * 1000;
 
+const { setPa, holdS, limitPaS, referencePaS, fillS, lossShare } = leakTesterFields.shape;
+/** The fields, two in a row: what each is called, its unit, and what may be typed. */
+const pairs = [
+  [
+    { name: 'under', label: wording.under, unit: 'kPa', rule: ruleOf(setPa, pascal) },
+    { name: 'hold', label: wording.hold, unit: 's', rule: ruleOf(holdS, typedFigure) },
+  ],
+  [
+    { name: 'passes', label: wording.passes, unit: 'Pa/s', rule: ruleOf(limitPaS, typedFigure) },
+    { name: 'reference', label: wording.reference, unit: 'Pa/s', rule: ruleOf(referencePaS, referenceOf) },
+  ],
+  [
+    { name: 'fill', label: wording.fill, unit: 's', rule: ruleOf(fillS, typedFigure) },
+    { name: 'loss', label: wording.mayLose, unit: '%', rule: ruleOf(lossShare, share) },
+  ],
+] as const;
+
 /** What the leak tester is set to: under-pressure, hold and limit, which are the tester's own. */
 export function LeakTester({
   settings,
@@ -45,7 +62,6 @@ export function LeakTester({
   const [form] = Form.useForm<Typed>();
   const { change, said, errors, busy } = useChange();
   useServerErrors(form, errors);
-  const { setPa, holdS, limitPaS, referencePaS, fillS, lossShare } = leakTesterFields.shape;
   const keep = ({ under, hold, passes, reference, fill, loss }: Typed) =>
     change({
       do: 'leak tester',
@@ -74,40 +90,15 @@ export function LeakTester({
         initialValues={typedOf(set)}
         onFinish={keep}
       >
-        <div className="fields">
-          <Field name="under" label={wording.under} htmlFor="leak-under" rules={[ruleOf(setPa, pascal)]}>
-            {input('leak-under', 'kPa')}
-          </Field>
-          <Field name="hold" label={wording.hold} htmlFor="leak-hold" rules={[ruleOf(holdS, typedFigure)]}>
-            {input('leak-hold', 's')}
-          </Field>
-        </div>
-        <div className="fields">
-          <Field
-            name="passes"
-            label={wording.passes}
-            htmlFor="leak-passes"
-            rules={[ruleOf(limitPaS, typedFigure)]}
-          >
-            {input('leak-passes', 'Pa/s')}
-          </Field>
-          <Field
-            name="reference"
-            label={wording.reference}
-            htmlFor="leak-reference"
-            rules={[ruleOf(referencePaS, referenceOf)]}
-          >
-            {input('leak-reference', 'Pa/s')}
-          </Field>
-        </div>
-        <div className="fields">
-          <Field name="fill" label={wording.fill} htmlFor="leak-fill" rules={[ruleOf(fillS, typedFigure)]}>
-            {input('leak-fill', 's')}
-          </Field>
-          <Field name="loss" label={wording.mayLose} htmlFor="leak-loss" rules={[ruleOf(lossShare, share)]}>
-            {input('leak-loss', '%')}
-          </Field>
-        </div>
+        {pairs.map((pair) => (
+          <div className="fields" key={pair[0].name}>
+            {pair.map(({ name, label, unit, rule }) => (
+              <Field key={name} name={name} label={label} htmlFor={`leak-${name}`} rules={[rule]}>
+                {input(`leak-${name}`, unit)}
+              </Field>
+            ))}
+          </div>
+        ))}
         {may && (
           <Button htmlType="submit" loading={busy}>
             {wording.keep}
