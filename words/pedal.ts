@@ -30,7 +30,7 @@ const others: Record<Exclude<Instruction['kind'], 'do' | 'stop now'>, string> = 
   finished: 'Hand over',
   failed: 'Plan the way to it',
   'plan again': 'Plan it again',
-  leaks: 'mend it first',
+  leaks: 'Test again',
   checks: 'Answer the checks',
   'no route': 'Plan the route',
   waiting: 'waiting',
@@ -38,9 +38,4 @@ const others: Record<Exclude<Instruction['kind'], 'do' | 'stop now'>, string> = 
   ended: 'job is closed',
 };
 /** Nothing is done by a press while one of these is shown. */
-export const waitsForNoPress: ReadonlySet<Instruction['kind']> = new Set([
-  'waiting',
-  'question',
-  'ended',
-  'leaks',
-]);
+export const waitsForNoPress: ReadonlySet<Instruction['kind']> = new Set(['waiting', 'question', 'ended']);

@@ -53,7 +53,10 @@ export const deviceName: Record<LeakDevice, string> = {
   stops: 'the tester stops half-way',
   unplugged: 'its plug is pulled half-way',
 };
-export const whereItLeaks = 'Where to look, what costs least first, stands below. Mend it, and test again.';
+export const whereItLeaks = 'Mend it, and test again. Where to look first stands at the top.';
+export const notReached = ': the set pressure was not reached';
+export const lostOf = (value: number, unit: string): string => `${value} ${unit} lost`;
+export const lostKPa = (kPa: string): string => `${kPa} kPa lost`;
 export const places = 'Where it may leak';
 export const placeText = {
   corners: 'Corners that stand proud: look along all four at a low angle. Press them again, and test again.',

@@ -1,9 +1,11 @@
 import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
+import { useEffect, useRef } from 'react';
 import type { Body, Task } from '../../../core/log/events';
 import { leaks } from '../../../core/rules/interlocks/closing';
 import { flag, type JobState } from '../../../core/log/state';
 import type { IndexedModel } from '../../../core/model/index-model';
+import type { leakNow } from '../../../core/rules/water';
 import { type LeakPlace, leakPlaces } from '../../../core/rules/leak-places';
 import * as leakWords from '../../../words/screens/leak';
 import { thingName } from '../../../words/things';
@@ -27,17 +29,23 @@ export function LeaksNote({
   onGoOn?: () => void;
 }) {
   const leak = flag(state, 'leak');
+  const top = useRef<HTMLDivElement>(null);
+  // whoever had scrolled down to the tester sees what it found
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with each test anew
+  useEffect(() => {
+    if (onGoOn) top.current?.scrollIntoView({ block: 'start' });
+  }, [leak?.seq, onGoOn !== undefined]);
   if (!leak || !leaks(state) || flag(state, 'ending') !== undefined) return null;
   return (
     <Note tone="stop" role={onGoOn ? 'alert' : 'status'} className={onGoOn ? '' : 'top-10'}>
       {onGoOn && (
-        <h1 className="now-title" data-testid="instruction">
-          {wording.itLeaks}
-        </h1>
+        <div ref={top}>
+          <h1 className="now-title brick" data-testid="instruction">
+            {wording.itLeaks}
+          </h1>
+        </div>
       )}
-      <p className="strong">
-        {wording.itDoesNotHoldNothing(leak.lost ? `: ${leak.lost.value} ${leak.lost.unit} lost` : '')}
-      </p>
+      <p className="strong">{wording.itDoesNotHoldNothing(lostText(leak))}</p>
       <p className="m-0">{leakWords.places}:</p>
       <ul className="list" aria-label={leakWords.places}>
         {leakPlaces(index, state).map((place) => (
@@ -74,6 +82,15 @@ export function LeaksNote({
   );
 }
 
+/** What was lost, or that there was nothing to lose. */
+function lostText({ lost, measured }: NonNullable<ReturnType<typeof leakNow>>): string {
+  if (measured && measured.ratePaS === undefined) return leakWords.notReached;
+  return lost ? `: ${pressureText(lost)}` : '';
+}
+const pressureText = ({ value, unit }: { value: number; unit: string }) =>
+  unit === 'Pa' && value >= 1000
+    ? leakWords.lostKPa((value / 1000).toFixed(1))
+    : leakWords.lostOf(value, unit);
 function placeText(index: IndexedModel, { kind, things }: LeakPlace): string {
   const text = leakWords.placeText[kind];
   if (typeof text === 'string') return text;

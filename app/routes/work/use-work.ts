@@ -45,6 +45,7 @@ export function useWork() {
   // somebody goes on with a device that leaks: the rest is done, and its owner is told at hand-over
   const leakSeq = flag(state, 'leak')?.seq;
   const [leakPassed, setLeakPassed] = useState<number>();
+  const [leakRuns, setLeakRuns] = useState(0);
   const now = shown.kind === 'leaks' && leakPassed === leakSeq ? shown.then : shown;
   const target = now.kind === 'do' || now.kind === 'waiting' ? now.target : undefined;
   const step: Step | undefined =
@@ -72,6 +73,7 @@ export function useWork() {
     const to = goOn[seen.kind];
     if (to) void go(`/jobs/${page.id}/${to}`);
     else if (seen.kind === 'stop now') act(seen.body);
+    else if (seen.kind === 'leaks') setLeakRuns((n) => n + 1);
     else if (seen.kind === 'plan again') planning.run();
     else if (seen.kind === 'failed') planning.run(seen.tasks);
     else if (seen.kind === 'do') {
@@ -110,6 +112,8 @@ export function useWork() {
     blocked: serious.length > 0,
     sheet,
     setSheet,
+    /** Counts up with each press that asks for the leak test again. */
+    leakRuns,
     goOnLeaking: () => setLeakPassed(leakSeq),
   };
 }

@@ -1,5 +1,5 @@
 import { Button, Tag } from 'antd';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { LeakAnswer } from '../../../../core/leak/leak';
 import { trustOf } from '../../../../core/leak/self-test';
@@ -25,6 +25,22 @@ export function LeakRun({ work }: { work: WorkState }) {
   const done = useCallback(() => void replica.sync(), [replica]);
   const { state, samples, run } = useLeakTest<LeakDevice>(`/jobs/${page.id}/leak-test`, command, done);
   const [device, setDevice] = useState<LeakDevice>('tight');
+  const start = () => {
+    if (!set) {
+      document.getElementById('leak-lost')?.focus();
+      return;
+    }
+    if (target === 'device:start')
+      act({ type: 'acted', act: 'leak test', target: 'device:start', forS: set.holdS });
+    void run(device);
+  };
+  const asked = useRef(work.leakRuns);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each press
+  useEffect(() => {
+    if (asked.current === work.leakRuns) return;
+    asked.current = work.leakRuns;
+    start();
+  }, [work.leakRuns]);
   if (!set)
     return (
       <Note className="below">
@@ -39,11 +55,6 @@ export function LeakRun({ work }: { work: WorkState }) {
   const trust = trustOf(who.settings.leakSelfTest, page.now);
   const settled = state.at === 'done' ? state.answer.settling.amplitudePa : undefined;
   const running = state.at === 'evacuating' || state.at === 'holding';
-  const start = () => {
-    if (target === 'device:start')
-      act({ type: 'acted', act: 'leak test', target: 'device:start', forS: set.holdS });
-    void run(device);
-  };
   return (
     <section className="stack gap-8 below" aria-label={wording.leakTester}>
       {trust !== 'good' && set.referencePaS !== undefined && (
