@@ -8,6 +8,8 @@ import { readPlate, setPlate } from './use-cases/hot-plate';
 import { press, pressCurve } from './use-cases/press';
 import { sendCommands } from './use-cases/send-commands';
 import { cmd } from './testing/world';
+import { startUsbMeter } from './instruments/usb-meter';
+import { tryInstrument } from './use-cases/instruments';
 import { usbMeter } from './use-cases/usb-meter';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
 
@@ -17,7 +19,8 @@ let job: string;
 beforeAll(async () => {
   process.env.SNAVEK_PRESS_SPEED = '40';
   world = await makeWorld();
-  tova = world.own.get('technician')!;
+  // the demo's stand-ins
+  tova = { ...world.own.get('technician')!, demo: true };
   job = await openJob(world, tova);
 }, 120_000);
 afterAll(async () => {
@@ -36,7 +39,13 @@ describe('a press with its gauge', () => {
     // 75 kgf are 735.5 N
     expect(await run('holds')).toMatchObject({ say: 'pressed', pressed: { verdict: 'held' } });
     const last = (await eventsOf(tova, job)).at(-1)!.event.body as BodyOf<'pressRead'>;
-    expect(last).toMatchObject({ type: 'pressRead', target: 'frame', held: true, setN: 735.5 });
+    expect(last).toMatchObject({
+      type: 'pressRead',
+      target: 'frame',
+      held: true,
+      setN: 735.5,
+      simulated: true,
+    });
     const curve = (await pressCurve(tova, job, last.id))!;
     expect(curve).toMatchObject({ setN: 735.5, holdS: 30, instrument: expect.stringContaining('FORCE') });
     // ten readings a second: two to come to it, thirty of hold, one to let go
@@ -75,21 +84,55 @@ describe('a press with its gauge', () => {
 });
 describe('the hot plate', () => {
   test('is set, warms with its ramp, is off again; beyond its scale it says so', async () => {
-    expect(await readPlate()).toMatchObject({ ok: true, on: false, nowC: 22 });
-    expect(await setPlate({ on: true, setC: 80 })).toMatchObject({ ok: true, on: true, setC: 80 });
+    expect(await readPlate(tova)).toMatchObject({ ok: true, on: false, nowC: 22 });
+    expect(await setPlate(tova, { on: true, setC: 80 })).toMatchObject({ ok: true, on: true, setC: 80 });
     await new Promise((r) => setTimeout(r, 1500));
-    const warmer = await readPlate();
+    const warmer = await readPlate(tova);
     expect(warmer).toMatchObject({ ok: true, on: true });
     expect(warmer.ok && warmer.nowC).toBeGreaterThan(22.5);
-    expect(await setPlate({ on: true, setC: 399 })).toMatchObject({ ok: false, outOfRange: true });
-    expect(await setPlate({ on: true, setC: 'hot' })).toMatchObject({ ok: false });
-    expect(await setPlate({ on: false, setC: 80 })).toMatchObject({ ok: true, on: false });
+    expect(await setPlate(tova, { on: true, setC: 399 })).toMatchObject({ ok: false, outOfRange: true });
+    expect(await setPlate(tova, { on: true, setC: 'hot' })).toMatchObject({ ok: false });
+    expect(await setPlate(tova, { on: false, setC: 80 })).toMatchObject({ ok: true, on: false });
   });
 });
 describe('the USB meter', () => {
   test('says voltage and current of what hangs at it; an ask that is none is not understood', async () => {
-    expect(await usbMeter({})).toEqual({ ok: true, volt: 5.02, ampere: 1.43 });
-    expect(await usbMeter({ simulate: 'dead port' })).toMatchObject({ ok: true, ampere: 0.003 });
-    expect(await usbMeter({ simulate: 'hammer' })).toMatchObject({ ok: false });
+    expect(await usbMeter(tova, {})).toEqual({ ok: true, volt: 5.02, ampere: 1.43, simulated: true });
+    expect(await usbMeter(tova, { simulate: 'dead port' })).toMatchObject({ ok: true, ampere: 0.003 });
+    expect(await usbMeter(tova, { simulate: 'hammer' })).toMatchObject({ ok: false });
+  });
+});
+
+describe('a workshop of one’s own', () => {
+  const own = () => ({ ...tova, demo: false });
+  const set = (instrument: string, address: unknown, who = world.own.get('lead')!) =>
+    changeWorkshop(who, { do: 'instrument', instrument, address });
+  const fresh = async () => ({ ...own(), settings: (await workshopPage(tova)).settings });
+
+  test('has no instrument before it is set up: nothing is read, and nothing recorded', async () => {
+    const before = (await eventsOf(tova, job)).length;
+    expect(await usbMeter(own(), {})).toEqual({ ok: false, said: 'not set up: Workshop, Instruments' });
+    expect(await readPlate(own())).toMatchObject({ ok: false });
+    expect(await run('holds', own())).toMatchObject({ say: 'failed', fault: 'no gauge' });
+    expect((await eventsOf(tova, job)).length).toBe(before);
+  });
+  test('an address is tried, kept by an owner or a lead, and asked; what it says is no stand-in’s', async () => {
+    const meter = await startUsbMeter();
+    const address = `127.0.0.1:${meter.port}`;
+    const lead = world.own.get('lead')!;
+    const tried = (who: Who, at: unknown) =>
+      tryInstrument(who, { do: 'try instrument', instrument: 'usb-meter', address: at });
+    expect(await tried(lead, address)).toEqual({ ok: true, name: expect.stringContaining('USB METER') });
+    expect(await tried(tova, address)).toEqual({ ok: false, said: 'not allowed' });
+    expect(await tried(lead, '127.0.0.1:1')).toMatchObject({ ok: false });
+    expect(await set('usb-meter', address, tova)).toMatchObject({ status: 403 });
+    for (const bad of ['meter', 'meter:0', 'meter:65536', 'a b:1', 'http://x:1', 7, ''])
+      expect(await set('usb-meter', bad), String(bad)).toMatchObject({ ok: false, status: 400 });
+    expect(await set('usb-meter', address)).toMatchObject({ ok: true });
+    expect(await usbMeter(await fresh(), {})).toEqual({ ok: true, volt: 5.02, ampere: 1.43 });
+    await meter.stop();
+    expect(await usbMeter(await fresh(), {})).toMatchObject({ ok: false });
+    expect(await set('usb-meter', null)).toMatchObject({ ok: true });
+    expect((await fresh()).settings.instruments).toEqual({});
   });
 });

@@ -13,7 +13,8 @@ beforeAll(async () => {
   process.env.SNAVEK_LEAK_SPEED = '60';
   world = await makeWorld();
   const lead = world.own.get('lead')!;
-  tova = world.own.get('technician')!;
+  // the demo's stand-ins
+  tova = { ...world.own.get('technician')!, demo: true };
   expect(
     await changeWorkshop(tova, { do: 'leak tester', setPa: 20_000, holdS: 20, limitPaS: 2 }),
   ).toMatchObject({
@@ -61,6 +62,9 @@ describe('a leak test at the tester', () => {
       type: 'leakTested',
       holds: true,
       measured: { id: measurement, setPa: 20_000, holdS: 20, limitPaS: 2 },
+      // it has not found its reference leak, and is a stand-in
+      proved: false,
+      simulated: true,
     });
     const curve = (await leakCurve(tova, job, measurement))!;
     // twenty readings a second over twenty seconds, both ends
@@ -152,6 +156,11 @@ describe('a leak test at the tester', () => {
   test('for nobody else’s job, and with no tester set', async () => {
     const other = { ...world.other.get('owner')!, settings: tova.settings };
     expect(await run('tight', other)).toEqual([{ say: 'failed', fault: 'no such job', said: '' }]);
+    // a workshop of one's own has no tester before its address is kept
+    expect((await run('tight', { ...tova, demo: false })).at(-1)).toMatchObject({
+      fault: 'no tester',
+      said: 'not set up: Workshop, Instruments',
+    });
     const { leakTester: _, ...settings } = tova.settings;
     expect(await run('tight', { ...tova, settings })).toMatchObject([{ fault: 'not set' }]);
     const lines: LeakLine[] = [];

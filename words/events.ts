@@ -19,7 +19,9 @@ import { heatingName, kindOfRework, padsText, reworkStepName, schoolOfAir } from
  */
 export function eventText(index: IndexedModel, body: Body): string {
   try {
-    return textOf(index, body) ?? notRead(body);
+    const text = textOf(index, body) ?? notRead(body);
+    // what a stand-in said is never taken for a reading
+    return 'simulated' in body && body.simulated ? `${text} (simulated)` : text;
   } catch {
     return notRead(body);
   }

@@ -161,8 +161,11 @@ export function doneLines(reportData: ReportData): string[] {
     out.push(
       `${plural(reportData.figures.screws, 'screw')} taken out and accounted for one by one${reportData.figures.connectors ? `; ${plural(reportData.figures.connectors, 'connector')} unplugged` : ''}.`,
     );
-  for (const { slot, what } of reportData.data)
-    if (dataText[what]) out.push(`${cap(thingName(reportData.index, slot))}: ${dataText[what]}.`);
+  for (const { slot, what, simulated } of reportData.data)
+    if (dataText[what])
+      out.push(
+        `${cap(thingName(reportData.index, slot))}: ${dataText[what]}${simulated ? ' (simulated)' : ''}.`,
+      );
   if (reportData.adrift.length)
     out.push(`Not found again: ${reportData.adrift.map((p) => pieceName(reportData.index, p)).join(', ')}.`);
   if (!out.length) out.push('Nothing was changed on the device.');

@@ -39,8 +39,10 @@ export function sealClaim(
   const presses = events.flatMap(({ body }) =>
     body.type === 'acted' && body.act === 'press' && body.target.endsWith(':start') ? [body.forS ?? 0] : [],
   );
-  // where a gauge was read, the weakest press that held is claimed, and none that did not
-  const read = events.flatMap(({ body }) => (body.type === 'pressRead' && body.held ? [body.meanN] : []));
+  // where a gauge was read, the weakest press that held is claimed; none that did not, and none that a stand-in made up
+  const read = events.flatMap(({ body }) =>
+    body.type === 'pressRead' && body.held && !body.simulated ? [body.meanN] : [],
+  );
   const leak = leakNow(state);
   const test = leak && last(({ body }) => body.type === 'leakTested');
   const { setPa, holdS } = leak?.measured ?? {};

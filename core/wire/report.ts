@@ -59,7 +59,7 @@ export interface ReportData {
   /** How the workshop writes times and money. */
   places: Pick<ShopSettings, 'currency' | 'country' | 'timeZone'>;
   /** Identity data and what became of them, by slot. */
-  data: { slot: string; what: string }[];
+  data: { slot: string; what: string; simulated: boolean }[];
   /** Names of those who signed. */
   signed: string[];
   warrantyMonths: number | undefined;

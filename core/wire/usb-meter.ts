@@ -5,4 +5,4 @@ import type { UsbReading } from '../checks/usb-meter';
 export const usbDevices = ['charges', 'full', 'dead port'] as const;
 export type UsbDevice = (typeof usbDevices)[number];
 export const usbAskSchema = z.strictObject({ simulate: z.enum(usbDevices).default('charges') });
-export type UsbSaid = ({ ok: true } & UsbReading) | { ok: false; said: string };
+export type UsbSaid = ({ ok: true; simulated?: boolean } & UsbReading) | { ok: false; said: string };

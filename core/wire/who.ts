@@ -5,6 +5,7 @@ import type { Glues } from '../seal/glue';
 import type { Range } from '../thermal/materials';
 import type { PressSettings } from '../seal/press';
 import type { HeatOfStations } from '../heat/planned-soak';
+import type { Instrument } from './instruments';
 import type { LeakSettings } from './leak-test';
 import type { SelfTest } from '../leak/self-test';
 import type { Methods } from '../methods/methods';
@@ -62,6 +63,8 @@ export interface ShopSettings {
   press?: PressSettings;
   /** The sheets of its glues, and how warm its room is. */
   glues?: Glues;
+  /** Where its instruments listen, as host:port. A workshop of one's own has none before that is said. */
+  instruments?: Partial<Record<Instrument, string>>;
   /** How its leak tester is set; nothing is tested by it before that is said. */
   leakTester?: LeakSettings;
   /** What it made of its reference leak when it was last tried. */

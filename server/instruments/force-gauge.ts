@@ -2,7 +2,8 @@ import { setTimeout as pause } from 'node:timers/promises';
 import type { ForceSample } from '../../core/seal/press-curve';
 import { type PressFault, type PressedDevice, pressedDevices } from '../../core/wire/press-run';
 import { quoted, Scpi, ScpiFault } from './scpi';
-import { instrumentAt, serveScpi, StandIn } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
+import { serveScpi, StandIn } from './scpi-server';
 
 /** Readings a second; seconds in which the stand-in's press comes to its force. */
 const perS = 10;
@@ -70,8 +71,6 @@ class ForceGauge extends StandIn {
 }
 /** Starts the stand-in on loopback. @returns the port, and how to end it */
 const startForceGauge = (port = 0) => serveScpi(() => new ForceGauge(), port);
-/** Whether the gauge is the stand-in: then the screen may choose what lies under it. */
-export const isGaugeSimulated = () => !process.env.SNAVEK_FORCE_GAUGE;
 
 type Run =
   | { ok: true; instrument: string; samples: ForceSample[] }
@@ -82,6 +81,7 @@ const patienceS = 20;
 
 /** Presses to a force, holds it, and takes the curve. Half a curve, another unit or readings out of order are no press. */
 export async function runPress(
+  asker: Asker,
   { setN, holdS }: { setN: number; holdS: number },
   device: PressedDevice,
   tell: (samples: ForceSample[]) => void,
@@ -89,7 +89,7 @@ export async function runPress(
   let scpi: Scpi | undefined;
   const samples: ForceSample[] = [];
   try {
-    const at = await instrumentAt('SNAVEK_FORCE_GAUGE', startForceGauge);
+    const at = await instrumentAt(asker, 'force-gauge', startForceGauge);
     scpi = await Scpi.open(at.host, at.port);
     const instrument = await scpi.ask('*IDN?');
     await scpi.tell('*RST');

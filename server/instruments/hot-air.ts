@@ -1,6 +1,7 @@
 import type { HotAirSaid } from '../../core/wire/hot-air';
 import { Scpi, ScpiFault } from './scpi';
-import { instrumentAt, serveScpi, StandIn } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
+import { serveScpi, StandIn } from './scpi-server';
 
 /** The scale of the stand-in: a real station has its own. */
 const scale = { leastC: 100, mostC: 480 } as const;
@@ -49,10 +50,13 @@ const startHotAir = (port = 0) => {
 };
 
 /** Sets the station and turns it on, or turns it off; reads back what it is set to. */
-export async function setHotAir(ask: { on: boolean; setC: number; airPercent: number }): Promise<HotAirSaid> {
+export async function setHotAir(
+  asker: Asker,
+  ask: { on: boolean; setC: number; airPercent: number },
+): Promise<HotAirSaid> {
   let scpi: Scpi | undefined;
   try {
-    const at = await instrumentAt('SNAVEK_HOT_AIR', startHotAir);
+    const at = await instrumentAt(asker, 'hot-air', startHotAir);
     scpi = await Scpi.open(at.host, at.port);
     if (ask.on) {
       await scpi.tell(`SOUR:TEMP ${ask.setC}`);

@@ -1,6 +1,7 @@
 import type { PlateSaid } from '../../core/wire/hot-plate';
 import { Scpi, ScpiFault } from './scpi';
-import { instrumentAt, serveScpi, StandIn } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
+import { serveScpi, StandIn } from './scpi-server';
 
 /** The scale of the stand-in, and how fast it warms: a real plate has its own. */
 const scale = { leastC: 30, mostC: 150, rampKS: 0.8 } as const;
@@ -59,10 +60,10 @@ const startHotPlate = (port = 0) => {
 };
 
 /** What the plate is set to and how warm it is; where asked, it is set and turned on, or turned off, before. */
-export async function speakToPlate(ask?: { on: boolean; setC: number }): Promise<PlateSaid> {
+export async function speakToPlate(asker: Asker, ask?: { on: boolean; setC: number }): Promise<PlateSaid> {
   let scpi: Scpi | undefined;
   try {
-    const at = await instrumentAt('SNAVEK_HOT_PLATE', startHotPlate);
+    const at = await instrumentAt(asker, 'hot-plate', startHotPlate);
     scpi = await Scpi.open(at.host, at.port);
     if (ask?.on) await scpi.tell(`SOUR:TEMP ${ask.setC}`);
     if (ask) await scpi.tell(`OUTP ${ask.on ? 'ON' : 'OFF'}`);

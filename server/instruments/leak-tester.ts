@@ -9,11 +9,7 @@ import {
 } from '../../core/wire/leak-test';
 import { standInSpeed, startLeakTester } from './leak-tester-simulator';
 import { quoted, Scpi, ScpiFault } from './scpi';
-import { instrumentAt } from './scpi-server';
-
-const address = () => instrumentAt('SNAVEK_LEAK_TESTER', startLeakTester);
-/** Whether the tester is the stand-in: then the screen may choose what lies in it. */
-export const isTesterSimulated = () => !process.env.SNAVEK_LEAK_TESTER;
+import { type Asker, instrumentAt } from './instrument-at';
 
 /** How often it is asked, ms; how much longer than it takes it is waited for, s. */
 const pollMs = 100;
@@ -37,6 +33,7 @@ export interface Watcher {
  * stops or goes away end it: half a curve is no test.
  */
 export async function runLeakTest(
+  asker: Asker,
   settings: LeakSettings,
   device: LeakDevice | ReferenceDevice,
   watch: Watcher,
@@ -44,7 +41,7 @@ export async function runLeakTest(
   const { setPa, holdS } = settings;
   let scpi: Scpi | undefined;
   try {
-    const at = await address();
+    const at = await instrumentAt(asker, 'leak-tester', startLeakTester);
     scpi = await Scpi.open(at.host, at.port);
     const instrument = await scpi.ask('*IDN?');
     await scpi.tell('*RST');

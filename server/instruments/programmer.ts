@@ -2,7 +2,7 @@ import type { ProgrammerFault } from '../../core/wire/identity';
 import { crc32 } from 'node:zlib';
 import { quoted, Scpi, ScpiFault } from './scpi';
 import { startProgrammer } from './programmer-simulator';
-import { instrumentAt } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
 import type { ModuleAnswer, PartFault } from '../../core/wire/identity';
 
 /** A part as it lies in the programmer's adapter. Only the stand-in is told; a real one sees for itself. */
@@ -18,10 +18,6 @@ export type Read =
 export type Written =
   | { ok: true; hex: string }
   | { ok: false; fault: ProgrammerFault; said: string; begun: boolean };
-
-const address = () => instrumentAt('SNAVEK_PROGRAMMER', startProgrammer);
-/** Whether parts are put into a stand-in's adapter: then the screen may choose how it behaves. */
-export const isSimulated = () => !process.env.SNAVEK_PROGRAMMER;
 
 const faultOf = (e: unknown): { fault: ProgrammerFault; said: string } => {
   if (!(e instanceof ScpiFault)) throw e;
@@ -43,12 +39,13 @@ const strings = (line: string) => [...line.matchAll(/"((?:[^"]|"")*)"/g)].map((m
 
 /** Opens the programmer, seats the part, and sees that it is the one that is meant. */
 async function withPart<T>(
+  asker: Asker,
   part: Seated,
   work: (scpi: Scpi, serial: string, idn: string) => Promise<T>,
 ): Promise<T | { ok: false; fault: ProgrammerFault; said: string }> {
   let scpi: Scpi | undefined;
   try {
-    const at = await address();
+    const at = await instrumentAt(asker, 'programmer', startProgrammer);
     scpi = await Scpi.open(at.host, at.port);
     const idn = await scpi.ask('*IDN?');
     await scpi.tell('*RST');
@@ -76,8 +73,8 @@ async function readHere(scpi: Scpi): Promise<{ hex: string; good: boolean }> {
 }
 
 /** Tests a module part by part. */
-export function testModule(part: Seated): Promise<ModuleAnswer> {
-  return withPart(part, async (scpi): Promise<ModuleAnswer> => {
+export function testModule(asker: Asker, part: Seated): Promise<ModuleAnswer> {
+  return withPart(asker, part, async (scpi): Promise<ModuleAnswer> => {
     const line = await scpi.ask('MOD:TEST?');
     await scpi.check();
     const answers = line.split(',');
@@ -86,16 +83,16 @@ export function testModule(part: Seated): Promise<ModuleAnswer> {
   });
 }
 /** Reads a part's identity data; what its checksum does not cover is not taken. */
-export function readPart(part: Seated): Promise<Read> {
-  return withPart(part, async (scpi, serial, programmer): Promise<Read> => {
+export function readPart(asker: Asker, part: Seated): Promise<Read> {
+  return withPart(asker, part, async (scpi, serial, programmer): Promise<Read> => {
     const { hex, good } = await readHere(scpi);
     return good ? { ok: true, hex, serial, programmer } : { ok: false, fault: 'checksum', said: 'checksum' };
   });
 }
 /** Writes identity data to a part, reads them back and compares. `begun`: the part may hold half of it. */
-export async function writePart(part: Seated, hex: string): Promise<Written> {
+export async function writePart(asker: Asker, part: Seated, hex: string): Promise<Written> {
   let begun = false;
-  const done = await withPart(part, async (scpi): Promise<Written> => {
+  const done = await withPart(asker, part, async (scpi): Promise<Written> => {
     begun = true;
     try {
       await scpi.tell(`DATA:WRIT ${quoted(hex)},${crc32(Buffer.from(hex, 'hex'))}`);

@@ -84,19 +84,3 @@ export async function serveScpi(
       }),
   };
 }
-
-const standIns = new Map<string, Promise<{ port: number }>>();
-/** Where an instrument is: what the environment says as host:port, else the stand-in that ships with it. */
-export async function instrumentAt(
-  variable: string,
-  standIn: () => Promise<{ port: number }>,
-): Promise<{ host: string; port: number; simulated: boolean }> {
-  const given = process.env[variable];
-  if (given) {
-    const [host, port] = given.split(':');
-    return { host: host!, port: Number(port), simulated: false };
-  }
-  const begun = standIns.get(variable) ?? standIn();
-  standIns.set(variable, begun);
-  return { host: '127.0.0.1', port: (await begun).port, simulated: true };
-}

@@ -1,6 +1,7 @@
 import type { ReadTemperature } from '../../core/wire/read-temperature';
 import { Scpi, ScpiFault } from './scpi';
-import { instrumentAt, serveScpi, StandIn } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
+import { serveScpi, StandIn } from './scpi-server';
 
 /** A stand-in for a bench thermometer with a thermocouple: it shows what it is told lies under it, give or take its own error. */
 class Thermometer extends StandIn {
@@ -31,10 +32,10 @@ const startThermometer = (port = 0) => serveScpi(() => new Thermometer(), port);
  * Reads the temperature at the glass.
  * @param truly what lies under the stand-in's thermocouple, C; a real one is not told
  */
-export async function readThermometer(truly: number): Promise<ReadTemperature> {
+export async function readThermometer(asker: Asker, truly: number): Promise<ReadTemperature> {
   let scpi: Scpi | undefined;
   try {
-    const at = await instrumentAt('SNAVEK_THERMOMETER', startThermometer);
+    const at = await instrumentAt(asker, 'thermometer', startThermometer);
     scpi = await Scpi.open(at.host, at.port);
     if (at.simulated) await scpi.tell(`SIM:TEMP ${truly.toFixed(2)}`);
     const celsius = Number(await scpi.ask('MEAS:TEMP?'));

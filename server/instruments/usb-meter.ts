@@ -1,6 +1,7 @@
 import { type UsbDevice, usbDevices, type UsbSaid } from '../../core/wire/usb-meter';
 import { quoted, Scpi, ScpiFault } from './scpi';
-import { instrumentAt, serveScpi, StandIn } from './scpi-server';
+import { type Asker, instrumentAt } from './instrument-at';
+import { serveScpi, StandIn } from './scpi-server';
 
 /** What each device draws at the stand-in. */
 const draws: Record<UsbDevice, { volt: number; ampere: number }> = {
@@ -31,13 +32,13 @@ class UsbMeter extends StandIn {
   }
 }
 /** Starts the stand-in on loopback. @returns the port, and how to end it */
-const startUsbMeter = (port = 0) => serveScpi(() => new UsbMeter(), port);
+export const startUsbMeter = (port = 0) => serveScpi(() => new UsbMeter(), port);
 
 /** Reads voltage and current between charger and device. */
-export async function readUsbMeter(device: UsbDevice): Promise<UsbSaid> {
+export async function readUsbMeter(asker: Asker, device: UsbDevice): Promise<UsbSaid> {
   let scpi: Scpi | undefined;
   try {
-    const at = await instrumentAt('SNAVEK_USB_METER', startUsbMeter);
+    const at = await instrumentAt(asker, 'usb-meter', startUsbMeter);
     scpi = await Scpi.open(at.host, at.port);
     if (at.simulated) await scpi.tell(`SIM:DEV ${quoted(device)}`);
     const volt = Number(await scpi.ask('MEAS:VOLT?'));
@@ -45,7 +46,10 @@ export async function readUsbMeter(device: UsbDevice): Promise<UsbSaid> {
     await scpi.check();
     if (!Number.isFinite(volt + ampere)) return { ok: false, said: `${volt} V, ${ampere} A` };
     // which way round it is plugged in does not matter
-    return { ok: true, volt: Math.abs(volt), ampere: Math.abs(ampere) };
+    return {
+      ...{ ok: true, volt: Math.abs(volt), ampere: Math.abs(ampere) },
+      ...(at.simulated ? { simulated: true } : {}),
+    };
   } catch (e) {
     if (!(e instanceof ScpiFault)) throw e;
     return { ok: false, said: e.message };
@@ -53,5 +57,3 @@ export async function readUsbMeter(device: UsbDevice): Promise<UsbSaid> {
     scpi?.close();
   }
 }
-/** Whether the meter is the stand-in: then the screen may choose what hangs at it. */
-export const isUsbMeterSimulated = () => !process.env.SNAVEK_USB_METER;

@@ -89,7 +89,13 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       ...(quote.taxPercent ? { tax: { percent: quote.taxPercent, name: quote.taxName ?? '' } } : {}),
       agreed: agreedBy(state, page.signers, 'price'),
     },
-    data: Object.entries(state.data).map(([slot, what]) => ({ slot, what })),
+    data: Object.entries(state.data).map(([slot, what]) => ({
+      slot,
+      what,
+      simulated: effective.some(
+        ({ body }) => 'simulated' in body && 'slot' in body && body.slot === slot && body.simulated === true,
+      ),
+    })),
     signed: [...new Set(Object.values(page.signers))],
     warrantyMonths: who.settings.warrantyMonths,
     adrift: balance(state, index).adrift,

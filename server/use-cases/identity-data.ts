@@ -10,7 +10,8 @@ import { loadState } from '../db/job-log';
 import { findJob } from '../db/jobs';
 import { indexOf } from '../db/models';
 import { inShop } from '../db/orm';
-import { isSimulated, readPart, writePart } from '../instruments/programmer';
+import { isStandIn } from '../instruments/instrument-at';
+import { readPart, writePart } from '../instruments/programmer';
 import type { Outcome } from '../../core/wire/outcome';
 import type { Who } from '../../core/wire/who';
 
@@ -56,9 +57,15 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
       const command = { id: ask.command, job: jobId, body: event, at, clockKnown };
       return (await appendCommand(em, who, command, locked)).outcome;
     });
+  const mark = isStandIn(who, 'programmer') ? { simulated: true } : {};
   const tag = flag(job.state, 'tag') ?? jobId;
   if (ask.do === 'read') {
-    const got = await readPart({ model, slot: ask.slot, serial: `${tag}-${ask.slot}`, fault: ask.simulate });
+    const got = await readPart(who, {
+      model,
+      slot: ask.slot,
+      serial: `${tag}-${ask.slot}`,
+      fault: ask.simulate,
+    });
     if (!got.ok) return { ok: false, status: 200, fault: got.fault, said: got.said };
     const digest = createHash('sha256').update(Buffer.from(got.hex, 'hex')).digest('hex');
     await inShop(who.shopId, (em) =>
@@ -76,25 +83,24 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
       ok: true,
       digest,
       serial: got.serial,
-      outcome: await record({ type: 'dataRead', data: digest }),
+      outcome: await record({ type: 'dataRead', data: digest, ...mark }),
     };
   }
   if (!job.saved) return { ok: false, status: 409, fault: 'nothing saved', said: '' };
   const serial = job.state.part[ask.slot]?.serial || `new ${tag}-${ask.slot}`;
   if (pieceInSlot(job.state, ask.slot) === originalPiece(ask.slot) && job.state.data[ask.slot] === undefined)
     return { ok: false, status: 409, fault: 'nothing saved', said: '' };
-  const wrote = await writePart({ model, slot: ask.slot, serial, fault: ask.simulate }, job.saved.hex);
+  const wrote = await writePart(who, { model, slot: ask.slot, serial, fault: ask.simulate }, job.saved.hex);
   if (wrote.ok)
     return {
       ok: true,
       digest: job.saved.digest,
       serial,
-      outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest }),
+      outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest, ...mark }),
     };
   // the part may hold half of it: that is in the record, and the saved data are still here
   const outcome = wrote.begun
-    ? await record({ type: 'dataWritten', verified: false, data: job.saved.digest })
+    ? await record({ type: 'dataWritten', verified: false, data: job.saved.digest, ...mark })
     : undefined;
   return { ok: false, status: 200, fault: wrote.fault, said: wrote.said, ...(outcome ? { outcome } : {}) };
 }
-export { isSimulated };

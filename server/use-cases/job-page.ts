@@ -1,5 +1,4 @@
-import { isGaugeSimulated } from '../instruments/force-gauge';
-import { isTesterSimulated } from '../instruments/leak-tester';
+import { isStandIn } from '../instruments/instrument-at';
 import type { JobPage } from '../../core/wire/job-page';
 import type { JobEvent } from '../../core/log/events';
 import { indexOfJob } from '../../core/record/model-of-job';
@@ -16,7 +15,6 @@ import { routeOf } from '../db/routes';
 import { sparesOf } from '../db/spares';
 import type { Who } from '../../core/wire/who';
 import { matOf } from '../../core/screws/mat-of';
-import { isSimulated } from '../instruments/programmer';
 import type { Signature } from './signatures';
 export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefined> {
   const page = await inShop(who.shopId, async (em): Promise<JobPage | undefined> => {
@@ -43,9 +41,9 @@ export async function jobPage(who: Who, jobId: string): Promise<JobPage | undefi
       mat: matOf(indexOfJob(index, state)),
       modelNotes: await modelNotesOf(em, job.modelHash, job.variant, jobId),
       spares: await sparesOf(em),
-      simulated: isSimulated(),
-      testerSimulated: isTesterSimulated(),
-      gaugeSimulated: isGaugeSimulated(),
+      simulated: isStandIn(who, 'programmer'),
+      testerSimulated: isStandIn(who, 'leak-tester'),
+      gaugeSimulated: isStandIn(who, 'force-gauge'),
       openedAt: job.openedAt.getTime(),
       now: Date.now(),
     };

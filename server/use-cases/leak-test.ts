@@ -16,7 +16,8 @@ import { findJob } from '../db/jobs';
 import { findMeasurement, keepMeasurement } from '../db/measurements';
 import { inShop } from '../db/orm';
 import { workshopToChange } from '../db/workshop';
-import { isTesterSimulated, runLeakTest } from '../instruments/leak-tester';
+import { isStandIn } from '../instruments/instrument-at';
+import { runLeakTest } from '../instruments/leak-tester';
 import { log } from '../log';
 
 /**
@@ -52,7 +53,7 @@ export async function leakTest(
     refuse('no such job');
     return;
   }
-  const tested = await runLeakTest(settings, read.data.simulate, {
+  const tested = await runLeakTest(who, settings, read.data.simulate, {
     begun: ({ volumeMl, instrument }) => say({ say: 'begun', settings, volumeMl, instrument }),
     samples: (phase, samples) => say({ say: 'samples', phase, samples }),
   });
@@ -80,7 +81,7 @@ export async function leakTest(
       holds: answer.verdict === 'pass',
       ...lostOf(answer, samples, setPa),
       proved: trustOf(who.settings.leakSelfTest, Date.now()) === 'good',
-      ...(isTesterSimulated() ? { simulated: true } : {}),
+      ...(isStandIn(who, 'leak-tester') ? { simulated: true } : {}),
       measured: {
         ...{ id: measurement, setPa, holdS, limitPaS },
         ratePaS: rounded(answer.rateSteadyPaS),
@@ -110,7 +111,7 @@ export async function leakSelfTest(who: Who, json: unknown, say: (line: LeakLine
   if (!settings) return refuse('not set');
   const { referencePaS } = settings;
   if (referencePaS === undefined) return refuse('no reference');
-  const tested = await runLeakTest(settings, read.data.simulate, {
+  const tested = await runLeakTest(who, settings, read.data.simulate, {
     begun: ({ volumeMl, instrument }) => say({ say: 'begun', settings, volumeMl, instrument }),
     samples: (phase, samples) => say({ say: 'samples', phase, samples }),
   });
@@ -163,4 +164,3 @@ export const leakCurve = (who: Who, jobId: string, id: string): Promise<LeakCurv
         }
       : undefined;
   });
-export { isTesterSimulated };

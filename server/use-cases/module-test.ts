@@ -20,7 +20,7 @@ export async function moduleTest(who: Who, jobId: string, json: unknown): Promis
     return index.slots.has(slot) ? { model: index.model.id, tag: flag(state, 'tag') ?? jobId } : undefined;
   });
   if (!job) return undefined;
-  return testModule({
+  return testModule(who, {
     model: job.model,
     slot,
     serial: `${job.tag}-${slot}`,

@@ -7,6 +7,7 @@ import { appendCommand, lockedJob } from '../append-command';
 import { findJob } from '../db/jobs';
 import { findMeasurement, keepMeasurement } from '../db/measurements';
 import { inShop } from '../db/orm';
+import { isStandIn } from '../instruments/instrument-at';
 import { runPress } from '../instruments/force-gauge';
 
 /** Figures of a gauge are kept to a tenth. */
@@ -31,7 +32,7 @@ export async function press(
   const { command: id, at, clockKnown, target, holdS, simulate, begins } = read.data;
   if (begins && !(await begun(who, jobId, read.data))) return refuse('stopped by a rule');
   const setN = tenth(forceN(who.settings.press ?? usualPress));
-  const run = await runPress({ setN, holdS }, simulate, (samples) => say({ say: 'pressing', samples }));
+  const run = await runPress(who, { setN, holdS }, simulate, (samples) => say({ say: 'pressing', samples }));
   if (!run.ok) return refuse(run.fault, run.said);
   const { instrument, samples } = run;
   const pressed = pressedBy(samples, setN, holdS);
@@ -48,6 +49,7 @@ export async function press(
     const body = {
       ...{ type: 'pressRead' as const, target, held: pressed.verdict === 'held', id: measurement },
       ...{ setN, meanN: tenth(pressed.meanN), peakN: tenth(pressed.peakN), heldS: tenth(pressed.heldS) },
+      ...(isStandIn(who, 'force-gauge') ? { simulated: true } : {}),
     };
     // it took until now: the moment of the press was before the hold
     const took = Math.round((samples.at(-1)?.tS ?? 0) * 1000);

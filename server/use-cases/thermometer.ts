@@ -58,5 +58,5 @@ export async function readGlass(who: Who, jobId: string): Promise<ReadTemperatur
     const state = await loadState(em, jobId);
     return (await jointNow(em, job, state, Date.now())) ?? glassNow(state, who, Date.now());
   });
-  return truly === undefined ? undefined : readThermometer(truly);
+  return truly === undefined ? undefined : readThermometer(who, truly);
 }

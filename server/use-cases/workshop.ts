@@ -21,6 +21,7 @@ import {
   warrantyMonths,
   benchName,
 } from '../../forms/workshop-fields';
+import { addressSchema, instruments } from '../../core/wire/instruments';
 import { changePlaces } from './places';
 import type { Role } from '../../core/vocabulary/roles';
 import { allStations } from '../../core/methods/catalogue';
@@ -62,6 +63,11 @@ export const askSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('room'), roomC: roomField }),
   z.strictObject({ do: z.literal('press'), ...pressFields.shape }),
   z.strictObject({ do: z.literal('leak tester'), ...leakTesterFields.shape }),
+  z.strictObject({
+    do: z.literal('instrument'),
+    instrument: z.enum(instruments),
+    address: addressSchema.nullable(),
+  }),
   z.strictObject({ do: z.literal('hours'), hours: workHoursSchema.nullable() }),
   z
     .strictObject({ do: z.literal('away'), person: z.uuid(), ...absenceFields.shape })
@@ -157,7 +163,8 @@ type BenchAsk = Extract<
       | 'holds'
       | 'warm'
       | 'skills'
-      | 'own hours';
+      | 'own hours'
+      | 'instrument';
   }
 >;
 const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
@@ -175,6 +182,7 @@ const ofBench: ReadonlySet<string> = new Set<BenchAsk['do']>([
   'warm',
   'skills',
   'own hours',
+  'instrument',
 ]);
 const isOfBench = (ask: Ask): ask is BenchAsk => ofBench.has(ask.do);
 /** Who is away, with one more; what is long past goes. */
@@ -231,6 +239,13 @@ function benchAfter(settings: ShopSettings, ask: BenchAsk): ShopSettings {
     case 'own hours': {
       const { [ask.person]: _, ...others } = settings.personHours ?? {};
       return { ...settings, personHours: ask.week ? { ...others, [ask.person]: ask.week } : others };
+    }
+    case 'instrument': {
+      const { [ask.instrument]: _, ...others } = settings.instruments ?? {};
+      return {
+        ...settings,
+        instruments: ask.address === null ? others : { ...others, [ask.instrument]: ask.address },
+      };
     }
     case 'leak tester': {
       // what a tester that was set otherwise made of its reference leak says nothing of it now

@@ -10,7 +10,8 @@ export const means = {
 } as const;
 export const itCharges = 'It charges';
 export const itDoesNot = 'It does not';
-export const note = (volt: string, ampere: string): string => `${volt} V, ${ampere} A by the USB meter`;
+export const note = (volt: string, ampere: string, simulated: boolean): string =>
+  `${volt} V, ${ampere} A by the USB meter${simulated ? ', simulated' : ''}`;
 export const noMeter = (text: string): string =>
   `The meter does not answer${text ? ` (${text})` : ''}: answer by hand.`;
 export const standIn = 'Stand-in: what hangs at it';

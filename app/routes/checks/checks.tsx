@@ -42,7 +42,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     passcode,
     device,
     elsewhere,
-    usbSimulated: isUsbMeterSimulated(),
+    usbSimulated: isUsbMeterSimulated(who),
     lessons,
     origin: benchName ? `${url.protocol}//${benchName}${url.port && `:${url.port}`}` : url.origin,
     alone: !benchName && isLoopback(url.hostname),

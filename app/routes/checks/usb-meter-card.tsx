@@ -28,7 +28,7 @@ export function UsbMeterCard({ checks, simulated }: { checks: ChecksState; simul
   };
   const answer = (result: 'works' | 'fails') => {
     if (!said?.ok) return;
-    const note = wording.note(said.volt.toFixed(2), said.ampere.toFixed(2));
+    const note = wording.note(said.volt.toFixed(2), said.ampere.toFixed(2), said.simulated === true);
     void report({ type: 'checked', round, function: 'charging', result, note });
     setSaid(undefined);
   };

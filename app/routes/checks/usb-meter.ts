@@ -4,7 +4,7 @@ import type { Route } from './+types/usb-meter';
 
 /** Reads the USB meter of the bench. */
 export async function action({ request, context }: Route.ActionArgs) {
-  requirePersonForData(context);
+  const who = requirePersonForData(context);
   requireSameOrigin(request);
-  return Response.json(await usbMeter(await jsonBody(request)));
+  return Response.json(await usbMeter(who, await jsonBody(request)));
 }

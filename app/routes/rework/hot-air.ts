@@ -4,7 +4,7 @@ import type { Route } from './+types/hot-air';
 
 /** Sets the hot-air station at the bench: it is the workshop's, whichever job lies there. */
 export async function action({ request, context }: Route.ActionArgs) {
-  requirePersonForData(context);
+  const who = requirePersonForData(context);
   requireSameOrigin(request);
-  return Response.json(await hotAir(await jsonBody(request)));
+  return Response.json(await hotAir(who, await jsonBody(request)));
 }

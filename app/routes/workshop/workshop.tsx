@@ -19,11 +19,12 @@ import { CalendarCard } from './calendar-card';
 import { BenchName, Money, OwnersData } from './money';
 import { ChangingHands } from './hands';
 import { HoursCard } from './hours-card';
-import { isTesterSimulated } from '../../../server/use-cases/leak-test';
+import { isTesterStandIn, tryInstrument } from '../../../server/use-cases/instruments';
 import { calendarState } from '../../../server/use-cases/calendar';
 import { archiveTasks, takeAlong } from '../../../server/use-cases/take-along';
 import { TakeAlong } from './take-along';
 import { People } from './people';
+import { InstrumentsCard } from './instruments-card';
 import { LeakTester } from './leak-tester';
 import { Places } from './places';
 import { Sources } from './sources';
@@ -49,7 +50,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     tasks: await backupTasks(who),
     archives: await archiveTasks(who),
     calendar: await calendarState(who),
-    testerSimulated: isTesterSimulated(),
+    testerSimulated: isTesterStandIn(who),
     ...(await workshopPage(who)),
     now: Date.now(),
   };
@@ -59,6 +60,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   requireSameOrigin(request);
   const asked = await jsonBody(request);
   if (asks(asked, 'back up')) return backUpNow(who);
+  if (asks(asked, 'try instrument')) return tryInstrument(who, asked);
   return asks(asked, 'take along') ? takeAlong(who) : changeWorkshop(who, asked);
 }
 
@@ -129,7 +131,7 @@ function Part({
 }) {
   switch (part) {
     case undefined:
-      return <HowItWorks {...{ settings, models, may, now, testerSimulated }} />;
+      return <HowItWorks {...{ settings, models, may, now, testerSimulated, demo: who.demo }} />;
     case 'money':
       return (
         <div className="cols near-even high">
@@ -181,7 +183,10 @@ function HowItWorks({
   may,
   now,
   testerSimulated,
-}: Pick<Route.ComponentProps['loaderData'], 'settings' | 'models' | 'may' | 'now' | 'testerSimulated'>) {
+  demo,
+}: Pick<Route.ComponentProps['loaderData'], 'settings' | 'models' | 'may' | 'now' | 'testerSimulated'> & {
+  demo: boolean;
+}) {
   return (
     <div className="cols main-side high">
       <Methods chosen={methodsOf(settings.methods)} may={may.methods} />
@@ -199,6 +204,7 @@ function HowItWorks({
         {settings.stations.includes('leak-tester') && (
           <LeakTester settings={settings} may={may.methods} simulated={testerSimulated} now={now} />
         )}
+        <InstrumentsCard settings={settings} may={may.methods} demo={demo} />
         <Practice offered={settings.practiceModels === true} may={may.means} />
       </div>
     </div>
