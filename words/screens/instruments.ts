@@ -20,5 +20,4 @@ export const keep = 'Keep';
 export const remove = 'Remove';
 export const giveAddress = 'Give name or number, a colon, and the port, as in 192.168.1.20:5025.';
 export const answers = (name: string): string => `${name} answers.`;
-export const silent = (said: string): string =>
-  `Nothing answers there: ${said}. Is it on, and in this network?`;
+export const silent = 'Nothing answers there. Is it on, and in this network?';

@@ -48,6 +48,10 @@ function InstrumentRow({ instrument, kept, may }: { instrument: Instrument; kept
     setWrong(!read.success);
     if (read.success) work(read.data);
   };
+  const remove = () => {
+    setTyped('');
+    change({ do: 'instrument', instrument, address: null });
+  };
   const tryIt = (address: string) =>
     void trial.submit(JSON.stringify({ do: 'try instrument', instrument, address }), {
       method: 'post',
@@ -59,10 +63,10 @@ function InstrumentRow({ instrument, kept, may }: { instrument: Instrument; kept
       htmlFor={id}
       {...(wrong ? { validateStatus: 'error', help: wording.giveAddress } : {})}
     >
-      <div className="row">
+      <div className="row tight">
         <Input
           id={id}
-          className="w-240"
+          className="w-200"
           value={typed}
           placeholder={wording.placeholder}
           maxLength={210}
@@ -79,29 +83,27 @@ function InstrumentRow({ instrument, kept, may }: { instrument: Instrument; kept
             <Button loading={trial.state !== 'idle'} onClick={() => withAddress(tryIt)}>
               {wording.tryIt}
             </Button>
-            <Button
-              loading={busy}
-              disabled={typed.trim() === kept}
-              onClick={() => withAddress((address) => change({ do: 'instrument', instrument, address }))}
-            >
-              {wording.keep}
-            </Button>
-            {kept && (
-              <Button
-                onClick={() => {
-                  setTyped('');
-                  change({ do: 'instrument', instrument, address: null });
-                }}
-              >
+            {kept && typed.trim() === kept ? (
+              <Button loading={busy} onClick={remove}>
                 {wording.remove}
+              </Button>
+            ) : (
+              <Button
+                loading={busy}
+                disabled={typed.trim() === ''}
+                onClick={() => withAddress((address) => change({ do: 'instrument', instrument, address }))}
+              >
+                {wording.keep}
               </Button>
             )}
           </>
         )}
+      </div>
+      <div className="row">
         <Kept said={said} />
         {trial.data && trial.state === 'idle' && (
           <span className={trial.data.ok ? 'moss' : 'brick'} role="status">
-            {trial.data.ok ? wording.answers(trial.data.name) : wording.silent(trial.data.said)}
+            {trial.data.ok ? wording.answers(trial.data.name) : wording.silent}
           </span>
         )}
       </div>
