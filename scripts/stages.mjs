@@ -53,6 +53,7 @@ export async function runStages(stages, { cores, logs }) {
   const begin = (stage) => {
     const wanted = Math.min(stage.cores ?? 1, cores);
     free -= wanted;
+    console.log(`-- ${stage.name}`);
     const work = runOne(stage, join(logs, `${stage.name.replaceAll(' ', '-')}.txt`)).then(
       ({ code, seconds }) => {
         times[stage.name] = seconds;

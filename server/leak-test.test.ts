@@ -4,6 +4,9 @@ import type { LeakDevice, LeakLine } from '../core/wire/leak-test';
 import type { Who } from '../core/wire/who';
 import { eventsOf, makeWorld, openJob, type World } from './testing/world';
 import { leakCurve, leakSelfTest, leakTest } from './use-cases/leak-test';
+import type { Body } from '../core/log/events';
+import { cmd } from './testing/world';
+import { sendCommands } from './use-cases/send-commands';
 import { changeWorkshop, workshopPage } from './use-cases/workshop';
 
 let world: World;
@@ -42,6 +45,10 @@ const run = async (simulate: LeakDevice, who = tova, of = job): Promise<LeakLine
   );
   return lines;
 };
+/** What its own test came to, when it found its reference leak. */
+const found = (at: number) => ({
+  ...{ at, by: tova.personId, ratePaS: 2, errorPaS: 0.01, referencePaS: 2, ok: true },
+});
 const doneOf = (lines: LeakLine[]) =>
   lines.find((l) => l.say === 'done') as Extract<LeakLine, { say: 'done' }>;
 
@@ -152,6 +159,25 @@ describe('a leak test at the tester', () => {
     // what it made of its reference leak says nothing once it is set otherwise
     await changeWorkshop(lead, { ...set, referencePaS: 2 });
     expect((await workshopPage(tova)).settings.leakSelfTest).toBeUndefined();
+  });
+  test('figures that a bench sends by itself are no proof, and proof is what the server knows of', async () => {
+    const sent = async (who: Who, body: object) => {
+      await sendCommands(who, [cmd(who, job, { type: 'leakTested', holds: true, ...body } as Body)]);
+      return (await eventsOf(tova, job)).at(-1)!.event.body;
+    };
+    const lost = (value: number) => ({ value, unit: 'Pa' as const });
+    const lately = { ...tova, settings: { ...tova.settings, leakSelfTest: found(Date.now() - 60_000) } };
+    const longAgo = { ...tova, settings: { ...tova.settings, leakSelfTest: found(Date.now() - 90_000_000) } };
+    expect(await sent(lately, { lost: lost(1), proved: true })).toMatchObject({ proved: true });
+    expect(await sent(longAgo, { lost: lost(2), proved: true })).toMatchObject({
+      lost: lost(2),
+      proved: false,
+    });
+    const measured = {
+      ...{ id: randomUUID(), setPa: 20_000, holdS: 20, limitPaS: 2 },
+      ...{ ratePaS: 0.1, errorPaS: 0.01, sccm: 0.01 },
+    };
+    expect(await sent(lately, { lost: lost(3), measured, proved: true })).toMatchObject({ proved: false });
   });
   test('for nobody else’s job, and with no tester set', async () => {
     const other = { ...world.other.get('owner')!, settings: tova.settings };

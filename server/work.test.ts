@@ -151,8 +151,8 @@ describe('identity data', () => {
     expect(
       (await eventsOf(tova, job)).map((e) => e.event.body).filter((b) => b.type.startsWith('data')),
     ).toMatchObject([
-      { type: 'dataRead', data: digest },
-      { type: 'dataWritten', verified: true, data: digest },
+      { type: 'dataRead', data: digest, simulated: true },
+      { type: 'dataWritten', verified: true, data: digest, simulated: true },
     ]);
   });
   test.each([

@@ -1,3 +1,4 @@
+import { leakShares } from './shares';
 import { atOneTemperature, fitLeak, type LeakFit, type LeakSample } from './fit';
 
 export interface LeakAsked {
@@ -35,8 +36,6 @@ export interface LeakAnswer {
   verdict: Verdict;
   because: string;
 }
-/** Usual shares of the set pressure (from memory; the maker's sheet of a tester counts). */
-export const leakShares = { loss: 0.05, settling: 0.03, reached: 0.05 };
 const kelvin = 273.15;
 const standardPa = 101_325;
 /** Of the air where nobody measured it, C. */

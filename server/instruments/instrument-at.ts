@@ -14,9 +14,6 @@ const addressOf = ({ settings }: Asker, instrument: Instrument): string | undefi
 /** Whether a stand-in takes an instrument's place: in the demo alone, and only where no address is set. */
 export const isStandIn = (asker: Asker, instrument: Instrument): boolean =>
   asker.demo && addressOf(asker, instrument) === undefined;
-/** Whether a workshop has an instrument: set up, or as a stand-in. */
-export const hasInstrument = (asker: Asker, instrument: Instrument): boolean =>
-  asker.demo || addressOf(asker, instrument) !== undefined;
 
 const standIns = new Map<Instrument, Promise<{ port: number }>>();
 /**

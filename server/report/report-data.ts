@@ -89,13 +89,7 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
       ...(quote.taxPercent ? { tax: { percent: quote.taxPercent, name: quote.taxName ?? '' } } : {}),
       agreed: agreedBy(state, page.signers, 'price'),
     },
-    data: Object.entries(state.data).map(([slot, what]) => ({
-      slot,
-      what,
-      simulated: effective.some(
-        ({ body }) => 'simulated' in body && 'slot' in body && body.slot === slot && body.simulated === true,
-      ),
-    })),
+    data: dataSaid(state, effective),
     signed: [...new Set(Object.values(page.signers))],
     warrantyMonths: who.settings.warrantyMonths,
     adrift: balance(state, index).adrift,
@@ -107,6 +101,18 @@ export async function reportData(who: Who, jobId: string): Promise<ReportData | 
   };
 }
 
+/** What became of identity data, and whether a stand-in made it up. */
+const dataSaid = (state: JobState, events: readonly JobEvent[]): ReportData['data'] =>
+  Object.entries(state.data).map(([slot, what]) => ({
+    slot,
+    what,
+    simulated: events.some(
+      ({ body }) =>
+        (body.type === 'dataRead' || body.type === 'dataWritten') &&
+        body.slot === slot &&
+        body.simulated === true,
+    ),
+  }));
 /** A claim with the names of those whose work it rests on. */
 const claimByName = (claim: SealClaim | undefined, name: (id: string) => string): SealClaim | undefined =>
   claim && {

@@ -40,32 +40,24 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
   if (!job.index.slots.has(ask.slot))
     return { ok: false, status: 400, fault: 'not understood', said: ask.slot };
   const model = job.index.model.id;
+  const mark = isStandIn(who, 'programmer') ? { simulated: true } : {};
   const record = (body: { type: 'dataRead' | 'dataWritten'; verified?: boolean; data: string }) =>
     inShop(who.shopId, async (em): Promise<Outcome> => {
       const locked = await lockedJob(em, jobId);
       if (!locked) throw new RangeError(`no job ${jobId} in this workshop`);
+      const about = { slot: ask.slot, data: body.data, ...mark };
       const event =
         body.type === 'dataRead'
-          ? { type: 'dataRead' as const, slot: ask.slot, data: body.data }
-          : {
-              type: 'dataWritten' as const,
-              slot: ask.slot,
-              verified: body.verified ?? false,
-              data: body.data,
-            };
+          ? { type: 'dataRead' as const, ...about }
+          : { type: 'dataWritten' as const, verified: body.verified ?? false, ...about };
       const { at, clockKnown } = ask;
       const command = { id: ask.command, job: jobId, body: event, at, clockKnown };
       return (await appendCommand(em, who, command, locked)).outcome;
     });
-  const mark = isStandIn(who, 'programmer') ? { simulated: true } : {};
   const tag = flag(job.state, 'tag') ?? jobId;
   if (ask.do === 'read') {
-    const got = await readPart(who, {
-      model,
-      slot: ask.slot,
-      serial: `${tag}-${ask.slot}`,
-      fault: ask.simulate,
-    });
+    const seated = { model, slot: ask.slot, serial: `${tag}-${ask.slot}`, fault: ask.simulate };
+    const got = await readPart(who, seated);
     if (!got.ok) return { ok: false, status: 200, fault: got.fault, said: got.said };
     const digest = createHash('sha256').update(Buffer.from(got.hex, 'hex')).digest('hex');
     await inShop(who.shopId, (em) =>
@@ -83,7 +75,7 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
       ok: true,
       digest,
       serial: got.serial,
-      outcome: await record({ type: 'dataRead', data: digest, ...mark }),
+      outcome: await record({ type: 'dataRead', data: digest }),
     };
   }
   if (!job.saved) return { ok: false, status: 409, fault: 'nothing saved', said: '' };
@@ -96,7 +88,7 @@ export async function identityData(who: Who, jobId: string, json: unknown): Prom
       ok: true,
       digest: job.saved.digest,
       serial,
-      outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest, ...mark }),
+      outcome: await record({ type: 'dataWritten', verified: true, data: job.saved.digest }),
     };
   // the part may hold half of it: that is in the record, and the saved data are still here
   const outcome = wrote.begun

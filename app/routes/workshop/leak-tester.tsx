@@ -1,5 +1,5 @@
 import { Button, Form, Input } from 'antd';
-import { leakShares } from '../../../core/leak/leak';
+import { leakShares } from '../../../core/leak/shares';
 import { usualFillS } from '../../../core/wire/leak-test';
 import type { ShopSettings } from '../../../core/wire/who';
 import { leakTesterFields } from '../../../forms/workshop-fields';

@@ -5,6 +5,7 @@ import type { LeakAnswer } from '../../../../core/leak/leak';
 import { trustOf } from '../../../../core/leak/self-test';
 import { type LeakDevice, leakDevices } from '../../../../core/wire/leak-test';
 import * as wording from '../../../../words/screens/leak';
+import type { Role } from '../../../../core/vocabulary/roles';
 import { benchTime } from '../../../job/clock';
 import { Field } from '../../../ui/field';
 import { LeakChart } from '../../../ui/leak/leak-chart';
@@ -41,17 +42,7 @@ export function LeakRun({ work }: { work: WorkState }) {
     asked.current = work.leakRuns;
     start();
   }, [work.leakRuns]);
-  if (!set)
-    return (
-      <Note className="below">
-        {wording.notSet}{' '}
-        {who.role === 'owner' || who.role === 'lead' ? (
-          <Link to="/workshop#leak-tester">{wording.setIt}</Link>
-        ) : (
-          wording.askSet
-        )}
-      </Note>
-    );
+  if (!set) return <NotSet role={who.role} />;
   const trust = trustOf(who.settings.leakSelfTest, page.now);
   const settled = state.at === 'done' ? state.answer.settling.amplitudePa : undefined;
   const running = state.at === 'evacuating' || state.at === 'holding';
@@ -103,6 +94,18 @@ export function LeakRun({ work }: { work: WorkState }) {
       )}
       <p className="small muted m-0">{wording.byHand}</p>
     </section>
+  );
+}
+function NotSet({ role }: { role: Role }) {
+  return (
+    <Note className="below">
+      {wording.notSet}{' '}
+      {role === 'owner' || role === 'lead' ? (
+        <Link to="/workshop#leak-tester">{wording.setIt}</Link>
+      ) : (
+        wording.askSet
+      )}
+    </Note>
   );
 }
 const tones = { pass: 'success', fail: 'error', unclear: 'warning' } as const;
