@@ -8,8 +8,8 @@ export default defineConfig({
   testDir: 'e2e',
   // each with a server and a database of its own: e2e/worker.ts
   workers: 2,
-  // a machine of a landing is shared: what passes only at the second go is listed as flaky and looked into, not lost
-  retries: process.env.CI ? 1 : 0,
+  // a machine of a landing is shared: what passes only at the second or third go is listed as flaky and looked into, not lost
+  retries: process.env.CI ? 2 : 0,
   reporter: 'list',
   // of a test that waits for what does not come; what is only slow beside others is not cut off
   timeout: 300_000,

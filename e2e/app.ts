@@ -196,27 +196,28 @@ export async function answerOpen(page: Page): Promise<void> {
   }
 }
 /** A device received, agreed and routed by requests alone, as the screens would send them: a job of the test's own, at the bench. */
-type ModelName = 'Mica 9' | 'Sprig' | 'Dune 3';
+type ModelName = 'Mica 9' | 'Mica 9 Wide' | 'Sprig' | 'Dune 3';
 const modelNamed = (name: ModelName) => {
   const read = checkModel(
-    JSON.parse(readFileSync(`demo/models/${name.toLowerCase().replace(' ', '-')}.json`, 'utf8')),
+    JSON.parse(readFileSync(`demo/models/${name.toLowerCase().replaceAll(' ', '-')}.json`, 'utf8')),
   );
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.model;
 };
-export async function newJob(
+const sendTo = async (page: Page, path: string, data: unknown): Promise<void> => {
+  const r = await page.request.post(path, { data, maxRedirects: 0 });
+  if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`);
+};
+/** A device received at the counter by a request, on which all of the short list works. */
+export async function receivedJob(
   page: Page,
-  name: ModelName = 'Mica 9',
-  slot = 'cell',
+  name: ModelName,
+  slot: string,
   action: 'replace' | 'rework' = 'replace',
 ): Promise<string> {
   const id = crypto.randomUUID();
   const model = modelNamed(name);
-  const sent = async (path: string, data: unknown) => {
-    const r = await page.request.post(path, { data, maxRedirects: 0 });
-    if (r.status() >= 400) throw new Error(`${path}: ${r.status()} ${await r.text()}`);
-  };
-  await sent(`/receive/${id}`, {
+  await sendTo(page, `/receive/${id}`, {
     modelHash: contentHash(model),
     variant: model.variants[0]!.id,
     tag: `E2E-${++n}-${id.slice(0, 4)}`,
@@ -225,9 +226,19 @@ export async function newJob(
     promisedAt: promise(),
     before: Object.fromEntries(model.shortList.map((f) => [f, { result: 'works' }])),
   });
+  return id;
+}
+export async function newJob(
+  page: Page,
+  name: ModelName = 'Mica 9',
+  slot = 'cell',
+  action: 'replace' | 'rework' = 'replace',
+): Promise<string> {
+  const model = modelNamed(name);
+  const id = await receivedJob(page, name, slot, action);
   const log = await logOf(page, id);
   const state = fold(empty(), log as never);
-  await sent('/commands', {
+  await sendTo(page, '/commands', {
     commands: consentsFor(indexModel(ofVariant(model, model.variants[0]!.id)), state)
       .filter((c) => !c.optional)
       .map((c) => ({
@@ -245,7 +256,7 @@ export async function newJob(
       })),
   });
   await answerBefore(page, id);
-  await sent(`/jobs/${id}/route`, { command: crypto.randomUUID() });
+  await sendTo(page, `/jobs/${id}/route`, { command: crypto.randomUUID() });
   await page.goto(`/jobs/${id}/work`);
   await awake(page);
   await expect(page.getByTestId('instruction')).toHaveText('Switch it off');

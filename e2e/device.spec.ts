@@ -1,7 +1,7 @@
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
 import { chromiumHere } from './chromium';
-import { expect, origin, signedIn, test } from './app';
+import { expect, origin, receivedJob, signedIn, test } from './app';
 
 /** A phone with a microphone and a camera that are the browser's own stand-ins. */
 const phoneBrowser = (more: string[] = []): Promise<Browser> =>
@@ -40,15 +40,10 @@ const linkOf = async (page: Page): Promise<string> => {
   await page.getByRole('button', { name: /^(Make a|New) link$/ }).click();
   return (await page.getByTestId('device-address').textContent())!;
 };
-/** A device at the counter whose owner has a display to be replaced. */
+/** A device at the counter whose owner has a display to be replaced: one of its own for each try, since what a phone has measured stays with it. */
 async function atChecks(page: Page, wide: boolean): Promise<string> {
   await signedIn(page, 'ines');
-  const jobs = (await (await page.request.get('/open-jobs')).json()) as {
-    id: string;
-    stage: string;
-    summary: { model: string };
-  }[];
-  const job = jobs.find((j) => j.stage === 'Receive' && j.summary.model.includes('Wide') === wide)!.id;
+  const job = await receivedJob(page, wide ? 'Mica 9 Wide' : 'Mica 9', 'display');
   await page.goto(`/jobs/${job}/checks`);
   return job;
 }
