@@ -45,7 +45,7 @@ export function main(
       ...Object.entries(verbs).map(([n, v]) => `  ${n.padEnd(12)} ${v.says}`),
     );
   if (schema) {
-    out(`${JSON.stringify(z.toJSONSchema(known.schema, { io: 'input' }), null, 2)}\n`);
+    out(`${JSON.stringify({ type: 'object', ...z.toJSONSchema(known.schema, { io: 'input' }) }, null, 2)}\n`);
     return 0;
   }
   if (words.length > 1) return bad(`${words[1]}: one file at a time`);

@@ -19,7 +19,9 @@ const phoneIn = (browser: Browser, may = true): Promise<BrowserContext> =>
 /** Strokes over the whole pane, at the speed of a hand; what lies in `dead` gets no touch. */
 const wipe = (phone: Page, dead?: { x: number; w: number; y: number; h: number }) =>
   phone.evaluate((none) => {
-    const pane = document.querySelector('canvas')!;
+    // the page goes on by itself: looked at and wiped in one
+    const pane = document.querySelector('canvas');
+    if (!pane) return;
     const send = (type: string, x: number, y: number) =>
       pane.dispatchEvent(
         new PointerEvent(type, { clientX: x, clientY: y, pointerId: 1, pointerType: 'touch', bubbles: true }),

@@ -5,7 +5,7 @@ import { expect, logOf, signedIn, test, workedJob } from './app';
 async function warmed(page: Page, forS: number): Promise<string> {
   const job = await workedJob(page, 'cell', 'heat');
   const person = (await logOf(page, job))[0]!.by;
-  const body = { type: 'heatStarted', station: 'hot-plate', forS };
+  const body = { type: 'heatStarted', station: 'hot-plate', forS, hot: 'said' };
   const command = { id: crypto.randomUUID(), job, person, body, at: Date.now(), clockKnown: true };
   const answer = await page.request.post('/commands', { data: { commands: [command] } });
   expect(await answer.json()).toMatchObject({ answers: [{ outcome: { status: 'recorded' } }] });

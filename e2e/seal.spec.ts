@@ -111,12 +111,24 @@ test('the hot plate is read while a device is warmed, and set as the window was 
   page,
 }) => {
   await signedIn(page, 'tova');
-  await workedJob(page, 'cell', 'heat');
-  await page.keyboard.press('Space');
+  const job = await workedJob(page, 'cell', 'heat');
   const plate = page.getByRole('region', { name: 'Hot plate' });
-  await expect(plate.getByTestId('plate-now')).toHaveText(/The plate is off, at 22 °C\./);
-  await plate.getByRole('button', { name: 'Set it to 80 °C' }).click();
-  await expect(plate.getByTestId('plate-now')).toHaveText(/there in about/);
+  const now = plate.getByTestId('plate-now');
+  await expect(now).toHaveText(/80 °C/);
+  // it is put on with what the plate reads
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('go')).toContainText(/ready in \d:\d\d/);
+  const last = async () => (await logOf(page, job)).at(-1)!.body;
+  await expect.poll(last).toMatchObject({ type: 'heatStarted', station: 'hot-plate', setC: 80, hot: 80 });
   await plate.getByRole('button', { name: 'Turn it off' }).click();
-  await expect(plate.getByTestId('plate-now')).toHaveText(/The plate is off/);
+  await expect(now).toHaveText(/The plate is off/);
+  // cold, no time counts
+  await expect(page.getByText('The source is cold: no time counts until it is warm again')).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(page.getByTestId('go')).toContainText('the source is cold');
+  await plate.getByRole('button', { name: 'Set it to 80 °C' }).click();
+  await expect(page.getByTestId('go')).toContainText(/ready in/, { timeout: 30_000 });
+  const told = async () => (await logOf(page, job)).filter((e) => e.body.type === 'sourceRead').length;
+  await expect.poll(told).toBe(2);
 });

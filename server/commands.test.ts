@@ -131,7 +131,7 @@ describe('a command', () => {
   });
   test('a gate decided on a stale copy is recorded with its breach; one asked at the server is refused', async () => {
     const job = await openJob(world, tova);
-    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
+    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' };
     await sendCommands(marek, [
       cmd(marek, job, { type: 'conditionSet', condition: 'swollen', because: 'seen' }),
     ]);

@@ -108,7 +108,7 @@ describe('what a person decided cannot be forged', () => {
     const job = await openJob(world, bo);
     await sendCommands(bo, [cmd(bo, job, { type: 'conditionSet', condition: 'swollen', because: 'seen' })]);
     const seq = (await jobPage(bo, job))!.state.seq;
-    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
+    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' };
     for (const passedAt of [seq, seq + 50]) {
       const [a] = await sendCommands(bo, [cmd(bo, job, heat, { passedAt })]);
       expect(a!.outcome, String(passedAt)).toMatchObject({
@@ -126,7 +126,7 @@ describe('what a person decided cannot be forged', () => {
   test('a bench clock an hour ahead ends no wait', async () => {
     const job = await openJob(world, tova);
     await sendCommands(tova, [cmd(tova, job, { type: 'solventApplied', bond: 'seal', dwellS: 0 })]);
-    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
+    const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' };
     const [a] = await sendCommands(tova, [cmd(tova, job, heat, { at: Date.now() + 3_600_000 })]);
     expect(a!.outcome).toMatchObject({
       status: 'refused',

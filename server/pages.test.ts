@@ -75,7 +75,7 @@ describe('the bench', () => {
       { type: 'acted', act: 'switch off', target: 'device' },
       { type: 'screwOut', fastener: 'A1', piece: 'A1#1' },
       { type: 'screwOut', fastener: 'A2', piece: 'A2#1' },
-      { type: 'heatStarted', station: 'hot-plate', forS: 300 },
+      { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' },
     );
     const line = async () => (await openJobsFor(tova)).find((j) => j.id === job)!.summary;
     expect((await line()).running).toMatchObject({ what: 'heat' });

@@ -239,7 +239,9 @@ describe('two benches that have not heard of each other', () => {
         },
       ],
     });
-    expect(await send(tova, job, { type: 'heatStarted', station: 'hot-plate', forS: 300 })).toMatchObject({
+    expect(
+      await send(tova, job, { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }),
+    ).toMatchObject({
       status: 'refused',
       refused: { code: 'interlock' },
     });
@@ -256,7 +258,9 @@ describe('two benches that have not heard of each other', () => {
     const end = (await jobPage(tova, job))!.state;
     expect(placeOf(end, 'A1#1', index)).toBe('mat/A1');
     expect(Object.values(end.question).filter(Boolean)).toEqual([]);
-    expect(await send(tova, job, { type: 'heatStarted', station: 'hot-plate', forS: 300 })).toMatchObject({
+    expect(
+      await send(tova, job, { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }),
+    ).toMatchObject({
       status: 'recorded',
     });
   });

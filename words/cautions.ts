@@ -1,7 +1,7 @@
 import type { Caution } from '../core/vocabulary/steps';
 export const cautionText: Record<Caution, string> = {
   'heat-window':
-    'The seal must soften while the cell stays cool. Feel the edge: open as soon as it gives, within minutes of leaving the plate.',
+    'The seal must soften while the cell stays cool. Feel the edge: open as soon as it gives, within minutes of the heat.',
   'heat-near-cell':
     'Never heat a swollen, pierced, wet or already hot cell. Stop if the panel lifts by itself.',
   'solvent-away-from-heat': 'Alcohol catches fire: heat source off, device off the plate and cooled first.',

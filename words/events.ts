@@ -96,7 +96,8 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   maskOff: () => 'masking tape off',
   heatStarted: (b, { index }) => `on the ${stationName(index, b.station)}`,
   heatEnded: () => 'off the heat',
-  glassRead: (b) => `the glass reads ${b.celsius} °C`,
+  glassRead: (b) => `the glass reads ${b.celsius} °C${b.again ? ', read twice' : ''}`,
+  sourceRead: (b) => `what warms it reads ${b.celsius.toFixed(0)} °C`,
   heatWindowFitted: (b) =>
     b.opensS === undefined || b.closesS === undefined
       ? `no time on this heat is right${fromReadings(b.readings)}`

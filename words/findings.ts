@@ -86,12 +86,16 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `The work at the ${n} was begun and has not ended.`,
     instead: 'Finish it at the rework bench, and say there how it ended.',
   }),
+  'source is cold': () => ({
+    what: 'What warms it is not warm, or nobody has said that it is.',
+    instead: 'Let it come to its temperature first: no time counts on a cold one.',
+  }),
   'solvent still wet': ({ wait }) => ({
-    what: 'Alcohol has not flashed off: heat would light it.',
+    what: 'Alcohol or acetone has not flashed off: heat would light it.',
     instead: `Ventilate and wait.${wait}`,
   }),
   'still hot': ({ wait }) => ({
-    what: 'The device is on heat or has just left it: alcohol would catch fire.',
+    what: 'The device is on heat or has just left it: alcohol and acetone would catch fire.',
     instead: `Heat source off, let it cool.${wait}`,
   }),
   'rim not clean': ({ f }) => ({

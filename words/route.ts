@@ -17,6 +17,6 @@ export function provedText(route: Route, money: Money): string {
 }
 /** A stage of a route in one line: how many steps, how long. */
 export function stageText(phase: string, steps: readonly Step[], done: number): string {
-  const likely = steps.reduce((sum, s) => sum + s.handsS.likely + s.waitS, 0) / 60;
+  const likely = steps.reduce((sum, s) => sum + s.handsS.likely + s.waitS + (s.restS ?? 0), 0) / 60;
   return `${phase} · ${done ? `${done} of ` : ''}${plural(steps.length, 'step')}${done ? ' done' : ''} · ${minutes(likely)}`;
 }

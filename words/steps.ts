@@ -60,7 +60,7 @@ const titles: Record<Step['action'], (s: Titled) => string> = {
   },
   unhook: ({ about }) => `Unhook the ${about}`,
   heat: ({ about, step, index }) =>
-    `Warm the ${about} ${step.station === 'dryer' || step.station === 'hot-air' ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`,
+    `Warm the ${about} ${withIt.has(step.station ?? '') ? 'with' : 'on'} the ${stationName(index, step.station ?? 'hot-plate')}`,
   solvent: ({ step, index, about, name }) =>
     step.about === index.cellSlot
       ? `Wet along the edge of the ${about} with alcohol`
@@ -125,6 +125,8 @@ const titles: Record<Step['action'], (s: Titled) => string> = {
   prepare: ({ step, about }) =>
     step.about ? `Cover the broken glass of the ${about}` : 'Tape over the missing glass of the back',
   gap: () => 'Make one small gap',
+  part: ({ index, step, about }) =>
+    `${index.bonds.get(thingOf(step.targets[0]!))?.kind === 'glue' ? 'Chisel' : 'Cut'} part ${step.targets[0]!.split(':')[1]} of the ${about} while it is soft`,
   'test part': ({ about }) => `Try the new ${about} on its plugs`,
   compare: ({ about }) => `Lay old and new ${about} side by side`,
   inspect: ({ about }) => `Look at the ${about}`,
@@ -236,6 +238,8 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
   }
 }
 
+/** Sources that come to the device; it lies on the others. */
+const withIt: ReadonlySet<string> = new Set(['dryer', 'hot-air', 'heat-pouch']);
 /** What the button says of a source of heat: what is done at a plate is not what is done with a dryer. */
 function heatDone(station: string, target: string): string {
   const [on, off] = (
@@ -245,6 +249,7 @@ function heatDone(station: string, target: string): string {
       'opening-press': ['It is in the press', 'Out of the press'],
       dryer: ['The dryer is on it', 'The dryer is off'],
       'hot-air': ['The hot air is on it', 'The hot air is off'],
+      'heat-pouch': ['The pouch is on its edge', 'The pouch is off'],
     } as Record<string, [string, string]>
   )[station] ?? ['It is being warmed', 'The heat is off'];
   return target === 'start' ? on : off;
@@ -263,6 +268,7 @@ function actDone(act: Act, target: string): string {
     outfit: 'It is complete, by the list',
     prepare: 'It is covered',
     gap: 'There is a gap',
+    part: 'This part is open',
     'test part': 'The new part works',
     compare: 'Compared',
     inspect: 'Looked at',
@@ -285,6 +291,7 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
     outfit: `new ${about} fitted out`,
     prepare: 'broken glass covered',
     gap: 'first gap made',
+    part: `part ${target.split(':')[1]} of the ${about} opened`,
     'test part': `new ${about} tried on its plugs`,
     compare: `old and new ${about} compared`,
     inspect: `looked at the ${about}`,

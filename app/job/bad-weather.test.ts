@@ -65,7 +65,7 @@ describe('without a server', () => {
     for (const f of ['A1', 'A2']) await b.replica.report(out(f));
     await quiet(server, b);
     server.weather = ['there', 'there', 'there'];
-    await b.replica.report({ type: 'heatStarted', station: 'hot-plate', forS: 300 });
+    await b.replica.report({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' });
     server.take({
       id: 'other-2',
       job,

@@ -177,7 +177,7 @@ describe('the instruction', () => {
   test('while it warms, counts down and offers to take it off early', () => {
     const b = pressed(4);
     expect(draw(b)).toMatch(
-      /Warm the display on the hot plate Take it off between 2:\d0 and 5:\d0 off the source it stays soft .*2:\d\d Taken off early/,
+      /Warm the display on the hot plate Take it off by \d:\d0: about \d seals of ten are soft by then, solvent opens the rest .*\d:\d\d Taken off early/,
     );
   });
   test('a screw of the wrong length is told at once, with what it would do', () => {

@@ -28,6 +28,36 @@ describe('heat and leak', () => {
     const cooled = JSON.parse(run(['heat'], JSON.stringify(off)).out);
     expect(cooled.probes.line.at(-1)).toBeLessThan(cooled.probes.line[6]);
   });
+  test('of a cross-section: regions side by side, faces for each, an insulated one; what is off is named', () => {
+    const { layers: _, ...rest } = soak;
+    const region = (name: string, widthMm: number) => ({ name, widthMm, layers: soak.layers });
+    const section = {
+      ...rest,
+      regions: [region('rim', 2), region('middle', 20)],
+      bottom: [soak.bottom, { airC: 20, hWm2K: 0 }],
+      left: { airC: 20, hWm2K: 10 },
+      probes: soak.probes.map((probe) => ({ ...probe, region: 'rim', across: 0.5 })),
+    };
+    const warmed = (more: object) => JSON.parse(run(['heat'], JSON.stringify({ ...section, ...more })).out);
+    expect(warmed({}).probes.line.at(-1)).toBeGreaterThan(25);
+    // heated under both it is warmer, and as warm as one column where nothing goes to the side
+    expect(warmed({ bottom: soak.bottom }).probes.line.at(-1)).toBeGreaterThan(warmed({}).probes.line.at(-1));
+    const column = JSON.parse(run(['heat'], JSON.stringify(soak)).out);
+    const same = warmed({ bottom: soak.bottom, left: undefined }).probes.line.at(-1);
+    expect(Math.abs(same - column.probes.line.at(-1))).toBeLessThan(0.2);
+    const wrong = {
+      ...section,
+      bottom: [soak.bottom],
+      regions: [section.regions[0], { ...region('middle', 20), layers: [glass] }],
+      probes: [{ ...section.probes[0], region: 'lid' }],
+      window: undefined,
+    };
+    expect(run(['heat'], JSON.stringify(wrong)).err.trim().split('\n')).toEqual([
+      'regions[1].layers: expected 5 mm together, got 1',
+      'probes[0].region: there is no region lid',
+      'bottom: expected one for each of 2 regions',
+    ]);
+  });
   test('name each field that is no layer, no probe, no plate', () => {
     const wrong = {
       ...soak,

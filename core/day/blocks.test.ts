@@ -16,7 +16,7 @@ describe('a device as blocks', () => {
     const { job, b } = whole();
     const blocks = blocksOf(job, b.at);
     const handsS = plan.steps.reduce((s, x) => s + x.handsS.likely, 0);
-    const waitS = plan.steps.reduce((s, x) => s + x.waitS, 0);
+    const waitS = plan.steps.reduce((s, x) => s + x.waitS + (x.restS ?? 0), 0);
     const sum = (by: Block['by']) =>
       blocks.filter((x) => x.by === by).reduce((s, x) => s + x.takes.likely, 0);
     expect(sum('itself') + sum('hands') - blocks.at(-1)!.takes.likely).toBeCloseTo(handsS + waitS, 6);

@@ -112,7 +112,7 @@ export function blocksOf(job: DayJob, now: number): Block[] {
         out.push(open);
       }
       open.takes = add(open.takes, step.handsS, (pace * left.length) / Math.max(1, step.targets.length));
-      if (!runs) open.takes = add(open.takes, exactly(step.waitS));
+      open.takes = add(open.takes, exactly((runs ? 0 : step.waitS) + (step.restS ?? 0)));
       open.steps.push(step.id);
       if (step.handsS.likely > longest) {
         longest = step.handsS.likely;

@@ -17,6 +17,8 @@ export interface Columns {
   bond: string;
   /** Whether the model says so, or what is usual was taken. */
   from: 'model' | 'usual';
+  /** Half of the device across, mm: from the edge to where it is as warm on either side. */
+  halfWidthMm: number;
 }
 /** A thickness that is known to a tenth of itself. */
 const about = (mm: number, share = 0.15): Range => ({
@@ -26,33 +28,42 @@ const about = (mm: number, share = 0.15): Range => ({
 });
 
 /** What is usual of a device of this thickness, from the face of a bond inwards; common practice, from memory. */
-function usual(index: IndexedModel, cover: Slot | undefined): Columns {
+function usual(index: IndexedModel, cover: Slot | undefined): Omit<Columns, 'halfWidthMm'> {
   const { thicknessMm } = index.model.outline;
   const back = cover?.face === 'back';
+  const layer = (name: string, material: MaterialId, mm: Range): StackLayer => ({
+    name,
+    material,
+    thicknessMm: mm,
+  });
   // a thin bright panel lies on its glass; an older one has a plastic frame round it
-  const glass: StackLayer = {
-    name: 'glass',
-    material: 'glass',
-    thicknessMm: about(back ? 0.6 : 0.7),
-  };
-  const panel: StackLayer = { name: 'panel', material: 'panel', thicknessMm: about(1.1, 0.25) };
-  const rim: StackLayer = { name: 'rim', material: 'rim', thicknessMm: about(1, 0.25) };
-  const bond: StackLayer = { name: 'bond', material: 'adhesive', thicknessMm: about(0.25, 0.25) };
-  // what is left of the thickness: of the frame that draws heat off, about half is metal
-  const left = Math.max(2, thicknessMm - (back ? 1 : 2.2));
-  const frame: StackLayer = { name: 'frame', material: 'aluminium', thicknessMm: about(left * 0.5, 0.25) };
-  const gap: StackLayer = {
-    name: 'gap',
-    material: 'air',
-    thicknessMm: { low: 0.35, likely: 0.5, high: 0.7 },
-  };
-  const cell: StackLayer = { name: 'cell', material: 'cell', thicknessMm: about(Math.min(5.5, left * 0.75)) };
-  const behind: StackLayer = { name: 'behind', material: 'strip', thicknessMm: about(0.3, 0.3) };
-  const floor: StackLayer = { name: 'floor', material: 'aluminium', thicknessMm: about(0.6, 0.3) };
-  const over = back ? [glass, gap] : [glass, panel, gap];
+  const glass = layer('glass', 'glass', about(back ? 0.6 : 0.7));
+  const panel = layer('panel', 'panel', about(1.1, 0.25));
+  const rim = layer('rim', 'rim', { low: 0.3, likely: 0.6, high: 0.9 });
+  const bond = layer('bond', 'adhesive', about(0.25, 0.25));
+  const over = back ? [glass] : [glass, panel];
+  const gap = layer('gap', 'air', { low: 0.5, likely: 0.7, high: 1 });
+  const behind = layer('behind', 'strip', about(0.3, 0.3));
+  /*
+   * The floor between frame and cell is a thin plate of steel, or of aluminium that meets the frame through plastic. One of
+   * thick aluminium would draw so much heat off the rim that no seal softens before the cell is at its limit, and five minutes
+   * on a plate, which is common practice, would open nothing.
+   */
+  const floor = layer('floor', 'steel', about(0.3, 0.3));
+  const sum = (layers: readonly StackLayer[]) => layers.reduce((mm, l) => mm + l.thicknessMm.likely, 0);
+  const rest = (layers: readonly StackLayer[]) => Math.max(1, thicknessMm - sum(layers));
+  const edge = back ? [glass, bond] : [glass, rim, bond];
   return {
-    edge: back ? [glass, bond, frame] : [glass, rim, bond, frame],
-    cell: index.cellSlot ? [...over, cell, behind, floor] : undefined,
+    edge: [...edge, layer('frame', 'aluminium', about(rest(edge), 0.05))],
+    cell: index.cellSlot
+      ? [
+          ...over,
+          gap,
+          layer('cell', 'cell', about(Math.min(5.5, rest([...over, gap, behind, floor])))),
+          behind,
+          floor,
+        ]
+      : undefined,
     bond: 'bond',
     from: 'usual',
   };
@@ -65,9 +76,9 @@ function usual(index: IndexedModel, cover: Slot | undefined): Columns {
 export function columnsOf(index: IndexedModel, bondId: string): Columns {
   const bond = index.bonds.get(bondId);
   const cover = bond?.holds.map((id) => index.slots.get(id)).find((slot) => slot !== undefined);
-  const standard = usual(index, cover);
+  const halfWidthMm = index.model.outline.widthMm / 2;
   const stack = index.model.stack?.[cover?.face ?? 'front'];
-  if (!stack) return standard;
+  if (!stack) return { ...usual(index, cover), halfWidthMm };
   const layer = ({ name, material, thicknessMm }: (typeof stack.edge)[number]): StackLayer => ({
     name,
     material,
@@ -78,5 +89,6 @@ export function columnsOf(index: IndexedModel, bondId: string): Columns {
     cell: index.cellSlot ? stack.cell.map(layer) : undefined,
     bond: stack.edge.find((l) => l.material === 'adhesive')!.name,
     from: 'model',
+    halfWidthMm,
   };
 }

@@ -1,178 +1,63 @@
-import { randomNormal } from 'd3-random';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { materialOf, type Range } from '../thermal/materials';
-import type { Boundary, Layer, Phase } from '../thermal/slab';
-import { soak } from '../thermal/soak';
-import type { Source } from '../thermal/sources';
-import type { Columns, StackLayer } from './columns';
+import { cumulativeStdNormalProbability } from 'simple-statistics';
+import type { Range } from '../thermal/materials';
+import { factor, shifted } from './section';
+import {
+  between,
+  type Case,
+  drawnFrom,
+  likelyRoomC,
+  runOf,
+  unknown,
+  type LinearRun,
+  type GlassReading,
+  type Knowledge,
+  furtherOff,
+  knowledgeOf,
+  type Linear,
+  linearRun,
+  type OnHeat,
+  readingSdK,
+  spreadAt,
+} from './knowledge';
 
-/** When the seal is soft (acrylic adhesive at its line, from memory), and what no cell is warmed over (usual limit of cell data sheets, from memory), C. */
-export const softC: Range = { low: 60, likely: 64, high: 68 };
+/**
+ * When a seal can be cut, C at its line. Acrylic adhesive softens at 60 to 80 C (from memory) and gives before; five minutes on
+ * a plate and six on a mat open most devices (common practice), which is about this.
+ */
+export const softC: Range = { low: 54, likely: 57, high: 60 };
+/** Under this most seals hold again, C: opening has to start within minutes of the soak (common practice), which is about this after five minutes on a plate. */
+const worksC = 48;
+/** What no cell is warmed over (usual limit of cell data sheets), and no display panel at its glass; both from memory, C. */
 export const cellLimitC = 60;
-/** The room, and what air does to a face that lies free in it; common values, from memory. */
-const roomC: Range = { low: 19, likely: 22, high: 26 };
-const freeFilmWm2K: Range = { low: 6, likely: 9, high: 13 };
-/** Of heat blown along one edge, the part that reaches the face over the cell; from memory. */
-const spill: Range = { low: 0.1, likely: 0.2, high: 0.35 };
-/** How far a reading at the glass is off by itself, K: a thermocouple under tape. */
-const readingSdK = 1.5;
-/** Nothing is computed further, s; how long it cools on the chart. */
+export const panelLimitC = 85;
+/** Nothing is computed further than this after a soak begins, s; how long it cools on the chart. */
 const horizonS = 720;
 const coolsS = 240;
-/** Of ten such devices, those for which either end of the window holds. */
-const surely = 0.8;
+/** Spreads from the middle within which lie nine of ten on one side, and ninety-nine of a hundred. */
+const nineOfTen = 1.2816;
+const ofHundred = 2.3263;
+const softSdK = (softC.high - softC.low) / 2 / nineOfTen;
 
-/** A time on a source; without an end it goes on. s from the beginning of the first. */
-export interface OnHeat {
-  fromS: number;
-  toS?: number;
-}
-export interface HeatAsked {
-  columns: Columns;
-  source: Source;
-  setC: number;
+export interface HeatAsked extends Case {
   /** Times on the source so far, the first from 0; none yet is as one that begins now. */
   onHeat: readonly OnHeat[];
-  /** What was read at the glass, s and C. */
-  readings?: readonly { atS: number; glassC: number }[];
-  /** How many devices like this one are tried; 1 is the likely one alone. */
-  draws: number;
-  seed: number;
+  readings?: readonly GlassReading[];
 }
 /** A figure for eight of ten such devices, and the one in the middle. */
 export type Band = { low: number[]; likely: number[]; high: number[] };
-export interface HeatWindow {
+export interface HeatWindow extends SoakTimes {
   /** s */
   times: number[];
   bond: Band;
   cell: Band | undefined;
-  /** From when to when it may be taken off, for eight of ten devices at either end; undefined where there is no such time. */
+  /** At the glass over the seal, where it is read. */
+  glass: Band;
+  /** From when nine seals of ten are soft to when one cell of a hundred may be at its limit; undefined where there is no such time. */
   window: { opensS: number; closesS: number } | undefined;
-  /** When a cell may be at its limit, for two of ten devices, s; undefined where it is not by the end. */
-  limitS: number | undefined;
-  /** When the bond of the likely device is soft, s; undefined where it never is. */
-  opensLikelyS: number | undefined;
-  /** When the cell of the likely device would be at its limit, s. */
-  closesLikelyS: number | undefined;
-  /** How long the bond stays soft off the source, taken off when it was, or as the window closes; for eight of ten. */
+  /** How long the likely bond can be cut off the source, taken off when it was, or as the window closes. */
   softForS: number;
   /** What readings make of the source: what touches, or blows, and how far its temperature is off. */
   fitted: { contactM2KW?: Range; filmWm2K?: Range; offK: Range } | undefined;
-}
-
-/** One device and one source, as they may be. */
-interface Draw {
-  edge: Layer[];
-  cell: Layer[] | undefined;
-  contactM2KW: number;
-  filmWm2K: number;
-  offK: number;
-  softC: number;
-  roomC: number;
-  freeWm2K: number;
-  spill: number;
-}
-/** From z of the standard normal; low and high are the tenth and the ninetieth of a hundred. */
-const at = ({ low, likely, high }: Range, z: number): number =>
-  Math.max(likely * 0.2, likely + (z * (z < 0 ? likely - low : high - likely)) / 1.2816);
-/** The same of what may be below zero. */
-const offAt = ({ low, likely, high }: Range, z: number): number =>
-  likely + (z * (z < 0 ? likely - low : high - likely)) / 1.2816;
-
-function drawn({ columns, source }: HeatAsked, z: () => number): Draw {
-  // one material is one material, wherever it lies in this device
-  const known = new Map<string, Omit<Layer, 'name' | 'thicknessMm'>>();
-  const layer = ({ name, material, thicknessMm }: StackLayer): Layer => {
-    const { kWmK, densityKgM3, cpJkgK } = materialOf(material);
-    const own = known.get(material) ?? {
-      kWmK: at(kWmK, z()),
-      densityKgM3: at(densityKgM3, z()),
-      cpJkgK: at(cpJkgK, z()),
-    };
-    known.set(material, own);
-    return { name, thicknessMm: at(thicknessMm, z()), ...own };
-  };
-  const none: Range = { low: 1, likely: 1, high: 1 };
-  return {
-    edge: columns.edge.map(layer),
-    cell: columns.cell?.map(layer),
-    contactM2KW: at(source.contactM2KW ?? none, z()),
-    filmWm2K: at(source.filmWm2K ?? none, z()),
-    offK: offAt(source.offK, z()),
-    softC: at(softC, z()),
-    roomC: at(roomC, z()),
-    freeWm2K: at(freeFilmWm2K, z()),
-    spill: at(spill, z()),
-  };
-}
-
-/** Steps in which a source comes to its temperature. */
-const rises = 6;
-/** What the lower face meets over the times on and off the source. */
-function phasesOf(
-  { source, setC }: HeatAsked,
-  draw: Draw,
-  onHeat: readonly OnHeat[],
-  over: 'edge' | 'cell',
-): Phase[] {
-  const { roomC: room, freeWm2K } = draw;
-  const free: Boundary = { airC: room, hWm2K: freeWm2K };
-  const hot = setC + draw.offK;
-  const beside = over === 'cell' && !source.whole;
-  const on = (share: number): Boundary => {
-    const c = room + (hot - room) * share * (beside ? draw.spill : 1);
-    if (source.by === 'air') return { airC: c, hWm2K: draw.filmWm2K };
-    return beside ? { airC: c, hWm2K: freeWm2K } : { plateC: c, contactM2KW: draw.contactM2KW };
-  };
-  const out: Phase[] = [];
-  for (const { fromS, toS } of onHeat) {
-    if (source.reachS)
-      for (let k = 0; k < rises; k++) {
-        const since = fromS + (k * source.reachS) / rises;
-        if (toS === undefined || since < toS)
-          out.push({ fromS: since, bottom: on((k + 0.5) / rises), top: free });
-      }
-    const reached = fromS + source.reachS;
-    if (toS === undefined || reached < toS) out.push({ fromS: reached, bottom: on(1), top: free });
-    if (toS !== undefined) out.push({ fromS: toS, bottom: free, top: free });
-  }
-  return out;
-}
-
-interface Run {
-  times: number[];
-  bond: number[];
-  glass: number[];
-  cell: number[] | undefined;
-}
-/** How warm one drawn device becomes over some times on the source. */
-function run(asked: HeatAsked, draw: Draw, onHeat: readonly OnHeat[], seconds: number): Run {
-  const quick = asked.draws > 1;
-  const { columns } = asked;
-  const edge = soak({
-    layers: draw.edge,
-    phases: phasesOf(asked, draw, onHeat, 'edge'),
-    startC: draw.roomC,
-    seconds,
-    probes: [
-      { name: 'bond', layer: columns.bond, at: 0.5 },
-      { name: 'glass', layer: draw.edge[0]!.name, at: 0 },
-    ],
-    quick,
-  });
-  const cell =
-    draw.cell &&
-    soak({
-      layers: draw.cell,
-      phases: phasesOf(asked, draw, onHeat, 'cell'),
-      startC: draw.roomC,
-      seconds,
-      // the face that is warmed is the hottest place of a cell
-      probes: [{ name: 'cell', layer: columns.cell!.find((l) => l.material === 'cell')!.name, at: 0 }],
-      quick,
-    });
-  return { times: edge.times, bond: edge.probes.bond!, glass: edge.probes.glass!, cell: cell?.probes.cell };
 }
 
 /** When a line first reaches a value, between its points; undefined where it never does. */
@@ -184,152 +69,214 @@ function reaches(
 ): number | undefined {
   for (let k = 0; k < times.length; k++) {
     if (times[k]! < from || values[k]! < value) continue;
-    if (k === 0 || values[k - 1]! >= value) return times[k]!;
+    if (k === 0 || values[k - 1]! >= value) return Math.max(from, times[k]!);
     const share = (value - values[k - 1]!) / (values[k]! - values[k - 1]!);
-    return times[k - 1]! + share * (times[k]! - times[k - 1]!);
+    return Math.max(from, times[k - 1]! + share * (times[k]! - times[k - 1]!));
   }
   return undefined;
 }
-/** How long a line stays at or over a value after a moment. */
-function staysFor(times: readonly number[], values: readonly number[], value: number, from: number): number {
-  const below = reaches(
-    times,
-    values.map((v) => -v),
-    -value + 1e-9,
-    from,
-  );
-  return (below ?? times.at(-1)!) - from;
-}
-
-/** The value under which a share of weighted values lies. */
-function quantile(values: readonly number[], weights: readonly number[], share: number): number {
-  const order = values.map((_, k) => k).sort((a, b) => values[a]! - values[b]!);
-  const all = weights.reduce((sum, w) => sum + w, 0);
-  let sum = 0;
-  for (const k of order) {
-    sum += weights[k]!;
-    if (sum >= share * all) return values[k]!;
-  }
-  return values[order.at(-1)!]!;
-}
-const rangeOf = (values: readonly number[], weights: readonly number[]): Range => ({
-  low: quantile(values, weights, 0.1),
-  likely: quantile(values, weights, 0.5),
-  high: quantile(values, weights, 0.9),
-});
-
-/** How well each drawn device agrees with what was read at the glass; all alike where nothing was. */
-function weightsOf(asked: HeatAsked, draws: readonly Draw[]): number[] {
-  const { readings = [], onHeat } = asked;
-  if (!readings.length) return draws.map(() => 1);
-  const until = Math.max(10, ...readings.map((r) => r.atS));
-  const logs = draws.map((draw) => {
-    const { times, glass } = run(asked, draw, begun(onHeat), until);
-    return readings.reduce((sum, { atS, glassC }) => {
-      const k = Math.max(
-        1,
-        times.findIndex((t) => t >= atS),
-      );
-      const share = (atS - times[k - 1]!) / (times[k]! - times[k - 1]!);
-      const c = glass[k - 1]! + share * (glass[k]! - glass[k - 1]!);
-      return sum - (c - glassC) ** 2 / (2 * readingSdK ** 2);
-    }, 0);
-  });
-  const most = Math.max(...logs);
-  return logs.map((log) => Math.exp(log - most));
-}
 const begun = (onHeat: readonly OnHeat[]): readonly OnHeat[] => (onHeat.length ? onHeat : [{ fromS: 0 }]);
+/** A line with so many spreads added at each moment; `own` is a spread of its own beside what moves the line. */
+const leaning = (line: Linear, known: Knowledge, spreads: number, own = 0): number[] =>
+  line.mean.map((c, i) => c + spreads * Math.hypot(spreadAt(line, i, known), own));
+
+/** What is sure enough to plan and to warn by; s on the source, all counted like the asked times. */
+export interface SoakTimes {
+  /** From when nine seals of ten are soft; undefined where they never are. */
+  opensS: number | undefined;
+  /** When one cell of a hundred may be at its limit, or one panel of ten at its own; undefined where neither is by the end. */
+  limitS: number | undefined;
+  limitOf: 'cell' | 'panel' | undefined;
+  opensLikelyS: number | undefined;
+  closesLikelyS: number | undefined;
+  /** Of a hundred seals, how many are soft by the limit, or by the end of what is computed. */
+  softOfHundred: number;
+}
+/** What is found in lines over the time on a source that is never left. `overK`: how much a cell is still warmed when it is off. */
+function timesIn(still: LinearRun, known: Knowledge, from: number, overK: number): SoakTimes {
+  const { times, bond, cell, glass } = still;
+  const opens = (spreads: number) =>
+    reaches(times, leaning(bond, known, -spreads, spreads ? softSdK : 0), softC.likely, from);
+  const cellS = cell && reaches(times, leaning(cell, known, ofHundred), cellLimitC - overK, from);
+  const panelS = reaches(times, leaning(glass, known, nineOfTen), panelLimitC, from);
+  const limit = Math.min(cellS ?? Infinity, panelS ?? Infinity);
+  const limitS = Number.isFinite(limit) ? limit : undefined;
+  const k = Math.max(
+    1,
+    times.findIndex((t) => t >= (limitS ?? times.at(-1)!)),
+  );
+  const spread = Math.hypot(spreadAt(bond, k, known), softSdK);
+  return {
+    opensS: opens(nineOfTen),
+    limitS,
+    limitOf: limitS === undefined ? undefined : limitS === panelS ? 'panel' : 'cell',
+    opensLikelyS: opens(0),
+    closesLikelyS: cell && reaches(times, cell.mean, cellLimitC, from),
+    softOfHundred: Math.round(
+      100 *
+        cumulativeStdNormalProbability(
+          (between(times, bond.mean, limitS ?? times.at(-1)!) - softC.likely) / spread,
+        ),
+    ),
+  };
+}
+const windowIn = ({ opensS, limitS }: SoakTimes, end: number): HeatWindow['window'] => {
+  const closesS = Math.min(limitS ?? Infinity, end);
+  return opensS !== undefined && opensS < closesS ? { opensS, closesS } : undefined;
+};
+
+/** A setting of a source with what it comes to. */
+export interface SettingFound extends SoakTimes {
+  setC: number;
+  window: HeatWindow['window'];
+  /** How long the likely bond can be cut, taken off at a time, s. */
+  softFor: (offS: number) => number;
+}
+/**
+ * What a first soak comes to at several settings of one source. Conduction is linear: what a kelvin more at the source does is
+ * what its offset does, and all else that is not known moves a device by as much more as the source is hotter than the room.
+ */
+export function soakAt(asked: Case, settings: readonly number[]): SettingFound[] {
+  const known = knowledgeOf(asked, [], []);
+  const still = linearRun(asked, known, [{ fromS: 0 }], horizonS);
+  return settings.map((setC) => {
+    const at = hotter(still, asked, known, setC - asked.setC);
+    const first = timesIn(at, known, 0, 0);
+    const taken = (offS: number) =>
+      runOf({ ...asked, setC }, drawnFrom(asked, known.mean), [{ fromS: 0, toS: offS }], offS + coolsS);
+    const offS = Math.min(horizonS, first.limitS ?? horizonS);
+    const cooled = taken(offS);
+    const found = timesIn(at, known, 0, overshoot(cooled.times, cooled.cell, offS));
+    return {
+      ...found,
+      setC,
+      window: windowIn(found, horizonS),
+      softFor: (off: number) => {
+        const { times, bond } = taken(off);
+        return staysSoft(times, bond, off);
+      },
+    };
+  });
+}
+/** What one more soak comes to, after those that were before. @param onHeat the last one without an end */
+export function soakAgainAt(asked: Case, onHeat: readonly OnHeat[]): SettingFound {
+  const known = knowledgeOf(asked, [], []);
+  const { fromS } = onHeat.at(-1)!;
+  const still = linearRun(asked, known, onHeat, fromS + horizonS);
+  const found = timesIn(still, known, fromS, 0);
+  return {
+    ...found,
+    setC: asked.setC,
+    window: windowIn(found, fromS + horizonS),
+    softFor: (offS) => {
+      const { times, bond } = runOf(
+        asked,
+        drawnFrom(asked, known.mean),
+        [...onHeat.slice(0, -1), { fromS, toS: offS }],
+        offS + coolsS,
+      );
+      return staysSoft(times, bond, offS);
+    },
+  };
+}
+/** The same lines with the source set otherwise. */
+function hotter(run: LinearRun, { source, setC }: Case, { mean }: Knowledge, moreK: number): LinearRun {
+  if (!moreK) return run;
+  const { low, high } = source.offK;
+  const offSd = (high - low) / 2 / nineOfTen;
+  const hot = setC + shifted(source.offK, mean[unknown.offK]!);
+  const room = likelyRoomC;
+  const share = (hot + moreK - room) / (hot - room);
+  const line = (l: Linear): Linear => ({
+    mean: l.mean.map((c, i) => c + (l.moves[unknown.offK]![i]! / offSd) * moreK),
+    moves: l.moves.map((m, k) => (k === unknown.offK || k === unknown.roomC ? m : m.map((v) => v * share))),
+  });
+  return { times: run.times, bond: line(run.bond), glass: line(run.glass), cell: run.cell && line(run.cell) };
+}
 
 /**
- * When a device on a heat source may be taken off and opened: once its bond is soft and before its cell is at its limit,
- * counted on the heat that the cell still takes from the panel when it is off. Tried on devices and sources as they may be;
- * the window is the one that holds for eight of ten at either end.
+ * When a device on a heat source may be taken off and opened: from when nine seals of ten are soft to when one cell of a hundred
+ * could be at its limit, counted on the heat that it still takes from what lies over it when it is off. A cross-section at the
+ * rim is computed for the likely device and for what each unknown moves; the bands are those of a normal spread of all of them.
  */
 export function heatWindow(asked: HeatAsked): HeatWindow {
-  const generator = xoroshiro128plus(asked.seed);
-  const normal = randomNormal.source(() => uniformFloat64(generator))();
-  const draws = Array.from({ length: asked.draws }, () => drawn(asked, asked.draws === 1 ? () => 0 : normal));
-  const weights = weightsOf(asked, draws);
   const soFar = begun(asked.onHeat);
   const last = soFar.at(-1)!;
-  const still = [...soFar.slice(0, -1), { fromS: last.fromS }];
-  // as if it were never taken off: when the bond is soft, and when the cell is at its limit
-  const on = draws.map((draw) => run(asked, draw, still, horizonS));
-  const opens = on.map((r, k) => reaches(r.times, r.bond, draws[k]!.softC, last.fromS) ?? Infinity);
-  const opensS = quantile(opens, weights, surely);
-  const hot = (over: (k: number) => number) =>
-    on.map((r, k) => (r.cell ? (reaches(r.times, r.cell, cellLimitC - over(k)) ?? Infinity) : Infinity));
+  const known = knowledgeOf(asked, soFar, asked.readings ?? []);
+  const end = last.fromS + horizonS;
+  // as if it were never taken off
+  const still = linearRun(asked, known, [...soFar.slice(0, -1), { fromS: last.fromS }], end);
   // what is shown is taken off when it was, or when it has to be
-  const mustOffS = Math.min(
-    horizonS,
-    quantile(
-      hot(() => 0),
-      weights,
-      1 - surely,
-    ),
+  const offS = last.toS ?? Math.min(end, timesIn(still, known, last.fromS, 0).limitS ?? end);
+  const shown = linearRun(
+    asked,
+    known,
+    [...soFar.slice(0, -1), { fromS: last.fromS, toS: offS }],
+    offS + coolsS,
   );
-  const offS = last.toS ?? mustOffS;
-  const taken = [...soFar.slice(0, -1), { fromS: last.fromS, toS: offS }];
-  const shown = draws.map((draw) => run(asked, draw, taken, offS + coolsS));
-  const closes = hot((k) => overshoot(shown[k]!, offS));
-  const closesS = Math.min(mustOffS, quantile(closes, weights, 1 - surely));
-  const window = opensS < closesS ? { opensS, closesS } : undefined;
-  const softFor = shown.map((r, k) => staysFor(r.times, r.bond, draws[k]!.softC, offS));
-  const band = (values: (r: Run) => number[] | undefined): Band => {
-    const rows = shown.map(values);
-    const ranges = shown[0]!.times.map((_, i) =>
-      rangeOf(
-        rows.map((row) => row![i]!),
-        weights,
-      ),
-    );
-    return {
-      low: ranges.map((r) => r.low),
-      likely: ranges.map((r) => r.likely),
-      high: ranges.map((r) => r.high),
-    };
-  };
-  const finite = (s: number) => (Number.isFinite(s) ? s : undefined);
+  const found = timesIn(still, known, last.fromS, overshoot(shown.times, shown.cell?.mean, offS));
+  const band = (line: Linear): Band => ({
+    low: leaning(line, known, -nineOfTen),
+    likely: line.mean,
+    high: leaning(line, known, nineOfTen),
+  });
   return {
-    times: shown[0]!.times,
-    bond: band((r) => r.bond),
-    cell: shown[0]!.cell ? band((r) => r.cell) : undefined,
-    window,
-    limitS: closesS < horizonS ? closesS : undefined,
-    opensLikelyS: finite(quantile(opens, weights, 0.5)),
-    closesLikelyS: finite(quantile(closes, weights, 0.5)),
-    softForS: quantile(softFor, weights, 1 - surely),
-    fitted: asked.readings?.length ? fittedOf(asked, draws, weights) : undefined,
+    ...found,
+    times: shown.times,
+    bond: band(shown.bond),
+    cell: shown.cell && band(shown.cell),
+    glass: band(shown.glass),
+    window: windowIn(found, end),
+    softForS: staysSoft(shown.times, shown.bond.mean, offS),
+    fitted: asked.readings?.length ? fittedOf(asked, known) : undefined,
   };
 }
+/** How long a line stays soft enough to be cut after a moment, s. */
+function staysSoft(times: readonly number[], values: readonly number[], from: number): number {
+  const below = values.map((v) => -v);
+  return (reaches(times, below, -worksC + 1e-9, from) ?? times.at(-1)!) - from;
+}
 /** By how much a cell is still warmed by what lies over it, when it is off the source, K. */
-function overshoot({ times, cell }: Run, offS: number): number {
+function overshoot(times: readonly number[], cell: readonly number[] | undefined, offS: number): number {
   if (!cell) return 0;
   const k = times.findIndex((t) => t >= offS);
   return Math.max(0, Math.max(...cell.slice(k)) - cell[k]!);
 }
-function fittedOf(
-  { source }: HeatAsked,
-  draws: readonly Draw[],
-  weights: readonly number[],
-): HeatWindow['fitted'] {
-  const offK = rangeOf(
-    draws.map((d) => d.offK),
-    weights,
-  );
+function fittedOf({ source }: Case, { mean, covariance, wide }: Knowledge): HeatWindow['fitted'] {
+  const range = (k: number, value: (z: number) => number): Range => {
+    const spread = nineOfTen * Math.sqrt(covariance!.get(k, k));
+    const ends = [value(mean[k]! - spread), value(mean[k]! + spread)];
+    return { low: Math.min(...ends), likely: value(mean[k]!), high: Math.max(...ends) };
+  };
+  const offK = range(unknown.offK, (z) => shifted(source.offK, z * (wide ? furtherOff : 1)));
   return source.by === 'contact'
-    ? {
-        contactM2KW: rangeOf(
-          draws.map((d) => d.contactM2KW),
-          weights,
-        ),
-        offK,
-      }
-    : {
-        filmWm2K: rangeOf(
-          draws.map((d) => d.filmWm2K),
-          weights,
-        ),
-        offK,
-      };
+    ? { contactM2KW: range(unknown.contact, (z) => factor(source.contactM2KW!, z)), offK }
+    : { filmWm2K: range(unknown.film, (z) => factor(source.filmWm2K!, z)), offK };
+}
+
+/** What is to be thought of a reading at the glass before it is taken. */
+export type ReadingSaid =
+  | { plausible: true }
+  | { plausible: false; why: 'cannot be' | 'unexpected'; from: number; to: number };
+/** Spreads from what is expected within which a reading is taken at once. */
+const surprising = 3;
+/**
+ * Whether a reading can be, and whether it is what is expected: no glass is warmer than what warms it can be, and what lies more
+ * than three spreads off is read again before it counts.
+ * @param found the window as it is known without this reading
+ */
+export function readingSaid(
+  { times, glass }: Pick<HeatWindow, 'times' | 'glass'>,
+  { source, setC }: Pick<Case, 'source' | 'setC'>,
+  { atS, glassC }: GlassReading,
+): ReadingSaid {
+  const c = between(times, glass.likely, atS);
+  const spread = (between(times, glass.high, atS) - between(times, glass.low, atS)) / 2 / nineOfTen;
+  const within = surprising * Math.hypot(spread, readingSdK);
+  const most = setC + shifted(source.offK, surprising) + surprising * readingSdK;
+  const [from, to] = [c - within, Math.min(most, c + within)];
+  if (glassC > most) return { plausible: false, why: 'cannot be', from, to };
+  return Math.abs(glassC - c) <= within
+    ? { plausible: true }
+    : { plausible: false, why: 'unexpected', from, to };
 }

@@ -26,6 +26,7 @@ import {
   troubleKinds,
 } from './events';
 import { acts, rimParts } from '../vocabulary/steps';
+import { heatBodies } from './heat-schema';
 import { glueItems } from '../seal/glue';
 import { handOverItems } from '../vocabulary/hand-over';
 import { padSides, padStates } from '../rework/pads';
@@ -226,29 +227,7 @@ export const bodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('filmOff'), film: ref }),
   z.strictObject({ type: z.literal('maskOn'), mask: ref }),
   z.strictObject({ type: z.literal('maskOff'), mask: ref }),
-  // `part`: a loose assembly is warmed apart from the device
-  z.strictObject({
-    type: z.literal('heatStarted'),
-    station: ref,
-    forS: z.number().min(0).max(7200),
-    part: ref.optional(),
-    // as computed for this device and source: how it is set, from when to when it may be taken off, for how long it is soft then
-    setC: z.number().min(20).max(300).optional(),
-    opensS: z.number().min(0).max(7200).optional(),
-    closesS: z.number().min(0).max(7200).optional(),
-    softForS: z.number().min(0).max(7200).optional(),
-  }),
-  z.strictObject({ type: z.literal('heatEnded') }),
-  // the glass of the device on the source, or just off it, by a thermometer
-  z.strictObject({ type: z.literal('glassRead'), celsius: z.number().min(-20).max(250) }),
-  // the running soak's window, s after it began, computed from earlier soaks and readings at the glass; without `opensS` no time is right
-  z.strictObject({
-    type: z.literal('heatWindowFitted'),
-    readings: z.number().int().min(0).max(100),
-    opensS: z.number().min(0).max(7200).optional(),
-    closesS: z.number().min(0).max(7200).optional(),
-    softForS: z.number().min(0).max(7200),
-  }),
+  ...heatBodies(ref),
   z.strictObject({ type: z.literal('solventApplied'), bond: ref, dwellS: z.number().min(0).max(3600) }),
   // of the display's rim, or of another seal's
   // with what else of it is due before a seal; or one of those, seen to

@@ -133,6 +133,7 @@ export const final: ReadonlyMap<
   ['corrected', 'audit'],
   ['overridden', 'audit'],
   ['heatWindowFitted', 'audit'],
+  ['sourceRead', 'audit'],
   ['answered', 'audit'],
   ['truthNamed', 'audit'],
 ]);

@@ -2,7 +2,7 @@ import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyOf, type BodyType, final, holds, type JobEvent } from './events';
 import { offBodies } from './off-bodies';
-import { glassRead, soakBegun, soakEnded, soakFitted } from './soaks';
+import { glassRead, soakBegun, soakEnded, soakFitted, sourceRead } from './soaks';
 import { transferPlace } from './transfers';
 import { endedAs, heated, stepped } from './rework';
 import { wetSteps } from '../rework/work-plan';
@@ -168,8 +168,10 @@ const apply: Apply = {
     flags(writer, { ...soakBegun(body, event, flag(writer.state, 'soaks')) }),
   heatEnded: (writer, _b, event) =>
     flags(writer, { ...soakEnded(flag(writer.state, 'heat'), event, flag(writer.state, 'soaks')) }),
-  glassRead: (writer, { celsius }, event) =>
-    flags(writer, { glass: glassRead(celsius, event.at, flag(writer.state, 'glass')) }),
+  glassRead: (writer, body, event) =>
+    flags(writer, { glass: glassRead(body, event.at, flag(writer.state, 'glass')) }),
+  sourceRead: (writer, { celsius }, event) =>
+    flags(writer, { ...sourceRead(celsius, event, flag(writer.state, 'heat'), flag(writer.state, 'soaks')) }),
   heatWindowFitted: (writer, body) => flags(writer, { ...soakFitted(body, flag(writer.state, 'heat')) }),
   solventApplied: (writer, body, event) => {
     writer.set('acted', `solvent ${body.bond}`, event.seq);
@@ -188,6 +190,8 @@ const apply: Apply = {
       return;
     }
     writer.set('rimDue', key, due ?? []);
+    // alcohol or acetone: what it wets burns like any other solvent
+    flags(writer, { solventAt: { at: event.at, until: event.at, clockKnown: event.clockKnown } });
     if (bond === undefined) flags(writer, { rimClean: true });
     else writer.set('acted', `rim ${bond}`, event.seq);
   },

@@ -1,5 +1,6 @@
 import type { BodyOf, JobEvent } from './events';
 import type { Flags } from './state';
+import { isWarm } from '../thermal/sources';
 
 /** So many times on a heat source and readings at the glass are remembered: a second soak starts from how warm it still is. */
 const soaksKept = 6;
@@ -47,6 +48,39 @@ export function soakFitted(
     },
   };
 }
+/**
+ * What the source reads while a device lies on it: no longer warm, no time counts; warm again, the device begins anew from how
+ * warm it still is. When its cell may be at its limit stays as it was, until it is computed with that.
+ */
+export function sourceRead(
+  celsius: number,
+  event: When,
+  heat: Flags['heat'] | undefined,
+  soaks: Soaks = [],
+): Pick<Flags, 'heat'> & Partial<Flags> {
+  if (!heat || heat.setC === undefined) return { heat: heat ?? null };
+  const warm = isWarm(celsius, heat.setC);
+  if (warm === (heat.coldSince === undefined)) return { heat };
+  if (!warm)
+    return {
+      heat: { ...heat, coldSince: event.at },
+      soaks: soaks.map((soak) => (soak.to === null ? { ...soak, to: event.at } : soak)),
+    };
+  const { coldSince: _, ...kept } = heat;
+  const after = event.at - heat.since;
+  return {
+    heat: {
+      ...kept,
+      since: event.at,
+      until: heat.until + after,
+      ...(heat.opensAt === undefined ? {} : { opensAt: heat.opensAt + after }),
+    },
+    soaks: [
+      ...soaks.slice(1 - soaksKept),
+      { station: heat.station, from: event.at, to: null, setC: heat.setC },
+    ],
+  };
+}
 /** When a device may first come off: soft, or, where no time is right, by when its cell may be at its limit; ms. */
 export const mayComeOff = ({ opensAt, closesAt, until }: NonNullable<Flags['heat']>): number =>
   opensAt ?? Math.min(until, closesAt ?? Infinity);
@@ -65,14 +99,16 @@ export function soakEnded(
       clockKnown: event.clockKnown && (heat?.clockKnown ?? true),
       seq: event.seq,
       station: heat?.station ?? '',
-      gaveS: heat ? Math.max(0, seconds(event.at - heat.since)) : 0,
+      // while the source was cold nothing was given
+      gaveS: heat ? Math.max(0, seconds((heat.coldSince ?? event.at) - heat.since)) : 0,
       ofS: heat ? seconds((heat.opensAt ?? heat.until) - heat.since) : 0,
       ...(heat?.softForS === undefined ? {} : { softForS: heat.softForS }),
     },
   };
 }
 /** What was read at the glass, the newest last. */
-export const glassRead = (celsius: number, at: number, glass: Flags['glass'] = []): Flags['glass'] => [
-  ...glass.slice(1 - glassKept),
-  { at, celsius },
-];
+export const glassRead = (
+  { celsius, again }: BodyOf<'glassRead'>,
+  at: number,
+  glass: Flags['glass'] = [],
+): Flags['glass'] => [...glass.slice(1 - glassKept), { at, celsius, ...(again ? { again } : {}) }];

@@ -154,10 +154,12 @@ export interface Flags {
     softForS?: number;
     /** By so many readings at the glass these have been moved since; then no opening means that no time is right. */
     readings?: number;
+    /** The source has not been warm since then: no time counts. */
+    coldSince?: number;
   } | null;
   /** The times on heat sources so far, and what was read at the glass, the last ones; from when to when, ms. */
   soaks: { station: string; setC?: number; from: number; to: number | null }[];
-  glass: { at: number; celsius: number }[];
+  glass: { at: number; celsius: number; again?: true }[];
   /** Something that runs by itself after an act: a press, a glue, a leak test. */
   hold: { what: string; target: string; since: number; until: number; clockKnown: boolean } | null;
   /** The last soak: when and where in the log it ended, how long it was given and how long it was meant to be, s. */

@@ -57,6 +57,7 @@ export const generalStations: readonly Station[] = [
   { id: 'dryer', name: 'hair dryer', softenS: 150 },
   { id: 'hot-air', name: 'hot air, 80 °C at the glass', softenS: 120 },
   { id: 'opening-press', name: 'controlled opening press', softenS: 240, flat: true, whole: true },
+  { id: 'heat-pouch', name: 'heated pouch', softenS: 300 },
   { id: 'seal-press', name: 'press with set force' },
   { id: 'leak-tester', name: 'leak tester' },
   { id: 'programmer', name: 'bench programmer' },
@@ -74,4 +75,5 @@ export const heatStations: Record<string, string> = {
   dryer: 'dryer',
   'hot-air': 'hot-air',
   press: 'opening-press',
+  pouch: 'heat-pouch',
 };

@@ -63,6 +63,7 @@ export const methodRows = [
       { id: 'dryer', name: 'hair dryer', changes: { station: 'dryer' } },
       { id: 'hot-air', name: 'hot air', changes: { station: 'hot-air' } },
       { id: 'press', name: 'controlled press', changes: { station: 'opening-press' } },
+      { id: 'pouch', name: 'heated pouch', changes: { station: 'heat-pouch' } },
     ],
   },
   {

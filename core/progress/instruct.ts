@@ -4,7 +4,7 @@ import type { Step } from '../steps/route';
 import { type Body, holds, type Task } from '../log/events';
 import { failedChecks } from '../checks/failed';
 import { type Finding, findings } from '../rules/interlocks';
-import { leastWaits, type Situation, type Waits } from '../rules/interlock';
+import { leastWaits, type Situation } from '../rules/interlock';
 import { bodyFor, checkStepOpen, nextStep } from '../rules/step-of-event';
 import { conditionsUnplanned, type MustStop, mustStop } from './running';
 import { bondWorked, openBy } from '../rules/soak';
@@ -46,7 +46,7 @@ export type Instruction =
  */
 export function instruct(context: Context, state: JobState, now: Situation['now']): Instruction {
   if (flag(state, 'ending') !== undefined) return { kind: 'ended' };
-  const stop = mustStop(state);
+  const stop = mustStop(state, now);
   if (stop) return { kind: 'stop now', ...stop };
   for (const id in state.question) {
     const questionEntry = state.question[id];
@@ -100,7 +100,7 @@ function alongRoute(
   }
   const target = left[0]!;
   const body = bodyFor(context.index, state, step, target);
-  const wait = waitOf(context.index, state, context.waits, step, target);
+  const wait = waitOf(context, state, step, target, now);
   if (wait && (!now.clockKnown || now.at < wait.until))
     return {
       kind: 'waiting',
@@ -135,26 +135,32 @@ function alongRoute(
 
 /** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
 function waitOf(
-  index: IndexedModel,
+  { index, waits }: Pick<Context, 'index' | 'waits'>,
   state: JobState,
-  waits: Waits,
   step: Step,
   target: string,
+  now: Situation['now'],
 ): { until: number; clockKnown: boolean } | undefined {
   const heat = flag(state, 'heat');
   if (step.action === 'heat' && target === 'end' && heat)
-    // it may be taken off once its bond is soft
-    return { until: mayComeOff(heat), clockKnown: heat.clockKnown };
+    // it may be taken off once its bond is soft; while the source is cold none of that comes nearer
+    return {
+      until: mayComeOff(heat) + (heat.coldSince === undefined ? 0 : Math.max(1000, now.at - heat.coldSince)),
+      clockKnown: heat.clockKnown,
+    };
   const hold = flag(state, 'hold');
   if (hold && holds.has(step.action) && target.endsWith(':end'))
     return { until: hold.until, clockKnown: hold.clockKnown };
   const ended = flag(state, 'heatEndedAt');
-  if (step.action === 'solvent' && ended && !heat)
+  const wets = step.action === 'solvent' || (step.action === 'clean rim' && !target.includes(':'));
+  if (wets && ended && !heat)
     return {
       until: ended.at + Math.max(waits.coolingS, leastWaits.coolingS) * 1000,
       clockKnown: ended.clockKnown,
     };
   const solvent = flag(state, 'solventAt');
+  if (step.action === 'heat' && target === 'start' && step.restS && ended && !heat)
+    return { until: ended.at + step.restS * 1000, clockKnown: ended.clockKnown };
   // a torn strip is given the time that alcohol takes to get under it
   const dissolving =
     step.action === 'move' &&

@@ -2,13 +2,16 @@ import { knownTest } from '../diagnose/fault';
 import { noHeat } from '../vocabulary/conditions';
 import type { Body } from '../log/events';
 import { flag, type JobState } from '../log/state';
+import type { Moment } from '../rules/interlock';
 import { conditionsOf, hasCondition } from '../log/view';
 
 /** Something that runs on the device and may not go on as the device is now. */
 export interface MustStop {
   what: 'heat' | 'press' | 'charge';
-  /** The conditions that forbid it. */
+  /** The conditions that forbid it; none where its time is over. */
   ids: string[];
+  /** Since when it should have been stopped, ms. */
+  since?: number;
   /** What is reported when it has been stopped. */
   body: Body;
 }
@@ -17,10 +20,14 @@ export interface MustStop {
  * What runs now and is forbidden by a condition that has come since: heat, the press, a charger of the fault's tests.
  * It is stopped before anything else is asked or done (common practice: a swelling cell leaves the plate at once).
  */
-export function mustStop(state: JobState): MustStop | undefined {
+export function mustStop(state: JobState, now: Moment): MustStop | undefined {
   const standing = noHeat.filter((c) => hasCondition(state, c));
   if (flag(state, 'heat') && standing.length)
     return { what: 'heat', ids: standing, body: { type: 'heatEnded' } };
+  // the cell, or the panel, may be at its limit: it comes off before anything else is done
+  const closesAt = flag(state, 'heat')?.closesAt;
+  if (closesAt !== undefined && now.clockKnown && now.at >= closesAt)
+    return { what: 'heat', ids: [], since: closesAt, body: { type: 'heatEnded' } };
   const hold = flag(state, 'hold');
   if (hold?.what === 'press' && standing.length)
     return {

@@ -34,7 +34,7 @@ describe('heat where it may not be', () => {
     const b = new Bench(indexed(mica9), route(mica9, replace('display'))).open(replace('display'));
     b.do({ type: 'pieceMoved', slot: 'display', pose: 'folded' });
     for (const q in b.state.question) b.do({ type: 'answered', question: q, answer: 'seen' });
-    const plate = { type: 'heatStarted', station: 'hot-plate', forS: 60 } as const;
+    const plate = { type: 'heatStarted', station: 'hot-plate', forS: 60, hot: 'said' } as const;
     expect(b.do(plate).refused).toMatchObject({
       code: 'interlock',
       findings: [{ rule: 'open on the heat', ids: ['cell'] }],

@@ -63,7 +63,7 @@ export function planRoute(
     (t, d) => plus(t, d.handsS),
     plus(times(handsS.bitChange, toolChanges), times(handsS.turn, faceFlips)),
   );
-  const wait = steps.reduce((t, d) => t + d.waitS, 0);
+  const wait = steps.reduce((t, d) => t + d.waitS + (d.restS ?? 0), 0);
   const bonds = best.out
     .concat(best.bench)
     .filter((o) => o.kind === 'bond')

@@ -6,7 +6,7 @@ import type { Operation } from './way-out';
 import type { Draft } from './draft';
 import type { Drive } from '../vocabulary/trade';
 import { times, handsS, inSeconds, around } from './times';
-import { plannedSoak } from '../heat/planned-soak';
+import { plannedParts, type PlannedSoak } from '../heat/planned-soak';
 import { type ReleasePlan, releaseFor } from './release';
 import { isSeal } from '../model/seals';
 import { chipTools, chipCautions } from './identity-steps';
@@ -159,7 +159,7 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
         cautions: [...cautions, ...chipCautions(setting), 'lead-hands'],
       },
     ];
-  if (release.by === 'heat') return [...warmed(setting, operation, base, plan), work];
+  if (release.by === 'heat') return warmed(setting, operation, base, plan, work);
   if (release.by === 'solvent') return [solventStep(operation, base, plan.waitS), work];
   return [work];
 }
@@ -204,40 +204,67 @@ const maxDelayOf = (ofModelS: number | undefined, softForS: number | undefined):
   ofModelS === undefined && softForS === undefined
     ? {}
     : { maxDelayS: Math.min(ofModelS ?? Infinity, softForS ?? Infinity) };
-/** The soak before a bond is cut, and where a gap and solvent follow it, those. */
-function warmed(setting: Setting, operation: Operation, base: Base, plan: ReleasePlan): Draft[] {
+/** The soak before a bond is cut, and where a gap and solvent follow it, those; by heat alone as many soaks as its work takes. */
+function warmed(setting: Setting, operation: Operation, base: Base, plan: ReleasePlan, work: Draft): Draft[] {
   const { release, follow } = plan;
-  const { index, heat: asSet } = setting;
-  const soak = plannedSoak(index, operation.things[0]!, plan.station!, plan.waitS, asSet);
+  const { index, heat: asSet, standing } = setting;
+  const bond = operation.things[0]!;
+  const planned = plannedParts(index, bond, plan.station!, plan.waitS, follow ? 0 : release.handsS, asSet);
+  const on = (soak: PlannedSoak | undefined, restS = 0) => soakStep(setting, base, plan, soak, restS);
+  if (follow) {
+    const wet = solventStep(operation, base, follow.waitS);
+    // a gap that is there already needs no second soak: solvent goes on from it
+    if (standing.acted.includes(`gap ${bond}`)) return [wet, work];
+    const gap: Draft = {
+      ...base,
+      action: 'gap',
+      targets: operation.things,
+      tools: release.tools,
+      handsS: handsS.gap,
+      cautions: ['depth'],
+    };
+    return [on(planned?.first), gap, wet, work];
+  }
+  const parts = planned?.parts ?? 1;
+  const done = standing.acted.filter((act) => act.startsWith(`part ${bond}:`)).length;
+  const out: Draft[] = [];
+  for (let k = Math.min(done, parts - 1); k < parts; k++) {
+    out.push(k === done ? on(planned?.first) : on(planned!.again!.soak, planned!.again!.restS));
+    if (k < parts - 1)
+      out.push({
+        ...work,
+        action: 'part',
+        targets: [`${bond}:${k + 1}`],
+        handsS: times(work.handsS, 1 / parts),
+      });
+  }
+  return [...out, { ...work, handsS: times(work.handsS, 1 / parts) }];
+}
+/** A device on its heat source. */
+function soakStep(
+  setting: Setting,
+  base: Base,
+  plan: ReleasePlan,
+  soak: PlannedSoak | undefined,
+  restS: number,
+): Draft {
   const { waitS, ...when } = soak ?? { waitS: plan.waitS };
-  const heat: Draft = {
+  return {
     ...base,
     action: 'heat',
     targets: ['start', 'end'],
     handsS: handsS.heatStart,
     waitS,
-    ...(soak ? { soak: when as typeof soak } : {}),
+    ...(restS ? { restS } : {}),
+    ...(soak ? { soak: when as Omit<PlannedSoak, 'waitS'> } : {}),
     station: plan.station!,
     cautions: [
       'heat-window',
-      'heat-near-cell',
+      ...(setting.index.cellSlot === undefined ? [] : ['heat-near-cell' as const]),
       ...(setting.conditions.includes('bent') ? ['bent-frame' as const] : []),
     ],
-    ...maxDelayOf(release.maxDelayS, soak?.softForS),
+    ...maxDelayOf(plan.release.maxDelayS, soak?.softForS),
   };
-  if (!follow) return [heat];
-  // a gap that is there already needs no second soak: solvent goes on from it
-  if (setting.standing.acted.includes(`gap ${operation.things[0]!}`))
-    return [solventStep(operation, base, follow.waitS)];
-  const gap: Draft = {
-    ...base,
-    action: 'gap',
-    targets: operation.things,
-    tools: release.tools,
-    handsS: handsS.gap,
-    cautions: ['depth'],
-  };
-  return [heat, gap, solventStep(operation, base, follow.waitS)];
 }
 const solventStep = (
   operation: Operation,

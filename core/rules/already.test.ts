@@ -53,7 +53,13 @@ const quoted = {
   ...{ type: 'quoted', p10Minor: 1, p50Minor: 2, p90Minor: 3, meanMinor: 2, limitMinor: null },
   ...{ chance: null, replacementMinor: null, advice: 'repair' },
 } as const satisfies Body;
-const heat = { type: 'heatStarted', station: 'hot-plate', forS: 300 } as const satisfies Body;
+const heat = {
+  type: 'heatStarted',
+  station: 'hot-plate',
+  forS: 180,
+  setC: 80,
+  hot: 'said',
+} as const satisfies Body;
 const fitted = { type: 'heatWindowFitted', readings: 2, opensS: 200, closesS: 400, softForS: 60 } as const;
 const begun = {
   ...{
@@ -326,6 +332,12 @@ const rows: Record<string, Row> = {
   },
   heatStarted: { said: heat, again: [{ ...heat, station: 'gun' }], otherwise: [{ type: 'heatEnded' }] },
   heatEnded: { given: [heat], said: { type: 'heatEnded' }, otherwise: [heat] },
+  sourceRead: {
+    given: [heat],
+    said: { type: 'sourceRead', celsius: 40 },
+    again: [{ type: 'sourceRead', celsius: 41 }],
+    otherwise: [{ type: 'sourceRead', celsius: 79 }],
+  },
   heatWindowFitted: {
     given: [heat],
     said: fitted,

@@ -1,3 +1,4 @@
+import { isWarm } from '../thermal/sources';
 import type { IndexedModel } from '../model/index-model';
 import type { Body, BodyOf } from '../log/events';
 import { flag, type JobState } from '../log/state';
@@ -115,6 +116,13 @@ const says: Says = {
   deviceClosed: (state, _body, index) => openState(state, index) === 'closed',
   heatStarted: (state) => !!flag(state, 'heat'),
   heatEnded: (state) => !flag(state, 'heat'),
+  // told where it changes something: warm no longer, or again
+  sourceRead: (state, body) => {
+    const heat = flag(state, 'heat');
+    return (
+      !heat || heat.setC === undefined || isWarm(body.celsius, heat.setC) === (heat.coldSince === undefined)
+    );
+  },
   heatWindowFitted: (state, body) => {
     const heat = flag(state, 'heat');
     const s = (ms: number | undefined) => (ms === undefined ? ms : (ms - heat!.since) / 1000);

@@ -14,7 +14,7 @@ const bench = (...facts: Body[]) => {
 /** Whether a bench that stands so can have passed a body on its own copy. */
 const could = (b: Bench, body: Body, more: Partial<Command> = {}) =>
   couldHavePassed(b.context, b.state, { id: 'c1', job: 'j', body, at: b.at, clockKnown: true, ...more });
-const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
+const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' };
 const close: Body = { type: 'deviceClosed' };
 const swollen: Body = { type: 'conditionSet', condition: 'swollen', because: 'seen' };
 /** The rules that stand against a body. */

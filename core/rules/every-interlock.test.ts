@@ -94,7 +94,7 @@ const done = (ending: 'handed over' | 'declined' | 'abandoned'): Body => ({
   note: '',
 });
 const faceWorks: Body = { type: 'checked', round: 'after', function: 'face', result: 'works' };
-const heat: Body = { type: 'heatStarted', station: 'hot-plate', forS: 300 };
+const heat = { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' } as const satisfies Body;
 const solvent: Body = { type: 'solventApplied', bond: 'seal', dwellS: 60 };
 const seal: Body = { type: 'sealApplied', bond: 'seal' };
 const off = (connector: string): Body => ({ type: 'connectorOff', connector });
@@ -310,26 +310,42 @@ const rows: Record<RuleName, Row> = {
     severity: 'stop',
     passableBy: skilled,
     broken: [
-      about(at(soaked(100, openWithinS + 1), release('seal')), ['seal']),
+      about(at(soaked(100, openWithinS + 151), release('seal')), ['seal']),
       at(soaked(100, 0, false), release('seal')),
       at(soaked(100), release('seal'), { now: { at: now, clockKnown: false } }),
     ],
     kept: [
-      at(soaked(100, openWithinS), release('seal')),
+      at(soaked(100, openWithinS + 150), release('seal')),
       at(having({ acted: { 'gap seal': 61 } }, soaked(100, openWithinS + 500)), release('seal')),
     ],
   },
   'cell over its limit': {
     severity: 'stop',
     passableBy: heads,
-    broken: [about({ ...heat, forS: 600 }, ['cell']), about({ ...heat, forS: 300, setC: 95 }, ['cell'])],
+    broken: [about({ ...heat, forS: 600 }, ['cell']), about({ ...heat, forS: 180, setC: 95 }, ['cell'])],
     kept: [
       heat,
-      { ...heat, forS: 600, setC: 65 },
+      { ...heat, forS: 300, setC: 65 },
       { ...heat, forS: 600, part: 'port' },
-      { ...heat, forS: 600, station: 'dryer' },
+      { ...heat, forS: 300, station: 'hot-air' },
       { ...heat, forS: 600, station: 'no source' },
       at(having({ place: { 'cell#1': 'tray' } }), { ...heat, forS: 600 }),
+    ],
+  },
+  'source is cold': {
+    severity: 'stop',
+    passableBy: skilled,
+    broken: [
+      about({ type: 'heatStarted', station: 'hot-plate', forS: 180 }, ['hot-plate']),
+      // a plate of 80 C as it is usually set, and one that is set so
+      about({ ...heat, hot: 71 }, ['hot-plate']),
+      about({ ...heat, setC: 95, hot: 86 }, ['hot-plate']),
+    ],
+    kept: [
+      heat,
+      { ...heat, hot: 72 },
+      { ...heat, setC: 95, hot: 87 },
+      { ...heat, station: 'hair-dryer', hot: 20 },
     ],
   },
   'open on the heat': {
@@ -340,8 +356,8 @@ const rows: Record<RuleName, Row> = {
       heat,
       at(closedAgain, heat),
       at(having({ place: { 'cell#1': 'tray' } }, opened), heat),
-      at(opened, { type: 'heatStarted', station: 'hot-plate', forS: 300, part: 'port' }),
-      at(opened, { type: 'heatStarted', station: 'hair-dryer', forS: 300 }),
+      at(opened, { ...heat, part: 'port' }),
+      at(opened, { ...heat, station: 'hair-dryer' }),
     ],
   },
   'glue not set': {
@@ -400,6 +416,7 @@ const rows: Record<RuleName, Row> = {
     passableBy: nobody,
     broken: [
       about(at(soaked(100, 119), solvent), [], 1),
+      about(at(soaked(100, 119), { type: 'rimCleaned' }), [], 1),
       about(at(soaked(100, 600, false), solvent), [], 120),
       about(at(soaked(100, 119), solvent, { waits: { solventFlashS: 1, coolingS: 1 } }), [], 1),
       about(
@@ -413,7 +430,13 @@ const rows: Record<RuleName, Row> = {
         0,
       ),
     ],
-    kept: [solvent, at(soaked(100, 120), solvent)],
+    kept: [
+      solvent,
+      at(soaked(100, 120), solvent),
+      at(soaked(100, 120), { type: 'rimCleaned' }),
+      // what is only seen to beside the rim wets nothing
+      at(soaked(100, 10), { type: 'rimCleaned', what: 'dry' }),
+    ],
   },
   'rim not clean': {
     severity: 'stop',

@@ -33,15 +33,19 @@ describe('cell first off, last on', () => {
   test('until the question is answered no gate opens', () => {
     const b = bench();
     b.do({ type: 'connectorOff', connector: 'K-panel' });
-    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 300 }).refused).toMatchObject({
-      code: 'interlock',
-    });
+    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }).refused).toMatchObject(
+      {
+        code: 'interlock',
+      },
+    );
     b.do({
       type: 'answered',
       question: Object.keys(b.state.question)[0]!,
       answer: 'panel flex checked, no damage',
     });
-    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 300 }).refused).toBeUndefined();
+    expect(
+      b.do({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }).refused,
+    ).toBeUndefined();
   });
   test('with a typed reason it is an override that stays in the record instead', () => {
     const d = bench().do(
@@ -72,7 +76,7 @@ describe('heat', () => {
       b.do({ type: 'conditionSet', condition: 'swollen', because: 'panel stands proud' });
       expect(
         b.do(
-          { type: 'heatStarted', station: 'hot-plate', forS: 300 },
+          { type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' },
           { override: { rules: ['no heat on this cell'], reason: 'quick' } },
         ).refused,
       ).toMatchObject({
@@ -98,11 +102,13 @@ describe('heat', () => {
   test('heat waits for solvent to flash off, solvent for the device to cool (waits from memory)', () => {
     const b = bench();
     b.do({ type: 'solventApplied', bond: 'seal', dwellS: 60 });
-    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 60 }).refused).toMatchObject({
+    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 60, hot: 'said' }).refused).toMatchObject({
       findings: [{ rule: 'solvent still wet', severity: 'forbid' }],
     });
     b.at += 61_000;
-    expect(b.do({ type: 'heatStarted', station: 'hot-plate', forS: 60 }).refused).toBeUndefined();
+    expect(
+      b.do({ type: 'heatStarted', station: 'hot-plate', forS: 60, hot: 'said' }).refused,
+    ).toBeUndefined();
     expect(b.do({ type: 'solventApplied', bond: 'seal', dwellS: 60 }).refused).toMatchObject({
       findings: [{ rule: 'still hot', ids: ['hot-plate'] }],
     });
@@ -245,7 +251,7 @@ describe('taking back', () => {
       code: 'somebody else’s',
       by: 'p1',
     });
-    b.do({ type: 'heatStarted', station: 'hot-plate', forS: 300 });
+    b.do({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' });
     expect(b.do({ type: 'retracted', event: b.state.trail.at(-1)!.event }).refused).toMatchObject({
       code: 'cannot be taken back',
       why: 'heat given',
@@ -256,7 +262,7 @@ describe('taking back', () => {
 test('a gate that a bench passed on its own copy is recorded with a breach, not denied; what needs the server is refused', () => {
   const b = bench();
   b.do({ type: 'conditionSet', condition: 'swollen', because: 'seen by another bench' });
-  const late = b.do({ type: 'heatStarted', station: 'hot-plate', forS: 300 }, { passedAt: 3 });
+  const late = b.do({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }, { passedAt: 3 });
   expect(late.events[0]).toMatchObject({
     decidedAt: 3,
     breach: [{ rule: 'no heat on this cell', ids: ['swollen'] }],

@@ -1,4 +1,5 @@
 import { plannedSoak } from '../heat/planned-soak';
+import { sourceOf } from '../thermal/sources';
 import type { IndexedModel } from '../model/index-model';
 import type { Body } from '../log/events';
 import { flag, type JobState } from '../log/state';
@@ -6,10 +7,12 @@ import { flag, type JobState } from '../log/state';
 /** A soak counts as given when no more than a tenth of it is missing (our own margin; the chart of the heat window will say). */
 const soakGiven = 0.9;
 
-/** The bond that an act works on while it is soft from heat: its first gap, or its release. */
+/** The bond that an act works on while it is soft from heat: its first gap, a part of it, or its release. */
 export function bondWorked(body: Body): string | undefined {
   if (body.type === 'bondReleased') return body.bond;
-  return body.type === 'acted' && body.act === 'gap' ? body.target : undefined;
+  if (body.type !== 'acted') return undefined;
+  if (body.act === 'gap') return body.target;
+  return body.act === 'part' ? body.target.split(':')[0] : undefined;
 }
 
 /** The last soak, where it is what softens this bond: nothing since has loosened it otherwise. */
@@ -47,15 +50,29 @@ export function openBy(
     : undefined;
 }
 
+/** Work on a bond is not known to take longer than this at one warmth, s (from memory). */
+const mostWorkS = 240;
+/** What is begun while a bond is soft may be ended: until when its end is looked for, ms. */
+export function endedBy(index: IndexedModel, bond: string, until: number): number {
+  const heat = index.bonds.get(bond)?.release.find((r) => r.by === 'heat');
+  return until + Math.min(heat?.handsS ?? 0, mostWorkS) * 1000;
+}
+
 /** After how long on a source the cell of this device may be at its limit, s; undefined where it is not, or where nothing of it is known. */
 export function cellLimitS(
   index: IndexedModel,
   station: string,
   setC: number | undefined,
+  warmed?: string,
 ): number | undefined {
-  const bond = index.model.bonds.find(
-    (b) => b.holds.some((id) => index.coverSlots.includes(id)) && b.release.some((r) => r.by === 'heat'),
-  );
-  const heat = setC === undefined ? undefined : { [station]: { setC } };
-  return bond && plannedSoak(index, bond.id, station, 0, heat)?.limitS;
+  // of a soak that does not say what it is for, the first bond of a cover that heat opens
+  const bond =
+    index.bonds.get(warmed ?? '') ??
+    index.model.bonds.find(
+      (b) => b.holds.some((id) => index.coverSlots.includes(id)) && b.release.some((r) => r.by === 'heat'),
+    );
+  const set = setC ?? sourceOf(station)?.usualC;
+  return bond && set !== undefined
+    ? plannedSoak(index, bond.id, station, 0, { [station]: { setC: set } })?.closesS
+    : undefined;
 }

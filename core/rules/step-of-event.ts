@@ -1,3 +1,4 @@
+import { sourceOf } from '../thermal/sources';
 import { openChecks } from '../checks/due';
 import type { IndexedModel } from '../model/index-model';
 import type { Route, Step } from '../steps/route';
@@ -15,12 +16,14 @@ const onTheHeat = (index: IndexedModel, state: JobState, step: Step): Body => ({
   type: 'heatStarted',
   station: step.station ?? '',
   ...soakSaid(step),
+  // by this press: the source is warm, and the device lies on it
+  ...(sourceOf(step.station ?? '') ? { hot: 'said' as const } : {}),
   ...apart(index, state, step),
 });
 /** What of a planned soak the log keeps: by what it may be taken off, and when it has cooled. */
 function soakSaid({ soak, waitS }: Step): Pick<BodyOf<'heatStarted'>, 'forS'> {
   if (!soak) return { forS: waitS };
-  const { limitS: _, bond: __, ...said } = soak;
+  const { softOfTen: _, ...said } = soak;
   return { forS: waitS, ...said };
 }
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */

@@ -35,6 +35,8 @@ export interface Step {
   tools: string[];
   handsS: Minutes;
   waitS: number;
+  /** Seconds that the device rests before it: cooling before solvent, flashing off before heat. */
+  restS?: number;
   /** Of a soak: how warm the source is set, and from when to when the device may be taken off it, s. */
   soak?: Omit<PlannedSoak, 'waitS'>;
   maxDelayS?: number;

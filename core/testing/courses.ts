@@ -133,7 +133,7 @@ export const fact: fc.Arbitrary<Body> = fc.oneof(
   fc.constant<Body>({ type: 'strayFound', stray: 'stray 1', note: 'a screw that is not ours' }),
 );
 export const gate: fc.Arbitrary<Body> = fc.oneof(
-  fc.constant<Body>({ type: 'heatStarted', station: 'hot-plate', forS: 300 }),
+  fc.constant<Body>({ type: 'heatStarted', station: 'hot-plate', forS: 180, hot: 'said' }),
   fc.constant<Body>({ type: 'solventApplied', bond: 'seal', dwellS: 60 }),
   fc.constant<Body>({ type: 'sealApplied', bond: 'seal' }),
   of(knownTests).map((t): Body => ({ type: 'testBegun', test: t.id })),

@@ -26,6 +26,7 @@ const stepLine = (step: Step): string =>
     ...named('Ncm', step.torqueNcM),
     ...named('at', step.station),
     `${seconds(step.handsS)} s`,
+    ...(step.restS ? [`rest ${step.restS} s before`] : []),
     ...(step.waitS ? [`wait ${Math.round(step.waitS)} s`] : []),
     ...(step.soak ? [`soak ${JSON.stringify(step.soak)}`] : []),
     ...(step.maxDelayS === undefined ? [] : [`within ${step.maxDelayS} s`]),

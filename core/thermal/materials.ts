@@ -9,6 +9,8 @@ export interface Material {
   name: string;
   /** Conductivity across the layer, W/(m K). */
   kWmK: Range;
+  /** Along it, where that is otherwise, W/(m K). */
+  kAlongWmK?: Range;
   densityKgM3: Range;
   cpJkgK: Range;
   /** Where the figures are from. */
@@ -33,6 +35,8 @@ export const materials = [
     id: 'panel',
     name: 'display panel with its films',
     kWmK: range(0.24, 0.3, 0.4),
+    // a film of graphite or copper behind it spreads heat
+    kAlongWmK: range(1, 3, 9),
     densityKgM3: range(1650, 1800, 1950),
     cpJkgK: range(850, 1000, 1200),
     from: 'layers of glass, polymer and films together, from memory',
@@ -81,6 +85,8 @@ export const materials = [
     id: 'cell',
     name: 'lithium cell in its pouch',
     kWmK: range(0.6, 0.9, 1.3),
+    // its foils of copper and aluminium lie along it
+    kAlongWmK: range(15, 22, 32),
     densityKgM3: range(2200, 2500, 2700),
     cpJkgK: range(900, 1000, 1150),
     from: 'wound or stacked pouch cells, across the layers, from memory',
@@ -88,10 +94,11 @@ export const materials = [
   {
     id: 'strip',
     name: 'strip or glue under the cell',
-    kWmK: range(0.1, 0.2, 0.3),
-    densityKgM3: range(900, 1000, 1100),
+    // strips lie under a third of it, air under the rest
+    kWmK: range(0.05, 0.08, 0.13),
+    densityKgM3: range(250, 400, 600),
     cpJkgK: range(1700, 1900, 2100),
-    from: 'acrylic adhesive, from memory',
+    from: 'strips of acrylic adhesive under a part of the cell and air beside them, from memory',
   },
   {
     id: 'board',

@@ -1,60 +1,82 @@
-import { type Boundary, type Grid, gridOf, type Layer, type Phase, type Probe } from './slab';
+import { Banded } from './banded';
+import {
+  type Boundary,
+  coarse,
+  type Fineness,
+  fine,
+  type Grid,
+  middling,
+  gridOf,
+  insulated,
+  type Layer,
+  type Phase,
+  type Probe,
+  type Region,
+  type SectionPhase,
+  type SectionProbe,
+} from './slab';
 
-export interface SoakAsked {
-  layers: readonly Layer[];
-  /** In the order of their beginnings; the first begins at 0. */
-  phases: readonly Phase[];
+interface Asked {
   startC: number;
   seconds: number;
-  probes: readonly Probe[];
   /** Coarse cells and long steps, right to some tenths of a kelvin: for a band of hundreds. */
   quick?: boolean;
 }
+export interface SoakAsked extends Asked {
+  layers: readonly Layer[];
+  /** In the order of their beginnings; the first begins at 0. */
+  phases: readonly Phase[];
+  probes: readonly Probe[];
+}
+export interface SectionAsked extends Asked {
+  /** From the edge inwards, all of one thickness. */
+  regions: readonly Region[];
+  phases: readonly SectionPhase[];
+  probes: readonly SectionProbe[];
+  /** How it is cut, where not as usual. */
+  cut?: Fineness;
+}
 export interface Soak {
-  /** s: every whole ten seconds, and the end. */
+  /** s: every whole ten seconds, of a quick one twenty, and the end. */
   times: number[];
   /** Of each probe its temperatures at those times, C. */
   probes: Record<string, number[]>;
   /** Of each probe its temperatures at every step, with the times of the steps, s: what windows are found in. Empty of a quick one. */
   fine: { times: number[]; probes: Record<string, number[]> };
-  /** Heat taken in through both faces, and heat that the layers hold more than at the start, J/m2: equal to rounding. */
+  /** Heat taken in through all faces, and heat that the layers hold more than at the start: equal to rounding. J/m2, or J/m of a cross-section. */
   takenJm2: number;
   heldJm2: number;
 }
 
-/** Steps grow from this after each change of what the faces meet to the greatest, s. */
-const firstStepS = 0.01;
-const growth = 1.2;
-const greatestStepS = 4;
-const quickly = { grid: { firstCell: 0.6, growth: 2 }, firstStepS: 0.5, growth: 1.6, greatestStepS: 10 };
+/** Steps grow from this after each change of what the faces meet to the greatest, s; and how often is noted how warm it is. */
+const finely = { firstStepS: 0.01, growth: 1.2, greatestStepS: 4, notedS: 10 };
+const quickly = { firstStepS: 0.5, growth: 1.8, greatestStepS: 20, notedS: 20 };
 /** The two-stage diagonally implicit rule of second order that is stable for any step (Alexander 1977, gamma = 1 - 1/sqrt 2). */
 const gamma = 1 - Math.SQRT1_2;
-
-/** What a face gives: conductance to the cell behind it, W/(m2 K), with the temperature outside; or a flow, W/m2. */
-interface Face {
-  conductance: number;
-  outsideC: number;
-  flux: number;
-}
-const noFace: Face = { conductance: 0, outsideC: 0, flux: 0 };
-function faceOf(boundary: Boundary, half: number): Face {
-  if ('fluxWm2' in boundary) return { conductance: 0, outsideC: 0, flux: boundary.fluxWm2 };
-  if ('airC' in boundary)
-    return { conductance: 1 / (1 / boundary.hWm2K + 1 / half), outsideC: boundary.airC, flux: 0 };
-  return { conductance: 1 / ((boundary.contactM2KW ?? 0) + 1 / half), outsideC: boundary.plateC, flux: 0 };
-}
-const flowOf = ({ conductance, outsideC, flux }: Face, cellC: number): number =>
-  flux + conductance * (outsideC - cellC);
 
 /**
  * How warm a column becomes: heat conduction through layers, implicit and stable for any step.
  * @returns temperatures of the probes in C; see `Soak`
  * @throws RangeError for no layer, or for a probe in a layer that is not there
  */
-export function soak({ layers, phases, startC, seconds, probes, quick = false }: SoakAsked): Soak {
-  const grid = gridOf(layers, quick ? quickly.grid : undefined);
-  const steps = quick ? quickly : { firstStepS, growth, greatestStepS };
-  const temperatures = new Float64Array(grid.widthM.length).fill(startC);
+export const soak = ({ layers, probes, ...asked }: SoakAsked): Soak =>
+  soakSection({
+    ...asked,
+    // one metre wide: what is taken and held is that of a square metre
+    regions: [{ name: '', widthMm: 1000, layers }],
+    probes: probes.map((probe) => ({ ...probe, region: '', across: 0.5 })),
+  });
+
+/**
+ * The same of a cross-section: from the edge inwards and from the face that is warmed up, regions of layers side by side
+ * (finite volumes, conduction along and across).
+ * @throws RangeError for no layer, regions of different thickness, or a probe in a region or layer that is not there
+ */
+export function soakSection(asked: SectionAsked): Soak {
+  const { regions, phases, startC, seconds, probes, quick = false } = asked;
+  const how = quick ? quickly : finely;
+  const grid = gridOf(regions, asked.cut ?? (quick ? coarse : regions.length > 1 ? middling : fine));
+  const temperatures = new Float64Array(grid.columns * grid.rows).fill(startC);
   const stepper = new Stepper(grid);
   const places = probes.map((probe) => placeOf(grid, probe));
   const out: Soak = {
@@ -64,150 +86,217 @@ export function soak({ layers, phases, startC, seconds, probes, quick = false }:
     takenJm2: 0,
     heldJm2: 0,
   };
-  const note = (at: number, bottom: Face, top: Face) => {
-    const whole = Math.abs(at / 10 - Math.round(at / 10)) < 1e-9 || at === seconds;
+  const note = (at: number, faces: Faces) => {
+    const whole = Math.abs(at / how.notedS - Math.round(at / how.notedS)) < 1e-9 || at === seconds;
     if (!quick) out.fine.times.push(at);
     else if (!whole) return;
     if (whole) out.times.push(at);
     places.forEach((place, k) => {
       const { name } = probes[k]!;
-      const c = temperatureAt(grid, temperatures, place, bottom, top);
+      const c = temperatureAt(grid, temperatures, place, faces);
       if (!quick) out.fine.probes[name]!.push(c);
       if (whole) out.probes[name]!.push(c);
     });
   };
-  const [first] = phases;
-  note(0, faceOf(first!.bottom, grid.halfBottomWm2K), faceOf(first!.top, grid.halfTopWm2K));
+  note(0, facesOf(grid, phases[0]!));
   for (const [k, phase] of phases.entries()) {
     const until = Math.min(seconds, phases[k + 1]?.fromS ?? seconds);
-    const bottom = faceOf(phase.bottom, grid.halfBottomWm2K);
-    const top = faceOf(phase.top, grid.halfTopWm2K);
-    let wish = steps.firstStepS;
+    const faces = facesOf(grid, phase);
+    let wish = how.firstStepS;
     for (let at = phase.fromS; at < until; ) {
       // steps end on what is asked for
-      const stop = Math.min(until, (Math.floor(at / 10 + 1e-9) + 1) * 10);
+      const stop = Math.min(until, (Math.floor(at / how.notedS + 1e-9) + 1) * how.notedS);
       const step = at + wish * 1.5 >= stop ? stop - at : wish;
-      out.takenJm2 += stepper.advance(temperatures, bottom, top, step);
+      out.takenJm2 += stepper.advance(temperatures, faces, step);
       at = step === stop - at ? stop : at + step;
-      wish = Math.min(steps.greatestStepS, wish * steps.growth);
-      note(at, bottom, top);
+      wish = Math.min(how.greatestStepS, wish * how.growth);
+      note(at, faces);
     }
   }
-  out.heldJm2 = grid.heatJm2K.reduce((sum, heat, k) => sum + heat * (temperatures[k]! - startC), 0);
+  out.heldJm2 = grid.heatJmK.reduce((sum, heat, n) => sum + heat * (temperatures[n]! - startC), 0);
   return out;
 }
 
-/** What is worked in, so that nothing is allocated a step: slopes of both stages, and the eliminated matrix for one step. */
+/** What all faces give to the cells behind them: conductance, W/(m K), and flow at 0 C, W/m. */
+interface Faces {
+  conductance: Float64Array;
+  flow: Float64Array;
+  /** The part of it through the faces below and above, by which a probe at a face is found. */
+  below: { conductance: Float64Array; flow: Float64Array };
+  above: { conductance: Float64Array; flow: Float64Array };
+}
+/** @param areaM of the face, m2 for a metre of depth */
+function faceOf(boundary: Boundary, half: number, areaM: number): { conductance: number; flow: number } {
+  if ('fluxWm2' in boundary) return { conductance: 0, flow: boundary.fluxWm2 * areaM };
+  if ('airC' in boundary) {
+    if (boundary.hWm2K === 0) return { conductance: 0, flow: 0 };
+    const conductance = 1 / (1 / (boundary.hWm2K * areaM) + 1 / half);
+    return { conductance, flow: conductance * boundary.airC };
+  }
+  const conductance = 1 / ((boundary.contactM2KW ?? 0) / areaM + 1 / half);
+  return { conductance, flow: conductance * boundary.plateC };
+}
+function facesOf(grid: Grid, { bottom, top, left, right }: SectionPhase): Faces {
+  const { columns, rows, regionOf, widthM, heightM, halfUpWmK, halfInWmK } = grid;
+  const size = columns * rows;
+  const side = () => ({ conductance: new Float64Array(size), flow: new Float64Array(size) });
+  const faces: Faces = { ...side(), below: side(), above: side() };
+  const meet = (n: number, boundary: Boundary, half: Float64Array, areaM: number, also?: Faces['below']) => {
+    const { conductance, flow } = faceOf(boundary, half[n]!, areaM);
+    for (const sum of also ? [faces, also] : [faces]) {
+      sum.conductance[n]! += conductance;
+      sum.flow[n]! += flow;
+    }
+  };
+  const of = (boundary: Boundary | readonly Boundary[], i: number): Boundary =>
+    Array.isArray(boundary) ? (boundary as readonly Boundary[])[regionOf[i]!]! : (boundary as Boundary);
+  for (let i = 0; i < columns; i++) {
+    meet(i, of(bottom, i), halfUpWmK, widthM[i]!, faces.below);
+    meet(size - columns + i, of(top, i), halfUpWmK, widthM[i]!, faces.above);
+  }
+  for (let j = 0; j < rows; j++) {
+    meet(j * columns, left ?? insulated, halfInWmK, heightM[j]!);
+    meet(j * columns + columns - 1, right ?? insulated, halfInWmK, heightM[j]!);
+  }
+  return faces;
+}
+
+/** What is worked in, so that nothing is allocated a step: slopes of both stages, and the factored matrix for one step. */
 class Stepper {
   readonly #grid: Grid;
   readonly #slope1: Float64Array;
   readonly #slope2: Float64Array;
   readonly #middle: Float64Array;
-  /** Of the matrix C - gamma step A, eliminated once for both stages and for as long as step and faces stay. */
-  readonly #pivot: Float64Array;
-  readonly #ratio: Float64Array;
+  /** C + gamma step K, factored once for both stages and for as long as step and faces stay. */
+  readonly #matrix: Banded;
   #step = 0;
-  #bottom: Face = noFace;
-  #top: Face = noFace;
+  #faces: Faces | undefined;
 
   constructor(grid: Grid) {
-    const n = grid.widthM.length;
+    const n = grid.columns * grid.rows;
     this.#grid = grid;
     this.#slope1 = new Float64Array(n);
     this.#slope2 = new Float64Array(n);
     this.#middle = new Float64Array(n);
-    this.#pivot = new Float64Array(n);
-    this.#ratio = new Float64Array(n);
+    this.#matrix = new Banded(n, grid.columns);
   }
-  /** One step of the rule, in place. @returns heat taken in meanwhile, J/m2 */
-  advance(t: Float64Array, bottom: Face, top: Face, step: number): number {
-    if (step !== this.#step || bottom !== this.#bottom || top !== this.#top) {
+  /** One step of the rule, in place. @returns heat taken in meanwhile, J/m */
+  advance(t: Float64Array, faces: Faces, step: number): number {
+    if (step !== this.#step || faces !== this.#faces) {
       this.#step = step;
-      this.#bottom = bottom;
-      this.#top = top;
-      this.#eliminate();
+      this.#faces = faces;
+      this.#factor(faces, gamma * step);
     }
     const [one, two, middle] = [this.#slope1, this.#slope2, this.#middle];
-    const inflow1 = this.#stage(t, one);
-    for (let k = 0; k < t.length; k++) middle[k] = t[k]! + (1 - gamma) * step * one[k]!;
-    const inflow2 = this.#stage(middle, two);
-    for (let k = 0; k < t.length; k++) t[k] = t[k]! + step * ((1 - gamma) * one[k]! + gamma * two[k]!);
+    const inflow1 = this.#stage(t, one, faces);
+    for (let n = 0; n < t.length; n++) middle[n] = t[n]! + (1 - gamma) * step * one[n]!;
+    const inflow2 = this.#stage(middle, two, faces);
+    for (let n = 0; n < t.length; n++) t[n] = t[n]! + step * ((1 - gamma) * one[n]! + gamma * two[n]!);
     return step * ((1 - gamma) * inflow1 + gamma * inflow2);
   }
-  /** The forward half of the Thomas algorithm, of what does not depend on temperatures. */
-  #eliminate(): void {
-    const { heatJm2K, linkWm2K } = this.#grid;
-    const n = heatJm2K.length;
-    const a = gamma * this.#step;
-    let below = 0;
-    for (let k = 0; k < n; k++) {
-      const up = k < n - 1 ? linkWm2K[k]! : 0;
-      const face = (k === 0 ? this.#bottom.conductance : 0) + (k === n - 1 ? this.#top.conductance : 0);
-      const diagonal = heatJm2K[k]! + a * (below + up + face);
-      const pivot = diagonal + (k > 0 ? a * below * this.#ratio[k - 1]! : 0);
-      this.#pivot[k] = pivot;
-      this.#ratio[k] = (-a * up) / pivot;
-      below = up;
+  #factor({ conductance }: Faces, a: number): void {
+    const { heatJmK, upWmK, inWmK, columns } = this.#grid;
+    const size = heatJmK.length;
+    const diagonal = new Float64Array(size);
+    const before = new Float64Array(size);
+    const below = new Float64Array(size);
+    for (let n = 0; n < size; n++) {
+      const [out, up] = [n > 0 ? inWmK[n - 1]! : 0, n >= columns ? upWmK[n - columns]! : 0];
+      diagonal[n] = heatJmK[n]! + a * (inWmK[n]! + out + upWmK[n]! + up + conductance[n]!);
+      // a single column has its neighbours one band away
+      before[n] = columns > 1 ? -a * out : 0;
+      below[n] = -a * up;
     }
+    this.#matrix.factor(diagonal, before, below);
   }
-  /** Solves (C - gamma step A) slope = A from + flows. @returns W/m2 through both faces; slopes in K/s */
-  #stage(from: Float64Array, slope: Float64Array): number {
-    const { linkWm2K } = this.#grid;
-    const [pivot, ratio, bottom, top] = [this.#pivot, this.#ratio, this.#bottom, this.#top];
-    const n = from.length;
-    const a = gamma * this.#step;
-    let below = 0;
-    // what flows up into a cell from the one below it is what flows out of that one
-    let rising = flowOf(bottom, from[0]!);
-    for (let k = 0; k < n; k++) {
-      const up = k < n - 1 ? linkWm2K[k]! : 0;
-      const on = k < n - 1 ? up * (from[k]! - from[k + 1]!) : -flowOf(top, from[k]!);
-      const right = rising - on;
-      slope[k] = (right + (k > 0 ? a * below * slope[k - 1]! : 0)) / pivot[k]!;
-      rising = on;
-      below = up;
+  /** Solves (C + gamma step K) slope = flows at `from`. @returns W/m through all faces; slopes in K/s */
+  #stage(from: Float64Array, slope: Float64Array, { conductance, flow }: Faces): number {
+    const { upWmK, inWmK, columns } = this.#grid;
+    const size = from.length;
+    for (let n = 0; n < size; n++) slope[n] = flow[n]! - conductance[n]! * from[n]!;
+    for (let n = 0; n < size; n++) {
+      const rising = upWmK[n]! && upWmK[n]! * (from[n]! - from[n + columns]!);
+      if (rising) {
+        slope[n]! -= rising;
+        slope[n + columns]! += rising;
+      }
+      const inward = inWmK[n]! && inWmK[n]! * (from[n]! - from[n + 1]!);
+      if (inward) {
+        slope[n]! -= inward;
+        slope[n + 1]! += inward;
+      }
     }
-    for (let k = n - 2; k >= 0; k--) slope[k] = slope[k]! - ratio[k]! * slope[k + 1]!;
-    return flowOf(bottom, from[0]! + a * slope[0]!) + flowOf(top, from[n - 1]! + a * slope[n - 1]!);
+    this.#matrix.solve(slope);
+    const a = gamma * this.#step;
+    let inflow = 0;
+    for (let n = 0; n < size; n++) inflow += flow[n]! - conductance[n]! * (from[n]! + a * slope[n]!);
+    return inflow;
   }
 }
 
-/** Where a probe lies: the first and last cell of its layer, and how far above the layer's lower face, m. */
+/** Where a probe lies: its column and the next one with what part of that is taken, the rows of its layer, and how far above the layer's lower face, m. */
 interface Place {
-  first: number;
-  last: number;
+  column: number;
+  next: number;
+  share: number;
+  firstRow: number;
+  lastRow: number;
   heightM: number;
+  kWmK: number;
 }
-function placeOf(grid: Grid, { layer, at, name }: Probe): Place {
-  const index = grid.layers.findIndex((l) => l.name === layer);
+function placeOf(grid: Grid, { region, layer, at, across, name }: SectionProbe): Place {
+  const { regions, columns, rows, regionOf, layerOf, widthM } = grid;
+  const r = regions.findIndex((own) => own.name === region);
+  if (r < 0) throw new RangeError(`probe ${name}: there is no region ${region}`);
+  const index = regions[r]!.layers.findIndex((l) => l.name === layer);
   if (index < 0) throw new RangeError(`probe ${name}: there is no layer ${layer}`);
+  const first = regionOf.indexOf(r);
+  const last = regionOf.lastIndexOf(r);
+  const inLayer = Array.from({ length: rows }, (_, j) => j).filter(
+    (j) => layerOf[j * columns + first] === index,
+  );
+  // between the middles of two columns on a line; beyond the outermost ones of the region as warm as those
+  const x = (across * regions[r]!.widthMm) / 1000;
+  let middle = widthM[first]! / 2;
+  let column = first;
+  while (column < last && middle + (widthM[column]! + widthM[column + 1]!) / 2 <= x)
+    middle += (widthM[column]! + widthM[++column]!) / 2;
+  const next = Math.min(last, column + 1);
+  const apart = (widthM[column]! + widthM[next]!) / 2;
   return {
-    first: grid.layerOf.indexOf(index),
-    last: grid.layerOf.lastIndexOf(index),
-    heightM: (at * grid.layers[index]!.thicknessMm) / 1000,
+    ...{ column, next, share: next === column ? 0 : Math.min(1, Math.max(0, (x - middle) / apart)) },
+    ...{ firstRow: inLayer[0]!, lastRow: inLayer.at(-1)! },
+    heightM: (at * regions[r]!.layers[index]!.thicknessMm) / 1000,
+    kWmK: regions[r]!.layers[index]!.kWmK,
   };
 }
+const temperatureAt = (grid: Grid, t: Float64Array, place: Place, faces: Faces): number => {
+  const { column, next, share } = place;
+  const here = inColumn(grid, t, place, faces, column);
+  return share ? here + share * (inColumn(grid, t, place, faces, next) - here) : here;
+};
 /** Between the middles of two cells on a line; within half a cell of a face on the flow through it. */
-function temperatureAt(
-  { widthM, layerOf, layers, linkWm2K }: Grid,
-  t: Float64Array,
-  { first, last, heightM }: Place,
-  bottom: Face,
-  top: Face,
-): number {
-  const k = layers[layerOf[first]!]!.kWmK;
-  let middle = widthM[first]! / 2;
+function inColumn(grid: Grid, t: Float64Array, place: Place, faces: Faces, column: number): number {
+  const { columns, rows, heightM: heights, upWmK, widthM } = grid;
+  const { firstRow, lastRow, heightM, kWmK } = place;
+  const of = (row: number) => row * columns + column;
+  const slope = (flow: number) => flow / (kWmK * widthM[column]!);
+  const through = ({ conductance, flow }: Faces['below'], n: number) => flow[n]! - conductance[n]! * t[n]!;
+  let middle = heights[firstRow]! / 2;
   if (heightM <= middle) {
-    const flow = first === 0 ? flowOf(bottom, t[0]!) : linkWm2K[first - 1]! * (t[first - 1]! - t[first]!);
-    return t[first]! + (flow * (middle - heightM)) / k;
+    const n = of(firstRow);
+    const flow = firstRow === 0 ? through(faces.below, n) : upWmK[n - columns]! * (t[n - columns]! - t[n]!);
+    return t[n]! + slope(flow) * (middle - heightM);
   }
-  for (let cell = first; cell < last; cell++) {
-    const apart = (widthM[cell]! + widthM[cell + 1]!) / 2;
-    if (heightM <= middle + apart) return t[cell]! + ((t[cell + 1]! - t[cell]!) * (heightM - middle)) / apart;
+  for (let row = firstRow; row < lastRow; row++) {
+    const apart = (heights[row]! + heights[row + 1]!) / 2;
+    if (heightM <= middle + apart)
+      return t[of(row)]! + ((t[of(row + 1)]! - t[of(row)]!) * (heightM - middle)) / apart;
     middle += apart;
   }
-  const flow = last === t.length - 1 ? flowOf(top, t[last]!) : linkWm2K[last]! * (t[last + 1]! - t[last]!);
-  return t[last]! + (flow * (heightM - middle)) / k;
+  const n = of(lastRow);
+  const flow = lastRow === rows - 1 ? through(faces.above, n) : upWmK[n]! * (t[n + columns]! - t[n]!);
+  return t[n]! + slope(flow) * (heightM - middle);
 }
 
 export interface Window {

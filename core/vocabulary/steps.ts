@@ -8,6 +8,7 @@ export const acts = [
   'outfit',
   'prepare',
   'gap',
+  'part',
   'test part',
   'compare',
   'inspect',

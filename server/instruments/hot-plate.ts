@@ -10,9 +10,10 @@ const roomC = 22;
 class HotPlate extends StandIn {
   protected readonly name = 'HOT PLATE';
   #setC = 80;
-  #on = false;
+  // a workshop's plate is on through the day
+  #on = true;
   /** How warm it was when it was last set, on or off, and when that was. */
-  #from = { c: roomC as number, at: 0 };
+  #from = { c: this.#setC, at: 0 };
 
   protected reset(): void {
     this.#turn(false);

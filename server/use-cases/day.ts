@@ -60,7 +60,12 @@ async function usualOf(em: EntityManager, who: Who, job: string, now: number): P
     const sum = (of: (s: Route['steps'][number]) => number) => route.steps.reduce((s, x) => s + of(x), 0);
     const hands = sum((s) => s.handsS.likely) * pace;
     return [
-      { hands, low: sum((s) => s.handsS.low), high: sum((s) => s.handsS.high), wait: sum((s) => s.waitS) },
+      {
+        hands,
+        low: sum((s) => s.handsS.low),
+        high: sum((s) => s.handsS.high),
+        wait: sum((s) => s.waitS + (s.restS ?? 0)),
+      },
     ];
   });
   const mean = (of: (t: (typeof totals)[number]) => number) =>

@@ -2,6 +2,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { padsOf } from '../../core/rework/pads';
 import { reworkProfile } from '../../core/rework/profile';
 import { indexOf } from '../db/models';
+import { columnsOf } from '../../core/heat/columns';
+import { between, drawnFrom, runOf } from '../../core/heat/knowledge';
 import { sourceAsSet } from '../../core/heat/planned-soak';
 import { flag, type JobState } from '../../core/log/state';
 import type { ReadTemperature } from '../../core/wire/read-temperature';
@@ -11,23 +13,35 @@ import { findJob } from '../db/jobs';
 import { inShop } from '../db/orm';
 import { readThermometer } from '../instruments/thermometer';
 
-/** The room of the stand-in, how fast the glass of its phone warms and cools, s, and how far its plate is off what is set, K. */
+/** The room of the stand-in, and how far its plate is off what is set, K. */
 const roomC = 22;
-const warmsS = 35;
-const coolsS = 150;
 const plateOffK = -3;
 /** What the stand-in's hot air does at the middle of its dial, W/(m2 K). */
 const blowsWm2K = 250;
 
-/** What the stand-in's glass would read now: a phone that is warmed by a plate that is cooler than it says. */
-function glassNow(state: JobState, who: Who, now: number): number {
+/** What the stand-in's glass would read now: a likely phone, warmed by a plate that is cooler than it says. */
+async function glassNow(
+  em: EntityManager,
+  job: { modelHash: string; variant: string },
+  state: JobState,
+  who: Who,
+  now: number,
+): Promise<number> {
   const soak = flag(state, 'soaks')?.at(-1);
   const set = soak && sourceAsSet(soak.station, who.settings.heat);
   if (!soak || !set) return roomC;
-  const over = (soak.setC ?? set.setC) + plateOffK - roomC;
-  const onS = ((soak.to ?? now) - soak.from) / 1000;
-  const offS = soak.to === null ? 0 : (now - soak.to) / 1000;
-  return roomC + over * (1 - Math.exp(-onS / warmsS)) * Math.exp(-offS / coolsS);
+  const index = await indexOf(em, job.modelHash, job.variant);
+  const bond = index.model.bonds.find((b) => b.holds.some((id) => index.coverSlots.includes(id)));
+  if (!bond) return roomC;
+  const s = (ms: number) => Math.max(1, (ms - soak.from) / 1000);
+  const of = {
+    columns: columnsOf(index, bond.id),
+    source: set.source,
+    setC: (soak.setC ?? set.setC) + plateOffK,
+  };
+  const onHeat = [{ fromS: 0, ...(soak.to === null ? {} : { toS: s(soak.to) }) }];
+  const { times, glass } = runOf(of, drawnFrom(of, []), onHeat, Math.max(20, s(now)));
+  return between(times, glass, s(now));
 }
 /** What the stand-in's joint would read under hot air: a station that blows a little more than is usual. */
 async function jointNow(
@@ -56,7 +70,7 @@ export async function readGlass(who: Who, jobId: string): Promise<ReadTemperatur
     const job = await findJob(em, jobId);
     if (!job) return undefined;
     const state = await loadState(em, jobId);
-    return (await jointNow(em, job, state, Date.now())) ?? glassNow(state, who, Date.now());
+    return (await jointNow(em, job, state, Date.now())) ?? (await glassNow(em, job, state, who, Date.now()));
   });
   return truly === undefined ? undefined : readThermometer(who, truly);
 }

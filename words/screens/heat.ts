@@ -16,15 +16,24 @@ export const softFor = (time: string): string => `off the source it stays soft $
 export const softNow = 'soft: take it off, and open it';
 export const offWithin = (time: string): string => `off within ${time}: the cell comes near its limit`;
 export const tooLong = 'Take it off now: the cell may be at its limit';
-export const limitAt = (time: string): string => `off by ${time}: then the cell may be at its limit`;
-export const noWindow = 'No time is right for eight of ten devices like this one';
-export const noWindowBut = (from: string, to: string): string =>
-  `The likely one is soft at ${from} and its cell at its limit at ${to}. Set the source cooler and wait longer, warm the edge alone, or read the glass: what is read narrows it.`;
+export const offBy = (time: string, ofTen: number | undefined): string =>
+  `Take it off by ${time}${ofTen === undefined ? '' : `: about ${ofTen} seals of ten are soft by then, solvent opens the rest`}`;
+export const cold = (now: number, set: number): string =>
+  `The source reads ${now.toFixed(0)} °C and is to be at ${set} °C: let it come to that first.`;
+export const coldShort = 'the source is cold';
+export const coldNow = 'The source is cold: no time counts until it is warm again';
+export const readAgain = (celsius: number, from: number, to: number): string =>
+  `${celsius} °C is not what is expected here: ${from.toFixed(0)} to ${to.toFixed(0)} °C. Read it once more and say it again: then it counts.`;
+export const cannotBe = (celsius: number, to: number): string =>
+  `${celsius} °C cannot be: no glass on this source is warmer than about ${to.toFixed(0)} °C. Is the source set as it says?`;
+export const noWindow = 'No time on it is both long enough and safe';
+export const noWindowBut = (limit: string, ofTen: number, soft: string | undefined): string =>
+  `Take it off by ${limit}: then one cell of a hundred may be at its limit. About ${ofTen} seals of ten are soft by then${soft ? `, nine of ten not before ${soft}` : ''}. Solvent opens the rest; a reading at the glass, or a source that is measured, narrows it.`;
 export const noWindowAtAll =
-  'The seal of the likely one does not become soft on it. Set it warmer, or take another source.';
+  'Nine seals of ten do not become soft on it within twelve minutes. Set it warmer, take another source, or use solvent.';
 export const working = 'Computing how warm it becomes …';
-export const rests = (devices: number, from: 'model' | 'usual', read: number): string =>
-  `Bands: eight of ten devices like this one, of ${devices} tried. Layers ${from === 'model' ? 'from the model' : 'as is usual for its thickness'}; materials and softening from memory, with their ranges${read ? `; narrowed by ${read === 1 ? 'one reading' : `${read} readings`} at the glass` : ''}.`;
+export const rests = (from: 'model' | 'usual', read: number): string =>
+  `Window: from where nine seals of ten are soft to where one cell of a hundred may be at 60 °C, or one panel of ten at 85 °C. Bands: eight of ten devices like this one, in a cross-section at the rim. Layers ${from === 'model' ? 'from the model' : 'as is usual for its thickness'}; materials and softening from memory, with their ranges${read ? `; narrowed by ${read === 1 ? 'one reading' : `${read} readings`} at the glass` : ''}.`;
 export const glassReads = 'The glass reads';
 export const take = 'Take it';
 export const noReading = 'A temperature from 0 to 150 °C.';

@@ -24,12 +24,17 @@ export const twoClocksDisagreeSoThis =
   'Two clocks disagree, so this wait counts as unfinished. Wait the full time by another clock.';
 export const takenOffEarly = 'Taken off early';
 export const endedEarly = 'Ended early';
+export const noLongerSoft = 'it cools: end what you have begun, or warm it again';
 export const warmBeginWithin = (left: string): string => `warm: begin within ${left}`;
 export const measuredMm = (mm: number): string => `measured ${mm} mm`;
 export const mmRightFor = (mm: number, target: string): string => `${mm} mm: right for ${target}.`;
 export const itWouldReachWhatLies = ': it would reach what lies below';
 export const hereThisHoleTakesAnother = (mm: number, toFixed: string, text: string): string =>
   `${mm} here, this hole takes ${toFixed}${text}. Another screw belongs here.`;
+export const overBy = (time: string): string => `${time} over`;
+export const overHow =
+  'One cell of a hundred like this, or one panel of ten, is at its limit by now. Off the heat source; then open it while it is warm.';
+export const readyIn = (time: string): string => `ready in ${time}`;
 export const theDeviceIs = (list: string): string => `The device is ${list}.`;
 export const doesNotWork = (list: string): string => `Does not work: ${list}`;
 export const cellOffReseatWhatWas = 'Cell off, reseat what was touched last, cell on, test that alone again.';

@@ -1,5 +1,5 @@
 import type { IndexedModel } from '../../../core/model/index-model';
-import type { HeatOfStations } from '../../../core/heat/planned-soak';
+import { type HeatOfStations, sourceAsSet } from '../../../core/heat/planned-soak';
 import type { Step } from '../../../core/steps/route';
 import * as wording from '../../../words/screens/heat';
 import { stationName, thingName } from '../../../words/things';
@@ -18,8 +18,10 @@ export function HeatCard({
   step: Step;
   heat: HeatOfStations | undefined;
 }) {
-  const { bond, setC, opensS, closesS } = step.soak!;
-  const { window: found } = useHeatWindow(index.model, bond, step.station!, heat, nothing);
+  const { bond, setC, opensS, closesS, softOfTen } = step.soak!;
+  const own = sourceAsSet(step.station!, heat);
+  const asSet = own && { ...own, setC };
+  const { window: found } = useHeatWindow(index.model, bond, asSet, nothing);
   return (
     <section className="card stack gap-8" aria-label={wording.heat}>
       <div>
@@ -29,7 +31,9 @@ export function HeatCard({
       <p className="strong m-0">
         {opensS !== undefined && closesS !== undefined
           ? wording.openBetween(left(opensS), left(closesS))
-          : wording.noWindow}
+          : closesS === undefined
+            ? wording.noWindow
+            : wording.offBy(left(closesS), softOfTen)}
       </p>
       {found ? <HeatChart window={found} height={210} /> : <p role="status">{wording.working}</p>}
     </section>

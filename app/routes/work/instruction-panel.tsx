@@ -79,7 +79,7 @@ export function InstructionPanel(instructionProps: InstructionProps) {
         <p>{wording.theLedgerBalancesBelowWhat}</p>
       </>
     );
-  if (now.kind === 'stop now') return <StopNow what={now.what} ids={now.ids} />;
+  if (now.kind === 'stop now') return <StopNow {...now} firstAt={instructionProps.firstAt} />;
   if (now.kind === 'plan again')
     return (
       <PlanAgain

@@ -156,7 +156,8 @@ export function Waiting({
 /** Warm, and how long still: opening has to start before it has cooled. */
 export function OpenBy({ by, firstAt }: { by: { until: number; clockKnown: boolean }; firstAt: number }) {
   const time = useNow() || firstAt;
-  if (!by.clockKnown || time > by.until) return null;
+  if (!by.clockKnown) return null;
+  if (time > by.until) return <Tag color="warning">{wording.noLongerSoft}</Tag>;
   return (
     <Tag color="warning" role="timer">
       {wording.warmBeginWithin(left((by.until - time) / 1000))}

@@ -6,19 +6,33 @@ import type { IndexedModel } from '../../../core/model/index-model';
 import { taskName } from '../../../words/steps';
 import { list, thingName } from '../../../words/things';
 import { functionName } from '../../../words/functions';
+import { useNow } from '../../job/ticker';
 import { Note } from '../../ui/note';
+import { left } from '../../../words/time';
 import { stopText } from '../../../words/stop-now';
 
-/** Something runs that the device's condition forbids. */
-export function StopNow({ what, ids }: Pick<MustStop, 'what' | 'ids'>) {
+/** Something runs that the device's condition forbids, or for longer than is safe. */
+export function StopNow({
+  what,
+  ids,
+  since,
+  firstAt,
+}: Pick<MustStop, 'what' | 'ids' | 'since'> & { firstAt: number }) {
   const text = stopText[what];
+  const time = useNow() || firstAt;
   return (
     <Note tone="stop" role="alert">
       <h1 className="now-title" data-testid="instruction">
         {text.title}
       </h1>
-      <p className="strong">{wording.theDeviceIs(list([...ids]))}</p>
-      <p>{text.how}</p>
+      {since === undefined ? (
+        <p className="strong">{wording.theDeviceIs(list([...ids]))}</p>
+      ) : (
+        <p className="big-timer" role="timer">
+          {wording.overBy(left(Math.max(0, time - since) / 1000))}
+        </p>
+      )}
+      <p>{since === undefined ? text.how : wording.overHow}</p>
     </Note>
   );
 }

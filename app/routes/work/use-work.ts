@@ -13,6 +13,7 @@ import { useProgrammer } from './use-programmer';
 import { usePlanAgain } from './urgent-panel';
 import { useInstruction } from './use-instruction';
 import { usePainted } from './use-painted';
+import { useSource } from './heat/use-source';
 
 /** The dialogs of Work, and what they are about. */
 export type WorkSheet =
@@ -36,6 +37,12 @@ function useTooLong(state: JobState): boolean {
   const closesAt = flag(state, 'heat')?.closesAt;
   return closesAt !== undefined && time > closesAt - alarmBeforeMs;
 }
+/** What is done on another screen of the job. */
+const goOn: Partial<Record<Instruction['kind'], string>> = {
+  finished: 'hand-over',
+  checks: 'checks',
+  'no route': 'route',
+};
 /** Work on one job: what now, and what a press, a key and an instrument do about it. */
 export function useWork() {
   const frame = useJobFrame();
@@ -56,17 +63,12 @@ export function useWork() {
   const programmer = useProgrammer(page.id, step, () => replica.sync());
   const rework = reworkDue(index, state, step);
   const planning = usePlanAgain(page.id);
+  const source = useSource(frame, step, act);
   const tooLong = useTooLong(state);
   useAlarmWhile(now.kind === 'stop now' || tooLong);
   const busy = stopped || sheet !== undefined;
-
   const screwsNow = screwsOf(now, frame);
   const serious = now.kind === 'do' ? now.findings.filter((f) => f.severity !== 'warn') : [];
-  const goOn: Partial<Record<Instruction['kind'], string>> = {
-    finished: 'hand-over',
-    checks: 'checks',
-    'no route': 'route',
-  };
   const press = () => {
     const seen = busy ? undefined : painted();
     if (!seen) return;
@@ -80,19 +82,18 @@ export function useWork() {
       const against = seen.findings.filter((f) => f.severity !== 'warn');
       if (rework) void go(`/jobs/${page.id}/rework`);
       else if (against.length) stopAt(against, [seen.body]);
+      else if (seen.body.type === 'heatStarted') source.put(seen.body);
       else if (programmer) programmer.run();
       else act(seen.body);
     }
   };
   const all = () => {
     const seen = busy ? undefined : painted();
-    if (seen?.kind !== 'do' || !screwsNow.length || serious.length) return;
-    act(...screwsNow.map((t) => bodyFor(index, state, seen.step, t)));
+    if (seen?.kind === 'do' && screwsNow.length && !serious.length)
+      act(...screwsNow.map((t) => bodyFor(index, state, seen.step, t)));
   };
   const last = state.trail[state.trail.length - 1];
-  const undo = () => {
-    if (last && !busy) void report({ type: 'retracted', event: last.event });
-  };
+  const undo = () => void (last && !busy && report({ type: 'retracted', event: last.event }));
   return {
     ...frame,
     now,
@@ -107,6 +108,8 @@ export function useWork() {
     undo,
     planning,
     programmer,
+    /** What warms the device in this step. */
+    source,
     /** The step is done at the rework bench. */
     rework,
     blocked: serious.length > 0,

@@ -1,6 +1,9 @@
 import * as wording from '../../../words/screens/work';
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
+import { useNow } from '../../job/ticker';
+import * as heat from '../../../words/screens/heat';
+import { left } from '../../../words/time';
 import { pedalLabel, waitsForNoPress } from '../../../words/pedal';
 import type { WorkState } from './use-work';
 
@@ -21,10 +24,21 @@ export function WorkKeys({ work }: { work: WorkState }) {
         data-testid="go"
       >
         <span className="cap">{blocked ? wording.stopSeeWhy : wording.pedalSpace}</span>
-        <span>{pedalLabel(index, now, programmer !== undefined, work.rework)}</span>
+        <span>
+          {now.kind === 'waiting' && now.clockKnown ? (
+            <ReadyIn until={now.until} firstAt={work.page.now} cold={work.source.cold} />
+          ) : (
+            pedalLabel(index, now, programmer !== undefined, work.rework)
+          )}
+        </span>
       </Button>
     </SideKeys>
   );
+}
+/** How long still until the pedal does something. */
+function ReadyIn({ until, firstAt, cold }: { until: number; firstAt: number; cold: boolean }) {
+  const time = useNow() || firstAt;
+  return cold ? heat.coldShort : wording.readyIn(left(Math.max(0, until - time) / 1000));
 }
 /** What is always at hand beside the pedal. */
 export function SideKeys({ work, children }: { work: WorkState; children: ReactNode }) {

@@ -1,13 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { HeatWindow } from '../../../core/heat/heat-window';
-import type { HeatOfStations } from '../../../core/heat/planned-soak';
+import type { Source } from '../../../core/thermal/sources';
 import type { BodyOf } from '../../../core/log/events';
 import type { Flags } from '../../../core/log/state';
 import type { DeviceModel } from '../../../core/model/schema';
 import type { HeatQuestion, HeatTold } from '../../workers/heat.worker';
 
-/** Devices that a window is tried on. */
-const draws = 200;
 /** What was on the heat longer ago than this is as cold as the room, ms. */
 const coldAfterMs = 40 * 60_000;
 
@@ -25,7 +23,9 @@ export function heatSoFar(soaks: Flags['soaks'] = [], glass: Flags['glass'] = []
       fromS: s(soak.from),
       ...(soak.to === null ? {} : { toS: Math.max(s(soak.from) + 1, s(soak.to)) }),
     })),
-    readings: glass.filter((g) => last && g.at > from).map((g) => ({ atS: s(g.at), glassC: g.celsius })),
+    readings: glass
+      .filter((g) => last && g.at > from)
+      .map((g) => ({ atS: s(g.at), glassC: g.celsius, ...(g.again ? { again: true } : {}) })),
   };
 }
 export type HeatSoFar = ReturnType<typeof heatSoFar>;
@@ -55,16 +55,15 @@ export function windowOfSoak(
 export function useHeatWindow(
   model: DeviceModel,
   bond: string | undefined,
-  station: string,
-  heat: HeatOfStations | undefined,
+  asSet: { source: Source; setC: number } | undefined,
   { onHeat, readings }: Pick<HeatSoFar, 'onHeat' | 'readings'>,
 ): HeatShown {
   const [shown, setShown] = useState<{ window?: HeatTold; question?: HeatQuestion | undefined }>({});
   const worker = useRef<Worker>(undefined);
-  const key = JSON.stringify([bond, station, heat?.[station] ?? null, onHeat, readings]);
+  const key = JSON.stringify([bond, asSet ?? null, onHeat, readings]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   const question = useMemo<HeatQuestion | undefined>(
-    () => (bond ? { model, bond, station, heat, onHeat, readings, draws, seed: 1 } : undefined),
+    () => (bond && asSet ? { model, bond, ...asSet, onHeat, readings } : undefined),
     [model, key],
   );
   useEffect(() => {

@@ -1,7 +1,8 @@
 import { bootConnectors } from '../../model/system';
 import { generalStations } from '../../methods/catalogue';
 import { knownTest } from '../../diagnose/fault';
-import { bondWorked, cellLimitS, openBy, soakShortS } from '../soak';
+import { isWarm, sourceOf } from '../../thermal/sources';
+import { bondWorked, cellLimitS, endedBy, openBy, soakShortS } from '../soak';
 import { noHeat } from '../../vocabulary/conditions';
 import { flag } from '../../log/state';
 import { hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
@@ -70,11 +71,13 @@ export const cellAndHeat = {
     severity: 'stop',
     passableBy: skilled,
     on: ['acted', 'bondReleased'],
-    // opening has to start within minutes of the soak; a clock that is not known has passed every such limit
+    // opening has to start within minutes of the soak, and what was begun is ended; a clock that is not known has passed every such limit
     check: ({ state, index, now }, bodyOf) => {
       const bond = bondWorked(bodyOf);
       const by = bond ? openBy(state, index, bond) : undefined;
-      return by && !(by.clockKnown && now.clockKnown && now.at <= by.until) ? [bond!] : undefined;
+      return by && !(by.clockKnown && now.clockKnown && now.at <= endedBy(index, bond!, by.until))
+        ? [bond!]
+        : undefined;
     },
   }),
   'open on the heat': rule({
@@ -91,6 +94,19 @@ export const cellAndHeat = {
         ? [index.cellSlot]
         : undefined,
   }),
+  'source is cold': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['heatStarted'],
+    // what warms nothing opens nothing: it is read, or somebody says that it is warm
+    check: (_, body) => {
+      const source = sourceOf(body.station);
+      if (!source || (body.hot !== undefined && body.hot === 'said')) return undefined;
+      return body.hot !== undefined && isWarm(body.hot, body.setC ?? source.usualC)
+        ? undefined
+        : [body.station];
+    },
+  }),
   'cell over its limit': rule({
     severity: 'stop',
     passableBy: heads,
@@ -100,7 +116,7 @@ export const cellAndHeat = {
       const cell = index.cellSlot;
       if (body.part !== undefined || cell === undefined || pieceInSlot(state, cell) === undefined)
         return undefined;
-      const seconds = cellLimitS(index, body.station, body.setC);
+      const seconds = cellLimitS(index, body.station, body.setC, body.bond);
       return seconds !== undefined && body.forS > seconds ? { ids: [cell], seconds } : undefined;
     },
   }),
@@ -115,8 +131,10 @@ export const cellAndHeat = {
   }),
   'still hot': rule({
     severity: 'forbid',
-    on: ['solventApplied'],
-    check: ({ state, waits, now }) => {
+    on: ['solventApplied', 'rimCleaned'],
+    check: ({ state, waits, now }, body) => {
+      // what is only seen to beside the rim wets nothing
+      if (body.type === 'rimCleaned' && body.what !== undefined) return undefined;
       const heat = flag(state, 'heat');
       if (heat) return { ids: [heat.station], seconds: 0 };
       const seconds = secondsLeft(

@@ -35,7 +35,7 @@ export function Fitted({
   asSet: NonNullable<ReturnType<typeof sourceAsSet>>;
 }) {
   const fetcher = useFetcher<Changed>();
-  const without = useHeatWindow(index.model, bond, station, who.settings.heat, {
+  const without = useHeatWindow(index.model, bond, asSet, {
     onHeat: soFar.onHeat,
     readings: none,
   }).window;

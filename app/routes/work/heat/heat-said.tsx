@@ -14,8 +14,15 @@ export function HeatSaid({ state, step, firstAt }: { state: JobState; step: Step
   const closesS = heat ? heat.closesAt && s(heat.closesAt) : step.soak?.closesS;
   const softForS = heat ? heat.softForS : step.soak?.softForS;
   const now = heat ? s(time) : undefined;
-  if (heat?.readings !== undefined && opensS === undefined) return <NoTime now={now} closesS={closesS} />;
-  if (opensS === undefined || closesS === undefined) return null;
+  if (heat?.coldSince !== undefined)
+    return (
+      <p className="strong size-17 m-0" role="status">
+        {wording.coldNow}
+      </p>
+    );
+  if (closesS === undefined) return null;
+  if (opensS === undefined)
+    return <NoTime now={now} closesS={closesS} ofTen={heat?.readings ? undefined : step.soak?.softOfTen} />;
   return (
     <div className="stack gap-4 under-8">
       <p className="strong size-17 m-0" data-testid="heat-window">
@@ -33,18 +40,24 @@ export function HeatSaid({ state, step, firstAt }: { state: JobState; step: Step
   );
 }
 
-/** What was read at the glass leaves no time that is right: when the cell may be at its limit is all that is said. */
-function NoTime({ now, closesS }: { now: number | undefined; closesS: number | undefined }) {
+/** No time is right: when it has to come off is said, and how many seals of ten are soft by then. */
+function NoTime({
+  now,
+  closesS,
+  ofTen,
+}: {
+  now: number | undefined;
+  closesS: number;
+  ofTen: number | undefined;
+}) {
   return (
     <div className="stack gap-4 under-8">
       <p className="strong size-17 m-0" data-testid="heat-window">
-        {wording.noWindow}
+        {wording.offBy(left(closesS), ofTen)}
       </p>
-      {closesS !== undefined && (
+      {now !== undefined && now >= closesS && (
         <span>
-          <Tag color={now !== undefined && now >= closesS ? 'error' : 'warning'}>
-            {now !== undefined && now >= closesS ? wording.tooLong : wording.limitAt(left(closesS))}
-          </Tag>
+          <Tag color="error">{wording.tooLong}</Tag>
         </span>
       )}
     </div>

@@ -1,36 +1,15 @@
 import { Button } from 'antd';
-import { useCallback, useEffect, useState } from 'react';
 import type { PlateSaid } from '../../../../core/wire/hot-plate';
 import * as wording from '../../../../words/screens/hot-plate';
 import { span } from '../../../../words/time';
 import { noFocus } from '../work-keys';
+import type { Plate } from './use-plate';
 
-/** How often it is asked, ms; how near it counts as there, K. */
-const everyMs = 2000;
+/** How near it counts as there, K. */
 const nearK = 1;
 
 /** The bench's plate: how warm it is, and whether it is set as the soak was computed with. */
-export function PlateCard({ setC }: { setC: number }) {
-  const [said, setSaid] = useState<PlateSaid>();
-  const speak = useCallback(
-    (init?: RequestInit) =>
-      fetch('/hot-plate', init)
-        .then((res) => res.json() as Promise<PlateSaid>)
-        .catch((): PlateSaid => ({ ok: false, said: '' }))
-        .then(setSaid),
-    [],
-  );
-  useEffect(() => {
-    void speak();
-    const timer = setInterval(() => void speak(), everyMs);
-    return () => clearInterval(timer);
-  }, [speak]);
-  const set = (on: boolean) =>
-    void speak({
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ on, setC }),
-    });
+export function PlateCard({ setC, plate: { said, set } }: { setC: number; plate: Plate }) {
   if (!said) return null;
   const asSet = said.ok && said.on && Math.abs(said.setC - setC) < 0.5;
   return (
@@ -39,12 +18,12 @@ export function PlateCard({ setC }: { setC: number }) {
         {said.ok ? nowText(said, setC, asSet) : wording.noPlate(said.said)}
       </span>
       {said.ok && !asSet && (
-        <Button onMouseDown={noFocus} onClick={() => set(true)}>
+        <Button onMouseDown={noFocus} onClick={() => set(true, setC)}>
           {wording.setTo(setC)}
         </Button>
       )}
       {said.ok && said.on && (
-        <Button onMouseDown={noFocus} onClick={() => set(false)}>
+        <Button onMouseDown={noFocus} onClick={() => set(false, setC)}>
           {wording.off}
         </Button>
       )}
