@@ -8,7 +8,8 @@ export const cautionText: Record<Caution, string> = {
   'solvent-ventilate': 'Ventilate, little alcohol, nothing near that sparks.',
   depth: 'Not deeper than the mark on the pick. Blade on the chassis, below the panel’s own frame.',
   'no-go-edges': 'Mind the hatched edges on the map: flexes and sensors lie there.',
-  'swollen-poke': 'Swollen cell: poke round the edge, never sweep under. No metal.',
+  'swollen-poke': 'Bad cell underneath: poke round the edge, never sweep under. No metal.',
+  'cell-recycled': 'Old cell: tape its plug, keep it flat, recycle it by the local rules.',
   'swollen-container':
     'Old cell into the fire-safe container; recycle it by the local rules for damaged cells.',
   'cell-no-metal': 'Plastic only at the cell. Nothing sharp.',
@@ -30,6 +31,12 @@ export const cautionText: Record<Caution, string> = {
   'drip-and-wait': 'Drip, wait, lift a little, repeat. No heat.',
   'plastic-only': 'Plastic only at the plugs.',
   'off-again': 'Off again before the rim is cleaned and sealed.',
+  'plugs-off-again': 'Off once more: the bare frame is cleaned, sealed and pressed, then it is hung again.',
+  'display-stays-on': 'It hangs on its flexes: lay the seal by hand, and press only the closed device.',
+  'pressed-first': 'The closed device has been pressed: now its screws.',
+  'screws-first': 'Screws first here, then the press.',
+  'film-at-hand-over': 'It keeps the glass clean until the owner has it.',
+  'film-before-closing': 'Look at the glass once more before it is shut.',
   'uv-eyes': 'UV light: never into eyes; shield it, and cover what it must not reach.',
   'lead-hands': 'Extraction on for the flux; wash hands after lead solder.',
   'small-pieces':

@@ -5,6 +5,8 @@ import type { IndexedModel } from '../core/model/index-model';
 import type { Act } from '../core/vocabulary/steps';
 import { thingName, list } from './things';
 import { coveredBy } from '../core/model/covers';
+/** What puts a thing where it was; of a new one that is not said. */
+const goesBack: ReadonlySet<string> = new Set(['fit', 'fasten', 'connect', 'close', 'renew']);
 /** Each reads on after "because it". */
 const actWhy: Partial<Record<Step['action'], string>> = {
   'switch off': 'keeps a slipping blade off a live board',
@@ -36,8 +38,7 @@ export function stepWhy(index: IndexedModel, step: Step): string {
   const subject = step.about ?? step.targets[0]!;
   const first = step.why.find((w) => w !== subject) ?? step.why[0];
   if (!first && step.action === 'disconnect') return 'must be off while the rim is cleaned and sealed';
-  if (!first)
-    return ['fit', 'fasten', 'connect', 'close', 'renew'].includes(step.action) ? 'goes back as it was' : '';
+  if (!first) return goesBack.has(step.action) && !step.piece && !step.fresh ? 'goes back as it was' : '';
   if (step.action === 'unscrew') return `holds the ${thingName(index, step.about!)}`;
   if (step.action === 'disconnect') {
     if (!step.targets.includes(index.cellConnector ?? ''))

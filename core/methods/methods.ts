@@ -149,6 +149,36 @@ export const methodRows = [
     ],
   },
   {
+    id: 'display-at-seal',
+    question: 'Display while the rim is sealed',
+    default: 'off',
+    why: 'the bare frame is cleaned and pressed evenly; with the display beside it on its flexes the seal is laid by hand',
+    options: [
+      { id: 'off', name: 'off its plugs', changes: { caution: 'plugs-off-again' } },
+      { id: 'stays', name: 'stays on its plugs', changes: { caution: 'display-stays-on' } },
+    ],
+  },
+  {
+    id: 'closing-press',
+    question: 'Press and outside screws',
+    default: 'first',
+    why: 'the closed device is pressed, then screwed: as the makers do it',
+    options: [
+      { id: 'first', name: 'pressed first', changes: { caution: 'pressed-first' } },
+      { id: 'last', name: 'screws first', changes: { caution: 'screws-first' } },
+    ],
+  },
+  {
+    id: 'outer-film',
+    question: 'Outer film of a new display',
+    default: 'hand-over',
+    why: 'it keeps the glass clean to the end; before closing one sees the glass',
+    options: [
+      { id: 'hand-over', name: 'off at hand-over', changes: { caution: 'film-at-hand-over' } },
+      { id: 'closing', name: 'off before closing', changes: { caution: 'film-before-closing' } },
+    ],
+  },
+  {
     id: 'leak-test',
     question: 'Leak test',
     default: 'always',

@@ -1,10 +1,10 @@
 import type { Bond } from '../model/schema';
-import { type Assembly, isDone, add, bondsLate, inOrder } from './assembly';
+import { type Assembly, isDone, isStuckOn, add, bondsLate, inOrder } from './assembly';
 import { effectsOf } from '../pairing/effects';
 import { isSeal } from '../model/seals';
 import { pressed, pressS, rimStep } from './seal-steps';
-import { checkStep, holdStep, plainStep, toolsOf } from './draft';
-import { handsS, around } from './times';
+import { checkStep, faceOf, holdStep, plainStep, toolsOf } from './draft';
+import { handsS, around, inSeconds, times } from './times';
 import type { Operation } from './way-out';
 import type { Phase, Caution } from '../vocabulary/steps';
 import { laidAs, stepsBack } from './steps-back';
@@ -32,6 +32,10 @@ interface WayBack {
   newSeal: boolean;
   leakTest: boolean;
   press: boolean;
+  /** The display has been off its plugs, and is so once more while the rim is sealed. */
+  bare: boolean;
+  /** The display hangs open beside the frame while that is done. */
+  hangs: boolean;
 }
 function planBack(assembly: Assembly): WayBack {
   const { setting, candidate, work } = assembly;
@@ -51,17 +55,30 @@ function planBack(assembly: Assembly): WayBack {
     rim && (candidate.loose.bonds.includes(rim.id) || (sealed && candidate.loose.moves.length > 0))
       ? rim
       : undefined;
+  const toSeal = seal !== undefined && !sealed;
+  const offBetween = methods['cell-between'] === 'each';
+  const bare =
+    toSeal &&
+    offBetween &&
+    candidate.cellOn !== undefined &&
+    methods['display-at-seal'] !== 'stays' &&
+    candidate.hung.some((o) => o.kind === 'move');
+  const folded = candidate.loose.moves.some(
+    (m) => m.way.to === 'folded' && index.slots.get(m.slot)!.kind === 'display',
+  );
   const newSeal = seal !== undefined || candidate.loose.bonds.some((b) => isSeal(index, index.bonds.get(b)!));
   return {
     seal,
-    toSeal: seal !== undefined && !sealed,
+    toSeal,
     again,
     midPassed: !again && standing.midPassed,
     calibrate: effects.some((e) => e.effect === 'calibrate') && !isDone(assembly, 'calibrate device'),
-    offBetween: methods['cell-between'] === 'each',
+    offBetween,
     newSeal,
     leakTest: newSeal && methods['leak-test'] === 'always' && setting.stations.includes('leak-tester'),
     press: pressed(setting),
+    bare,
+    hangs: folded && !bare,
   };
 }
 
@@ -71,12 +88,18 @@ export function putTogether(assembly: Assembly): void {
   const plan = planBack(assembly);
   const { methods, index } = setting;
   refit(assembly, candidate.first, phaseBack(assembly));
-  const laySeals = () => refit(assembly, candidate.seals, () => 'Refit');
+  const laySeals = () => refit(plan.hangs ? byHand(assembly) : assembly, candidate.seals, () => 'Refit');
   if (!plan.toSeal) laySeals();
+  // the display is hung last; one that is still off its plugs after the mid check waits for the rim
+  const waits = plan.bare && plan.midPassed;
+  if (!waits) refit(assembly, candidate.hung, phaseBack(assembly));
   let plugged = prove(assembly, plan);
   if (plan.toSeal && plan.seal) {
+    if (plan.bare && !waits) takeDown(assembly);
     layRim(assembly, plan, plan.seal);
     laySeals();
+    if (waits) refit(assembly, candidate.hung, () => 'Refit');
+    else if (plan.bare) hangAgain(assembly);
   }
   if (candidate.cellOn && !plugged && (plan.toSeal || plan.midPassed)) {
     plugCell(assembly);
@@ -85,10 +108,18 @@ export function putTogether(assembly: Assembly): void {
   }
   refit(assembly, candidate.second, () => 'Refit');
   if (candidate.cover) close(assembly, plan, candidate.cover);
-  refit(assembly, candidate.outside, () => 'Refit');
   // whatever seal is new is pressed again once the device is shut
-  if (candidate.cover && plan.newSeal && plan.press)
+  const pressClosed = candidate.cover !== undefined && plan.newSeal && plan.press;
+  const pressFirst = methods['closing-press'] !== 'last';
+  const press = () =>
     add(assembly, 'Refit', holdStep('press', 'closed', pressS, handsS.act, { station: 'seal-press' }));
+  if (pressClosed && pressFirst) press();
+  const from = assembly.steps.length;
+  refit(assembly, candidate.outside, () => 'Refit');
+  const [screws] = assembly.steps.slice(from);
+  if (pressClosed && screws)
+    screws.cautions = [...screws.cautions, pressFirst ? 'pressed-first' : 'screws-first'];
+  if (pressClosed && !pressFirst) press();
   if (candidate.cover && plan.leakTest)
     add(
       assembly,
@@ -99,6 +130,58 @@ export function putTogether(assembly: Assembly): void {
   if (methods.screws === 'new' && assembly.steps.some((d) => d.action === 'fasten'))
     add(assembly, 'Prove', plainStep('bag screws', ['screws'], handsS.aside));
   add(assembly, 'Prove', checkStep('after', index.model.shortList.length));
+  if (methods['outer-film'] !== 'closing') filmsOff(assembly, 'Prove', 'film-at-hand-over');
+}
+/** The same where the device hangs open: a seal is not pressed beside a display on its flexes. */
+const byHand = (assembly: Assembly): Assembly => ({
+  ...assembly,
+  setting: { ...assembly.setting, noPlate: true },
+});
+/** The display off its plugs and away once more, so that the frame is bare. */
+function takeDown(assembly: Assembly): void {
+  const { setting, candidate } = assembly;
+  const plugs = candidate.hung.filter((o) => o.kind === 'connector').flatMap((o) => o.things);
+  const fit = candidate.hung.find((o) => o.kind === 'move')!;
+  const at = { about: fit.slot, face: faceOf(setting.index, fit.slot) };
+  if (plugs.length)
+    add(
+      assembly,
+      'Refit',
+      plainStep('disconnect', plugs, times(handsS.disconnect, plugs.length), {
+        ...at,
+        tools: ['spudger'],
+        cautions: ['plugs-off-again'],
+      }),
+    );
+  add(
+    assembly,
+    'Refit',
+    plainStep('move', [fit.slot], inSeconds(fit.way!.minutes), {
+      ...at,
+      pose: 'out',
+      cautions: plugs.length ? [] : ['plugs-off-again'],
+    }),
+  );
+}
+/** The display on its plugs again, when the rim is sealed: the same piece, with its data. */
+function hangAgain(assembly: Assembly): void {
+  const { setting, candidate } = assembly;
+  const folded = (slot: string) =>
+    candidate.loose.moves.some((m) => m.slot === slot && m.way.to === 'folded');
+  for (const operation of inOrder(candidate, candidate.hung))
+    add(assembly, 'Refit', ...stepsBack(setting, operation, [], folded(operation.slot)));
+}
+/** The outer films of new covers, each about its own piece: the back's film is not peeled off the display. */
+function filmsOff(assembly: Assembly, phase: Phase, when: Caution): void {
+  const { setting, work } = assembly;
+  const films = work.replaced
+    .filter((r) => setting.index.coverSlots.includes(r))
+    .flatMap((slot) => filmsOf(setting.index, slot))
+    .concat(filmsLeft(setting, true));
+  for (const [slot, own] of bySlot(films)) {
+    const step = filmStep(setting.index, slot, own);
+    add(assembly, phase, { ...step, cautions: [...step.cautions, when] });
+  }
 }
 function refit(assembly: Assembly, list: readonly Operation[], phase: (o: Operation) => Phase): void {
   const { setting, work, candidate } = assembly;
@@ -147,6 +230,8 @@ function prove(assembly: Assembly, plan: WayBack): boolean {
   add(
     assembly,
     'Refit',
+    // the check has left it on
+    ...(isStuckOn(assembly) ? [] : [plainStep('switch off', ['device:mid'], handsS.act)]),
     plainStep('disconnect', [index.cellConnector!], handsS.disconnect, {
       about: index.cellSlot!,
       tools: ['spudger'],
@@ -177,6 +262,7 @@ function layRim(assembly: Assembly, plan: WayBack, seal: Bond): void {
   if (plan.again || !setting.standing.rimClean)
     add(assembly, 'Refit', rimStep(setting, 'rim', work.replaced, { cautions: stays }));
   const came = bringsSeal(setting, seal, work.replaced);
+  const pressFrame = plan.press && !plan.hangs;
   const sheet = glueTimes(setting.glues, 'perimeter-seal');
   add(
     assembly,
@@ -185,25 +271,20 @@ function layRim(assembly: Assembly, plan: WayBack, seal: Bond): void {
       ? plainStep('apply seal', [seal.id], handsS.look, { about: came, cautions: ['seal-came-fitted'] })
       : plainStep('apply seal', [seal.id], around(seal.renewS), {
           tools: toolsOf(setting.index, ['roller']),
-          cautions: plan.press ? [] : ['press-by-hand'],
+          cautions: pressFrame ? [] : plan.hangs && plan.press ? ['display-stays-on'] : ['press-by-hand'],
           ...(seal.renewedBy.length ? { uses: seal.renewedBy } : {}),
           ...(seal.renewNote ? { note: seal.renewNote } : {}),
           ...(sheet ? laidAs(sheet) : {}),
         }),
   );
-  if (plan.press && !came)
+  if (pressFrame && !came)
     add(assembly, 'Refit', holdStep('press', 'frame', pressS, handsS.act, { station: 'seal-press' }));
 }
-/** The last films and the liner off, and the device shut. */
+/** The liner off, by house method the last films, and the device shut. */
 function close(assembly: Assembly, plan: WayBack, cover: Operation): void {
-  const { setting, work } = assembly;
+  const { setting } = assembly;
   const { index } = setting;
-  const films = work.replaced
-    .filter((r) => index.coverSlots.includes(r))
-    .flatMap((slot) => filmsOf(index, slot))
-    .concat(filmsLeft(setting, true));
-  // each about its own piece: the back's film is not peeled off the display
-  for (const [slot, own] of bySlot(films)) add(assembly, 'Refit', filmStep(index, slot, own));
+  if (setting.methods['outer-film'] === 'closing') filmsOff(assembly, 'Refit', 'film-before-closing');
   if (plan.seal && (plan.again || !setting.standing.linerOff))
     add(assembly, 'Refit', plainStep('liner off', [plan.seal.id], handsS.liner));
   const note = index.slots.get(cover.slot)!.install?.note;

@@ -100,7 +100,7 @@ export function setAside(assembly: Assembly, slot: string): void {
     plainStep('set aside', [slot], handsS.aside, {
       about: slot,
       face: faceOf(index, slot),
-      cautions: cell ? ['swollen-container'] : [],
+      cautions: !cell ? [] : badCell(conditions) ? ['swollen-container'] : ['cell-recycled'],
       ...(cell && badCell(conditions) ? { tools: ['sand-box'] } : {}),
     }),
   );

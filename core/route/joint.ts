@@ -29,6 +29,8 @@ export interface Candidate {
   out: Operation[];
   bench: Operation[];
   first: Operation[];
+  /** The display that closes the device hung on its plugs again: last, and once more after the rim. */
+  hung: Operation[];
   /** Seals of covers that go on once the cell is plugged in for good: laid right before that. */
   seals: Operation[];
   second: Operation[];
@@ -98,8 +100,16 @@ const sameWays = (waysChoice: WaysChoice, b: WaysChoice) =>
 
 /** What lies between the gates of a job, one part after the other. */
 const segmentsOf = (
-  parts: Pick<Candidate, 'out' | 'bench' | 'first' | 'seals' | 'second' | 'outside'>,
-): Operation[][] => [parts.out, parts.bench, parts.first, parts.seals, parts.second, parts.outside];
+  parts: Pick<Candidate, 'out' | 'bench' | 'first' | 'hung' | 'seals' | 'second' | 'outside'>,
+): Operation[][] => [
+  parts.out,
+  parts.bench,
+  parts.first,
+  parts.hung,
+  parts.seals,
+  parts.second,
+  parts.outside,
+];
 /** The operations that one choice of ways comes to, out and back, in their best order. */
 export function candidate(
   setting: Setting,
@@ -169,13 +179,18 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   const seals = offAgain
     ? back.ops.filter((o) => o.kind === 'bond' && isOnlyFor(o.id, late, back.precedences))
     : [];
-  const first = back.ops.filter((o) => o !== cellOn && !late.has(o.id) && !seals.includes(o));
-  const second = back.ops.filter((o) => late.has(o.id));
+  const ready = back.ops.filter((o) => o !== cellOn && !late.has(o.id) && !seals.includes(o));
+  const hung = hungLast(index, loose, ready, back.precedences);
+  const first = ready.filter((o) => !hung.cover.includes(o) && !hung.over.includes(o));
+  const second = back.ops.filter((o) => late.has(o.id) || hung.over.includes(o));
   const outside = outsideOperations(index, loose);
   const precedences = [
     ...before,
     ...back.precedences,
-    ...between(segmentsOf({ out, bench, first, seals, second, outside }), [...before, ...back.precedences]),
+    ...between(segmentsOf({ out, bench, first, hung: hung.cover, seals, second, outside }), [
+      ...before,
+      ...back.precedences,
+    ]),
   ];
   return {
     choice,
@@ -183,6 +198,7 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
     out,
     bench,
     first,
+    hung: hung.cover,
     seals,
     second,
     outside,
@@ -201,6 +217,36 @@ function isOnlyFor(
 ): boolean {
   const after = precedences.flatMap(([a, b]) => (a === id ? [b] : []));
   return after.length > 0 && after.every((b) => those.has(b));
+}
+/**
+ * What hangs the display on its plugs again, and what lies over those plugs: the display comes last, when all else is in, and its
+ * brackets when it has been tried. Nothing where something else waits for them.
+ */
+function hungLast(
+  index: IndexedModel,
+  loose: Loose,
+  ops: readonly Operation[],
+  precedences: [string, string][],
+): { cover: Operation[]; over: Operation[] } {
+  const none = { cover: [], over: [] };
+  const off = loose.moves.find(
+    (m) =>
+      m.way.to === 'out' && index.slots.get(m.slot)!.kind === 'display' && index.coverSlots.includes(m.slot),
+  );
+  if (!off) return none;
+  const cover = ops.filter(
+    (o) =>
+      (o.kind === 'move' && o.slot === off.slot) ||
+      (o.kind === 'connector' && off.way.connectors.includes(o.things[0]!)),
+  );
+  const after = reached(
+    cover.map((o) => o.id),
+    precedences,
+    0,
+  );
+  const over = ops.filter((o) => !cover.includes(o) && after.has(o.id));
+  const waits = over.some((o) => o.kind === 'connector' || o.kind === 'bond');
+  return !cover.some((o) => o.kind === 'move') || waits ? none : { cover, over };
 }
 /** What comes after a gate comes after everything before it: the last of each part before the first of the next. */
 function between(segments: Operation[][], precedences: [string, string][]): [string, string][] {

@@ -50,11 +50,20 @@ export function merge(steps: PhasedDraft[], cellConnector: string | undefined): 
   return out;
 }
 
+/** What was wetted is worked on within this, s: after that the alcohol has gone (from memory). */
+const wetS = 180;
 /**
- * One wetting along the edge serves every bond of a cell: the others are not wetted and waited for again.
+ * One wetting along the edge serves every bond of a cell that is worked on while it is wet: those are not wetted and waited for
+ * again, and what comes later is.
  * @param cell the cell's slot
  */
 export function wetOnce(steps: PhasedDraft[], cell: string | undefined): PhasedDraft[] {
-  const wet = steps.findIndex((x) => x.action === 'solvent' && x.about === cell);
-  return steps.filter((x, i) => i <= wet || x.action !== 'solvent' || x.about !== cell);
+  let since = Infinity;
+  return steps.filter((step) => {
+    const wets = step.action === 'solvent' && step.about === cell;
+    if (wets && since <= wetS) return false;
+    if (wets) since = 0;
+    else since += step.handsS.likely + step.waitS;
+    return true;
+  });
 }

@@ -43,7 +43,9 @@ describe('a new display tried out of its bag', () => {
       const bodies = b.log.map((e) => e.body);
       const tested = bodies.findIndex((x) => x.type === 'acted' && x.act === 'test part');
       const after = bodies.slice(tested + 1);
-      expect(after[0]).toEqual({ type: 'connectorOff', connector: index.cellConnector });
+      // switched off before the cell is unplugged
+      expect(after[0]).toMatchObject({ type: 'acted', act: 'switch off' });
+      expect(after[1]).toEqual({ type: 'connectorOff', connector: index.cellConnector });
       // nothing is moved over before the trial is over
       expect(after.findIndex((x) => x.type === 'pieceFitted')).toBeGreaterThan(
         after.findIndex((x) => x.type === 'connectorOff' && x.connector !== index.cellConnector),
@@ -63,8 +65,9 @@ describe('a new display tried out of its bag', () => {
     const b = new Bench(indexed(mica9), route(mica9, display)).open(display);
     for (let k = 0; k < 500 && !b.standing().trial?.connectors.includes('K-cell'); k++) b.next();
     const again = route(mica9, { ...display, standing: b.standing() });
-    expect(again.steps.slice(0, 3).map((s) => [s.action, s.targets])).toEqual([
+    expect(again.steps.slice(0, 4).map((s) => [s.action, s.targets])).toEqual([
       ['test part', ['display']],
+      ['switch off', ['device:trial']],
       ['disconnect', ['K-cell']],
       ['disconnect', ['K-panel', 'K-touch', 'K-sensor']],
     ]);

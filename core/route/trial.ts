@@ -61,6 +61,10 @@ export function trialEnd(setting: Setting, slot: string, on: readonly string[]):
   const out: Draft[] = [];
   if (cell && on.includes(cell))
     out.push(
+      // what has been tried is on
+      ...(setting.conditions.includes('stuck on')
+        ? []
+        : [plainStep('switch off', ['device:trial'], handsS.act, { about: slot })]),
       plainStep('disconnect', [cell], handsS.disconnect, { ...about, cautions: ['live-board', 'trial-off'] }),
     );
   if (plugs.length) out.push(plainStep('disconnect', plugs, times(handsS.disconnect, plugs.length), about));

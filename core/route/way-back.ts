@@ -1,5 +1,6 @@
 import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
+import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
 import type { Setting } from './setting';
 import type { Face } from '../vocabulary/trade';
@@ -47,7 +48,7 @@ export function wayBack(
   const ops = operationsBack(setting, loose, shut);
   const back: Back = { setting: setting, loose, ops, shut, covers };
   const precedences = ops.flatMap((o) => [...always(back, o), ...ofItsKind(back, o)]);
-  for (const pair of ontoBeforeOver(back))
+  for (const pair of [...ontoBeforeOver(back), ...heldBeforePlugged(back)])
     if (!reached([pair[1]], precedences, 0).has(pair[0])) precedences.push(pair);
   const cover = last && {
     id: `close:${last.slot}`,
@@ -197,6 +198,23 @@ const ontoBeforeOver = (back: Back): Pairs =>
       const onto = index.bonds.get(bond!)!.holds.flatMap((h) => laidUnder(back, h));
       return onto.flatMap((f) => over.filter((g) => g !== f).map((g): Pairs[0] => [f.id, g.id]));
     });
+/** A board has its screws before a plug pulls at it, wherever nothing wants it otherwise. */
+const heldBeforePlugged = ({ ops, setting: { index } }: Back): Pairs =>
+  ops
+    .filter((o) => o.kind === 'fasteners' && o.things.some((f) => holdsBoard(index, f)))
+    .flatMap((screws) =>
+      ops
+        .filter((o) => o.kind === 'connector' && joinsBoard(index, o.things[0]!, screws.things))
+        .map((plug): Pairs[0] => [screws.id, plug.id]),
+    );
+const holdsBoard = (index: IndexedModel, fastener: string) =>
+  index.fasteners.get(fastener)!.holds.some((h) => index.slots.get(h)?.kind === 'board');
+const joinsBoard = (index: IndexedModel, plug: string, screws: readonly string[]) => {
+  const { joins } = index.connectors.get(plug)!;
+  return screws.some((f) =>
+    index.fasteners.get(f)!.holds.some((h) => index.slots.get(h)?.kind === 'board' && joins.includes(h)),
+  );
+};
 /** A plug goes on when both ends are there; a cover is plugged in while it is still folded open. */
 function pluggedIn(back: Back, operation: Operation): Pairs {
   const { index } = back.setting;

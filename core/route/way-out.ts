@@ -1,10 +1,9 @@
 import type { IndexedModel } from '../model/index-model';
-import type { Bond, Way } from '../model/schema';
+import type { Way } from '../model/schema';
 import type { Drive, Face } from '../vocabulary/trade';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../rules/interlocks';
 import { holders, isLoose, isMoved, type Setting } from './setting';
-import { releaseFor } from './release';
 import { type OrderAnswer, orderOperations, type OrderProblem, type Prefer } from './order';
 
 /** One operation of the order: loosing or fastening some things of one holder with one bit from one side, or moving a piece. */
@@ -139,10 +138,10 @@ export function precedencesOut(
         )
           out.push([p.id, operation.id]);
   }
-  // what is lasered, or warmed as a whole, is so on the closed device: before another side of it is opened
+  // a cover is warmed and cut on the closed device: not while another one hangs open
   for (const o of ops) {
     const bond = o.kind === 'bond' ? setting.index.bonds.get(o.things[0]!) : undefined;
-    if (!bond || !setting.index.coverSlots.includes(o.slot) || !onClosedDevice(setting, bond)) continue;
+    if (!bond || !setting.index.coverSlots.includes(o.slot)) continue;
     const needed = ancestors(o.id, out);
     for (const m of ops)
       if (
@@ -163,12 +162,6 @@ export function precedencesOut(
         out.push([first, o.id]);
   }
   return out;
-}
-
-/** Whether a cover's bond is released in a way that wants the device closed: by laser, or by a source that warms all of it. */
-function onClosedDevice(setting: Setting, bond: Bond): boolean {
-  const plan = releaseFor({ ...setting, openWithCell: true }, bond);
-  return plan === undefined || plan.release.by === 'laser';
 }
 
 /** All that must come before an operation, directly or not. */

@@ -109,16 +109,20 @@ test('a back that was glued anew is not "closed without a new seal": the display
 });
 
 test('a second seal is opened, cleaned, laid and pressed like the first, and leak tested', () => {
-  const r = route(dune3, replace('back'));
+  // a new display has been off its plugs: both seals are pressed on the bare frame, then the closed device
+  const r = route(dune3, replace('back', 'display'));
   const of = (action: string) => r.steps.filter((s) => s.action === action);
   expect(of('gap').map((s) => s.targets[0])).toContain('back-seal');
   const cut = of('release').find((s) => s.targets[0] === 'back-seal')!;
   expect(cut.cautions).toEqual(expect.arrayContaining(['depth', 'no-go-edges']));
   expect(of('clean rim').map((s) => s.targets[0])).toContain('back-seal');
   expect(of('press').map((s) => s.targets[0])).toEqual(
-    expect.arrayContaining(['back-seal:start', 'closed:start']),
+    expect.arrayContaining(['frame:start', 'back-seal:start', 'closed:start']),
   );
   expect(of('leak test')).toHaveLength(1);
+  // with the display open on its flexes they are laid by hand
+  const open = route(dune3, replace('back')).steps.filter((s) => s.action === 'press');
+  expect(open.map((s) => s.targets[0])).toEqual(['closed:start']);
   const poked = route(dune3, { ...replace('back'), conditions: ['swollen'] });
   expect(poked.steps.find((s) => s.targets[0] === 'back-seal' && s.action === 'release')!.cautions).toContain(
     'swollen-poke',

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Step } from '../steps/route';
-import { dune3, indexed, mica9, replace, route } from './demo-models';
+import { dune3, indexed, mica9, replace, route, swollen } from './demo-models';
 import { routeFaults } from './route-faults';
 
 const index = indexed(mica9);
@@ -61,6 +61,40 @@ describe('the checker of routes finds what it is for', () => {
       at((s) => s.action === 'close'),
     );
     expect(routeFaults(index, { steps: dirty }).join()).toContain('not clean');
+  });
+  test('an order of closing that no bench keeps', () => {
+    const wide = route(mica9, replace('display', 'cell')).steps;
+    const without = (gone: (s: Step) => boolean) => wide.filter((s) => !gone(s));
+    expect(routeFaults(index, { steps: wide })).toEqual([]);
+    // the cell off with the device still on
+    const on = without((s) => s.action === 'switch off' && s.targets[0] === 'device:mid');
+    expect(routeFaults(index, { steps: on }).join()).toContain('not been switched off');
+    // the display hangs beside the frame that is pressed
+    const press = wide.findIndex((s) => s.action === 'press' && s.targets[0] === 'frame:start');
+    const hung = wide.findIndex((s, k) => k > press && s.action === 'fit' && s.about === 'display');
+    const early = wide.toSpliced(hung, 1).toSpliced(press, 0, wide[hung]!);
+    expect(routeFaults(index, { steps: early }).join()).toContain('hangs beside the frame');
+    // a board whose plugs go on before its screws
+    const board = route(mica9, replace('board')).steps;
+    const plug = board.findIndex((s) => s.action === 'connect' && !s.trial);
+    const screw = board.findIndex((s) => s.action === 'fasten' && s.about === 'board');
+    expect(screw).toBeGreaterThan(0);
+    expect(plug).toBeGreaterThan(screw);
+    const loose = board.toSpliced(screw, 1).toSpliced(plug, 0, board[screw]!);
+    expect(routeFaults(index, { steps: loose }).join()).toContain('board is not held');
+  });
+  test('a back that is warmed or cut while the display hangs open; strips that have dried', () => {
+    const both = indexed(dune3);
+    const { steps } = route(dune3, replace('back', 'port'));
+    expect(routeFaults(both, { steps })).toEqual([]);
+    const open = steps.findIndex((s) => s.action === 'move' && s.about === 'display');
+    const heat = steps.findIndex((s) => s.action === 'heat' && s.face === 'back');
+    const late = steps.toSpliced(open, 1).toSpliced(heat, 0, steps[open]!);
+    expect(routeFaults(both, { steps: late }).join()).toContain('warmed while the display hangs open');
+    const wet = route(mica9, { conditions: swollen }).steps;
+    const again = wet.filter((s, k) => !(s.action === 'solvent' && s.about === 'cell' && k > 20));
+    expect(routeFaults(index, { steps: wet })).toEqual([]);
+    expect(routeFaults(index, { steps: again }).join()).toContain('was wetted');
   });
   test('hot air at a chip while the cell is on', () => {
     const chip = route(dune3, replace('id-chip')).steps;

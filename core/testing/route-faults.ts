@@ -8,11 +8,17 @@ import type { StepAction } from '../vocabulary/steps';
  * What is wrong with a route, found by doing it on the model alone: screw by screw, plug by plug, there and back. It knows
  * nothing of how routes are planned, nor of the interlocks. An empty list is a route that hands can follow.
  */
-export function routeFaults(index: IndexedModel, route: Pick<Route, 'steps'>): string[] {
-  const device = new Device(index, route.steps);
+export function routeFaults(
+  index: IndexedModel,
+  route: Pick<Route, 'steps'> & Partial<Pick<Route, 'input'>>,
+): string[] {
+  const device = new Device(index, route.steps, route.input?.conditions.includes('stuck on') ?? false);
   for (const [k, step] of route.steps.entries()) device.take(step, k);
   return [...device.faults, ...device.leftOver()];
 }
+
+/** What was wetted is worked on within this, s: alcohol has gone by then (from memory). */
+const wetS = 300;
 
 class Device {
   readonly faults: string[] = [];
@@ -24,11 +30,18 @@ class Device {
   /** The step at which each thing is put back last. */
   readonly #backAt = new Map<string, number>();
   #rimClean = false;
+  /** Something has been looked at with the device on since it was switched off last. */
+  #on = false;
+  /** Cut seconds of hands and waiting since each bond was wetted. */
+  readonly #wetFor = new Map<string, number>();
+  #closedOnce = false;
   #seal: 'as it was' | 'open' | 'applied' | 'bare' = 'as it was';
 
   constructor(
     private readonly index: IndexedModel,
     steps: readonly Step[],
+    /** Nothing switches it off. */
+    private readonly stuckOn: boolean,
   ) {
     for (const [k, step] of steps.entries())
       if (['fasten', 'fit', 'renew', 'connect'].includes(step.action) && !step.trial)
@@ -52,10 +65,26 @@ class Device {
   take(step: Step, now: number): void {
     const act = this.#acts[step.action];
     if (act) for (const target of step.targets) act(step, target, now);
+    for (const [bond, s] of this.#wetFor) this.#wetFor.set(bond, s + step.handsS.likely + step.waitS);
   }
   readonly #acts: Partial<Record<StepAction, (step: Step, target: string, now: number) => void>> = {
     unscrew: (step, hole) => this.#unscrew(step, hole),
     disconnect: (step, plug) => this.#unplug(step, plug),
+    'switch off': () => {
+      this.#on = false;
+    },
+    look: () => {
+      this.#on = true;
+    },
+    'test part': () => {
+      this.#on = true;
+    },
+    check: (step) => this.#check(step),
+    solvent: (_step, bond) => {
+      this.#wetFor.set(bond, 0);
+    },
+    heat: (step, target) => this.#warm(step, target),
+    press: (step, target) => this.#press(step, target),
     connect: (step, plug) => this.#plug(step, plug),
     release: (step, bond) => this.#release(step, bond),
     unhook: (_step, id) => {
@@ -86,6 +115,11 @@ class Device {
     this.#screwsOut.add(hole);
   }
   #release(step: Step, bond: string): void {
+    const wet = this.#wetFor.get(bond);
+    if (wet !== undefined && wet > wetS) this.#fault(step, `${bond} was wetted ${Math.round(wet)} s ago`);
+    const { face, holds = [] } = this.index.bonds.get(bond) ?? {};
+    if (face === 'back' && holds.some((slot) => this.index.coverSlots.includes(slot)) && this.#hangs())
+      this.#fault(step, 'it is worked on while the display hangs open');
     this.#bondsOpen.add(bond);
     for (const slot of this.index.bonds.get(bond)?.holds ?? []) this.#soldered(step, slot);
     if (this.index.bonds.get(bond)?.kind !== 'perimeter-seal') return;
@@ -93,12 +127,15 @@ class Device {
     this.#rimClean = false;
   }
   #unplug(step: Step, plug: string): void {
+    if (plug === this.index.cellConnector && this.#on && !this.stuckOn)
+      this.#fault(step, 'it has not been switched off');
     this.#cellIsOff(step, plug);
     this.#reach(step, plug);
     this.#plugsOff.add(plug);
   }
   #plug(step: Step, plug: string): void {
     this.#cellIsOff(step, plug);
+    if (!step.trial) this.#boardHolds(step, plug);
     if (!this.#plugsOff.delete(plug)) this.#fault(step, `${plug} is on already`);
     if (step.trial) return;
     if (plug === this.index.cellConnector)
@@ -164,6 +201,38 @@ class Device {
     if (piece.startsWith('screw:')) this.#screwsOut.delete(holder);
     else this.#pose.set(holder, 'in');
   }
+  /** A display that is folded open and on its plugs. */
+  #hangs(): boolean {
+    return this.index.model.slots.some(
+      (slot) =>
+        slot.kind === 'display' &&
+        this.#poseOf(slot.id) === 'folded' &&
+        this.index.coverSlots.includes(slot.id),
+    );
+  }
+  /** A board that has its screws is held by them before anything pulls at it. */
+  #boardHolds(step: Step, plug: string): void {
+    for (const slot of this.index.connectors.get(plug)?.joins ?? [])
+      if (this.index.slots.get(slot)?.kind === 'board')
+        for (const hole of this.#screwsOut) {
+          const { holds } = this.index.fasteners.get(hole)!;
+          const shared = holds.some((held) => held !== slot && this.#away(held));
+          if (holds.includes(slot) && !shared) this.#fault(step, `${slot} is not held by ${hole} yet`);
+        }
+  }
+  #check(step: Step): void {
+    this.#on = true;
+    if (step.round === 'mid' && this.#closedOnce) this.#fault(step, 'it is closed already');
+  }
+  #warm(step: Step, target: string): void {
+    const cover = this.index.coverSlots.includes(step.about ?? '');
+    if (target === 'start' && step.face === 'back' && cover && this.#hangs())
+      this.#fault(step, 'the back is warmed while the display hangs open');
+  }
+  /** The bare frame is pressed, not one with the display on its flexes beside it. */
+  #press(step: Step, target: string): void {
+    if (target === 'frame:start' && this.#hangs()) this.#fault(step, 'the display hangs beside the frame');
+  }
   #fasten(step: Step, hole: string): void {
     if (!this.#screwsOut.has(hole)) this.#fault(step, `${hole} was never out`);
     this.#screwsOut.delete(hole);
@@ -177,6 +246,7 @@ class Device {
       if (!this.#away(over)) this.#fault(step, `${hole} is already under ${over}`);
   }
   #close(step: Step, cover: string): void {
+    this.#closedOnce = true;
     if (this.#seal === 'open') this.#fault(step, 'no seal has been laid');
     if (this.#seal === 'applied') this.#fault(step, 'the liner is still on the seal');
     for (const plug of this.#plugsOff) this.#fault(step, `${plug} is still off`);

@@ -1,10 +1,10 @@
+import { holderOf } from '../../vocabulary/pieces';
 import { checksDue, openChecks } from '../../checks/due';
 import type { IndexedModel } from '../../model/index-model';
 import { isSeal } from '../../model/seals';
 import { balance, emptyInside, unaccounted } from '../balance';
 import { leakNow } from '../water';
 import { flag, type JobState } from '../../log/state';
-import { holderOf } from '../../vocabulary/pieces';
 import { piecesAt, openState } from '../../log/view';
 import { type Rule, rule, heads, list, skilled } from '../interlock';
 
@@ -116,7 +116,13 @@ export const closing = {
     on: ['deviceClosed'],
     check: ({ state, index }) => {
       const b = balance(state, index);
-      return list([...b.filmsOn, ...b.masksOn]);
+      // the outer film of a cover comes off when the house takes it off, at the latest at hand-over
+      const outer = (slot: string | undefined) => slot !== undefined && index.coverSlots.includes(slot);
+      const inside = b.filmsOn.filter((film) => {
+        const slot = holderOf(film.split('/')[0]!);
+        return !outer(slot) && !outer(index.slots.get(slot)?.carrier);
+      });
+      return list([...inside, ...b.masksOn]);
     },
   }),
   'connector open': rule({
