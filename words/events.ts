@@ -97,6 +97,7 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   heatStarted: (b, { index }) => `on the ${stationName(index, b.station)}`,
   heatEnded: () => 'off the heat',
   glassRead: (b) => `the glass reads ${b.celsius} °C${b.again ? ', read twice' : ''}`,
+  chargeSeen: (b) => `it shows ${b.percent} % of charge`,
   sourceRead: (b) => `what warms it reads ${b.celsius.toFixed(0)} °C`,
   heatWindowFitted: (b) =>
     b.opensS === undefined || b.closesS === undefined

@@ -86,6 +86,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `The work at the ${n} was begun and has not ended.`,
     instead: 'Finish it at the rework bench, and say there how it ended.',
   }),
+  'charge over the limit': () => ({
+    what: 'The battery is charged above 25 %: pierced, it burns harder.',
+    instead: 'Let it run down first, or say what it shows now.',
+  }),
   'source is cold': () => ({
     what: 'What warms it is not warm, or nobody has said that it is.',
     instead: 'Let it come to its temperature first: no time counts on a cold one.',

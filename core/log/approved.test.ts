@@ -87,6 +87,7 @@ const bodies: readonly object[] = [
   },
   { type: 'glassRead', celsius: 61.5 },
   { type: 'glassRead', celsius: 92, again: true },
+  { type: 'chargeSeen', percent: 62 },
   { type: 'sourceRead', celsius: 64 },
   { type: 'sourceRead', celsius: 79 },
   { type: 'heatWindowFitted', readings: 1, opensS: 150, closesS: 330, softForS: 70 },

@@ -129,6 +129,8 @@ export const bodySchema = z.discriminatedUnion('type', [
     /** A feature that only the factory display has is there: it was never replaced. */
     displayOriginal: z.boolean(),
   }),
+  // the charge that it shows now, percent
+  z.strictObject({ type: z.literal('chargeSeen'), percent: z.number().int().min(0).max(100) }),
   z.strictObject({ type: z.literal('routeAdopted'), routeHash: ref, modelHash: ref, variant: ref }),
   // whose name or hand it was stands apart, with the job's private data
   z.strictObject({

@@ -39,6 +39,7 @@ const apply: Apply = {
   checkMeasured: (writer, { round, function: fn, measured }, event) =>
     writer.set('measured', `${round} ${fn}`, { ...measured, seq: event.seq }),
   systemSet: (w, { type: _, ...system }) => flags(w, { system }),
+  chargeSeen: (w, { percent }) => flags(w, { chargeSeen: percent }),
   phoneAsked: (w, { type: _, ...phone }) => flags(w, { phone }),
   received: (w) => flags(w, { received: true }),
   routeAdopted: (writer, body, event) => {

@@ -177,6 +177,8 @@ export interface Flags {
   /** A new part on its plugs to be tried, and what has been plugged in for it. */
   trial: { slot: string; connectors: string[] } | null;
   /** What was asked and seen at the counter about the phone itself. */
+  /** The charge that was seen at the bench last, percent. */
+  chargeSeen: number;
   phone: { charge?: number; backup: Known; locked: Known; displayOriginal: boolean };
   /** The device's system version, and whether it is a pre-release. */
   system: { version: string; preRelease: boolean };

@@ -1,7 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
 import type { Pose } from '../vocabulary/trade';
-import type { JobState } from './state';
+import { flag, type JobState } from './state';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
 
 /** Questions about a job's state. Each is one small function; none of them changes anything. */
@@ -154,3 +154,6 @@ export function replacedSlots(state: JobState): string[] {
     ),
   ];
 }
+/** The charge of the device as it was seen last, at the bench or at the counter, percent; undefined where nobody has looked. */
+export const chargeOf = (state: JobState): number | undefined =>
+  flag(state, 'chargeSeen') ?? flag(state, 'phone')?.charge;

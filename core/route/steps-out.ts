@@ -195,6 +195,7 @@ function atBond(setting: Setting, bond: Bond, plan: ReleasePlan): { tools: strin
   }
   if (back && release.by === 'heat' && bond.kind === 'glue') {
     cautions.push('chisel-shards');
+    if (setting.index.cellSlot !== undefined && !badCell(setting.conditions)) cautions.push('charge-low');
     tools.push('chisel', 'glasses');
   }
   return { tools, cautions };

@@ -332,6 +332,7 @@ const rows: Record<string, Row> = {
   },
   heatStarted: { said: heat, again: [{ ...heat, station: 'gun' }], otherwise: [{ type: 'heatEnded' }] },
   heatEnded: { given: [heat], said: { type: 'heatEnded' }, otherwise: [heat] },
+  chargeSeen: { said: { type: 'chargeSeen', percent: 62 }, otherwise: [{ type: 'chargeSeen', percent: 20 }] },
   sourceRead: {
     given: [heat],
     said: { type: 'sourceRead', celsius: 40 },

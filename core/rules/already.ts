@@ -116,6 +116,7 @@ const says: Says = {
   deviceClosed: (state, _body, index) => openState(state, index) === 'closed',
   heatStarted: (state) => !!flag(state, 'heat'),
   heatEnded: (state) => !flag(state, 'heat'),
+  chargeSeen: (state, body) => flag(state, 'chargeSeen') === body.percent,
   // told where it changes something: warm no longer, or again
   sourceRead: (state, body) => {
     const heat = flag(state, 'heat');

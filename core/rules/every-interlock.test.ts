@@ -160,6 +160,8 @@ const soaked = (gaveS: number, ago = 0, clockKnown = true) =>
       heatEndedAt: { at: now - ago * 1000, clockKnown, seq: 60, station: 'hot-plate', gaveS, ofS: 100 },
     },
   });
+const charged = (percent: number, more: Parameters<typeof having>[0] = {}) =>
+  having({ flags: { chargeSeen: percent }, ...more });
 const openWithinS = mica9.bonds.find((b) => b.id === 'seal')!.release.find((r) => r.by === 'heat')!
   .maxDelayS!;
 const wet = (ago: number, clockKnown = true) =>
@@ -330,6 +332,39 @@ const rows: Record<RuleName, Row> = {
       { ...heat, forS: 300, station: 'hot-air' },
       { ...heat, forS: 600, station: 'no source' },
       at(having({ place: { 'cell#1': 'tray' } }), { ...heat, forS: 600 }),
+    ],
+  },
+  'charge over the limit': {
+    severity: 'stop',
+    passableBy: skilled,
+    broken: [
+      about(at(charged(26, { acted: { 'solvent strip-tl': 40 } }), release('strip-tl')), ['cell']),
+      // what was typed at the counter counts until somebody has looked at the bench
+      about(
+        at(
+          having({
+            flags: { phone: { charge: 80, backup: 'unknown', locked: 'unknown', displayOriginal: false } },
+            acted: { 'solvent strip-tl': 40 },
+          }),
+          release('strip-tl'),
+        ),
+        ['cell'],
+      ),
+    ],
+    kept: [
+      at(charged(25, { acted: { 'solvent strip-tl': 40 } }), release('strip-tl')),
+      // pulled, not pried
+      at(charged(90), release('strip-tl')),
+      at(charged(90), release('seal')),
+      at(having({ acted: { 'solvent strip-tl': 40 } }), release('strip-tl')),
+      at(
+        charged(90, { acted: { 'solvent strip-tl': 40 }, condition: { swollen: because } }),
+        release('strip-tl'),
+      ),
+      at(
+        charged(90, { acted: { 'solvent strip-tl': 40 }, place: { 'cell#1': 'tray' } }),
+        release('strip-tl'),
+      ),
     ],
   },
   'source is cold': {

@@ -31,6 +31,11 @@ export const mmRightFor = (mm: number, target: string): string => `${mm} mm: rig
 export const itWouldReachWhatLies = ': it would reach what lies below';
 export const hereThisHoleTakesAnother = (mm: number, toFixed: string, text: string): string =>
   `${mm} here, this hole takes ${toFixed}${text}. Another screw belongs here.`;
+export const chargeUnknown = 'Charge: not known. Below 25 % before a blade comes near it.';
+export const chargeKnown = (percent: number): string =>
+  `Charge: ${percent} % when last seen; below 25 % before a blade.`;
+export const chargeShows = 'Charge it shows now';
+export const chargeTake = 'It shows that';
 export const overBy = (time: string): string => `${time} over`;
 export const overHow =
   'One cell of a hundred like this, or one panel of ten, is at its limit by now. Off the heat source; then open it while it is warm.';

@@ -5,6 +5,7 @@ import { trustOf } from '../../../core/leak/self-test';
 import { leaks } from '../../../core/rules/interlocks/closing';
 import { later } from '../../ui/later';
 import { BootCard } from './boot-card';
+import { ChargeAsked } from './charge-asked';
 import { InstructionPanel } from './instruction-panel';
 import * as rework from '../../../words/screens/rework';
 import { Link } from 'react-router';
@@ -81,6 +82,7 @@ export function InstructionColumn({ work, measured }: { work: WorkState; measure
         </Note>
       )}
       {now.kind !== 'leaks' && <LeaksNote index={index} state={state} act={act} onReseal={planning.run} />}
+      {step?.cautions.includes('charge-low') && <ChargeAsked state={state} act={act} />}
       {step && <BootCard index={index} state={state} step={step} />}
       {(step?.action === 'compare' || step?.action === 'set aside') && (
         <ManifestCard

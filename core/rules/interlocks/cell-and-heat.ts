@@ -3,9 +3,10 @@ import { generalStations } from '../../methods/catalogue';
 import { knownTest } from '../../diagnose/fault';
 import { isWarm, sourceOf } from '../../thermal/sources';
 import { bondWorked, cellLimitS, endedBy, openBy, soakShortS } from '../soak';
-import { noHeat } from '../../vocabulary/conditions';
-import { flag } from '../../log/state';
-import { hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
+import { badCell, noHeat } from '../../vocabulary/conditions';
+import { flag, type JobState } from '../../log/state';
+import type { IndexedModel } from '../../model/index-model';
+import { chargeOf, conditionsOf, hasCondition, isLive, isOn, pieceInSlot, openState } from '../../log/view';
 import { leastWaits, type Rule, rule, skilled, heads, list, secondsLeft } from '../interlock';
 
 /** The cell's plug where nobody has come upon it: it is on for all that is known. */
@@ -145,6 +146,18 @@ export const cellAndHeat = {
       return seconds ? { ids: [], seconds } : undefined;
     },
   }),
+  'charge over the limit': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['bondReleased', 'acted'],
+    // a full cell that is pierced burns harder (widely advised); a damaged one is not discharged on purpose
+    check: ({ state, index }, body) => {
+      const bond = body.type === 'bondReleased' || body.act === 'part' ? bondWorked(body) : undefined;
+      const charge = chargeOf(state);
+      if (bond === undefined || charge === undefined || charge <= priedBelow) return undefined;
+      return priedAtCell(index, state, bond) && !badCell(conditionsOf(state)) ? [index.cellSlot!] : undefined;
+    },
+  }),
   'no charging this cell': rule({
     severity: 'forbid',
     on: ['testBegun'],
@@ -186,5 +199,16 @@ export const cellAndHeat = {
   }),
 } satisfies Record<string, Rule>;
 
+/** No blade or chisel near a cell that is charged further, percent (from memory; widely advised). */
+const priedBelow = 25;
+/** Whether a bond is loosed with a blade at the cell: its own bonds that are not pulled, and a back that is chiselled over it. */
+function priedAtCell(index: IndexedModel, state: JobState, id: string): boolean {
+  const bond = index.bonds.get(id);
+  const cell = index.cellSlot;
+  if (!bond || cell === undefined || pieceInSlot(state, cell) === undefined) return false;
+  if (bond.holds.includes(cell))
+    return bond.kind !== 'stretch-strip' || state.acted[`solvent ${id}`] !== undefined;
+  return bond.kind === 'glue' && bond.holds.some((slot) => index.slots.get(slot)?.kind === 'back');
+}
 /** Stations that warm the device as a whole and not one edge of it. */
 const warmsWhole: ReadonlySet<string> = new Set(generalStations.filter((s) => s.whole).map((s) => s.id));
