@@ -78,6 +78,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `The data of the ${n} have not been read: heat can end them.`,
     instead: 'Read and save them first, or record that the notice is accepted.',
   }),
+  'unread before it is cut': ({ n }) => ({
+    what: `The data of the ${n} are neither read nor declined: they are lost when it is cut.`,
+    instead: 'Read and save them first, or record that the customer goes without.',
+  }),
   'pad that carries lifted': ({ f }) => ({
     what: `${list(f.ids)} ${f.ids.length > 1 ? 'carry' : 'carries'} something and ${f.ids.length > 1 ? 'are' : 'is'} lifted.`,
     instead: 'Stop here: the owner decides whether it is wired or the part is given up.',

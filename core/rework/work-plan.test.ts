@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { areaRatio, looseBallsFor } from './balls';
 import { oddsOf } from './odds';
-import { kindsFor, reworkKinds, reworkPlan, type ReworkSetting, warms } from './work-plan';
+import { breaksIn, kindsFor, powers, reworkKinds, reworkPlan, type ReworkSetting, warms } from './work-plan';
 
 const setting = (change: Partial<ReworkSetting> = {}): ReworkSetting => ({
   ...{ kind: 'identity chip', school: '300', underfill: true, stencil: true, practice: false },
@@ -29,6 +29,19 @@ describe('the steps', () => {
       expect(all.indexOf('save data')).toBeLessThan(reworkPlan(setting({ kind })).findIndex(warms));
     },
   );
+  test.each(reworkKinds)('%s: an opened projector is never powered: its frame is back on first', (kind) => {
+    let open = false;
+    for (const { id } of reworkPlan(setting({ kind }))) {
+      if (id === 'cut frame') open = true;
+      if (id === 'solder frame') open = false;
+      expect(open && powers.has(id), id).toBe(false);
+    }
+    expect(open).toBe(false);
+  });
+  test('a dead projector is read before it is cut', () => {
+    const steps = ids({ kind: 'dead projector' });
+    for (const id of breaksIn) expect(steps.indexOf(id)).toBeGreaterThan(steps.indexOf('save data'));
+  });
   test('underfill only where there is some; a stencil or loose balls; practising where there is a discarded part', () => {
     expect(ids()).toContain('underfill');
     expect(ids({ underfill: false })).not.toContain('underfill');

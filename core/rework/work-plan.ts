@@ -188,10 +188,11 @@ const plans: Record<ReworkKind, (setting: ReworkSetting) => ReworkStep[]> = {
       melts: 'low-melt',
       laser: true,
     },
-    alone('module test again'),
-    alone('write data'),
+    // its laser is safe behind its frame only: that is on before anything of it is powered
     { id: 'frame back', laser: true },
     { id: 'solder frame', ironC },
+    alone('module test again'),
+    alone('write data'),
     alone('enrol'),
   ],
 };
@@ -203,6 +204,17 @@ export function kindsFor(part: { kind: string; laser: boolean }): ReworkKind[] {
     return ['identity chip', 'add-on flex', 'conversion flex'];
   return part.laser ? ['loose lens', 'dead projector'] : [];
 }
+/** Steps that power a part. */
+export const powers: ReadonlySet<ReworkStepId> = new Set([
+  'module test',
+  'module test again',
+  'save data',
+  'write data',
+  'enrol',
+  'try it',
+]);
+/** Steps after which a part's own data can no longer be read. */
+export const breaksIn: ReadonlySet<ReworkStepId> = new Set(['cut frame', 'soften frame', 'substitute']);
 /** Steps that leave alcohol on the part: it flashes off before heat. */
 export const wetSteps: ReadonlySet<ReworkStepId> = new Set(['free flex', 'wash', 'wash again']);
 /** Steps that warm the part: by air or by an iron. */

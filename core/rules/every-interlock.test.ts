@@ -1036,6 +1036,23 @@ const rows: Record<RuleName, Row> = {
       air({ by: 'lamp' }),
     ],
   },
+  'unread before it is cut': {
+    severity: 'stop',
+    passableBy: heads,
+    broken: [
+      about({ type: 'reworkStepped', slot: 'loudspeaker', step: 'cut frame' }, ['loudspeaker']),
+      about(air({ slot: 'loudspeaker', step: 'substitute' }), ['loudspeaker']),
+    ],
+    kept: [
+      at(having({ data: { loudspeaker: 'declined' } }), {
+        type: 'reworkStepped',
+        slot: 'loudspeaker',
+        step: 'cut frame',
+      }),
+      at(having({ data: { loudspeaker: 'read' } }), air({ slot: 'loudspeaker', step: 'substitute' })),
+      { type: 'reworkStepped', slot: 'loudspeaker', step: 'insulate' },
+    ],
+  },
   'pad that carries lifted': {
     severity: 'stop',
     passableBy: heads,

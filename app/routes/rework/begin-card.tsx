@@ -12,10 +12,13 @@ import type { Rework } from './use-rework';
 
 /** What is done at which part and how; with the chance and the price of losing it, before it is begun. */
 export function BeginCard({ rework }: { rework: Rework }) {
-  const { slot, parts, work, chip, stencils, page, setChosen, report, ended, state } = rework;
+  const { slot, parts, work, chip, stencils, page, setChosen, report, ended, state, frame } = rework;
   const kinds = kindsFor({ kind: slot!.kind, laser: slot!.traits.includes('laser') });
   const [kind, setKind] = useState<ReworkKind>(kinds[0]!);
-  const [school, setSchool] = useState<AirSchool>('300');
+  // as the house does it, until somebody says otherwise here
+  const { route, methods } = frame.context;
+  const house = (route?.input.methods ?? methods)?.['chip-work'];
+  const [school, setSchool] = useState<AirSchool>(house === '300' ? '300' : '280');
   const [practice, setPractice] = useState(false);
   const fits = stencils?.fits ?? [];
   const nameOf = (id: string) => page.stencils.find((s) => s.id === id)?.name ?? id;

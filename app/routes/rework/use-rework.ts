@@ -57,7 +57,9 @@ export function useRework(page: ReworkPage) {
   const programmer = useProgrammer(frame.page.id, programmed(step, slot?.id), () => replica.sync());
   const due =
     slot !== undefined &&
-    dataDue(effectsOf(index, [slot.id], undefined, state.remedy as Remedies)).includes(slot.id);
+    // a projector's own data are what a substitute is written with
+    (work?.kind === 'dead projector' ||
+      dataDue(effectsOf(index, [slot.id], undefined, state.remedy as Remedies)).includes(slot.id));
   const pads = chip && slot ? judgePads(chip, state.pads[`${slot.id} after`] ?? {}) : undefined;
   const station = useHotAir(work?.outcome ? undefined : work);
   const flashS = useFlash(frame, step);
@@ -77,7 +79,8 @@ export function useRework(page: ReworkPage) {
     if (!slot || !step || ended || programmer?.busy) return;
     if (blocked === 'data' && programmer) programmer.run();
     else if (blocked === 'pads') restGood();
-    else if (!blocked) void report(...bodiesOf(step, slot.id, { work: work!, extraction, cell: cellOn() }));
+    else if (!blocked && !tooSoon(step, work))
+      void report(...bodiesOf(step, slot.id, { work: work!, extraction, cell: cellOn() }));
   };
   const cellOn = () =>
     index.cellConnector && isOn(state, index.cellConnector) ? index.cellConnector : undefined;
@@ -101,6 +104,15 @@ export function useRework(page: ReworkPage) {
 }
 export type Rework = ReturnType<typeof useRework>;
 
+/** Air that has just begun is not called done by the same press: at least so much of what it takes, and no more than so long, s. */
+const leastShare = 0.25;
+const longestGuardS = 5;
+function tooSoon(step: ReworkStep, work: ReworkEntry | undefined): boolean {
+  const { heat } = work ?? {};
+  if (!heat || heat.step !== step.id) return false;
+  const guardS = Math.min(longestGuardS, leastShare * (step.air?.leastS ?? step.lampS ?? 4));
+  return benchTime().at - heat.since < guardS * 1000;
+}
 /** The step at the programmer, as it is told to it. */
 const programmed = (step: ReworkStep | undefined, slot: string | undefined) =>
   slot && step && (step.id === 'save data' || step.id === 'write data')

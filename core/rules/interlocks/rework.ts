@@ -4,6 +4,7 @@ import type { IndexedModel } from '../../model/index-model';
 import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
 import { flag } from '../../log/state';
 import { judgePads } from '../../rework/pads';
+import { breaksIn } from '../../rework/work-plan';
 import { heads, list, type Rule, rule, skilled } from '../interlock';
 
 /** The cell's plug where nobody has come upon it: it is on for all that is known. */
@@ -51,6 +52,14 @@ export const rework = {
       ).includes(slot)
         ? [slot]
         : undefined,
+  }),
+  'unread before it is cut': rule({
+    severity: 'stop',
+    passableBy: heads,
+    on: ['reworkStepped', 'reworkHeatStarted'],
+    // what nobody read, and nobody declined, is gone for ever then
+    check: ({ state }, { slot, step }) =>
+      breaksIn.has(step) && state.data[slot] === undefined ? [slot] : undefined,
   }),
   'pad that carries lifted': rule({
     severity: 'stop',
