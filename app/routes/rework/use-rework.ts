@@ -104,14 +104,11 @@ export function useRework(page: ReworkPage) {
 }
 export type Rework = ReturnType<typeof useRework>;
 
-/** Air that has just begun is not called done by the same press: at least so much of what it takes, and no more than so long, s. */
-const leastShare = 0.25;
-const longestGuardS = 5;
+/** Air that has just begun is not called done by a second press at once, s. */
+const guardS = 1;
 function tooSoon(step: ReworkStep, work: ReworkEntry | undefined): boolean {
   const { heat } = work ?? {};
-  if (!heat || heat.step !== step.id) return false;
-  const guardS = Math.min(longestGuardS, leastShare * (step.air?.leastS ?? step.lampS ?? 4));
-  return benchTime().at - heat.since < guardS * 1000;
+  return heat?.step === step.id && benchTime().at - heat.since < guardS * 1000;
 }
 /** The step at the programmer, as it is told to it. */
 const programmed = (step: ReworkStep | undefined, slot: string | undefined) =>
