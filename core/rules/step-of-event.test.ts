@@ -37,6 +37,18 @@ describe('what is reported of a step', () => {
       }
     }
   });
+  test('is taken by the log also where the route is of the last version, which said more of a soak', () => {
+    const soak = { setC: 80, softForS: 80, limitS: 340, opensS: 140, closesS: 340, bond: 'seal' };
+    const old = bodyFor(index, opened, { ...firstOf('heat'), soak }, 'start');
+    expect(bodySchema.parse(old)).toMatchObject({
+      setC: 80,
+      opensS: 140,
+      closesS: 340,
+      softForS: 80,
+      bond: 'seal',
+    });
+    expect(old).not.toHaveProperty('limitS');
+  });
   test('says how long where it goes on by itself, when it begins and nowhere else', () => {
     let begun = 0;
     for (const { step, target, body } of reports()) {

@@ -21,10 +21,16 @@ const onTheHeat = (index: IndexedModel, state: JobState, step: Step): Body => ({
   ...apart(index, state, step),
 });
 /** What of a planned soak the log keeps: by what it may be taken off, and when it has cooled. */
-function soakSaid({ soak, waitS }: Step): Pick<BodyOf<'heatStarted'>, 'forS'> {
+function soakSaid({ soak, waitS }: Step): Omit<BodyOf<'heatStarted'>, 'type' | 'station'> {
   if (!soak) return { forS: waitS };
-  const { softOfTen: _, ...said } = soak;
-  return { forS: waitS, ...said };
+  // by name: a route of an earlier version says more of its soak than the log takes
+  const { bond, setC, softForS, opensS, closesS } = soak;
+  return {
+    forS: waitS,
+    ...{ bond, setC, softForS },
+    ...(opensS === undefined ? {} : { opensS }),
+    ...(closesS === undefined ? {} : { closesS }),
+  };
 }
 /** Which steps an event can do, and which of their targets: the one table between what is reported and the route. */
 export function doneBy(body: Body): { action: StepAction; target: string } | undefined {
