@@ -19,22 +19,23 @@ async function longAgo(page: Page, job: string, bodies: Body[]): Promise<void> {
 }
 const done = (...steps: ReworkStepId[]): Body[] =>
   steps.map((step) => ({ type: 'reworkStepped', slot: 'id-chip', step }));
-/** Presses the pedal until a line is shown or alcohol flashes off; each press has to come to something. @returns how many */
+/** Presses the pedal until a line is shown or alcohol flashes off; each press has to come to something. @returns how many reported something */
 async function pedal(page: Page, job: string, until: RegExp): Promise<number> {
-  for (let presses = 0; presses < 60; presses++) {
+  for (let presses = 0; presses < 80; ) {
     const shown = await page.locator('main').textContent();
     if (until.test(shown ?? '')) return presses;
+    const before = (await logOf(page, job)).length;
+    // fumes: the first press of all says that the extraction is on
     const extraction = page.getByRole('switch');
-    if ((await extraction.count()) && (await extraction.getAttribute('aria-checked')) === 'false')
-      await extraction.click();
-    const log = await logOf(page, job);
-    const before = log.length;
-    // two presses within a second do not end what has just begun
-    if (log.at(-1)!.body.type === 'reworkHeatStarted') await page.waitForTimeout(1000);
+    const turnsOn = (await extraction.count()) > 0 && !(await extraction.isChecked());
+    // two presses within a second are one
+    await page.waitForTimeout(1000);
     await page.keyboard.press('PageDown');
-    await expect.poll(async () => (await logOf(page, job)).length).toBeGreaterThan(before);
-    // as long as a person takes to look up
-    await page.waitForTimeout(150);
+    if (turnsOn) await expect(extraction).toBeChecked();
+    else {
+      await expect.poll(async () => (await logOf(page, job)).length).toBeGreaterThan(before);
+      presses++;
+    }
   }
   throw new Error('no end');
 }
@@ -45,13 +46,19 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await signedIn(page, 'ines');
   const job = await workedJob(page, 'id-chip', 'rework', 'Dune 3', 'rework');
   await expect(page.getByTestId('go')).toContainText('Open the rework bench');
+  // the route has taken the battery off and out: the bench does not ask for it again
   await pressTo(page, /\/rework$/);
   await expect(page.getByText(/Chance that the part is lost: 20 %/)).toBeVisible();
+  // as the house does it: 280 °C, in the card and in the heat profile
+  await expect(page.getByLabel('Air, °C')).toHaveValue('280');
   await expect(page.getByText('display chips D fits exactly')).toBeVisible();
   await expect(page.getByTestId('lift-window')).toBeVisible();
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByTestId('rework-say')).toBeVisible();
-  await longAgo(page, job, done('cell off', 'save data', 'insulate', 'free flex', 'clamp'));
+  await longAgo(page, job, [
+    { type: 'dataRead', slot: 'id-chip' },
+    ...done('insulate', 'free flex', 'clamp'),
+  ]);
   await page.reload();
   await page.getByRole('button', { name: 'Microscope', exact: true }).click();
   // underfill, lift, tin and wick: heat on and done; washed, and its pads looked at: good, and done
@@ -61,6 +68,19 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await page.keyboard.press('PageDown');
   await page.waitForTimeout(300);
   expect(await logOf(page, job)).toHaveLength(before);
+
+  // lost: the customer decides, and no press says that it was done
+  await page.getByRole('button', { name: 'Leave the microscope' }).click();
+  await page.getByRole('button', { name: 'The part is lost' }).click();
+  await page.getByRole('tooltip').getByRole('button', { name: 'OK' }).click();
+  await expect(page.getByTestId('instruction')).toContainText('Ask the customer: the identity chip');
+  const lost = (await logOf(page, job)).length;
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(300);
+  expect(await logOf(page, job)).toHaveLength(lost);
+  await page.getByRole('button', { name: 'A new identity chip' }).click();
+  await expect(page).toHaveURL(/\/offer$/);
+  expect((await logOf(page, job)).at(-1)!.body).toMatchObject({ type: 'taskSet', action: 'replace' });
 
   // an hour later, on another one: pads, balls, place, test
   const other = await newJob(page, 'Dune 3', 'id-chip', 'rework');
@@ -97,12 +117,18 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await page.getByRole('button', { name: 'The other 23 are good' }).first().click();
   await expect(page.getByText('B2 lifted, and nothing runs over it: go on.')).toBeVisible();
   await page.getByRole('button', { name: 'Microscope', exact: true }).click();
-  expect(await pedal(page, other, /How did it end/)).toBeGreaterThan(6);
-  await page.getByRole('button', { name: 'It works' }).click();
+  // the notice is still there the first time: it is unplugged, warmed and tried again
+  await pedal(page, other, /Test it beside the open phone/);
+  await page.getByRole('button', { name: 'Works, notice still there' }).click();
+  await expect(page.getByTestId('rework-say')).toContainText('unplug the battery');
+  await pedal(page, other, /Test it beside the open phone/);
+  expect(await pedal(page, other, /How did it end/)).toBeGreaterThan(3);
+  await page.waitForTimeout(1000);
+  await page.keyboard.press('PageDown');
   await expect.poll(async () => (await logOf(page, other)).map((e) => e.body.type)).toContain('reworkEnded');
   // it counts for the next one's chance
   await page.goto(`/jobs/${await newJob(page, 'Dune 3', 'id-chip', 'rework')}/rework`);
-  await expect(page.getByText('Done here 1 time: 1 held, 0 lost.')).toBeVisible();
+  await expect(page.getByText('Done here 2 times: 1 held, 1 lost.')).toBeVisible();
 });
 
 test('stencils are kept, searched for a chip, and what is wrong with one is said at its field', async ({

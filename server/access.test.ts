@@ -304,7 +304,11 @@ const cases: Record<string, Case> = {
     nobody: 401,
     other: 404,
     own: 404,
-    body: () => json({ slot: 'display', again: false }),
+    body: () =>
+      json({
+        ...{ slot: 'display', again: false },
+        ...{ command: randomUUID(), at: Date.now(), clockKnown: true },
+      }),
   },
   'action /jobs/:job/thermometer': {
     params: () => ({ job: randomUUID() }),

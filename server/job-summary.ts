@@ -29,6 +29,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
     question: 'an answer',
     checks: 'checks',
     failed: 'a failed check',
+    'rework failed': 'the customer',
     waiting: 'time',
     do: 'hands',
     'stop now': 'hands at once',

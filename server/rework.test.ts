@@ -7,7 +7,7 @@ import { moduleTest } from './use-cases/module-test';
 import { reworkPage } from './use-cases/rework-page';
 import { sendCommands } from './use-cases/send-commands';
 import { changeStencils, stencilsCsv, stencilsJson, stencilsPage } from './use-cases/stencils';
-import { cmd, makeWorld, openJob, type World } from './testing/world';
+import { cmd, eventsOf, makeWorld, openJob, type World } from './testing/world';
 
 let world: World;
 let ines: Who;
@@ -101,19 +101,23 @@ describe('work under the microscope', () => {
   });
   test('a module is tested part by part at the programmer; nobody else’s job is', async () => {
     const job = await openJob(world, ines);
-    expect(await moduleTest(ines, job, { slot: 'front-camera', again: false })).toEqual({
+    const ask = (slot: string, again: boolean) => ({
+      ...{ slot, again, command: crypto.randomUUID(), at: Date.now(), clockKnown: true },
+    });
+    expect(await moduleTest(ines, job, ask('front-camera', false))).toEqual({
       ok: true,
       fails: ['dot projector'],
     });
-    expect(await moduleTest(ines, job, { slot: 'front-camera', again: true })).toEqual({
-      ok: true,
-      fails: [],
-    });
-    expect(await moduleTest(ines, job, { slot: 'nothing', again: true })).toBeUndefined();
-    expect(
-      await moduleTest(world.other.get('owner')!, job, { slot: 'front-camera', again: true }),
-    ).toBeUndefined();
+    expect(await moduleTest(ines, job, ask('front-camera', true))).toEqual({ ok: true, fails: [] });
+    expect(await moduleTest(ines, job, ask('nothing', true))).toBeUndefined();
+    expect(await moduleTest(world.other.get('owner')!, job, ask('front-camera', true))).toBeUndefined();
     expect(await moduleTest(ines, job, { slot: 'front-camera' })).toMatchObject({ ok: false });
+    // what it said is recorded by the server, as a stand-in's
+    const bodies = (await eventsOf(ines, job)).map((e) => e.event.body);
+    expect(bodies.filter((body) => body.type === 'moduleTested')).toEqual([
+      { type: 'moduleTested', slot: 'front-camera', fails: ['dot projector'], again: false, simulated: true },
+      { type: 'moduleTested', slot: 'front-camera', fails: [], again: true, simulated: true },
+    ]);
   });
   test('the hot-air station is set, reads back, and says when a setting lies beyond its scale; then it is not on', async () => {
     expect(await setHotAir(ines, { on: true, setC: 300, airPercent: 10 })).toEqual({

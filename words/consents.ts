@@ -1,4 +1,5 @@
 import type { Consent } from '../core/consents/consents';
+import { expectedLoss } from '../core/rework/odds';
 import type { IndexedModel } from '../core/model/index-model';
 import { list, thingName } from './things';
 import { functionName } from './functions';
@@ -7,13 +8,16 @@ import { functionName } from './functions';
 export function consentName(index: IndexedModel, id: string): string {
   const fixed: Record<string, string> = {
     water: 'protection against water',
-    chip: 'chip work',
+    chip: 'work under the microscope',
     cosmetic: 'marks that stay',
     'old-parts': 'the old parts',
     price: 'the price',
     data: 'data may be erased',
   };
   if (fixed[id]) return fixed[id];
+  if (id.startsWith('pads '))
+    return `without what ran over lifted pads of the ${thingName(index, id.slice(5))}`;
+  if (id.startsWith('notice ')) return `the notice of the ${thingName(index, id.slice(7))}`;
   const [slot, fn] = id.split(' ') as [string, keyof typeof functionName];
   return functionName[fn] ? `${functionName[fn]} with a new ${thingName(index, slot)}` : id;
 }
@@ -30,7 +34,7 @@ export function consentText(index: IndexedModel, consent: Consent, price?: strin
     case 'cosmetic':
       return `What stays as it is: ${list(consent.because)}.`;
     case 'chip':
-      return 'A chip is moved under hot air. It can fail, and then the part is lost.';
+      return microscopeSentence(index, consent);
     case 'old parts':
       return `The old ${list(consent.because.map((s) => thingName(index, s)))}: back to you, or recycled?${consent.kept?.length ? ' The damaged cell is not handed out: it goes to licensed recycling.' : ''}`;
     case 'price':
@@ -39,6 +43,23 @@ export function consentText(index: IndexedModel, consent: Consent, price?: strin
       return 'The system may have to be restored: everything on the phone is erased. Is there a backup?';
   }
 }
+/** What is done under the microscope, by the kind of part: glue at a lens is no chip. */
+function microscopeSentence(index: IndexedModel, { because }: Consent): string {
+  const optics = because.filter((slot) => index.slots.get(slot)?.traits.includes('laser'));
+  const chips = because.filter((slot) => !optics.includes(slot));
+  const named = (slots: readonly string[]) => list(slots.map((slot) => thingName(index, slot)));
+  return [
+    ...(chips.length ? [`A chip at the ${named(chips)} is worked at under hot air.`] : []),
+    ...(optics.length
+      ? [
+          `The ${named(optics)} is opened under the microscope: a lens is glued, or a part in it replaced. If that fails face unlock is gone for good.`,
+        ]
+      : []),
+    chanceLost,
+  ].join(' ');
+}
+/** The trade's own chance before one's own jobs are counted: the same that the price counts with. */
+const chanceLost = `About one such part in ${Math.round(1 / expectedLoss)} is lost.`;
 function effectSentence(consent: Consent): string {
   const from = consent.effect!.systemFrom;
   if (from)

@@ -11,7 +11,7 @@ import { holderOf } from '../core/vocabulary/pieces';
 import { left } from './time';
 import { pieceName, placeText, plural, resultName, stationName, thingName } from './things';
 import { functionName } from './functions';
-import { heatingName, kindOfRework, padsText, reworkStepName, schoolOfAir } from './rework';
+import { heatingName, kindOfRework, padsText, reworkStepName, schoolOfAir, trialSaid } from './rework';
 
 /**
  * One event in words, for the report, the log and the message about another bench. One that this version cannot read is
@@ -144,7 +144,11 @@ const texts: { [K in BodyType]: (b: BodyOf<K>, say: Saying) => string } = {
   reworkStepped: (b, { name }) =>
     `${name(b.slot)}: ${reworkStepName[b.step]}${b.skipped ? ', left out' : ' done'}`,
   padsSeen: (b, { name }) => padsText(name(b.slot), b.side, b.pads),
-  reworkEnded: (b, { name }) => `rework at the ${name(b.slot)} ended: ${b.outcome}`,
+  moduleTested: (b, { name }) =>
+    `module test of the ${name(b.slot)}${b.again ? ', again' : ''}: ${b.fails.length ? `fails: ${b.fails.join(', ')}` : 'all parts answer'}`,
+  reworkTried: (b, { name }) => `${name(b.slot)} tried: ${trialSaid[b.outcome]}`,
+  reworkEnded: (b, { name }) =>
+    `rework at the ${name(b.slot)} ended: ${b.outcome}${b.lost ? `, the ${b.lost}` : ''}`,
   stepPassed: (b) => `${b.round} check passed`,
   answered: (b) => `answered: ${b.answer}`,
   retracted: () => 'took back the latest entry',

@@ -82,9 +82,21 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `The data of the ${n} are neither read nor declined: they are lost when it is cut.`,
     instead: 'Read and save them first, or record that the customer goes without.',
   }),
+  'untested before it is cut': ({ n }) => ({
+    what: `The ${n} was not tested at the programmer: what is opened cannot be tested any more.`,
+    instead: 'Test the module first: it names what fails.',
+  }),
   'pad that carries lifted': ({ f }) => ({
     what: `${list(f.ids)} ${f.ids.length > 1 ? 'carry' : 'carries'} something and ${f.ids.length > 1 ? 'are' : 'is'} lifted.`,
-    instead: 'Stop here: the owner decides whether it is wired or the part is given up.',
+    instead: 'Wire it and mark it as wired, ask the customer whether to go on without, or end the work.',
+  }),
+  'ball bridged or loose': ({ f }) => ({
+    what: `${list(f.ids)} ${f.ids.length > 1 ? 'have' : 'has'} run together with another ball, or ${f.ids.length > 1 ? 'do' : 'does'} not hold.`,
+    instead: 'Part it or set it anew, warm the balls again, and mark it as good.',
+  }),
+  'rework failed': ({ n }) => ({
+    what: `The work at the ${n} did not succeed.`,
+    instead: 'Ask the customer: a new part, without it, or an end. Work asks for it.',
   }),
   'rework not ended': ({ n }) => ({
     what: `The work at the ${n} was begun and has not ended.`,

@@ -29,6 +29,7 @@ export function pedalLabel(
 const others: Record<Exclude<Instruction['kind'], 'do' | 'stop now'>, string> = {
   finished: 'Hand over',
   failed: 'Plan the way to it',
+  'rework failed': 'ask the customer',
   'plan again': 'Plan it again',
   leaks: 'Test again',
   checks: 'Answer the checks',
@@ -38,4 +39,9 @@ const others: Record<Exclude<Instruction['kind'], 'do' | 'stop now'>, string> = 
   ended: 'job is closed',
 };
 /** Nothing is done by a press while one of these is shown. */
-export const waitsForNoPress: ReadonlySet<Instruction['kind']> = new Set(['waiting', 'question', 'ended']);
+export const waitsForNoPress: ReadonlySet<Instruction['kind']> = new Set([
+  'waiting',
+  'question',
+  'ended',
+  'rework failed',
+]);

@@ -1,4 +1,4 @@
-import type { AirSchool, ReworkKind, ReworkStepId } from '../core/rework/work-plan';
+import type { AirSchool, ReworkKind, ReworkStep, ReworkStepId } from '../core/rework/work-plan';
 import { type PadSide, type PadState, padStates } from '../core/rework/pads';
 import { list } from './things';
 
@@ -18,6 +18,16 @@ export const padStateName: Record<PadState, string> = {
   good: 'good',
   oxidised: 'oxidised',
   lifted: 'lifted',
+  wired: 'wired',
+  bridged: 'bridged',
+  loose: 'loose',
+};
+/** Which pads or balls of a part are meant. */
+export const sideName: Record<PadSide, string> = {
+  before: 'pads before lifting',
+  after: 'pads after lifting',
+  new: 'pads of the new part',
+  balls: 'new balls',
 };
 /** What was seen of pads, in the words of the log. */
 export function padsText(part: string, side: PadSide, pads: Readonly<Record<string, PadState>>): string {
@@ -27,7 +37,7 @@ export function padsText(part: string, side: PadSide, pads: Readonly<Record<stri
     .map((state) =>
       state === 'good' ? `${of(state).length} good` : `${padStateName[state]} ${list(of(state))}`,
     );
-  return `pads of the ${part}, ${side} lifting: ${said.join('; ')}`;
+  return `${sideName[side]}, ${part}: ${said.join('; ')}`;
 }
 
 interface StepWords {
@@ -49,9 +59,9 @@ const words: Record<ReworkStepId, StepWords> = {
   },
   'cell off': {
     name: 'cell off',
-    say: 'Unplug the cell.',
-    stop: 'Its plug is off and lies away from its socket.',
-    look: 'no light, no sound from the device',
+    say: 'Switch the phone off and unplug the battery, then what was plugged in to try it.',
+    stop: 'The battery’s plug is off and lies away from its socket.',
+    look: 'no light, no sound from the phone',
   },
   'save data': {
     name: 'data saved',
@@ -157,14 +167,14 @@ const words: Record<ReworkStepId, StepWords> = {
   },
   'wire flex': {
     name: 'solder the flex on',
-    say: 'Liner behind the pads; wire and iron, pad by pad.',
+    say: 'Wire and iron, pad by pad.',
     stop: 'Every wire holds when it is touched.',
     look: 'no wire reaches its neighbour',
   },
   liner: {
     name: 'liner',
-    say: 'Lay the liner behind the joints.',
-    stop: 'Every joint has liner behind it.',
+    say: 'Lay liner and heat pad behind the pads, before the iron comes near.',
+    stop: 'Every pad has liner behind it.',
     look: 'nothing sharp points to the panel',
   },
   cover: {
@@ -181,9 +191,9 @@ const words: Record<ReworkStepId, StepWords> = {
   },
   'try it': {
     name: 'try it',
-    say: 'Plug it in beside the open device and test it.',
-    stop: 'Picture, touch and the notice are as they should be.',
-    look: 'before anything is closed',
+    say: 'Test it beside the open phone: picture, touch, and whether the notice has gone.',
+    stop: 'You have seen whether it works, and what the notice shows now.',
+    look: 'the same spots when something is missing: corners, and pads that were oxidised',
   },
   'close test': {
     name: 'closing check',
@@ -223,7 +233,7 @@ const words: Record<ReworkStepId, StepWords> = {
   },
   'tap test': {
     name: 'tap test',
-    say: 'In the phone, before the gap is closed: face unlock, while you tap.',
+    say: 'Before the gap is closed: face unlock ten times, while you tap.',
     stop: 'It unlocks ten times out of ten while tapped.',
     look: 'one that fails once comes back',
   },
@@ -283,12 +293,90 @@ const words: Record<ReworkStepId, StepWords> = {
   },
   enrol: {
     name: 'enrol',
-    say: 'Fit it, enrol a face, lock and unlock twice and once after a knock; then remove it again.',
+    say: 'Enrol a face, lock and unlock twice and once after a knock; then remove it again.',
     stop: 'It has unlocked three times.',
     look: 'the enrolment is removed again before hand-over',
+  },
+  'look at balls': {
+    name: 'look at the balls',
+    say: 'Look at every ball: note those that have run together, and those that do not hold.',
+    stop: 'Every ball has been looked at.',
+    look: 'two that touch: part them and warm again; a loose one carries nothing',
+  },
+  'insulate new': {
+    name: 'insulate the new part',
+    say: 'The same at the new part: lift its flex, slide sheet and pad under it, mask it.',
+    stop: 'Two barriers lie between the air and the new part.',
+    look: 'it is the part that the customer gets: no edge is bare',
+  },
+  'clamp new': {
+    name: 'new part into the clamp',
+    say: 'Take the old part out of the clamp and put the new one in.',
+    stop: 'It does not move when nudged.',
+    look: 'the label says which of the two it is',
+  },
+  'lift new': {
+    name: 'its own chip off',
+    say: 'Warm the new part’s own chip and slide it off. Its flex is what counts, not that chip.',
+    stop: 'The place is free.',
+    look: 'leave this out where it has a free place or a carrier',
+  },
+  'tin new': {
+    name: 'tin its pads',
+    say: 'Tin every pad of the new part with low-melt paste.',
+    stop: 'Every pad takes solder.',
+    look: 'a grey pad that takes none is oxidised: tin it again',
+  },
+  'wick new': {
+    name: 'wick its pads',
+    say: 'Wick the new part’s pads flat, iron off as soon as it is drawn up.',
+    stop: 'Pads are flat and shine.',
+    look: 'the middle of a flex takes a little more heat than its ends',
+  },
+  'wash new': {
+    name: 'clean the new part',
+    say: 'Clean its pads with alcohol, and let it flash off.',
+    stop: 'No flux is left, and it is dry.',
+    look: 'hairs of wick between pads',
+  },
+  'look at pads new': {
+    name: 'look at its pads',
+    say: 'Look at every pad of the new part and note those that are oxidised or lifted.',
+    stop: 'Every pad has been looked at.',
+    look: 'a ring of bare flex where a pad was',
+  },
+  'plug in': {
+    name: 'plugged in to try it',
+    say: 'Plug it in beside the open phone, the battery last.',
+    stop: 'Its plugs and the battery are on.',
+    look: 'nothing of metal lies on the board',
+  },
+  'off again': {
+    name: 'off again',
+    say: 'Switch the phone off, unplug the battery, then what was plugged in.',
+    stop: 'The battery’s plug lies away from its socket.',
+    look: 'no light, no sound from the phone',
+  },
+  'underfill back': {
+    name: 'new underfill',
+    say: 'Underfill along one edge of the chip until it comes out at the other.',
+    stop: 'It shows on all four sides.',
+    look: 'none on the plug or over the flex’s bend',
   },
 };
 export const reworkStepName = Object.fromEntries(
   Object.entries(words).map(([id, w]) => [id, w.name]),
 ) as Record<ReworkStepId, string>;
 export const reworkSay = (id: ReworkStepId): StepWords => words[id];
+
+/** What a trial came to. */
+export const trialSaid = {
+  works: 'it works',
+  'notice stays': 'it works, the notice is still there',
+  fails: 'it does not work',
+} as const;
+/** Which of two parts lies in the clamp. */
+export const inClamp: Record<NonNullable<ReworkStep['at']>, string> = {
+  'old part': 'In the clamp: the old part',
+  'new part': 'In the clamp: the new part',
+};

@@ -19,6 +19,7 @@ import {
   pressureUnits,
   provenances,
   reworkOutcomes,
+  trialOutcomes,
   releases,
   rounds,
   severities,
@@ -340,7 +341,17 @@ export const bodySchema = z.discriminatedUnion('type', [
     chip: ref.optional(),
     practice: z.boolean(),
     stencil: z.string().max(60),
+    newPart: z.literal(true).optional(),
   }),
+  // what the programmer says of a module: which of its parts fail
+  z.strictObject({
+    type: z.literal('moduleTested'),
+    slot: ref,
+    fails: z.array(words(80)).max(40),
+    again: z.boolean(),
+    simulated: z.boolean().optional(),
+  }),
+  z.strictObject({ type: z.literal('reworkTried'), slot: ref, outcome: z.enum(trialOutcomes) }),
   z.strictObject({
     type: z.literal('reworkHeatStarted'),
     slot: ref,
@@ -362,7 +373,12 @@ export const bodySchema = z.discriminatedUnion('type', [
     side: z.enum(padSides),
     pads: z.record(z.string().regex(/^[A-Y]{1,2}\d{1,2}$/), z.enum(padStates)),
   }),
-  z.strictObject({ type: z.literal('reworkEnded'), slot: ref, outcome: z.enum(reworkOutcomes) }),
+  z.strictObject({
+    type: z.literal('reworkEnded'),
+    slot: ref,
+    outcome: z.enum(reworkOutcomes),
+    lost: z.enum(['old part', 'new part']).optional(),
+  }),
   z.strictObject({ type: z.literal('answered'), question: ref, answer: words(1000) }),
   // as a command it may take back several at once: `event` is then the earliest of the latest so many entries
   z.strictObject({

@@ -55,7 +55,9 @@ export const enrolments = ['face', 'finger'] as const;
 export const rounds = ['before', 'mid', 'after'] as const;
 export const checkResults = ['works', 'fails', 'untested', 'same'] as const;
 /** How work at a chip or an optic ended. */
-export const reworkOutcomes = ['works', 'part lost', 'given up'] as const;
+export const reworkOutcomes = ['works', 'part lost', 'given up', 'notice stays'] as const;
+/** What a trial under the microscope comes to. */
+export const trialOutcomes = ['works', 'notice stays', 'fails'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
 export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 'reseat'] as const;
 export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);

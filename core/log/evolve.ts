@@ -4,8 +4,7 @@ import { type Body, type BodyOf, type BodyType, final, holds, type JobEvent } fr
 import { offBodies } from './off-bodies';
 import { glassRead, soakBegun, soakEnded, soakFitted, sourceRead } from './soaks';
 import { transferPlace } from './transfers';
-import { endedAs, heated, stepped } from './rework';
-import { wetSteps } from '../rework/work-plan';
+import { reworkChanges } from './rework';
 import { bare, flag, type JobState, tableNames } from './state';
 import { Writer } from './writer';
 import { holderOf, originalPiece } from '../vocabulary/pieces';
@@ -275,16 +274,7 @@ const apply: Apply = {
   dataRead: (w, b) => w.set('data', b.slot, 'read'),
   dataWritten: (w, b) => w.set('data', b.slot, b.verified ? 'written' : 'unverified'),
   dataDeclined: (w, b) => w.set('data', b.slot, 'declined'),
-  reworkBegun: (writer, { type: _, slot, ...work }) => writer.set('rework', slot, { ...work, done: [] }),
-  reworkHeatStarted: (w, b, e) => w.set('rework', b.slot, heated(w.state.rework[b.slot], b, e.at)),
-  reworkStepped: (writer, body, { at, clockKnown }) => {
-    writer.set('rework', body.slot, stepped(writer.state.rework[body.slot], body.step));
-    // alcohol lies on it: no iron and no air before it has flashed off
-    if (wetSteps.has(body.step) && !body.skipped) flags(writer, { solventAt: { at, until: at, clockKnown } });
-  },
-  padsSeen: (writer, { slot, side, pads }) =>
-    writer.set('pads', `${slot} ${side}`, { ...writer.state.pads[`${slot} ${side}`], ...pads }),
-  reworkEnded: (w, b) => w.set('rework', b.slot, endedAs(w.state.rework[b.slot], b.outcome)),
+  ...reworkChanges,
   stepPassed: none,
   answered: (w, b) => w.set('question', b.question, null),
   retracted: none,

@@ -55,7 +55,12 @@ export type ReworkEntry = Omit<BodyOf<'reworkBegun'>, 'type' | 'slot'> & {
   done: readonly ReworkStepId[];
   /** Air, iron or lamp on it now, since when by the bench's clock, ms. */
   heat?: Omit<BodyOf<'reworkHeatStarted'>, 'type' | 'slot' | 'extraction'> & { since: number };
+  /** What each trial came to, in their order. */
+  tries?: readonly BodyOf<'reworkTried'>['outcome'][];
+  /** What the programmer said of the module: which of its parts fail, the last time. */
+  module?: Pick<BodyOf<'moduleTested'>, 'fails' | 'again'>;
   outcome?: BodyOf<'reworkEnded'>['outcome'];
+  lost?: BodyOf<'reworkEnded'>['lost'];
 };
 
 export interface Tables {

@@ -38,6 +38,10 @@ export const generalItems: readonly Item[] = [
   { id: 'clear-tape', name: 'clear packing tape', unit: 'strip', price: 10 },
   { id: 'cup-glass', name: 'tempered glass to stick on', unit: 'piece', price: 250 },
   { id: 'flux', name: 'flux', unit: 'dab', price: 20 },
+  { id: 'low-melt-paste', name: 'low-melt solder paste', unit: 'dab', price: 30 },
+  { id: 'wick', name: 'desoldering wick', unit: 'cm', price: 10 },
+  { id: 'underfill', name: 'underfill resin', unit: 'drop', price: 40 },
+  { id: 'barrier', name: 'heat barrier: metal sheet or pad, with heat-proof tape', unit: 'piece', price: 60 },
   { id: 'uv-glue', name: 'UV glue', unit: 'drop', price: 15 },
   { id: 'contact-glue', name: 'flexible contact glue', unit: 'ml', price: 25 },
 ];

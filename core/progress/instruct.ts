@@ -9,7 +9,8 @@ import { bodyFor, checkStepOpen, nextStep } from '../rules/step-of-event';
 import { conditionsUnplanned, type MustStop, mustStop } from './running';
 import { bondWorked, openBy } from '../rules/soak';
 import { mayComeOff } from '../log/soaks';
-import { flag, type JobState } from '../log/state';
+import { reworkFailed } from '../rules/interlocks/rework';
+import { flag, type JobState, type ReworkEntry } from '../log/state';
 import { openState } from '../log/view';
 import { leakNow } from '../rules/water';
 import type { Context } from '../rules/decide';
@@ -27,6 +28,8 @@ export type Instruction =
   | { kind: 'checks'; step: Step; open: string[] }
   /** What was checked does not work: what to do about it before it is checked again. */
   | { kind: 'failed'; step: Step; functions: string[]; tasks: Task[] }
+  /** Work under the microscope did not succeed: the customer decides, and nothing of the route is done before. */
+  | { kind: 'rework failed'; step: Step; slot: string; outcome: NonNullable<ReworkEntry['outcome']> }
   | { kind: 'waiting'; step: Step; until: number; clockKnown: boolean; target: string; body: Body }
   | {
       kind: 'do';
@@ -77,6 +80,8 @@ function alongRoute(
   const unplanned = conditionsUnplanned(state, route.input.conditions);
   if (unplanned.length) return { kind: 'plan again', ids: unplanned };
   const { step, left } = next;
+  if (isAtMicroscope(step.action) && reworkFailed(state, left[0]!))
+    return { kind: 'rework failed', step, slot: left[0]!, outcome: state.rework[left[0]!]!.outcome! };
   const heat = flag(state, 'heat');
   // on the heat source again beside the route's own soak: nothing is worked on before it is off
   if (heat && step.action !== 'heat')
@@ -132,6 +137,8 @@ function alongRoute(
     ),
   };
 }
+
+const isAtMicroscope = (action: Step['action']): boolean => action === 'rework' || action === 'move chip';
 
 /** A wait that this instruction stands behind: the plate's time, or solvent that has not dwelt long enough. */
 function waitOf(

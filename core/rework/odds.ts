@@ -8,6 +8,8 @@ interface Counted {
  * flex is told to fail between one in ten and one in three).
  */
 const before: Counted = { works: 4, lost: 1 };
+/** The chance of losing a part that a price counts with. */
+export const expectedLoss = before.lost / (before.lost + before.works);
 
 /** The chance that the part is lost, and between what it lies for eight of ten. */
 export interface Odds {

@@ -1,7 +1,15 @@
-export const padStates = ['good', 'oxidised', 'lifted'] as const;
+export const padStates = ['good', 'oxidised', 'lifted', 'wired', 'bridged', 'loose'] as const;
 export type PadState = (typeof padStates)[number];
-export const padSides = ['before', 'after'] as const;
+/** A chip before it is lifted and the pads afterwards; those of the new part that it goes to; and its new balls. */
+export const padSides = ['before', 'after', 'new', 'balls'] as const;
 export type PadSide = (typeof padSides)[number];
+/** What a pad can be, in the order in which presses say it; and a ball. A lifted pad that a wire replaces carries again. */
+export const statesOf: Record<PadSide, readonly PadState[]> = {
+  before: ['good', 'oxidised', 'lifted'],
+  after: ['good', 'oxidised', 'lifted', 'wired'],
+  new: ['good', 'oxidised', 'lifted', 'wired'],
+  balls: ['good', 'bridged', 'loose'],
+};
 
 /** Letters of a ball field's rows: those that are taken for digits or for one another are left out (JEDEC JEP95, from memory). */
 const letters = 'ABCDEFGHJKLMNPRTUVWY';
@@ -23,10 +31,15 @@ export interface PadJudgement {
   /** Lifted, and the model says that something runs over them. */
   carrying: string[];
   oxidised: string[];
+  /** Balls that have run together, or that do not hold. */
+  spoilt: string[];
   /** Nobody has looked at them. */
   unseen: number;
-  /** `stop`: a pad that carries something is gone, and the owner decides. `wick`: tin and wick those that are oxidised. */
-  verdict: 'go on' | 'wick' | 'stop';
+  /**
+   * `stop`: a pad that carries something is gone: it is wired, or the customer decides. `wick`: tin and wick those that
+   * are oxidised. `settle`: part the balls that have run together, set those that are loose, and warm them again.
+   */
+  verdict: 'go on' | 'wick' | 'settle' | 'stop';
 }
 /** What has been seen of the pads, held against which of them are connected. */
 export function judgePads(
@@ -38,9 +51,10 @@ export function judgePads(
   const lifted = are('lifted');
   const carrying = lifted.filter((pad) => !chip.unconnected.includes(pad));
   const oxidised = are('oxidised');
+  const spoilt = [...are('bridged'), ...are('loose')];
   return {
-    ...{ lifted, carrying, oxidised },
+    ...{ lifted, carrying, oxidised, spoilt },
     unseen: pads.filter((pad) => seen[pad] === undefined).length,
-    verdict: carrying.length ? 'stop' : oxidised.length ? 'wick' : 'go on',
+    verdict: carrying.length ? 'stop' : oxidised.length ? 'wick' : spoilt.length ? 'settle' : 'go on',
   };
 }

@@ -53,6 +53,17 @@ const secondsOf: Record<ReworkStepId, Seconds> = {
   'frame back': s(30, 60, 120),
   'solder frame': s(60, 150, 400),
   enrol: s(60, 120, 300),
+  'look at balls': s(20, 40, 120),
+  'insulate new': s(60, 120, 240),
+  'clamp new': s(20, 40, 90),
+  'lift new': s(30, 90, 300),
+  'tin new': s(30, 60, 120),
+  'wick new': s(60, 120, 300),
+  'wash new': s(30, 60, 120),
+  'look at pads new': s(20, 40, 120),
+  'plug in': s(15, 30, 60),
+  'off again': s(15, 30, 60),
+  'underfill back': s(30, 60, 120),
 };
 /** Setting one loose ball, s (from memory). */
 const ballS = s(1.5, 3, 7);
@@ -61,10 +72,11 @@ const ballS = s(1.5, 3, 7);
 export function reworkSeconds(
   kind: ReworkKind,
   chip: { underfill: boolean; pattern: readonly string[] } | undefined,
-  { school, stencil }: { school: AirSchool; stencil: boolean },
+  { school, stencil, newPart = false }: { school: AirSchool; stencil: boolean; newPart?: boolean },
 ): Seconds {
   const balls = chip?.pattern.reduce((sum, row) => sum + row.replaceAll('0', '').length, 0) ?? 0;
-  const steps = reworkPlan({ kind, school, stencil, practice: false, underfill: chip?.underfill ?? false });
+  const underfill = chip?.underfill ?? false;
+  const steps = reworkPlan({ kind, school, stencil, newPart, practice: false, underfill });
   return steps.reduce<Seconds>(
     (sum, { id }) => {
       const each =

@@ -1,7 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import { areaRatio, looseBallsFor } from './balls';
 import { oddsOf } from './odds';
-import { breaksIn, kindsFor, powers, reworkKinds, reworkPlan, type ReworkSetting, warms } from './work-plan';
+import {
+  breaksIn,
+  kindsFor,
+  powers,
+  reworkKinds,
+  reworkPlan,
+  type ReworkSetting,
+  trialOf,
+  warms,
+} from './work-plan';
 
 const setting = (change: Partial<ReworkSetting> = {}): ReworkSetting => ({
   ...{ kind: 'identity chip', school: '300', underfill: true, stencil: true, practice: false },
@@ -41,6 +50,35 @@ describe('the steps', () => {
   test('a dead projector is read before it is cut', () => {
     const steps = ids({ kind: 'dead projector' });
     for (const id of breaksIn) expect(steps.indexOf(id)).toBeGreaterThan(steps.indexOf('save data'));
+  });
+  test.each(reworkKinds)(
+    '%s: what is tried is plugged in before and off again after, and nothing warms it between',
+    (kind) => {
+      const steps = reworkPlan(setting({ kind, newPart: true }));
+      const at = (id: string) => steps.findIndex((s) => s.id === id);
+      expect(at('plug in')).toBeGreaterThan(0);
+      expect(at(trialOf[kind])).toBe(at('plug in') + 1);
+      expect(at('off again')).toBe(at('plug in') + 2);
+    },
+  );
+  test('underfill goes back when the chip has been tried; liner lies behind the pads before the iron', () => {
+    const chip = ids();
+    expect(chip.indexOf('underfill back')).toBeGreaterThan(chip.indexOf('off again'));
+    expect(ids({ underfill: false })).not.toContain('underfill back');
+    const flex = ids({ kind: 'add-on flex' });
+    expect(flex.indexOf('liner')).toBeLessThan(flex.indexOf('wire flex'));
+  });
+  test('a chip that goes to a new part: both are worked at, each with barriers, heat and a look at its pads, and named', () => {
+    const steps = reworkPlan(setting({ newPart: true }));
+    const of = (part: 'old part' | 'new part') => steps.filter((s) => s.at === part).map((s) => s.id);
+    expect(of('old part')).toEqual(expect.arrayContaining(['insulate', 'clamp', 'lift', 'look at pads']));
+    expect(of('new part')).toEqual(
+      expect.arrayContaining(['insulate new', 'clamp new', 'lift new', 'look at pads new', 'place']),
+    );
+    // the new part is insulated before any heat comes near it
+    const warm = steps.findIndex((s) => s.at === 'new part' && warms(s));
+    expect(steps.findIndex((s) => s.id === 'insulate new')).toBeLessThan(warm);
+    expect(reworkPlan(setting()).some((s) => s.at !== undefined)).toBe(false);
   });
   test('underfill only where there is some; a stencil or loose balls; practising where there is a discarded part', () => {
     expect(ids()).toContain('underfill');

@@ -3,7 +3,7 @@ import { transfersOf } from '../model/carried';
 import { plainStep, faceOf, type Draft } from './draft';
 import { handsS, times } from './times';
 import { loosen } from './assemble-out';
-import { chipSteps, chipTools, chipCautions, reworkHands } from './identity-steps';
+import { chipSteps, chipTools, chipCautions, reworkHands, reworkUses } from './identity-steps';
 import { filmsOf, filmStep, filmsLeft } from './films';
 import { holderOf } from '../vocabulary/pieces';
 import type { Work } from './tasks';
@@ -85,7 +85,7 @@ function visited({ setting, candidate }: Assembly, { slot, act }: Work['visits']
       station: 'microscope',
       tools: ['scraper', ...chipTools(setting)],
       cautions: chipCautions(setting),
-      uses: [{ item: 'flux', quantity: 3 }],
+      uses: reworkUses(setting, slot, 1),
     }),
   ];
 }

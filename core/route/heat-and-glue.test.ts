@@ -107,12 +107,14 @@ describe('chip work', () => {
     expect(b.log.filter((e) => e.body.type === 'dataDeclined')).toEqual([]);
     expect(b.do({ type: 'jobClosed', ending: 'handed over', note: '' }).refused).toBeUndefined();
   });
-  test('a rework of the chip: cell off, data saved, and hot air at the microscope, not the 80 °C of opening', () => {
+  test('a rework of the chip: the cell off and out, and hot air at the microscope, not the 80 °C of opening', () => {
     const work = route(dune3, { tasks: [{ slot: 'id-chip', action: 'rework' }] });
-    const warm = at(work, (s) => s.targets[0] === 'chip-glue');
-    expect(work.steps[warm]).toMatchObject({ station: 'microscope' });
+    const warm = at(work, (s) => s.action === 'rework');
+    expect(work.steps[warm]).toMatchObject({ station: 'microscope', targets: ['id-chip'] });
     expect(at(work, (s) => s.action === 'disconnect' && s.targets[0] === 'K-cell')).toBeLessThan(warm);
-    expect(at(work, (s) => s.action === 'read data' && s.targets[0] === 'id-chip')).toBeLessThan(warm);
+    const out = at(work, (s) => s.action === 'move' && s.targets[0] === 'cell' && s.pose === 'out');
+    expect(out).toBeGreaterThanOrEqual(0);
+    expect(out).toBeLessThan(warm);
     expect(work.steps.some((s) => s.station === 'hot-air')).toBe(false);
   });
 });

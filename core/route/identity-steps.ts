@@ -1,4 +1,5 @@
 import type { Minutes } from '../model/schema';
+import { expectedLoss } from '../rework/odds';
 import { reworkSeconds } from '../rework/times';
 import type { Setting } from './setting';
 import { type Draft, plainStep } from './draft';
@@ -20,11 +21,34 @@ export function dataSteps(setting: Setting, slot: string): Draft[] {
   return [plainStep('read data', [slot], handsS.data, { about: slot, station: 'programmer' })];
 }
 /** Seconds of hands for a chip that the model has at a part, by the steps that are gone through; undefined where it has none. */
-export function reworkHands(setting: Setting, slot: string): Minutes | undefined {
+export function reworkHands(setting: Setting, slot: string, newPart = false): Minutes | undefined {
   const chip = setting.index.model.chips?.find((c) => c.slot === slot);
   if (!chip) return undefined;
   const school = setting.methods['chip-work'] === '280' ? '280' : '300';
-  return reworkSeconds('identity chip', chip, { school, stencil: true });
+  return reworkSeconds('identity chip', chip, { school, stencil: true, newPart });
+}
+/** What chip work uses up: at each of the parts two barriers, paste to tin and wick to clean, and resin where there was some. */
+export function reworkUses(
+  { index }: Setting,
+  slot: string,
+  parts: 1 | 2,
+): { item: string; quantity: number }[] {
+  const underfill = index.model.chips?.some((c) => c.slot === slot && c.underfill) ?? false;
+  return [
+    { item: 'flux', quantity: 2 * parts },
+    { item: 'low-melt-paste', quantity: 2 * parts },
+    { item: 'wick', quantity: 3 * parts },
+    { item: 'barrier', quantity: 2 * parts },
+    ...(underfill ? [{ item: 'underfill', quantity: 1 }] : []),
+  ];
+}
+/** What may be lost under the hot air, with its chance before one's own jobs are counted, and what the part costs. */
+export function reworkRisks(
+  { index }: Setting,
+  slot: string,
+): { what: string; chance: number; cost: number }[] {
+  const price = index.slots.get(slot)?.price ?? 0;
+  return price > 0 ? [{ what: 'part lost at the rework', chance: expectedLoss, cost: price }] : [];
 }
 /** The old identity chip moved over to a new part, while the old one is still at hand. */
 export function chipSteps(setting: Setting, slot: string): Draft[] {
@@ -35,12 +59,12 @@ export function chipSteps(setting: Setting, slot: string): Draft[] {
   )
     return [];
   return [
-    plainStep('move chip', [slot], reworkHands(setting, slot) ?? handsS.chip, {
+    plainStep('move chip', [slot], reworkHands(setting, slot, true) ?? handsS.chip, {
       about: slot,
       station: 'microscope',
       tools: ['scraper', ...chipTools(setting)],
       cautions: [...chipCautions(setting), 'lead-hands'],
-      uses: [{ item: 'flux', quantity: 2 }],
+      uses: reworkUses(setting, slot, 2),
     }),
   ];
 }

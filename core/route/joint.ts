@@ -1,3 +1,4 @@
+import { isChip } from '../model/chips';
 import { perimeterSeal } from '../model/seals';
 import { badCell } from '../vocabulary/conditions';
 import type { IndexedModel } from '../model/index-model';
@@ -172,12 +173,21 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   const cellOn = back.ops.find(
     (o) => index.cellConnector !== undefined && o.id === `on:${index.cellConnector}`,
   );
+  const underfill = underfillOf(index, back.ops);
+  const overIt = new Set(underfill.flatMap((o) => [...descendants(o.id, back.precedences)]));
   const late = cellOn ? descendants(cellOn.id, back.precedences) : new Set<string>();
   // a seal that only such a piece lies on is laid when the rim's is, with the cell off: nothing is worked at over what is sticky
   const rim = perimeterSeal(index);
   const offAgain = setting.methods['cell-between'] === 'each' && rim && loose.bonds.includes(rim.id);
+  // underfill holds a chip for good: it is dispensed when the device has been tried and is off again
+  const triedFirst = offAgain && cellOn !== undefined && !overIt.has(cellOn.id);
+  if (triedFirst) for (const id of overIt) late.add(id);
   const seals = offAgain
-    ? back.ops.filter((o) => o.kind === 'bond' && isOnlyFor(o.id, late, back.precedences))
+    ? back.ops.filter(
+        (o) =>
+          o.kind === 'bond' &&
+          (isOnlyFor(o.id, late, back.precedences) || (triedFirst && underfill.includes(o))),
+      )
     : [];
   const ready = back.ops.filter((o) => o !== cellOn && !late.has(o.id) && !seals.includes(o));
   const hung = hungLast(index, loose, ready, back.precedences);
@@ -209,6 +219,9 @@ function partsOf(setting: Setting, work: Work, choice: WaysChoice): Omit<Candida
   };
 }
 
+/** Underfill of chips that are on their pads again. */
+const underfillOf = (index: IndexedModel, ops: readonly Operation[]): Operation[] =>
+  ops.filter((o) => o.kind === 'bond' && isChip(index, o.slot));
 /** Whether some operation is needed before these, and before no other. */
 function isOnlyFor(
   id: string,

@@ -1,4 +1,5 @@
 import { plugsOf } from '../checks/reseat';
+import { isChip } from '../model/chips';
 import { contentHash } from '../model/canonical-json';
 import type { IndexedModel } from '../model/index-model';
 import { withArrivals } from '../rules/manifest';
@@ -10,6 +11,7 @@ import { choiceFrom, type Support, supportOf } from './support';
 import {
   bondRisk,
   bondRisks,
+  riskCost,
   looseFact,
   poseFact,
   reachFacts,
@@ -17,6 +19,7 @@ import {
   wayRisk,
   waysProblem,
 } from './setting';
+import { reworkRisks } from './identity-steps';
 import { candidateOrder, planJointly } from './joint';
 import { type Work, workOf } from './tasks';
 import { expected, handsS, money, plus, times } from './times';
@@ -68,6 +71,9 @@ export function planRoute(
     .concat(best.bench)
     .filter((o) => o.kind === 'bond')
     .flatMap((o) => o.things);
+  const atTheMicroscope = steps
+    .filter((d) => d.action === 'rework' || d.action === 'move chip')
+    .flatMap((d) => reworkRisks(s, d.targets[0]!));
   const body = {
     modelHash,
     variant: input.variant,
@@ -79,10 +85,15 @@ export function planRoute(
       time: money(expected(hands), hourlyRateMinor),
       risk:
         best.chosen.reduce((c, { way }) => c + wayRisk(way), 0) +
-        bonds.reduce((c, b) => c + bondRisk(s, b), 0),
+        bonds.reduce((c, b) => c + bondRisk(s, b), 0) +
+        riskCost(atTheMicroscope),
       consumables,
     },
-    risks: [...best.chosen.flatMap(({ way }) => way.risks), ...bonds.flatMap((b) => bondRisks(s, b))],
+    risks: [
+      ...best.chosen.flatMap(({ way }) => way.risks),
+      ...bonds.flatMap((b) => bondRisks(s, b)),
+      ...atTheMicroscope,
+    ],
     changes: toolChanges,
     turnings: faceFlips,
     splits: splitsOf(best.order.sequence, [...best.out, ...best.bench, ...best.first, ...best.second]),
@@ -138,9 +149,14 @@ function prepare(
     cell && (work.visits.some((v) => v.act === 'rework') || chipMoves(setting, work))
       ? [looseFact(cell)]
       : [];
+  // what is taken out for it needs that by itself
+  const away =
+    index.cellSlot && airInDevice(setting, work) && !work.replaced.includes(index.cellSlot)
+      ? [poseFact(index.cellSlot, 'out')]
+      : [];
   const targets = [...work.replaced, ...work.transfers]
     .map((slot) => poseFact(slot, 'out'))
-    .concat(off, chipMoves(setting, work) ? chipInReach(setting) : [])
+    .concat(off, away, chipMoves(setting, work) ? chipInReach(setting) : [])
     .concat(
       work.visits.flatMap((v) =>
         v.act === 'reseat'
@@ -186,6 +202,10 @@ const chipMoves = (setting: Setting, work: Work): boolean =>
       setting.index.slots.get(r)!.kind === 'display' &&
       setting.index.model.pairing.some((p) => p.slot === r && p.store === 'chip'),
   );
+/** Whether a chip that has a place of its own in the device is worked at where it is. */
+const airInDevice = (setting: Setting, work: Work): boolean =>
+  work.visits.some((v) => v.act === 'rework' && isChip(setting.index, v.slot)) ||
+  (chipMoves(setting, work) && setting.index.model.slots.some((x) => isChip(setting.index, x.id)));
 /** What lies over an identity chip that has a place of its own in the device. */
 const chipInReach = (setting: Setting): string[] =>
   setting.index.model.slots.filter((x) => x.kind === 'chip').flatMap((x) => reachFacts(setting, x.id));

@@ -2,6 +2,7 @@ import type { HeatOfStations } from '../heat/planned-soak';
 import type { Body } from '../log/events';
 import { needsBefore } from '../rules/interlocks';
 import { coveredBy } from '../model/covers';
+import { isChip } from '../model/chips';
 import type { IndexedModel } from '../model/index-model';
 import type { Bond, Way } from '../model/schema';
 import type { Remedies } from '../pairing/effects';
@@ -72,6 +73,9 @@ function needsOfWay(setting: Setting, slot: string, way: Way): string[] {
   for (const bond of way.bonds)
     if (!isLoose(setting, bond))
       for (const f of interlockFacts(setting, { type: 'bondReleased', bond, torn: false })) needs.add(f);
+  // hot air in the device itself: the cell is out of it, not only off its plug (common practice)
+  if (isChip(setting.index, slot) && setting.index.cellSlot)
+    needs.add(poseFact(setting.index.cellSlot, 'out'));
   needs.delete(poseFact(slot, way.to));
   return [...needs].filter((f) => !isTrue(setting, f));
 }
@@ -103,7 +107,8 @@ const itemCost = (index: IndexedModel, used: readonly { item: string; quantity: 
 /** The price of an item: the model's own, else the catalogue's; minor units. */
 export const priceOf = (index: IndexedModel, item: string) =>
   (index.model.items.find((i) => i.id === item) ?? generalItems.find((i) => i.id === item))?.price ?? 0;
-const riskCost = (risks: readonly { chance: number; cost: number }[]) =>
+/** Chance times cost of each, together; minor units. */
+export const riskCost = (risks: readonly { chance: number; cost: number }[]) =>
   risks.reduce((c, r) => c + Math.round(r.chance * r.cost), 0);
 /** What it costs to break a bond beside the time: what renews it, and the chance of breaking something. */
 export const bondRisks = (setting: Setting, id: string): Way['risks'] => {

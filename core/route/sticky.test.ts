@@ -24,6 +24,8 @@ test.each(asked)('%s: what is sticky is laid right before its piece goes on', (_
     if (step.action !== 'renew') continue;
     for (const bond of step.targets) {
       const { holds } = index.bonds.get(bond)!;
+      // underfill runs under what is on already: nothing is laid on it
+      if (holds.some((held) => index.slots.get(held)?.kind === 'chip')) continue;
       const on = steps.findIndex(
         (s, n) =>
           n > k &&

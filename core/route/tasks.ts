@@ -2,6 +2,7 @@ import type { Task } from '../log/events';
 import type { Act } from '../vocabulary/steps';
 import type { IndexedModel } from '../model/index-model';
 import { transfersOf } from '../model/carried';
+import { isChip } from '../model/chips';
 import type { Methods } from '../methods/methods';
 import type { RouteInput } from '../steps/route';
 
@@ -49,7 +50,11 @@ export function workOf(index: IndexedModel, input: Pick<RouteInput, 'tasks' | 'm
     .filter((t) => t.action !== 'replace')
     .map((t) => {
       const act = visitOf[t.action as 'move'];
-      return { slot: t.slot, act, out: t.action === 'move' || t.action === 'rework' };
+      // a chip is lifted at the rework bench, with the heat that is computed there: no step of the route does it before
+      return {
+        ...{ slot: t.slot, act },
+        out: t.action === 'move' || (t.action === 'rework' && !isChip(index, t.slot)),
+      };
     })
     // asked for twice, it is one visit
     .filter((v, i, all) => all.findIndex((w) => w.slot === v.slot && w.act === v.act) === i)

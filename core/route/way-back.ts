@@ -1,4 +1,5 @@
 import { needsBefore } from '../rules/interlocks';
+import { isChip } from '../model/chips';
 import { coveredBy } from '../model/covers';
 import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
@@ -48,7 +49,7 @@ export function wayBack(
   const ops = operationsBack(setting, loose, shut);
   const back: Back = { setting: setting, loose, ops, shut, covers };
   const precedences = ops.flatMap((o) => [...always(back, o), ...ofItsKind(back, o)]);
-  for (const pair of [...ontoBeforeOver(back), ...heldBeforePlugged(back)])
+  for (const pair of [...ontoBeforeOver(back), ...heldBeforePlugged(back), ...chipsBeforeOptics(back)])
     if (!reached([pair[1]], precedences, 0).has(pair[0])) precedences.push(pair);
   const cover = last && {
     id: `close:${last.slot}`,
@@ -172,9 +173,12 @@ function ofItsKind(back: Back, operation: Operation): Pairs {
         .get(thing!)!
         .holds.flatMap((h) => fits(back, h).map((f): Pairs[0] => [f.id, operation.id]));
     case 'bond':
-      return index.bonds
-        .get(thing!)!
-        .holds.flatMap((h) => laidUnder(back, h).map((f): Pairs[0] => [operation.id, f.id]));
+      return index.bonds.get(thing!)!.holds.flatMap((h) =>
+        laidUnder(back, h).map((f): Pairs[0] =>
+          // underfill runs under a chip that is on its pads
+          isChip(index, h) ? [f.id, operation.id] : [operation.id, f.id],
+        ),
+      );
     case 'connector':
       return pluggedIn(back, operation);
     case 'move':
@@ -206,6 +210,16 @@ const heldBeforePlugged = ({ ops, setting: { index } }: Back): Pairs =>
       ops
         .filter((o) => o.kind === 'connector' && joinsBoard(index, o.things[0]!, screws.things))
         .map((plug): Pairs[0] => [screws.id, plug.id]),
+    );
+/** What bears no hot air beside it: it goes in when chips are on their pads, wherever nothing wants it otherwise. */
+const spared: ReadonlySet<string> = new Set(['cell', 'camera', 'front-sensors']);
+const chipsBeforeOptics = ({ ops, setting: { index } }: Back): Pairs =>
+  ops
+    .filter((o) => o.kind === 'move' && isChip(index, o.slot))
+    .flatMap((chip) =>
+      ops
+        .filter((o) => o.kind === 'move' && spared.has(index.slots.get(o.slot)!.kind))
+        .map((o): Pairs[0] => [chip.id, o.id]),
     );
 const holdsBoard = (index: IndexedModel, fastener: string) =>
   index.fasteners.get(fastener)!.holds.some((h) => index.slots.get(h)?.kind === 'board');

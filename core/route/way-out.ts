@@ -1,6 +1,7 @@
 import type { IndexedModel } from '../model/index-model';
 import type { Way } from '../model/schema';
 import type { Drive, Face } from '../vocabulary/trade';
+import { isChip } from '../model/chips';
 import { coveredBy } from '../model/covers';
 import { needsBefore } from '../rules/interlocks';
 import { holders, isLoose, isMoved, type Setting } from './setting';
@@ -151,6 +152,15 @@ export function precedencesOut(
         !needed.has(m.id)
       )
         out.push([o.id, m.id]);
+  }
+  // hot air in the device: its cell is out of it before a chip is warmed
+  const cellOut = ops.find(
+    (o) => o.kind === 'move' && o.slot === setting.index.cellSlot && o.way!.to === 'out',
+  );
+  const warmed = ops.filter((o) => (o.kind === 'bond' || o.kind === 'move') && isChip(setting.index, o.slot));
+  if (cellOut && warmed.length) {
+    const needed = ancestors(cellOut.id, out);
+    for (const o of warmed) if (!needed.has(o.id)) out.push([cellOut.id, o.id]);
   }
   // safety before cost: the cell is unplugged, and a bad cell taken out, as soon as the way there is free
   const cell = setting.index.cellConnector && offOf.get(setting.index.cellConnector);

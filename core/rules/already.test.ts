@@ -71,7 +71,7 @@ const begun = {
     stencil: '',
   },
 } as const satisfies Body;
-type ReworkStep = 'clamp' | 'insulate';
+type ReworkStep = 'clamp' | 'insulate' | 'plug in';
 const stepped = (step: ReworkStep): Body => ({ type: 'reworkStepped', slot: 'board', step });
 const warmed = (step: ReworkStep): Body => ({
   type: 'reworkHeatStarted',
@@ -81,6 +81,7 @@ const warmed = (step: ReworkStep): Body => ({
   extraction: true,
 });
 const ended = (outcome: 'works' | 'given up'): Body => ({ type: 'reworkEnded', slot: 'board', outcome });
+const tried = (outcome: 'works' | 'fails'): Body => ({ type: 'reworkTried', slot: 'board', outcome });
 const pads = (side: 'before' | 'after', seen: BodyOf<'padsSeen'>['pads']): Body => ({
   ...{ type: 'padsSeen', slot: 'board', side, pads: seen },
 });
@@ -186,6 +187,8 @@ const rows: Record<string, Row> = {
   reworkHeatStarted: { given: [begun], said: warmed('clamp'), otherwise: [warmed('insulate')] },
   reworkStepped: { given: [begun], said: stepped('clamp'), otherwise: [stepped('insulate')] },
   reworkEnded: { given: [begun], said: ended('works'), otherwise: [ended('given up')] },
+  // what works is not tried again
+  reworkTried: { given: [begun, stepped('plug in')], said: tried('works'), again: [tried('fails')] },
   padsSeen: {
     said: pads('before', { A1: 'good', B2: 'lifted' }),
     again: [pads('before', { A1: 'good' })],

@@ -1,4 +1,5 @@
 import { isWarm } from '../thermal/sources';
+import { trialOf } from '../rework/work-plan';
 import type { IndexedModel } from '../model/index-model';
 import type { Body, BodyOf } from '../log/events';
 import { flag, type JobState } from '../log/state';
@@ -45,6 +46,11 @@ const says: Says = {
   // of work that was not begun there is nothing to say
   reworkHeatStarted: (state, body) => state.rework[body.slot]?.heat?.step === body.step,
   reworkStepped: (state, body) => state.rework[body.slot]?.done.includes(body.step) ?? true,
+  // what is not plugged in cannot be tried, and what works is not tried again
+  reworkTried: (state, { slot }) => {
+    const work = state.rework[slot];
+    return !work || work.done.includes(trialOf[work.kind]) || !work.done.includes('plug in');
+  },
   reworkEnded: (state, body) => {
     const work = state.rework[body.slot];
     return work === undefined || work.outcome === body.outcome;

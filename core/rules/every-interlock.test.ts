@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { checksDue } from '../checks/due';
 import type { Body, BodyOf } from '../log/events';
+import type { ReworkStepId } from '../rework/work-plan';
 import { flag, type Flags, type JobState, type ReworkEntry, type Tables } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import { methodsOf } from '../methods/methods';
@@ -121,10 +122,12 @@ const air = (change: Partial<BodyOf<'reworkHeatStarted'>> = {}): Body => ({
   ...change,
 });
 /** Work at a display whose chip the model knows: what has been seen of its pads. */
-const onAtlas = (pads: Tables['pads']): Case =>
-  at(having({ rework: { display: underWork }, pads, data: { display: 'read' } }), air(), {
+const onAtlas = (pads: Tables['pads'], body: Body = air(), consent: Tables['consent'] = {}): Case =>
+  at(having({ rework: { display: underWork }, pads, data: { display: 'read' }, consent }), body, {
     index: indexed(atlas),
   });
+const stepped = (step: ReworkStepId): Body => ({ type: 'reworkStepped', slot: 'display', step });
+const projector: ReworkEntry = { ...underWork, kind: 'dead projector' };
 /** At a device whose identity chip is a part of its own. */
 const onDune3 = (body: Body, connector: Tables['connector'] = {}): Case =>
   at(having({ connector }), body, { index: indexed(dune3) });
@@ -1053,10 +1056,77 @@ const rows: Record<RuleName, Row> = {
       { type: 'reworkStepped', slot: 'loudspeaker', step: 'insulate' },
     ],
   },
-  'pad that carries lifted': {
+  'untested before it is cut': {
     severity: 'stop',
     passableBy: heads,
     broken: [
+      about(
+        at(having({ data: { loudspeaker: 'read' }, rework: { loudspeaker: projector } }), {
+          ...{ type: 'reworkStepped', slot: 'loudspeaker', step: 'cut frame' },
+        }),
+        ['loudspeaker'],
+      ),
+    ],
+    kept: [
+      at(
+        having({
+          data: { loudspeaker: 'read' },
+          rework: { loudspeaker: { ...projector, module: { fails: ['dot projector'], again: false } } },
+        }),
+        { type: 'reworkStepped', slot: 'loudspeaker', step: 'cut frame' },
+      ),
+      { type: 'reworkStepped', slot: 'loudspeaker', step: 'save data' },
+    ],
+  },
+  'ball bridged or loose': {
+    severity: 'stop',
+    passableBy: nobody,
+    broken: [
+      about(onAtlas({ 'display balls': { A1: 'bridged', A2: 'good' } }, stepped('flux')), ['A1']),
+      about(onAtlas({ 'display balls': { A1: 'loose' } }, air({ step: 'place' })), ['A1']),
+      about(onAtlas({ 'display balls': { A1: 'loose' } }, stepped('chip on flex')), ['A1']),
+    ],
+    kept: [
+      onAtlas({ 'display balls': { A1: 'good' } }, stepped('flux')),
+      onAtlas({ 'display balls': { A1: 'bridged' } }, air({ step: 'settle balls' })),
+      onAtlas({ 'display balls': { A1: 'bridged' } }, stepped('look at balls')),
+    ],
+  },
+  'rework failed': {
+    severity: 'stop',
+    passableBy: nobody,
+    broken: (['part lost', 'given up', 'notice stays'] as const).map((outcome) =>
+      about(
+        at(having({ rework: { display: { ...underWork, outcome } } }), {
+          ...{ type: 'acted', act: 'move chip', target: 'display' },
+        }),
+        ['display'],
+      ),
+    ),
+    kept: [
+      at(having({ rework: { display: { ...underWork, outcome: 'works' } } }), {
+        ...{ type: 'acted', act: 'move chip', target: 'display' },
+      }),
+      // the customer takes it as it is
+      at(
+        having({
+          rework: { display: { ...underWork, outcome: 'notice stays' } },
+          consent: { 'notice display': 'owner' },
+        }),
+        { type: 'acted', act: 'move chip', target: 'display' },
+      ),
+      at(having({ rework: { display: { ...underWork, outcome: 'given up' } } }), {
+        ...{ type: 'acted', act: 'inspect', target: 'display' },
+      }),
+    ],
+  },
+  'pad that carries lifted': {
+    severity: 'stop',
+    passableBy: nobody,
+    broken: [
+      // the very next step is held, by whatever it is done
+      about(onAtlas({ 'display after': { B1: 'lifted' } }, stepped('loose balls')), ['B1']),
+      about(onAtlas({ 'display new': { B1: 'lifted' } }, stepped('flux')), ['B1']),
       about(onAtlas({ 'display after': { B1: 'lifted', A2: 'lifted', A1: 'good' } }), ['B1']),
       about(onAtlas({ 'display after': { A1: 'lifted', F1: 'lifted' } }), ['A1', 'F1']),
     ],
@@ -1065,6 +1135,10 @@ const rows: Record<RuleName, Row> = {
       // by the model nothing runs over these
       onAtlas({ 'display after': { A2: 'lifted', A6: 'lifted' } }),
       onAtlas({ 'display after': { A1: 'oxidised' } }),
+      // wired it carries again; and what puts pads right is never held
+      onAtlas({ 'display after': { B1: 'wired' } }, stepped('loose balls')),
+      onAtlas({ 'display after': { B1: 'lifted' } }, stepped('tin')),
+      onAtlas({ 'display after': { B1: 'lifted' } }, stepped('flux'), { 'pads display': 'owner' }),
       // the part that is thrown away anyway
       onAtlas({ 'display before': { A1: 'lifted' } }),
     ],

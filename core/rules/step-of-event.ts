@@ -8,7 +8,7 @@ import { isAlready } from './already';
 import { badCell } from '../vocabulary/conditions';
 import { type Body, type BodyOf, holds } from '../log/events';
 import type { Act } from '../vocabulary/steps';
-import type { JobState } from '../log/state';
+import { flag, type JobState } from '../log/state';
 import { holderOf, newPiece, originalPiece } from '../vocabulary/pieces';
 import { conditionsOf, pieceInHole, pieceInSlot, piecesAt } from '../log/view';
 
@@ -110,12 +110,25 @@ export function stepFor(
   for (const step of route.steps) {
     if (step.action !== did.action) continue;
     const target = did.target === '' ? step.targets[0]! : did.target;
+    if (isOtherTrial(state, step, body)) continue;
     if (step.targets.includes(target) && !state.progress[`${step.id} ${target}`])
       return { step: step.id, target };
   }
   return undefined;
 }
 
+/** What is plugged in to try a part at the rework bench, and unplugged again, does no step of the route for another purpose. */
+const isOtherTrial = (state: JobState, step: Step, body: Body): boolean => {
+  if (body.type === 'connectorOn') return body.trial !== undefined && step.trial !== body.trial;
+  const trial = flag(state, 'trial');
+  return (
+    body.type === 'connectorOff' &&
+    trial !== undefined &&
+    trial !== null &&
+    trial.connectors.includes(body.connector) &&
+    step.trial !== trial.slot
+  );
+};
 /** Names of a step's targets in the table of progress. A rebuild asks for a thousand of them at each press: made once. */
 const names = new WeakMap<Step, string[]>();
 function progressNames(step: Step): string[] {

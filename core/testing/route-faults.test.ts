@@ -101,6 +101,19 @@ describe('the checker of routes finds what it is for', () => {
     const live = chip.filter((s) => !(s.action === 'disconnect' && s.targets[0] === 'K-cell'));
     expect(routeFaults(indexed(dune3), { steps: chip })).toEqual([]);
     expect(routeFaults(indexed(dune3), { steps: live }).join()).toContain('warmed while the cell is on');
+    const first = (test: (s: Step) => boolean) => chip.findIndex(test);
+    const out = chip[first((s) => s.action === 'move' && s.targets[0] === 'cell')]!;
+    const late = [...chip.filter((s) => s !== out)];
+    late.splice(late.findIndex((s) => s.action === 'set aside') + 1, 0, out);
+    expect(routeFaults(indexed(dune3), { steps: late }).join()).toContain('warmed with the cell beside it');
+    const resin = chip[first((s) => s.action === 'renew' && s.targets[0] === 'chip-glue')]!;
+    const early = chip.filter((s) => s !== resin);
+    early.splice(
+      early.findIndex((s) => s.action === 'check'),
+      0,
+      resin,
+    );
+    expect(routeFaults(indexed(dune3), { steps: early }).join()).toContain('has not been tried');
   });
   test('a screw that is fastened under what lies on it', () => {
     const under = movedTo(at(is('fasten', 'B3')), at((s) => s.action === 'close') + 1);

@@ -35,6 +35,10 @@ class Device {
   /** Cut seconds of hands and waiting since each bond was wetted. */
   readonly #wetFor = new Map<string, number>();
   #closedOnce = false;
+  /** The device has been tried while it was open. */
+  #midSeen = false;
+  /** The rim has a seal that is laid anew on the way back. */
+  readonly #isSealed: boolean;
   #seal: 'as it was' | 'open' | 'applied' | 'bare' = 'as it was';
 
   constructor(
@@ -43,6 +47,7 @@ class Device {
     /** Nothing switches it off. */
     private readonly stuckOn: boolean,
   ) {
+    this.#isSealed = steps.some((s) => s.action === 'apply seal');
     for (const [k, step] of steps.entries())
       if (['fasten', 'fit', 'renew', 'connect'].includes(step.action) && !step.trial)
         for (const target of step.targets) this.#backAt.set(`${step.action} ${target}`, k);
@@ -91,9 +96,9 @@ class Device {
       this.#catchesFree.add(id);
     },
     move: (step, slot) => this.#move(step, slot, step.pose as Pose),
-    renew: (_step, bond) => {
-      this.#bondsOpen.delete(bond);
-    },
+    renew: (step, bond) => this.#renew(step, bond),
+    rework: (step, slot) => this.#soldered(step, slot),
+    'move chip': (step, slot) => this.#chipMoved(step, slot),
     fit: (step, slot, now) => this.#fit(step, slot, now),
     fasten: (step, hole) => this.#fasten(step, hole),
     'clean rim': () => {
@@ -148,6 +153,23 @@ class Device {
     const { cellConnector } = this.index;
     if (this.index.slots.get(slot)?.kind === 'chip' && cellConnector && !this.#plugsOff.has(cellConnector))
       this.#fault(step, `${slot} is warmed while the cell is on`);
+    const { cellSlot } = this.index;
+    if (this.index.slots.get(slot)?.kind === 'chip' && cellSlot && this.#poseOf(cellSlot) !== 'out')
+      this.#fault(step, `${slot} is warmed with the cell beside it`);
+  }
+  /** With a chip that lies in the device the air is in the device, too: the cell is not. */
+  #chipMoved(step: Step, slot: string): void {
+    const chip = this.index.model.slots.find((s) => s.kind === 'chip');
+    this.#soldered(step, chip?.id ?? slot);
+  }
+  #renew(step: Step, bond: string): void {
+    const { holds = [] } = this.index.bonds.get(bond) ?? {};
+    const chip = holds.find((slot) => this.index.slots.get(slot)?.kind === 'chip');
+    if (chip !== undefined) {
+      if (this.#poseOf(chip) !== 'in') this.#fault(step, `${chip} is not on its pads`);
+      if (this.#isSealed && !this.#midSeen) this.#fault(step, `${chip} has not been tried`);
+    }
+    this.#bondsOpen.delete(bond);
   }
   #cellIsOff(step: Step, plug: string): void {
     const { cellConnector, cellSlot } = this.index;
@@ -188,8 +210,13 @@ class Device {
       for (const hole of this.#screwsOut)
         if (coveredBy(this.index, hole).includes(slot) && this.#later(`fasten ${hole}`, now))
           this.#fault(step, `it goes over ${hole}, which comes later`);
+      // underfill runs under a chip that is on its pads
       for (const bond of this.#bondsOpen)
-        if (this.index.bonds.get(bond)?.holds.includes(slot) && this.#later(`renew ${bond}`, now))
+        if (
+          this.index.slots.get(slot)?.kind !== 'chip' &&
+          this.index.bonds.get(bond)?.holds.includes(slot) &&
+          this.#later(`renew ${bond}`, now)
+        )
           this.#fault(step, `${bond} comes after its piece`);
     }
     this.#pose.set(slot, step.pose ?? 'in');
@@ -222,6 +249,7 @@ class Device {
   }
   #check(step: Step): void {
     this.#on = true;
+    if (step.round === 'mid') this.#midSeen = true;
     if (step.round === 'mid' && this.#closedOnce) this.#fault(step, 'it is closed already');
   }
   #warm(step: Step, target: string): void {

@@ -41,4 +41,8 @@ export const moduleAskSchema = z.strictObject({
   slot: z.string().min(1).max(60),
   /** After its substitute was fitted: the stand-in's module is sound then. */
   again: z.boolean(),
+  command: z.string().min(8).max(60),
+  at: z.number().int().min(0),
+  clockKnown: z.boolean(),
 });
+export type ModuleAsk = z.input<typeof moduleAskSchema>;

@@ -11,6 +11,7 @@ export interface ReworkPast {
   /** The chip by its id in its model; empty where the model has none of it. */
   chip: string;
   outcome: BodyOf<'reworkEnded'>['outcome'];
+  lost?: BodyOf<'reworkEnded'>['lost'];
   /** What hot air was set to, step by step. */
   heats: { step: ReworkStepId; setC: number; airPercent: number }[];
 }

@@ -43,6 +43,7 @@ function pastOf(events: readonly JobEvent[]): ReworkPast[] {
     if (body.type === 'reworkEnded' && own)
       out.push({
         ...{ at, kind: own.kind, school: own.school, chip: own.chip ?? '', outcome: body.outcome },
+        ...(body.lost ? { lost: body.lost } : {}),
         heats: heats.get(body.slot) ?? [],
       });
   }

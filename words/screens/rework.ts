@@ -13,14 +13,21 @@ export const notHere =
   'This model has no part at which chips or optics are worked on. Chips are described in its model file.';
 export const chipUnknown =
   'The model does not describe the chip of this part: no pads, balls or profile are worked out for it.';
-export const odds = (percent: number, low: number, high: number, jobs: number): string =>
-  `Chance that the part is lost: ${percent} % (${low} to ${high}), ${jobs ? `from ${plural(jobs, 'job')} of your own and what the trade tells` : 'from what the trade tells, none of your own yet'}.`;
+export const thePart = 'the part';
+export const oldPart = 'the old part’s chip';
+export const newPart = 'the new part';
+export const oldPartLoss = 'Then the notice stays.';
+export const toNewPart = 'The chip goes to a new part, whose own chip comes off first';
+export const backToWork = 'Back to Work';
+export const odds = (name: string, percent: number, low: number, high: number, jobs: number): string =>
+  `Chance that ${name} is lost: ${percent} % (${low} to ${high}), ${jobs ? `from ${plural(jobs, 'job')} of your own and what the trade tells` : 'from what the trade tells, none of your own yet'}.`;
 export const lossCosts = (price: string): string => `It costs ${price} then.`;
 export const before = (works: number, lost: number): string =>
   `Done here ${plural(works + lost, 'time')}: ${works} held, ${lost} lost.`;
 export const workedAt = (setC: number, airPercent: number): string =>
   `Last time the lift held at ${setC} °C, air ${airPercent} %.`;
-export const consentOpen = 'The owner has not agreed to chip work yet: ask on the Offer screen.';
+export const consentOpen =
+  'The customer has not agreed to work under the microscope yet: ask on the Offer screen.';
 export const steps = 'Steps';
 export const stepOf = (n: number, of: number): string => `step ${n} of ${of}`;
 export const air = (setC: number, airPercent: number, mm: number): string =>
@@ -49,7 +56,26 @@ export const outcomeName = {
   works: 'It works',
   'part lost': 'The part is lost',
   'given up': 'Given up',
+  'notice stays': 'The notice stays',
 } as const;
+export const isLost = (which: 'old part' | 'new part'): string => `The ${which} is lost`;
+export const trialName = {
+  works: 'It works',
+  'notice stays': 'Works, notice still there',
+  fails: 'Does not work',
+} as const;
+export const tryFailed = (n: number, said: string): string => `Try ${n}: ${said}.`;
+export const tryAgain =
+  'Unplug the battery, warm the joints once more, and look at the corners and at pads that were oxidised.';
+export const giveUpNow =
+  'Three tries did not help: another one seldom does, and each warms the part again. End it below and ask the customer.';
+export const answerFirst = 'answer first';
+export const allWired = 'They are wired';
+export const withoutPads = 'The customer goes on without them';
+export const passWithReason = 'Go on with a reason';
+export const customerGoesWithout = 'The customer goes without the data';
+export const noTimeAt = (setC: number, airPercent: number): string =>
+  `At ${setC} °C and air ${airPercent} % no time is right for eight of ten: it is not begun so.`;
 export const endedAs = (outcome: string): string => `Ended: ${outcome}.`;
 export const again = 'Begin it again';
 export const lookAtAll = 'Look at every pad first; those that are good are taken together.';
@@ -105,13 +131,13 @@ export const at = (time: string, joint: number, flex: number): string =>
   `${time}: joint ${joint} °C, flex ${flex} °C`;
 export const melts = (celsius: number): string => `melts ${celsius} °C`;
 export const pads = 'Pads';
-export const beforeLift = 'before';
-export const afterLift = 'after';
+export const sideShort = { before: 'before', after: 'after', new: 'new part', balls: 'balls' } as const;
 export const padNow = (pad: string, state: string, carries: boolean): string =>
   `${pad}: ${state}${carries ? '' : ', carries nothing'}`;
 export const notLooked = 'not looked at';
 export const restGood = (n: number): string => `The other ${n} are good`;
-export const padKeys = 'A press: good, oxidised, lifted. Dashed: nothing runs over it, by the model.';
+export const padKeys = (states: readonly string[]): string =>
+  `A press: ${states.join(', ')}. Dashed: nothing runs over it, by the model.`;
 export const verdictGoOn = (lifted: readonly string[]): string =>
   lifted.length
     ? `${lifted.join(', ')} lifted, and nothing runs over ${lifted.length > 1 ? 'them' : 'it'}: go on.`
@@ -119,7 +145,9 @@ export const verdictGoOn = (lifted: readonly string[]): string =>
 export const verdictWick = (oxidised: readonly string[]): string =>
   `${oxidised.join(', ')} oxidised: tin and wick once more.`;
 export const verdictStop = (carrying: readonly string[]): string =>
-  `${carrying.join(', ')} ${carrying.length > 1 ? 'carry' : 'carries'} something: stop, the owner decides.`;
+  `${carrying.join(', ')} ${carrying.length > 1 ? 'carry' : 'carries'} something: wire it, or ask the customer.`;
+export const verdictSettle = (spoilt: readonly string[]): string =>
+  `${spoilt.join(', ')}: part or set anew, and warm the balls once more.`;
 export const unseen = (n: number): string => `${plural(n, 'pad')} not looked at.`;
 export const balls = 'Balls';
 export const fitsExactly = (name: string): string => `${name} fits exactly`;
@@ -154,7 +182,6 @@ export const atTheBench = 'It is done step by step at the rework bench; how it e
 export const moduleTest = 'Test the module';
 export const moduleFails = (parts: string): string => `It fails: ${parts}.`;
 export const moduleSound = 'All parts of the module answer.';
-export const moduleSaid = (part: string, text: string): string => `module test of the ${part}: ${text}`;
 export const noModuleAnswer = (said: string): string =>
   `The programmer gives no answer${said ? `: ${said}` : ''}. Is the module in its adapter?`;
 export const flashing = (time: string): string => `Alcohol flashes off: ${time}`;

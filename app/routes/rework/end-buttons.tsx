@@ -2,22 +2,44 @@ import { Button, Popconfirm } from 'antd';
 import * as wording from '../../../words/screens/rework';
 import type { Rework } from './use-rework';
 
-/** Ends the work before its last step: the part is lost, or it is given up. */
-export function EndButtons({ rework: { end, ended } }: { rework: Rework }) {
+/** Ends the work before its last step: a part is lost, it is given up, or its notice stays. */
+export function EndButtons({ rework: { end, ended, work } }: { rework: Rework }) {
+  const lost = work?.newPart ? (['old part', 'new part'] as const) : ([undefined] as const);
+  const stays = work?.tries?.at(-1) === 'notice stays';
   return (
     <div className="row">
-      {(['part lost', 'given up'] as const).map((outcome) => (
-        <Popconfirm
-          key={outcome}
-          title={wording.endedAs(wording.outcomeName[outcome])}
-          onConfirm={() => end(outcome)}
+      {lost.map((which) => (
+        <Ask
+          key={which ?? 'part'}
+          label={which ? wording.isLost(which) : wording.outcomeName['part lost']}
+          danger
           disabled={ended}
-        >
-          <Button danger={outcome === 'part lost'} disabled={ended}>
-            {wording.outcomeName[outcome]}
-          </Button>
-        </Popconfirm>
+          onYes={() => end('part lost', which)}
+        />
       ))}
+      {stays && (
+        <Ask label={wording.outcomeName['notice stays']} disabled={ended} onYes={() => end('notice stays')} />
+      )}
+      <Ask label={wording.outcomeName['given up']} disabled={ended} onYes={() => end('given up')} />
     </div>
+  );
+}
+function Ask({
+  label,
+  danger = false,
+  disabled,
+  onYes,
+}: {
+  label: string;
+  danger?: boolean;
+  disabled: boolean;
+  onYes: () => void;
+}) {
+  return (
+    <Popconfirm title={wording.endedAs(label)} onConfirm={onYes} disabled={disabled}>
+      <Button danger={danger} disabled={disabled}>
+        {label}
+      </Button>
+    </Popconfirm>
   );
 }

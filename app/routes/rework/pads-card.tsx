@@ -8,8 +8,9 @@ import {
   padSides,
   type PadState,
   padsOf,
-  padStates,
+  statesOf,
 } from '../../../core/rework/pads';
+import { looks } from '../../../core/rework/work-plan';
 import * as words from '../../../words/rework';
 import * as wording from '../../../words/screens/rework';
 import { ownerKey } from '../../job/outbox';
@@ -18,12 +19,19 @@ import { Note } from '../../ui/note';
 import { PadPhoto, usePadPhoto } from './pad-photo';
 import type { Rework } from './use-rework';
 
-const marks: Record<PadState, string> = { good: '●', oxidised: '◐', lifted: '✕' };
+const marks: Record<PadState, string> = {
+  ...{ good: '●', oxidised: '◐', lifted: '✕' },
+  ...{ wired: '⌁', bridged: '●●', loose: '○' },
+};
 /** The chip's ball field: each pad good, oxidised or lifted, before and after; and what that comes to. */
 export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
   const { slot, state, report, ended, work, step, frame } = rework;
   const { who, page, replica } = frame;
-  const [side, setSide] = useState<PadSide>(work?.done.includes('lift') ? 'after' : 'before');
+  // what the step is about, until another side is asked for
+  const asked = looks[step?.id ?? 'close test']?.side ?? (work?.done.includes('lift') ? 'after' : 'before');
+  const [chosen, setChosen] = useState<{ at: string | undefined; side: PadSide }>();
+  const side = chosen && chosen.at === step?.id ? chosen.side : asked;
+  const setSide = (to: PadSide) => setChosen({ at: step?.id, side: to });
   const photo = usePadPhoto(page.id, slot!.id, side);
   const seen = state.pads[`${slot!.id} ${side}`] ?? {};
   const judged = judgePads(chip, seen);
@@ -32,7 +40,7 @@ export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
   const rest = padsOf(chip.pattern).filter((pad) => seen[pad] === undefined);
   return (
     <section
-      className={`card stack gap-8 ${step?.id === 'look at pads' ? 'first-thing' : ''}`}
+      className={`card stack gap-8 ${step && looks[step.id] ? 'first-thing' : ''}`}
       aria-label={wording.pads}
     >
       <div className="spread">
@@ -41,10 +49,9 @@ export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
           aria-label={wording.pads}
           value={side}
           onChange={(v) => setSide(v as PadSide)}
-          options={padSides.map((value) => ({
-            value,
-            label: value === 'before' ? wording.beforeLift : wording.afterLift,
-          }))}
+          options={padSides
+            .filter((value) => value !== 'new' || work?.newPart)
+            .map((value) => ({ value, label: wording.sideShort[value] }))}
         />
       </div>
       <PadPhoto
@@ -58,11 +65,12 @@ export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
       <PadGrid
         chip={chip}
         seen={seen}
+        states={statesOf[side]}
         under={photo.url}
         disabled={ended}
         onSet={(pad, is) => set({ [pad]: is })}
       />
-      <p className="small muted m-0">{wording.padKeys}</p>
+      <p className="small muted m-0">{wording.padKeys(statesOf[side].map((is) => words.padStateName[is]))}</p>
       {judged.unseen > 0 ? (
         <div className="row">
           <Button
@@ -81,6 +89,7 @@ export function PadsCard({ rework, chip }: { rework: Rework; chip: Chip }) {
 }
 function Verdict({ judged }: { judged: ReturnType<typeof judgePads> }) {
   if (judged.verdict === 'stop') return <Note tone="stop">{wording.verdictStop(judged.carrying)}</Note>;
+  if (judged.verdict === 'settle') return <Note tone="warn">{wording.verdictSettle(judged.spoilt)}</Note>;
   if (judged.verdict === 'wick') return <Note tone="warn">{wording.verdictWick(judged.oxidised)}</Note>;
   return <Note tone="safe">{wording.verdictGoOn(judged.lifted)}</Note>;
 }
@@ -88,12 +97,14 @@ function Verdict({ judged }: { judged: ReturnType<typeof judgePads> }) {
 function PadGrid({
   chip,
   seen,
+  states,
   under,
   disabled,
   onSet,
 }: {
   chip: Chip;
   seen: Readonly<Record<string, PadState>>;
+  states: readonly PadState[];
   /** A photograph through the microscope, put straight. */
   under: string | null;
   disabled: boolean;
@@ -127,7 +138,7 @@ function PadGrid({
           if (dot !== '1') return <span key={pad} />;
           const is = seen[pad];
           const carries = !chip.unconnected.includes(pad);
-          const next = padStates[is === undefined ? 0 : (padStates.indexOf(is) + 1) % padStates.length]!;
+          const next = states[is === undefined ? 0 : (states.indexOf(is) + 1) % states.length]!;
           return (
             <Button
               key={pad}

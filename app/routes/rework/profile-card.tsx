@@ -1,8 +1,6 @@
 import { Button } from 'antd';
-import { useState } from 'react';
-import type { Chip } from '../../../core/model/schema';
 import { highestPeakC, type Nozzle } from '../../../core/rework/profile';
-import type { ReworkStep } from '../../../core/rework/work-plan';
+import * as words from '../../../words/rework';
 import * as wording from '../../../words/screens/rework';
 import { left } from '../../../words/time';
 import type { ProfileTold } from '../../workers/rework.worker';
@@ -13,59 +11,33 @@ import { Pick } from '../../ui/pick';
 import { ProfileChart } from './profile-chart';
 import { Readings } from './readings';
 import { useOnFor } from './step-card';
-import { draws, type Joint, joints, useProfile } from './use-profile';
+import { draws, type Joint, joints } from './use-profile';
 import type { Rework } from './use-rework';
 
-const usual: Nozzle = { setC: 300, airPercent: 10, distanceMm: 10, nozzleMm: 6, barriers: 2 };
-/** What a step is set to; of what is not said there, what was set last. */
-const nozzleOf = (step: ReworkStep | undefined, last: Nozzle): Nozzle =>
-  step?.air
-    ? { ...last, setC: step.air.setC, airPercent: step.air.airPercent, distanceMm: step.air.distanceMm }
-    : last;
-const jointOf = (step: ReworkStep | undefined): Joint => (step?.melts === 'low-melt' ? 'lowMelt' : 'factory');
-
-/** The step whose heat is asked about: this one, or the next at which a joint melts. */
-const heatingStep = ({ plan, step }: Rework): ReworkStep | undefined =>
-  plan.slice(step ? plan.indexOf(step) : 0).find((s) => s.melts);
-
 /** Chip, joint, flex and panel under hot air: from when to when the chip is lifted, and what ends it. */
-export function ProfileCard({ rework, chip }: { rework: Rework; chip: Chip }) {
-  const { frame } = rework;
-  const step = heatingStep(rework);
-  const [of, setOf] = useState(step?.id);
-  const [nozzle, setNozzle] = useState<Nozzle>(() => nozzleOf(step, usual));
-  const [joint, setJoint] = useState<Joint>(() => jointOf(step));
-  const [readings, setReadings] = useState<{ atS: number; celsius: number }[]>([]);
-  // a step with air of its own sets what is asked about; between such steps it stays
-  if (of !== step?.id) {
-    setOf(step?.id);
-    if (step?.air) {
-      setNozzle(nozzleOf(step, nozzle));
-      setJoint(jointOf(step));
-      setReadings([]);
-    }
-  }
-  const kept = frame.who.settings.hotAir;
-  const told = useProfile(chip, nozzle, joint, readings, kept?.filmWm2K);
+export function ProfileCard({ rework }: { rework: Rework }) {
+  const { frame, heat } = rework;
+  const { of, nozzle, joint, readings, told } = heat;
   const onFor = useOnFor(rework);
   return (
     <section className="card stack gap-8" aria-label={wording.profile}>
-      <h2>{wording.profile}</h2>
-      <Settings nozzle={nozzle} joint={joint} onNozzle={setNozzle} onJoint={setJoint} />
+      <div className="spread">
+        <h2>{wording.profile}</h2>
+        {of && <span className="muted small">{words.reworkStepName[of.id]}</span>}
+      </div>
+      <Settings nozzle={nozzle} joint={joint} onNozzle={heat.setNozzle} onJoint={heat.setJoint} />
       {told ? (
         <>
-          <Window
-            told={told}
-            lifts={step?.id !== 'settle balls' && step?.id !== 'place'}
-            onInstead={setNozzle}
-          />
+          <Window told={told} lifts={of?.id === 'lift' || of?.id === 'lift new'} onInstead={heat.setNozzle} />
           <ProfileChart profile={told.profile} liquidusC={joints[joint]} nowS={onFor} />
         </>
       ) : (
         <p className="muted m-0">{wording.working}</p>
       )}
-      <Readings rework={rework} told={told} readings={readings} onReadings={setReadings} />
-      <p className="small muted m-0">{wording.restsOnDraws(draws, readings.length, kept !== undefined)}</p>
+      <Readings rework={rework} told={told} readings={readings} onReadings={heat.setReadings} />
+      <p className="small muted m-0">
+        {wording.restsOnDraws(draws, readings.length, frame.who.settings.hotAir !== undefined)}
+      </p>
     </section>
   );
 }

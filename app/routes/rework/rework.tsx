@@ -62,19 +62,23 @@ export default function Rework({ loaderData }: Route.ComponentProps) {
 /** What a step is about stands first. */
 const firstAt: Partial<Record<ReworkStepId, 'pads' | 'balls' | 'tinning'>> = {
   'look at pads': 'pads',
+  'look at pads new': 'pads',
+  'look at balls': 'pads',
   stencil: 'balls',
   'loose balls': 'balls',
   tin: 'tinning',
   wick: 'tinning',
+  'tin new': 'tinning',
+  'wick new': 'tinning',
 };
 /** Heat, pads, balls and tinning of a chip. */
 function Beside({ rework, chip }: { rework: ReworkState; chip: Chip }) {
   const slot = rework.slot!.id;
-  const lifted = rework.work?.done.includes('lift') ?? false;
   const first = (rework.step && firstAt[rework.step.id]) ?? 'heat';
   const cards = {
-    heat: <ProfileCard key={`heat ${slot}`} rework={rework} chip={chip} />,
-    pads: <PadsCard key={`pads ${slot} ${lifted}`} rework={rework} chip={chip} />,
+    // when nothing more is warmed there is no heat to ask about
+    heat: (rework.heat.of || !rework.step) && <ProfileCard key={`heat ${slot}`} rework={rework} />,
+    pads: <PadsCard key={`pads ${slot}`} rework={rework} chip={chip} />,
     balls: <BallsCard key={`balls ${slot}`} rework={rework} chip={chip} />,
     tinning: <TinningCard key="tinning" />,
   };

@@ -6,7 +6,7 @@ import type { Rework } from './use-rework';
 
 /** All steps of the work, those that are done, and the one that is next. */
 export function StepsList({ rework }: { rework: Rework }) {
-  const { plan, work, step } = rework;
+  const { plan, work, step, done: all } = rework;
   return (
     <section className="card stack gap-8" aria-label={wording.steps}>
       <div className="spread">
@@ -15,15 +15,15 @@ export function StepsList({ rework }: { rework: Rework }) {
       </div>
       <ol className="rework-steps m-0">
         {plan.map((s) => {
-          const done = work?.done.includes(s.id);
+          const done = all.has(s.id);
           return (
             <li
               key={s.id}
-              className={done ? 'is-done' : s === step ? 'is-next' : ''}
-              aria-current={s === step ? 'step' : undefined}
+              className={done ? 'is-done' : s.id === step?.id ? 'is-next' : ''}
+              aria-current={s.id === step?.id ? 'step' : undefined}
             >
               <span>{words.reworkStepName[s.id]}</span>
-              <span className="muted small">{settingOf(s)}</span>
+              <span className="muted small">{settingOf(s.id === step?.id ? step : s)}</span>
             </li>
           );
         })}

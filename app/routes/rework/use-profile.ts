@@ -21,18 +21,19 @@ export type Joint = keyof typeof joints;
 export const draws = 200;
 const seconds = 180;
 
-/** The profile of a chip at a setting, computed beside the page whenever the setting or a reading changes. */
+/** The profile of a chip at a setting, none for a chip that nobody described, computed beside the page whenever the setting or a reading changes; until then what was said last. */
 export function useProfile(
-  chip: Chip,
+  chip: Chip | undefined,
   nozzle: Nozzle,
   joint: Joint,
   readings: NonNullable<ProfileAsked['readings']>,
   film: Range | undefined,
-): ProfileTold | undefined {
-  const [told, setTold] = useState<ProfileTold>();
-  const key = JSON.stringify([chip.id, nozzle, joint, readings, film]);
+): { told: ProfileTold | undefined; isFresh: boolean } {
+  const [told, setTold] = useState<{ key: string; told: ProfileTold }>();
+  const key = JSON.stringify([chip?.id, nozzle, joint, readings, film]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is what its text says
   useEffect(() => {
+    if (!chip) return;
     const asked: ProfileAsked = {
       chip: { ...chip, balls: padsOf(chip.pattern).length },
       ...{ nozzle, liquidusC: joints[joint], seconds, draws, seed: 1, readings },
@@ -40,11 +41,11 @@ export function useProfile(
     };
     const worker = new Worker(new URL('../../workers/rework.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<ProfileTold>) => {
-      setTold(data);
+      setTold({ key, told: data });
       worker.terminate();
     };
     worker.postMessage(asked);
     return () => worker.terminate();
   }, [key]);
-  return told;
+  return { told: chip && told?.told, isFresh: told?.key === key };
 }

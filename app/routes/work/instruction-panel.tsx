@@ -17,6 +17,7 @@ import { stepWhy } from '../../../words/why';
 import { cautionText } from '../../../words/cautions';
 import { HeatSaid } from './heat/heat-said';
 import { BitChip, Measured, OpenBy, Targets, Waiting } from './instruction-parts';
+import { ReworkFailed } from './rework-failed';
 import { FailedCheck, PlanAgain, StopNow } from './urgent-panel';
 import { list } from '../../../words/things';
 import { functionName } from '../../../words/functions';
@@ -100,6 +101,7 @@ export function InstructionPanel(instructionProps: InstructionProps) {
         busy={instructionProps.planning.busy}
       />
     );
+  if (now.kind === 'rework failed') return <ReworkFailed index={index} now={now} />;
   if (now.kind === 'question') return <h1 className="now-title">{wording.aQuestionIsOpen}</h1>;
   return <StepNow {...instructionProps} now={now} step={now.step} />;
 }
