@@ -86,6 +86,12 @@ export const cautionText: Record<Caution, string> = {
   'bent-frame': 'The frame is bent: it lies flat on no plate and in no fixture.',
   'laser-enclosed':
     'Class 4 inside: only in the interlocked enclosure, with extraction, by a trained person. Charge low, openings masked.',
+  'glass-flies': 'Glass flies far: glasses, gloves, covered skin; nobody beside you without them.',
+  'laser-zones': 'Coil and flash are left out, or get the weaker setting.',
+  'warm-over-coil': 'Over the coil it still holds: warm it there, and lift slowly.',
+  bristles: 'A bristle that breaks off shorts what lies behind: pick out every one.',
+  crumbs:
+    'Under good light, from the side. Splinters at optics come off with old tacky glue; a vacuum scatters them.',
   'chisel-shards':
     'Shards fly: glasses, gloves, covered. Depth is everything; every crumb out before gluing.',
 };

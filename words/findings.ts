@@ -147,6 +147,10 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     what: `A piece that is not this device’s was seen inside: ${list(f.ids)}.`,
     instead: 'Take it out and say so.',
   }),
+  'crumbs not looked for': () => ({
+    what: 'Nobody has said that every crumb of glass is out: one that is left presses into the battery for months.',
+    instead: 'Look for crumbs first, under good light.',
+  }),
   'film still on': () => ({ what: 'A film or masking tape is still on.', instead: 'Peel it off first.' }),
   'connector open': ({ n }) => ({ what: `Still unplugged: ${n}.`, instead: 'Plug in before closing.' }),
   'screw of another hole': ({ f }) => ({

@@ -127,6 +127,17 @@ const titles: Record<Step['action'], (s: Titled) => string> = {
   gap: () => 'Make one small gap',
   part: ({ index, step, about }) =>
     `${index.bonds.get(thingOf(step.targets[0]!))?.kind === 'glue' ? 'Chisel' : 'Cut'} part ${step.targets[0]!.split(':')[1]} of the ${about} while it is soft`,
+  craze: () => 'Craze the thick glass round the cameras with the punch',
+  align: ({ about }) => `Set the laser’s lines to the ${about}`,
+  laser: ({ step }) =>
+    step.targets[0]!.split(':')[1] === '1'
+      ? 'Laser, first pass: the glass'
+      : 'Laser, second pass: what is left of the glue',
+  'break glass': ({ about }) => `Break the ${about} and lift it piece by piece`,
+  brush: ({ about }) => `Brush the frame under the ${about} clean`,
+  crumbs: () => 'Look for crumbs of glass: every one comes out',
+  'mask on': ({ step, name }) => `Mask ${list(step.targets.map((t) => `the ${name(t)}`))}`,
+  'mask off': ({ step, name }) => `Masks off ${list(step.targets.map((t) => `the ${name(t)}`))}`,
   'test part': ({ about }) => `Try the new ${about} on its plugs`,
   compare: ({ about }) => `Lay old and new ${about} side by side`,
   inspect: ({ about }) => `Look at the ${about}`,
@@ -211,6 +222,10 @@ export function doneLabel(index: IndexedModel, step: Step, target: string): stri
       return `${index.connectors.get(target)!.name} is home`;
     case 'bag screws':
       return 'they are counted and bagged';
+    case 'mask on':
+      return 'it is masked';
+    case 'mask off':
+      return 'the mask is off';
     case 'film off':
       return 'film is off';
     case 'renew':
@@ -257,11 +272,19 @@ function heatDone(station: string, target: string): string {
 /** What the button says of an act. */
 function actDone(act: Act, target: string): string {
   if (target.endsWith(':start'))
-    return { press: 'It is in the press', cure: 'It is setting', 'leak test': 'It is in the chamber' }[
-      act as 'press'
-    ];
+    return {
+      press: 'It is in the press',
+      cure: 'It is setting',
+      'leak test': 'It is in the chamber',
+      laser: 'The enclosure is shut, the laser runs',
+    }[act as 'press'];
   if (target.endsWith(':end'))
-    return { press: 'Out of the press', cure: 'It has set', 'leak test': 'It holds' }[act as 'press'];
+    return {
+      press: 'Out of the press',
+      cure: 'It has set',
+      'leak test': 'It holds',
+      laser: 'The pass is over',
+    }[act as 'press'];
   return {
     'switch off': 'It is off',
     look: 'Picture and touch seen',
@@ -269,6 +292,12 @@ function actDone(act: Act, target: string): string {
     prepare: 'It is covered',
     gap: 'There is a gap',
     part: 'This part is open',
+    craze: 'Its surface is crazed',
+    align: 'The lines lie on the part',
+    laser: '',
+    'break glass': 'The glass is off',
+    brush: 'It is clean',
+    crumbs: 'No crumb is left',
     'test part': 'The new part works',
     compare: 'Compared',
     inspect: 'Looked at',
@@ -292,6 +321,12 @@ export function actText(index: IndexedModel, act: Act, target: string): string {
     prepare: 'broken glass covered',
     gap: 'first gap made',
     part: `part ${target.split(':')[1]} of the ${about} opened`,
+    craze: 'glass round the cameras crazed',
+    align: 'laser set to the part',
+    laser: `laser, pass ${target.split(':')[1]}`,
+    'break glass': 'glass broken and lifted',
+    brush: 'brushed clean',
+    crumbs: 'crumbs looked for: none left',
     'test part': `new ${about} tried on its plugs`,
     compare: `old and new ${about} compared`,
     inspect: `looked at the ${about}`,
@@ -342,6 +377,8 @@ const doneWords: Partial<Record<Step['action'], string>> = {
   connect: 'is on',
   renew: 'is laid',
   'film off': 'is off',
+  'mask on': 'is masked',
+  'mask off': 'is bare again',
 };
 /** What the key beside one thing of a step says when it is pressed; never that it is done already. */
 export const doneWord = (action: Step['action'], target = ''): string =>

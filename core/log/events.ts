@@ -60,7 +60,7 @@ export const reworkOutcomes = ['works', 'part lost', 'given up', 'notice stays']
 export const trialOutcomes = ['works', 'notice stays', 'fails'] as const;
 export const endings = ['handed over', 'declined', 'abandoned'] as const;
 export const taskActions = ['replace', 'move', 'inspect', 'rework', 'reach', 'reseat'] as const;
-export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test']);
+export const holds: ReadonlySet<string> = new Set<Act>(['press', 'cure', 'leak test', 'laser']);
 /** Units of a leak tester's reading. */
 export const pressureUnits = ['Pa', 'hPa', 'kPa', 'mbar', 'bar'] as const;
 export const asidePlaces = ['recycling', 'owner', 'supplier', 'stock', 'scrap'] as const;

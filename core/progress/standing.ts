@@ -39,11 +39,17 @@ export function standingOf(state: JobState, index: IndexedModel): Standing {
     filmsOn: filmsDue(state, index)
       .filter((f) => !f.off)
       .map((f) => f.id),
+    ...masks(state),
     ...openCover(state, index),
     ...(flag(state, 'trial') ? { trial: flag(state, 'trial')! } : {}),
   };
 }
 
+/** Optics that are masked now. */
+function masks(state: JobState): Pick<Standing, 'masksOn'> {
+  const on = Object.keys(state.mask).filter((mask) => state.mask[mask] === 'on' && mask !== 'tape');
+  return on.length ? { masksOn: on } : {};
+}
 /** With every piece in its place the device may still have to be closed: the display before the back, as it is planned. */
 function openCover(state: JobState, index: IndexedModel): Pick<Standing, 'openCover'> {
   if (openState(state, index) !== 'open') return {};

@@ -8,6 +8,8 @@ import type { Drive } from '../vocabulary/trade';
 import { times, handsS, inSeconds, around } from './times';
 import { plannedParts, type PlannedSoak } from '../heat/planned-soak';
 import { type ReleasePlan, releaseFor } from './release';
+import { crazeStep, laserSteps } from './back-glass';
+import { isGluedBack } from '../model/glued-back';
 import { isSeal } from '../model/seals';
 import { chipTools, chipCautions } from './identity-steps';
 const solventMl = 2;
@@ -19,7 +21,9 @@ function moveCautions(setting: Setting, slot: Slot, pose: string): Caution[] {
   if (slot.kind === 'cell' && badCell(setting.conditions)) out.push('swollen-container');
   if (slot.traits.includes('fragile') && slot.kind !== 'display') out.push('fragile');
   if (slot.traits.includes('laser')) out.push('laser');
-  if (setting.index.coverSlots.includes(slot.id) && pose !== 'out') out.push('static', 'strap-checked');
+  // from here on a live board may lie open
+  const opensIt = pose !== 'out' || !slot.ways.some((way) => way.to === 'folded');
+  if (setting.index.coverSlots.includes(slot.id) && opensIt) out.push('static', 'strap-checked');
   if (slot.kind === 'magnet') out.push('magnets');
   if (setting.index.coverSlots.includes(slot.id) && setting.conditions.includes('shattered'))
     out.push('glass', 'vacuum-bench');
@@ -144,10 +148,7 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
     cautions,
     ...(release.note ? { note: release.note } : {}),
   };
-  if (release.by === 'laser')
-    return [
-      { ...work, station: plan.station!, waitS: plan.waitS, cautions: [...cautions, 'laser-enclosed'] },
-    ];
+  if (release.by === 'laser') return laserSteps(setting, bond, base, plan, work);
   if (release.by === 'heat' && plan.station === 'microscope')
     // lifted when the solder is liquid: seconds of hot air, no soak and no window
     return [
@@ -159,7 +160,10 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
         cautions: [...cautions, ...chipCautions(setting), 'lead-hands'],
       },
     ];
-  if (release.by === 'heat') return warmed(setting, operation, base, plan, work);
+  if (release.by === 'heat') {
+    const crazed = isGluedBack(setting.index, bond) ? crazeStep(setting, bond, base) : [];
+    return [...crazed, ...warmed(setting, operation, base, plan, work)];
+  }
   if (release.by === 'solvent') return [solventStep(operation, base, plan.waitS), work];
   return [work];
 }

@@ -10,6 +10,7 @@ const brief: ReadonlySet<Step['action']> = new Set([
   'cure',
   'connect',
   'check',
+  'mask off',
 ]);
 const kinds = ['display', 'cell', 'back', 'frame', 'front-sensors'];
 const asked = shippedModels.flatMap((model) =>

@@ -7,7 +7,7 @@ import type { IndexedModel } from '../model/index-model';
 import { methodsOf } from '../methods/methods';
 import { calliperMm, safeLengthMm } from '../screws/safe-length';
 import { Bench } from '../testing/bench';
-import { atlas, dune3, indexed, mica9, route } from '../testing/demo-models';
+import { atlas, dune2, dune3, indexed, mica9, route } from '../testing/demo-models';
 import { noHeat } from '../vocabulary/conditions';
 import type { Role } from '../vocabulary/roles';
 import { findings, type RuleName, rules } from './interlocks';
@@ -131,6 +131,8 @@ const projector: ReworkEntry = { ...underWork, kind: 'dead projector' };
 /** At a device whose identity chip is a part of its own. */
 const onDune3 = (body: Body, connector: Tables['connector'] = {}): Case =>
   at(having({ connector }), body, { index: indexed(dune3) });
+const onDune2 = (body: Body, acted: Tables['acted'] = {}): Case =>
+  at(having({ acted }), body, { index: indexed(dune2) });
 const chosen = (slot: string, released: 'not needed' | 'locked' = 'not needed'): Body => ({
   type: 'partChosen',
   slot,
@@ -1054,6 +1056,15 @@ const rows: Record<RuleName, Row> = {
       }),
       at(having({ data: { loudspeaker: 'read' } }), air({ slot: 'loudspeaker', step: 'substitute' })),
       { type: 'reworkStepped', slot: 'loudspeaker', step: 'insulate' },
+    ],
+  },
+  'crumbs not looked for': {
+    severity: 'stop',
+    passableBy: skilled,
+    broken: [about(onDune2({ type: 'bondRenewed', bond: 'back-glue' }), ['back-glue'])],
+    kept: [
+      onDune2({ type: 'bondRenewed', bond: 'back-glue' }, { 'crumbs back-glue': 7 }),
+      { type: 'bondRenewed', bond: 'seal' },
     ],
   },
   'untested before it is cut': {

@@ -61,6 +61,10 @@ export function doneBy(body: Body): { action: StepAction; target: string } | und
       return { action: 'bag screws', target: '' };
     case 'filmOff':
       return { action: 'film off', target: body.film };
+    case 'maskOn':
+      return { action: 'mask on', target: body.mask };
+    case 'maskOff':
+      return { action: 'mask off', target: body.mask };
     case 'heatStarted':
       return { action: 'heat', target: 'start' };
     case 'heatEnded':
@@ -237,6 +241,10 @@ export function bodyFor(index: IndexedModel, state: JobState, step: Step, target
       return { type: 'screwsBagged', pieces: oldScrews(state) };
     case 'film off':
       return { type: 'filmOff', film: target };
+    case 'mask on':
+      return { type: 'maskOn', mask: target };
+    case 'mask off':
+      return { type: 'maskOff', mask: target };
     case 'heat':
       return target === 'start' ? onTheHeat(index, state, step) : { type: 'heatEnded' };
     case 'solvent':

@@ -88,6 +88,8 @@ export interface Standing {
   midPassed: boolean;
   /** Films still on new pieces that are in already. */
   filmsOn: string[];
+  /** Optics that are masked. */
+  masksOn?: string[] | undefined;
   /** The cover that has moved last, of a device that has not been closed since. */
   openCover?: string | undefined;
   /** A new part is on its plugs to be tried, and what is plugged in for it. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Step } from '../steps/route';
-import { dune3, indexed, mica9, replace, route, swollen } from './demo-models';
+import { dune2, dune3, indexed, mica9, replace, route, swollen } from './demo-models';
 import { routeFaults } from './route-faults';
 
 const index = indexed(mica9);
@@ -114,6 +114,16 @@ describe('the checker of routes finds what it is for', () => {
       resin,
     );
     expect(routeFaults(indexed(dune3), { steps: early }).join()).toContain('has not been tried');
+  });
+  test('a back that is chiselled over bare cameras, closed with a mask on, or glued over crumbs', () => {
+    const glass = route(dune2, { tasks: [{ slot: 'back-glass', action: 'replace' }] }).steps;
+    const on = indexed(dune2);
+    const without = (...actions: string[]) =>
+      routeFaults(on, { steps: glass.filter((s) => !actions.includes(s.action)) }).join();
+    expect(routeFaults(on, { steps: glass })).toEqual([]);
+    expect(without('mask on')).toContain('is not masked');
+    expect(without('mask off')).toContain('is still masked');
+    expect(without('crumbs')).toContain('nobody has looked for crumbs');
   });
   test('a screw that is fastened under what lies on it', () => {
     const under = movedTo(at(is('fasten', 'B3')), at((s) => s.action === 'close') + 1);

@@ -35,6 +35,9 @@ class Device {
   /** Cut seconds of hands and waiting since each bond was wetted. */
   readonly #wetFor = new Map<string, number>();
   #closedOnce = false;
+  /** Optics that are masked. */
+  readonly #masked = new Set<string>();
+  #crumbsSeen = false;
   /** The device has been tried while it was open. */
   #midSeen = false;
   /** The rim has a seal that is laid anew on the way back. */
@@ -101,6 +104,19 @@ class Device {
     'move chip': (step, slot) => this.#chipMoved(step, slot),
     fit: (step, slot, now) => this.#fit(step, slot, now),
     fasten: (step, hole) => this.#fasten(step, hole),
+    'mask on': (_step, slot) => {
+      this.#masked.add(slot);
+    },
+    'mask off': (_step, slot) => {
+      this.#masked.delete(slot);
+    },
+    craze: (step) => this.#glassFlies(step),
+    part: (step) => this.#glassFlies(step),
+    'break glass': (step) => this.#glassFlies(step),
+    brush: (step) => this.#glassFlies(step),
+    crumbs: () => {
+      this.#crumbsSeen = true;
+    },
     'clean rim': () => {
       this.#rimClean = true;
     },
@@ -157,6 +173,20 @@ class Device {
     if (this.index.slots.get(slot)?.kind === 'chip' && cellSlot && this.#poseOf(cellSlot) !== 'out')
       this.#fault(step, `${slot} is warmed with the cell beside it`);
   }
+  /** Glass of a back flies and its dust settles: rear cameras that are in the device are masked. */
+  #glassFlies(step: Step): void {
+    // a back in a gasket is not broken
+    const bond = this.index.bonds.get(step.targets[0]!.split(':')[0]!);
+    if (step.face !== 'back' || bond?.kind !== 'glue') return;
+    for (const slot of this.index.model.slots)
+      if (
+        slot.kind === 'camera' &&
+        slot.functions.includes('cameras') &&
+        this.#poseOf(slot.id) !== 'out' &&
+        !this.#masked.has(slot.id)
+      )
+        this.#fault(step, `${slot.id} is not masked`);
+  }
   /** With a chip that lies in the device the air is in the device, too: the cell is not. */
   #chipMoved(step: Step, slot: string): void {
     const chip = this.index.model.slots.find((s) => s.kind === 'chip');
@@ -169,6 +199,9 @@ class Device {
       if (this.#poseOf(chip) !== 'in') this.#fault(step, `${chip} is not on its pads`);
       if (this.#isSealed && !this.#midSeen) this.#fault(step, `${chip} has not been tried`);
     }
+    const { kind, holds: held = [] } = this.index.bonds.get(bond) ?? {};
+    if (kind === 'glue' && held.some((h) => this.index.slots.get(h)?.kind === 'back') && !this.#crumbsSeen)
+      this.#fault(step, 'nobody has looked for crumbs');
     this.#bondsOpen.delete(bond);
   }
   #cellIsOff(step: Step, plug: string): void {
@@ -275,6 +308,7 @@ class Device {
   }
   #close(step: Step, cover: string): void {
     this.#closedOnce = true;
+    for (const slot of this.#masked) this.#fault(step, `${slot} is still masked`);
     if (this.#seal === 'open') this.#fault(step, 'no seal has been laid');
     if (this.#seal === 'applied') this.#fault(step, 'the liner is still on the seal');
     for (const plug of this.#plugsOff) this.#fault(step, `${plug} is still off`);

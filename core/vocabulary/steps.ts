@@ -9,6 +9,12 @@ export const acts = [
   'prepare',
   'gap',
   'part',
+  'craze',
+  'align',
+  'laser',
+  'break glass',
+  'brush',
+  'crumbs',
   'test part',
   'compare',
   'inspect',
@@ -41,6 +47,8 @@ const movingActions = [
   'set aside',
   'bag screws',
   'film off',
+  'mask on',
+  'mask off',
   'renew',
   'fit',
   'connect',
@@ -129,4 +137,9 @@ export type Caution =
   | 'blade-at-rim'
   | 'bent-frame'
   | 'laser-enclosed'
-  | 'chisel-shards';
+  | 'chisel-shards'
+  | 'glass-flies'
+  | 'laser-zones'
+  | 'warm-over-coil'
+  | 'bristles'
+  | 'crumbs';

@@ -1,6 +1,7 @@
 import { holderOf } from '../../vocabulary/pieces';
 import { checksDue, openChecks } from '../../checks/due';
 import type { IndexedModel } from '../../model/index-model';
+import { isGluedBack } from '../../model/glued-back';
 import { isSeal } from '../../model/seals';
 import { balance, emptyInside, unaccounted } from '../balance';
 import { leakNow } from '../water';
@@ -123,6 +124,18 @@ export const closing = {
         return !outer(slot) && !outer(index.slots.get(slot)?.carrier);
       });
       return list([...inside, ...b.masksOn]);
+    },
+  }),
+  'crumbs not looked for': rule({
+    severity: 'stop',
+    passableBy: skilled,
+    on: ['bondRenewed'],
+    // a crumb between back and cell presses into it for months
+    check: ({ state, index }, { bond }) => {
+      const glued = index.bonds.get(bond);
+      return glued && isGluedBack(index, glued) && state.acted[`crumbs ${bond}`] === undefined
+        ? [bond]
+        : undefined;
     },
   }),
   'connector open': rule({
