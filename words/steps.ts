@@ -2,8 +2,9 @@ import type { IndexedModel } from '../core/model/index-model';
 import { isSeal } from '../core/model/seals';
 import type { Step } from '../core/steps/route';
 import type { Task } from '../core/log/events';
-import type { Act, RimPart } from '../core/vocabulary/steps';
-import { list, plural, stationName, thingName } from './things';
+import type { RimPart } from '../core/vocabulary/steps';
+import { actDone } from './acts';
+import { list, plural, stationName, thingName, thingOf } from './things';
 
 export const taskName: Record<Task['action'], string> = {
   replace: 'replace',
@@ -172,8 +173,7 @@ export function stepTitle(index: IndexedModel, step: Step): string {
     outside: step.about !== undefined && index.coverSlots.includes(step.about),
   });
 }
-/** What a held act is about: its targets are `thing:start` and `thing:end`. */
-const thingOf = (target: string) => target.split(':')[0]!;
+
 /** The piece at the end of a plug that is not the board. */
 export const farEnd = (index: IndexedModel, connector: string) => {
   const ends = index.connectors.get(connector)!.joins;
@@ -269,83 +269,6 @@ function heatDone(station: string, target: string): string {
   )[station] ?? ['It is being warmed', 'The heat is off'];
   return target === 'start' ? on : off;
 }
-/** What the button says of an act. */
-function actDone(act: Act, target: string): string {
-  if (target.endsWith(':start'))
-    return {
-      press: 'It is in the press',
-      cure: 'It is setting',
-      'leak test': 'It is in the chamber',
-      laser: 'The enclosure is shut, the laser runs',
-    }[act as 'press'];
-  if (target.endsWith(':end'))
-    return {
-      press: 'Out of the press',
-      cure: 'It has set',
-      'leak test': 'It holds',
-      laser: 'The pass is over',
-    }[act as 'press'];
-  return {
-    'switch off': 'It is off',
-    look: 'Picture and touch seen',
-    outfit: 'It is complete, by the list',
-    prepare: 'It is covered',
-    gap: 'There is a gap',
-    part: 'This part is open',
-    craze: 'Its surface is crazed',
-    align: 'The lines lie on the part',
-    laser: '',
-    'break glass': 'The glass is off',
-    brush: 'It is clean',
-    crumbs: 'No crumb is left',
-    'test part': 'The new part works',
-    compare: 'Compared',
-    inspect: 'Looked at',
-    work: 'Done there',
-    rework: 'Reworked',
-    'move chip': 'The chip is over',
-    press: '',
-    cure: '',
-    'leak test': '',
-    recharge: 'It shows more than 20 %',
-    calibrate: 'Calibrated',
-  }[act];
-}
-/** One act in words, for the log. */
-export function actText(index: IndexedModel, act: Act, target: string): string {
-  const about = thingName(index, thingOf(target));
-  const what: Record<Act, string> = {
-    'switch off': 'switched off',
-    look: 'picture and touch looked at before switching off',
-    outfit: `new ${about} fitted out`,
-    prepare: 'broken glass covered',
-    gap: 'first gap made',
-    part: `part ${target.split(':')[1]} of the ${about} opened`,
-    craze: 'glass round the cameras crazed',
-    align: 'laser set to the part',
-    laser: `laser, pass ${target.split(':')[1]}`,
-    'break glass': 'glass broken and lifted',
-    brush: 'brushed clean',
-    crumbs: 'crumbs looked for: none left',
-    'test part': `new ${about} tried on its plugs`,
-    compare: `old and new ${about} compared`,
-    inspect: `looked at the ${about}`,
-    work: `worked at the ${about}`,
-    rework: `${about} reworked`,
-    'move chip': `identity chip moved to the new ${about}`,
-    press: target.startsWith('closed')
-      ? 'press, closed device'
-      : target.startsWith('frame')
-        ? 'press, seal on the frame'
-        : `press, ${about}`,
-    cure: `${about} setting`,
-    'leak test': 'leak test',
-    recharge: 'charged for the calibration',
-    calibrate: 'maker’s calibration run',
-  };
-  return what[act] + (target.endsWith(':start') ? ': started' : target.endsWith(':end') ? ': ended' : '');
-}
-
 /** How a piece goes in, and how tight its screws: what the model knows beside its note. */
 export function howText(index: IndexedModel, step: Step): string {
   const out: string[] = [];

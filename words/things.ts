@@ -116,3 +116,6 @@ export const practiceName = (model: string): string => `${model} (practice)`;
 
 /** A kind as people write it: `ear speaker` of `ear-speaker`. */
 export const kindName = (kind: string): string => kind.replaceAll('-', ' ');
+
+/** What a held act is about: its targets are `thing:start` and `thing:end`. */
+export const thingOf = (target: string): string => target.split(':')[0]!;
