@@ -104,7 +104,7 @@ describe('the causes of a fault', () => {
       outcome: 'higher or lower',
     });
     const c = chances(b);
-    expect(Object.entries(c).toSorted((x, y) => y[1] - x[1])[0]![0]).toBe('lens-loose');
+    expect(Object.entries(c).toSorted((x, y) => y[1] - x[1])[0]![0]).toBe('projector-lens');
   });
   test('the past moves them: an earlier repair makes a loose contact likelier, a panel standing proud a swollen cell', () => {
     const plain = chances(received(mica9, symptom('no-picture')));

@@ -61,10 +61,23 @@ const testById = new Map(tests.map((t) => [t.id, t]));
 export const knownCause = (id: string): KnownCause | undefined => causeById.get(id);
 export const knownTest = (id: string): KnownTest | undefined => testById.get(id);
 
-/** The slot of a model that a cause sits in: the one that serves its function, else the first of its kinds that the model has. */
+/**
+ * The slot of a model that a cause sits in: of its kinds, best first, one that serves its function; a model without any
+ * cannot have it. Of several alike the dearest: of rear cameras the main one, not the flash beside it.
+ */
 function slotOfCause(index: IndexedModel, cause: KnownCause): string | undefined {
-  const fit = cause.kinds.flatMap((k) => index.model.slots.filter((s) => s.kind === k));
-  return (fit.find((s) => cause.serves && functionsOf(index, s.id).includes(cause.serves)) ?? fit[0])?.id;
+  const { serves } = cause;
+  for (const kind of cause.kinds) {
+    const fit = index.model.slots.filter(
+      (s) =>
+        s.kind === kind &&
+        (serves === undefined || functionsOf(index, s.id).includes(serves)) &&
+        (!cause.laser || s.traits.includes('laser')),
+    );
+    const [first] = fit.toSorted((a, b) => b.price - a.price);
+    if (first) return serves === undefined ? fit[0]!.id : first.id;
+  }
+  return undefined;
 }
 
 /**

@@ -7,9 +7,11 @@ export interface KnownCause {
   name: string;
   /** Kinds of slot that it sits in, best first; a model without any of them cannot have it. Empty: not in a part. */
   kinds: readonly DeviceModel['slots'][number]['kind'][];
-  /** Of several such slots, the one that serves this function. */
+  /** Only a slot that serves this function: a fault of face unlock is never looked for in a rear camera. */
   serves?: FunctionId;
-  task: 'replace' | 'reach' | 'none';
+  /** Only a part with a laser in it. */
+  laser?: true;
+  task: 'replace' | 'reach' | 'rework' | 'none';
   /** Minutes of hands beside the part's price; a starting guess. */
   minutes: number;
   /** What is done about it where no part is touched. */
@@ -148,7 +150,7 @@ export const causes: readonly KnownCause[] = [
   {
     id: 'front-camera-bad',
     name: 'front camera defective',
-    kinds: ['camera'],
+    kinds: ['camera', 'front-sensors'],
     serves: 'front-camera',
     task: 'replace',
     minutes: 40,
@@ -162,14 +164,39 @@ export const causes: readonly KnownCause[] = [
     minutes: 25,
   },
   {
+    id: 'front-camera-contact',
+    name: 'front camera connector not home',
+    kinds: ['camera', 'front-sensors'],
+    serves: 'front-camera',
+    task: 'reach',
+    minutes: 25,
+  },
+  {
     id: 'camera-glass',
     name: 'lens glass dirty or scratched',
     kinds: ['camera'],
+    serves: 'cameras',
     task: 'none',
     minutes: 5,
     remedy: 'Clean the outside; look for dust inside.',
   },
-  { id: 'lens-loose', name: 'loose lens inside', kinds: ['camera'], task: 'replace', minutes: 40 },
+  {
+    id: 'lens-loose',
+    name: 'loose lens inside',
+    kinds: ['camera'],
+    serves: 'cameras',
+    task: 'replace',
+    minutes: 40,
+  },
+  {
+    id: 'projector-lens',
+    name: 'loose lens inside the face-unlock projector',
+    kinds: ['front-sensors', 'camera'],
+    serves: 'face',
+    laser: true,
+    task: 'rework',
+    minutes: 60,
+  },
   {
     id: 'face-bad',
     name: 'face-unlock module dead or missing',
@@ -189,7 +216,7 @@ export const causes: readonly KnownCause[] = [
   {
     id: 'side-keys',
     name: 'key flex worn',
-    kinds: ['key', 'flex'],
+    kinds: ['flex', 'key'],
     serves: 'keys',
     task: 'replace',
     minutes: 70,
@@ -229,19 +256,27 @@ export const past: Readonly<Record<string, Readonly<Record<string, number>>>> = 
     'panel-contact': 3,
     'cell-contact': 3,
     'camera-contact': 3,
+    'front-camera-contact': 3,
     'sensor-off': 3,
     'lens-loose': 2,
+    'projector-lens': 2,
   },
   'missing magnet': { 'back-broken': 2, 'coil-bad': 3, 'cell-swollen': 2 },
   'liquid indicator changed': { liquid: 8, 'port-bad': 1.5 },
   'liquid mark': { liquid: 8, 'port-bad': 1.5 },
   wet: { liquid: 12 },
-  crack: { 'panel-broken': 4, 'panel-bad': 2.5, 'lens-loose': 1.5 },
+  crack: { 'panel-broken': 4, 'panel-bad': 2.5, 'lens-loose': 1.5, 'projector-lens': 1.5 },
   'shattered glass': { 'panel-broken': 8, 'panel-bad': 3 },
   'missing glass': { 'panel-broken': 4, liquid: 2 },
   'panel standing proud': { 'cell-swollen': 12, 'seal-open': 2 },
   swollen: { 'cell-swollen': 12 },
   'bent frame': { 'panel-bad': 2, board: 1.5, 'antenna-contact': 2, 'panel-contact': 1.5 },
-  dent: { 'side-keys': 2, 'lens-loose': 1.5 },
-  'here before': { 'panel-contact': 2, 'cell-contact': 2, 'sensor-off': 1.5, 'camera-contact': 2 },
+  dent: { 'side-keys': 2, 'lens-loose': 1.5, 'projector-lens': 1.5 },
+  'here before': {
+    'panel-contact': 2,
+    'cell-contact': 2,
+    'sensor-off': 1.5,
+    'camera-contact': 2,
+    'front-camera-contact': 2,
+  },
 };

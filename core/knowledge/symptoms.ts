@@ -181,13 +181,13 @@ export const symptoms = [
     id: 'front-camera',
     name: 'front camera does not work',
     words: ['front camera', 'selfie'],
-    weights: { 'front-camera-bad': 58, 'camera-contact': 22, software: 20 },
+    weights: { 'front-camera-bad': 58, 'front-camera-contact': 22, software: 20 },
   },
   {
     id: 'face',
     name: 'face unlock fails',
     words: ['face'],
-    weights: { 'lens-loose': 24, 'face-bad': 40, 'sensor-off': 24, software: 12 },
+    weights: { 'projector-lens': 24, 'face-bad': 40, 'sensor-off': 24, software: 12 },
   },
   {
     id: 'finger',
