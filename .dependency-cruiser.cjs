@@ -64,7 +64,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'core'],
         pathNot:
-          'node_modules/(zod|dayjs|fft\\.js|flatqueue|simple-statistics|d3-array|d3-random|pure-rand|safe-stable-stringify|ml-matrix|ml-levenberg-marquardt)/',
+          'node_modules/(zod|dayjs|fft\\.js|flatqueue|simple-statistics|stemmer|d3-array|d3-random|pure-rand|safe-stable-stringify|ml-matrix|ml-levenberg-marquardt)/',
       },
     },
     {

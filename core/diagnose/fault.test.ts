@@ -74,6 +74,17 @@ describe('what is known', () => {
     expect(symptomsIn('x'.repeat(100_000))).toEqual([]);
     expect(refusedIn('scrape the trace and use a lighter')?.id).toBe('spark');
     expect(refusedIn('ch')).toBeUndefined();
+    // words are matched whole, by their stems
+    for (const text of ['device', 'notice', 'price', 'gasket', 'spinning', 'rubber gasket', 'scraped edge'])
+      expect(refusedIn(text)?.id, text).toBeUndefined();
+    expect(refusedIn('Put it into the freezer')?.id).toBe('freezer');
+    expect(refusedIn('freezing it')?.id).toBe('freezer');
+    expect(refusedIn('rice cooker')?.id).toBe('rice');
+    expect(refusedIn('pierced with needles')?.id).toBe('press-flat');
+    expect(symptomsIn('A photograph of the boat')).toEqual(['camera']);
+    expect(symptomsIn('The ringtone cannot be changed')).toEqual([]);
+    expect(symptomsIn('charges only when the cables are bent')).toEqual(['no-charge']);
+    expect(symptomsIn('No Wi-Fi any more')).toEqual(['radio']);
     for (const r of refused) expect(r.why.length).toBeGreaterThan(40);
   });
 });

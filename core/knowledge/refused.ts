@@ -1,15 +1,17 @@
-/** Folk remedies that do harm: known, refused, explained. `words` are stems by which they are found in a search. */
+import { saysAnyOf } from './words-in';
+
+/** Folk remedies that do harm: known, refused, explained. `words` are found in a search, whole and by their stems. */
 export const refused: readonly { id: string; name: string; words: readonly string[]; why: string }[] = [
   {
     id: 'spark',
     name: 'waking the panel with a voltage or a spark',
-    words: ['spark', 'lighter', 'scrap', 'voltage', 'piezo', 'bare', 'wake', 'zap', 'shock'],
+    words: ['spark', 'lighter', 'scrap', 'voltage', 'piezo', 'bare', 'wake', 'waking', 'zap', 'shock'],
     why: 'It can revive a panel for seconds and can destroy the display driver or the board: a panel’s price becomes a board’s price.',
   },
   {
     id: 'freezer',
     name: 'freezing it',
-    words: ['freez', 'fridge', 'ice'],
+    words: ['freeze', 'freezing', 'freezer', 'fridge', 'ice'],
     why: 'Water condenses inside when it warms up, and a cold cell is damaged by charging. Where separating needs cold, it is done bare, without the cell.',
   },
   {
@@ -21,7 +23,7 @@ export const refused: readonly { id: string; name: string; words: readonly strin
   {
     id: 'press-flat',
     name: 'pressing a swollen cell flat, or letting the gas out',
-    words: ['prick', 'pierc', 'needle', 'press flat', 'deflate', 'gas'],
+    words: ['prick', 'pierce', 'needle', 'press flat', 'deflate', 'gas'],
     why: 'A pierced or pressed cell can catch fire. It comes out slowly, cold, and goes to the licensed scheme.',
   },
   {
@@ -40,6 +42,7 @@ export const refused: readonly { id: string; name: string; words: readonly strin
 
 /** The folk remedy that somebody is looking for, if any. */
 export function refusedIn(text: string): (typeof refused)[number] | undefined {
-  const said = text.toLowerCase();
-  return said.trim().length < 3 ? undefined : refused.find((r) => r.words.some((w) => said.includes(w)));
+  if (text.trim().length < 3) return undefined;
+  const says = saysAnyOf(text);
+  return refused.find((r) => says(r.words));
 }

@@ -1,9 +1,10 @@
 import type { FunctionId } from '../vocabulary/trade';
+import { saysAnyOf } from './words-in';
 
 /**
- * What owners complain of. `words` are stems by which it is found in the owner's own words; `weights` say of about a
- * hundred such complaints how many come from which cause. All weights are starting guesses (common practice, no
- * published source); finished jobs move them.
+ * What owners complain of. `words` are words and phrases by which it is found in the owner's own, whole and by their
+ * stems; `weights` say of about a hundred such complaints how many come from which cause. All weights are starting
+ * guesses (common practice, no published source); finished jobs move them.
  */
 export interface Symptom {
   id: string;
@@ -81,7 +82,7 @@ export const symptoms = [
   {
     id: 'lines',
     name: 'lines, spots or wrong colours',
-    words: ['lines', 'stripe', 'spot', 'green', 'pink', 'colour', 'flicker'],
+    words: ['lines', 'stripe', 'spot', 'green', 'pink', 'colour', 'color', 'flicker'],
     weights: { 'panel-bad': 74, 'panel-contact': 14, 'sensor-off': 7, board: 5 },
   },
   {
@@ -99,7 +100,7 @@ export const symptoms = [
   {
     id: 'touch',
     name: 'touch does not answer',
-    words: ['touch', 'does not react', 'not respond', 'unresponsive', 'swipe'],
+    words: ['touch', 'touchscreen', 'does not react', 'not respond', 'unresponsive', 'swipe'],
     weights: { 'panel-bad': 54, 'panel-contact': 18, software: 14, 'cell-swollen': 5, board: 9 },
   },
   {
@@ -132,7 +133,7 @@ export const symptoms = [
   {
     id: 'lifted',
     name: 'panel lifted or back bulged',
-    words: ['lift', 'bulg', 'swollen', 'swell', 'stands proud', 'gap'],
+    words: ['lift', 'bulge', 'swollen', 'swell', 'stands proud', 'gap'],
     weights: { 'cell-swollen': 86, 'seal-open': 14 },
   },
   {
@@ -174,7 +175,7 @@ export const symptoms = [
   {
     id: 'camera',
     name: 'camera dark, blurred or shakes',
-    words: ['camera', 'photo', 'blur', 'focus', 'shakes'],
+    words: ['camera', 'photo', 'photograph', 'blur', 'blurry', 'focus', 'shakes'],
     weights: { 'camera-bad': 48, 'camera-glass': 20, 'camera-contact': 12, 'lens-loose': 12, software: 8 },
   },
   {
@@ -192,7 +193,7 @@ export const symptoms = [
   {
     id: 'finger',
     name: 'finger unlock fails',
-    words: ['finger', 'home key', 'home button'],
+    words: ['finger', 'fingerprint', 'home key', 'home button'],
     weights: { 'key-flex': 66, software: 24, board: 10 },
   },
   {
@@ -257,9 +258,9 @@ export const symptomOfFunction: Partial<Record<FunctionId, SymptomId>> = {
 
 /** The symptoms that an owner's own words speak of, in the order of the list; at most four. */
 export function symptomsIn(text: string): SymptomId[] {
-  const said = text.slice(0, 4000).toLowerCase().replaceAll("'", '’');
+  const says = saysAnyOf(text);
   return symptoms
-    .filter((s) => s.words.some((w) => said.includes(w)))
+    .filter((s) => says(s.words))
     .slice(0, 4)
     .map((s) => s.id);
 }
