@@ -54,7 +54,9 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   await expect(page.getByText('display chips D fits exactly')).toBeVisible();
   await expect(page.getByTestId('lift-window')).toBeVisible();
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByTestId('rework-say')).toBeVisible();
+  // no press says that its data are saved: the programmer reads them, or the customer goes without
+  await expect(page.getByRole('button', { name: 'Read the data' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Leave it out' })).toHaveCount(0);
   await longAgo(page, job, [
     { type: 'dataRead', slot: 'id-chip' },
     ...done('insulate', 'free flex', 'clamp'),
@@ -90,6 +92,7 @@ test('a chip is moved by pedal alone, through the microscope: no press does noth
   const first: ReworkStepId[] = ['cell off', 'save data', 'insulate', 'free flex', 'clamp', 'underfill'];
   await longAgo(page, other, [
     { type: 'connectorOff', connector: 'K-cell' },
+    { type: 'dataRead', slot: 'id-chip' },
     ...done(...first, 'lift', 'tin', 'wick', 'wash'),
   ]);
   await page.reload();

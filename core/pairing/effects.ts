@@ -1,3 +1,4 @@
+import { isChip } from '../model/chips';
 import type { IndexedModel } from '../model/index-model';
 import type { Pairing } from '../model/schema';
 import type { FunctionId } from '../vocabulary/trade';
@@ -66,6 +67,14 @@ export const consentsNeeded = (effects: readonly Effect[]) => effects.filter((e)
 export const dataDue = (effects: readonly Effect[]) => [
   ...new Set(effects.filter((e) => e.effect === 'copy').map((e) => e.slot)),
 ];
+
+/**
+ * Whether a part's own data are saved before anything warms it: those that are to be written to another piece, and what a
+ * chip of its own knows, since that is all that is left if the work goes wrong.
+ */
+export const dataToSave = (index: IndexedModel, slot: string, effects: readonly Effect[]): boolean =>
+  dataDue(effects).includes(slot) ||
+  (isChip(index, slot) && index.model.pairing.some((p) => p.slot === slot));
 
 /** What a chosen remedy means for the house method about a display's data. */
 export function methodsOfRemedies(

@@ -15,6 +15,7 @@ import {
 import { plainStep, type Draft } from './draft';
 import { handsS } from './times';
 import { trialEnd, cellIsIn } from './trial';
+import { dataToSave } from '../pairing/effects';
 import { dataSteps } from './identity-steps';
 import { type Operation, precedencesOut } from './way-out';
 import type { Phase } from '../vocabulary/steps';
@@ -100,11 +101,7 @@ export function loosen(assembly: Assembly, list: readonly Operation[], phase: (o
     const before = list.slice(0, i);
     // what a chip knows is saved before it is warmed
     const chip = o.kind === 'bond' && isChip(setting.index, o.slot);
-    if (
-      chip &&
-      setting.standing.data[o.slot] === undefined &&
-      setting.index.model.pairing.some((p) => p.slot === o.slot)
-    )
+    if (chip && setting.standing.data[o.slot] === undefined && dataToSave(setting.index, o.slot, []))
       add(
         assembly,
         'Swap',

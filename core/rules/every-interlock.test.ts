@@ -1033,7 +1033,11 @@ const rows: Record<RuleName, Row> = {
   'data unread before air': {
     severity: 'stop',
     passableBy: heads,
-    broken: [about(air(), ['display'])],
+    broken: [
+      about(air(), ['display']),
+      // what a chip of its own knows is all that is left if the work goes wrong
+      about(onDune3(air({ slot: 'id-chip' }), { 'K-cell': 'off' }), ['id-chip']),
+    ],
     kept: [
       at(having({ data: { display: 'read' } }), air()),
       at(having({ data: { display: 'declined' } }), air()),

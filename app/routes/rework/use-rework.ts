@@ -6,7 +6,7 @@ import { isOn } from '../../../core/log/view';
 import type { Chip, Slot } from '../../../core/model/schema';
 import { isChip } from '../../../core/model/chips';
 import type { IndexedModel } from '../../../core/model/index-model';
-import { dataDue, effectsOf, type Remedies } from '../../../core/pairing/effects';
+import { dataToSave, effectsOf, type Remedies } from '../../../core/pairing/effects';
 import { doneNow, nextStepOf } from '../../../core/rework/next';
 import { judgePads, type PadSide, padsOf } from '../../../core/rework/pads';
 import { findStencils } from '../../../core/rework/stencil';
@@ -81,7 +81,7 @@ export function useRework(page: ReworkPage) {
     slot !== undefined &&
     // a projector's own data are what a substitute is written with
     (setting.kind === 'dead projector' ||
-      dataDue(effectsOf(index, [slot.id], undefined, state.remedy as Remedies)).includes(slot.id));
+      dataToSave(index, slot.id, effectsOf(index, [slot.id], undefined, state.remedy as Remedies)));
   const side: PadSide = (step && looks[step.id]?.side) ?? 'after';
   const pads = chip && slot ? judgePads(chip, state.pads[`${slot.id} ${side}`] ?? {}) : undefined;
   const station = useHotAir(isOpen ? work : undefined);

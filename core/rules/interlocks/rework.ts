@@ -1,7 +1,7 @@
 import type { BodyOf } from '../../log/events';
 import { isChip } from '../../model/chips';
 import type { IndexedModel } from '../../model/index-model';
-import { dataDue, effectsOf, type Remedies } from '../../pairing/effects';
+import { dataToSave, effectsOf, type Remedies } from '../../pairing/effects';
 import { flag, type JobState } from '../../log/state';
 import { judgePads, type PadSide } from '../../rework/pads';
 import { breaksIn, mendsPads, needsBalls } from '../../rework/work-plan';
@@ -67,9 +67,11 @@ export const rework = {
     check: ({ state, index, methods }, { slot, by }) =>
       by !== 'lamp' &&
       state.data[slot] === undefined &&
-      dataDue(
+      dataToSave(
+        index,
+        slot,
         effectsOf(index, [slot], methods, state.remedy as Remedies, flag(state, 'system')?.version),
-      ).includes(slot)
+      )
         ? [slot]
         : undefined,
   }),
