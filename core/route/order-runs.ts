@@ -23,6 +23,7 @@ function runOfEach(
   runs: readonly Run[],
   ops: Ops,
   groupOf: ((id: string) => string | undefined) | undefined,
+  isLate: ((id: string) => boolean) | undefined,
 ): Int32Array {
   const n = ops.ops.length;
   const run = new Int32Array(n);
@@ -33,21 +34,30 @@ function runOfEach(
     const k = groupOf(ops.ops[i]!.id);
     if (k !== undefined) groups.set(k, [...(groups.get(k) ?? []), i]);
   }
+  /** Moves one operation to the latest run up to `last` that has its bit and side and is not after what waits for it. */
+  const postpone = (i: number, last: number) => {
+    let latest = last;
+    for (let k = 0; k < n; k++) if (Bits.has(ops.before[k]!, i)) latest = Math.min(latest, run[k]!);
+    for (let r = latest; r > run[i]!; r--) {
+      if (runs[r]!.face !== ops.faceOf[i] || (ops.toolOf[i]! >= 0 && runs[r]!.tool !== ops.toolOf[i]))
+        continue;
+      run[i] = r;
+      break;
+    }
+  };
   for (const members of groups.values()) {
     if (members.length < 2) continue;
     const last = Math.max(...members.map((i) => run[i]!));
     // the latest first: the ones before it move up to it
-    for (const i of members.toSorted((a, b) => run[b]! - run[a]!)) {
-      let latest = last;
-      for (let k = 0; k < n; k++) if (Bits.has(ops.before[k]!, i)) latest = Math.min(latest, run[k]!);
-      for (let r = latest; r > run[i]!; r--) {
-        if (runs[r]!.face !== ops.faceOf[i] || (ops.toolOf[i]! >= 0 && runs[r]!.tool !== ops.toolOf[i]))
-          continue;
-        run[i] = r;
-        break;
-      }
-    }
+    for (const i of members.toSorted((a, b) => run[b]! - run[a]!)) postpone(i, last);
   }
+  // what needs no bit is laid down right before what waits for it; operations stand in topological order
+  if (isLate)
+    for (let i = n - 1; i >= 0; i--) {
+      if (!isLate(ops.ops[i]!.id)) continue;
+      const waiting = ops.before.flatMap((b, k) => (Bits.has(b, i) ? [run[k]!] : []));
+      if (waiting.length) postpone(i, Math.min(...waiting));
+    }
   return run;
 }
 
@@ -57,11 +67,12 @@ export function inRuns(
   ops: Ops,
   groupOf: ((id: string) => string | undefined) | undefined,
   prefer: Prefer | undefined,
+  isLate: ((id: string) => boolean) | undefined,
 ): string[] {
   const sequence: string[] = [];
   const d = Bits.none(ops.ops.length);
   const at = new Map(ops.ops.map((o, i) => [o.id, i]));
-  const run = runOfEach(runs, ops, groupOf);
+  const run = runOfEach(runs, ops, groupOf, isLate);
   const runsOf = new Map<string, Set<number>>();
   if (groupOf)
     ops.ops.forEach((o, i) => {

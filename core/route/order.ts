@@ -30,6 +30,8 @@ export interface OrderOptions {
   prefer?: Prefer | undefined;
   /** What an operation belongs to (a bracket, in one direction): such are not left half done where that costs nothing. */
   groupOf?: ((id: string) => string | undefined) | undefined;
+  /** What is not done before something waits for it: a bracket does not lie loose while a bit is used elsewhere. */
+  isLate?: ((id: string) => boolean) | undefined;
 }
 
 /**
@@ -42,7 +44,7 @@ export interface OrderOptions {
  * @throws RangeError for a cycle in the precedences, naming it
  */
 export function orderOperations(problem: OrderProblem, options: OrderOptions = {}): OrderAnswer {
-  const { budget = 200_000, stop, prefer, groupOf } = options;
+  const { budget = 200_000, stop, prefer, groupOf, isLate } = options;
   const graph = precedenceGraph(problem);
   const search = new OrderSearch(problem, graph);
   search.beam();
@@ -51,7 +53,7 @@ export function orderOperations(problem: OrderProblem, options: OrderOptions = {
   const runs: Node[] = [];
   for (let at: Node | undefined = end; at; at = at.from) runs.unshift(at);
   return {
-    sequence: inRuns(runs, graph, groupOf, prefer),
+    sequence: inRuns(runs, graph, groupOf, prefer, isLate),
     cost: end.g,
     toolChanges: changes(runs, (run) => run.tool),
     faceFlips: changes(runs, (run) => run.face),

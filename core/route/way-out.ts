@@ -222,12 +222,17 @@ function preferNear(setting: Setting, ops: Operation[]): Prefer {
       return (
         (from && operation.slot === from.slot ? 0 : 1000) +
         (operation.kind === 'move' ? -500 : 0) +
+        // what the bit in hand can fasten is fastened before anything else is laid
+        (operation.id.startsWith('in:') ? -1500 : 0) +
         (a ? Math.hypot(a.x - b.x, a.y - b.y) : b.y)
       );
     };
     return ready.reduce((x, y) => (score(y) < score(x) ? y : x));
   };
 }
+
+/** It puts something back: a plug, a strip or a piece. */
+const isOnTheWayBack = ({ id }: Operation) => /^(on|renew|fit):/.test(id);
 
 /** An order of operations as the search takes it. */
 export function orderProblem(
@@ -261,10 +266,20 @@ export function order(
   const bracketOf = new Map(
     ops.filter((o) => o.kind === 'fasteners').map((o) => [o.id, `${o.id.split(':')[0]} ${o.slot}`]),
   );
+  const fastened = new Set(bracketOf.values());
+  for (const o of ops)
+    if (o.id.startsWith('fit:') && fastened.has(`in ${o.slot}`)) bracketOf.set(o.id, `in ${o.slot}`);
+  // a bracket is laid when its first screw can follow; what sits on an assembly is moved over in one go at the bench
+  const late = new Set(
+    ops
+      .filter((o) => o.tool === null && isOnTheWayBack(o) && !setting.index.slots.get(o.slot)?.carrier)
+      .map((o) => o.id),
+  );
   return orderOperations(orderProblem(ops, precedences, start, costs), {
     budget: options.budget,
     ...(options.stop ? { stop: options.stop } : {}),
     prefer: preferNear(setting, ops),
     groupOf: (id) => bracketOf.get(id),
+    isLate: (id) => late.has(id),
   });
 }

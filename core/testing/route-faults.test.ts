@@ -55,6 +55,16 @@ describe('the checker of routes finds what it is for', () => {
     const over = movedTo(at(is('fit', 'camera-bracket')), at(is('fit', 'camera')));
     expect(routeFaults(index, { steps: over })).not.toEqual([]);
   });
+  test('a bracket that lies loose while twelve other things are done', () => {
+    const own = steps.flatMap((step, k) =>
+      step.action === 'fasten' && index.fasteners.get(step.targets[0]!)!.holds.includes('camera-bracket')
+        ? [k]
+        : [],
+    );
+    const rest = steps.filter((_, k) => !own.includes(k));
+    rest.splice(own[0]! + 12, 0, ...own.map((k) => steps[k]!));
+    expect(routeFaults(index, { steps: rest }).join()).toMatch(/camera-bracket has lain loose for 1\d steps/);
+  });
   test('a seal on a rim that is not clean', () => {
     const dirty = movedTo(
       at((s) => s.action === 'clean rim'),

@@ -19,6 +19,8 @@ export function routeFaults(
 
 /** What was wetted is worked on within this, s: alcohol has gone by then (from memory). */
 const wetS = 300;
+/** A bracket lies with no screw in it for fewer steps than this (common practice: it is fastened before the next one is laid). */
+const looseSteps = 8;
 
 class Device {
   readonly faults: string[] = [];
@@ -29,6 +31,8 @@ class Device {
   readonly #pose = new Map<string, Pose>();
   /** The step at which each thing is put back last. */
   readonly #backAt = new Map<string, number>();
+  /** The step at which each piece was laid that has no screw in it yet. */
+  readonly #layingAt = new Map<string, number>();
   #rimClean = false;
   /** Something has been looked at with the device on since it was switched off last. */
   #on = false;
@@ -103,7 +107,7 @@ class Device {
     rework: (step, slot) => this.#soldered(step, slot),
     'move chip': (step, slot) => this.#chipMoved(step, slot),
     fit: (step, slot, now) => this.#fit(step, slot, now),
-    fasten: (step, hole) => this.#fasten(step, hole),
+    fasten: (step, hole, now) => this.#fasten(step, hole, now),
     'mask on': (_step, slot) => {
       this.#masked.add(slot);
     },
@@ -227,6 +231,9 @@ class Device {
     const before = this.#poseOf(slot);
     if (before === 'in' || before === step.pose) this.#fault(step, `it is ${before} already`);
     this.#soldered(step, slot);
+    // a board waits for what its screws hold with it
+    if (!this.index.coverSlots.includes(slot) && this.index.slots.get(slot)?.kind !== 'board')
+      this.#layingAt.set(slot, now);
     // what left by being folded first comes back that way
     const folds = this.index.slots
       .get(slot)
@@ -294,11 +301,15 @@ class Device {
   #press(step: Step, target: string): void {
     if (target === 'frame:start' && this.#hangs()) this.#fault(step, 'the display hangs beside the frame');
   }
-  #fasten(step: Step, hole: string): void {
+  #fasten(step: Step, hole: string, now: number): void {
     if (!this.#screwsOut.has(hole)) this.#fault(step, `${hole} was never out`);
     this.#screwsOut.delete(hole);
-    for (const slot of this.index.fasteners.get(hole)?.holds ?? [])
+    for (const slot of this.index.fasteners.get(hole)?.holds ?? []) {
       if (this.#poseOf(slot) === 'out') this.#fault(step, `${hole} holds ${slot}, which is not there`);
+      const since = now - (this.#layingAt.get(slot) ?? now);
+      if (since > looseSteps) this.#fault(step, `${slot} has lain loose for ${since} steps`);
+      this.#layingAt.delete(slot);
+    }
     this.#reachBack(step, hole);
   }
   /** Going back, a screw must still be got at: nothing has been put over it. */
