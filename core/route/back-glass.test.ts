@@ -26,6 +26,8 @@ describe('a back of glass that is glued on', () => {
       at(steps, 'break glass'),
       at(steps, 'laser', 'back-glue:2:start'),
       at(steps, 'brush'),
+      // what is glued over the coil holds still: warmed, with a window to lift it in
+      at(steps, 'heat'),
       at(steps, 'release', 'back-glue'),
       at(steps, 'crumbs'),
       at(steps, 'renew', 'back-glue'),
@@ -35,6 +37,22 @@ describe('a back of glass that is glued on', () => {
     expect(steps[at(steps, 'align')]!.cautions).toContain('laser-zones');
     expect(kit.tools).toContain('glasses');
     expect(kit.stations).toContain('glass-laser');
+    expect(steps[at(steps, 'heat')]!.soak?.softForS).toBeGreaterThan(0);
+    const cold = route(dune2, {
+      ...withMethods({ 'bonded-back': 'laser' }),
+      tasks,
+      stations: ['glass-laser', 'microscope', 'seal-press'],
+    });
+    expect(at(cold.steps, 'heat')).toBe(-1);
+  });
+  test.each([
+    ['whole', [], ['cup', 'blade', 'chisel']],
+    ['broken', ['shattered'], ['chisel']],
+    ['with glass missing', ['back glass missing'], ['spudger', 'chisel']],
+  ] as const)('the tool follows the damage: %s', (_how, conditions, wanted) => {
+    const { steps } = route(dune2, { tasks, conditions: [...conditions] });
+    const own = ['cup', 'blade', 'chisel', 'spudger'];
+    expect(steps[at(steps, 'release', 'back-glue')]!.tools.filter((t) => own.includes(t))).toEqual(wanted);
   });
   test.each([
     ['chisel', chisel],

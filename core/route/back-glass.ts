@@ -24,6 +24,8 @@ export function crazeStep({ index, standing }: Setting, bond: Bond, base: Partia
 }
 /** Shares of the laser's time: what the first pass cuts, and the second at the glue that is left (from memory). */
 const firstPass = 0.6;
+/** The share of the work by hand that is left after both passes: what lies over the coil (from memory). */
+export const laserLift = 0.3;
 /**
  * A back by laser: lines set to the part with coil and flash left out, a pass, the glass broken and lifted, a second pass
  * at what is left, brushed. What is glued over the coil is warmed there and lifted slowly (common practice).
@@ -34,6 +36,8 @@ export function laserSteps(
   base: Partial<Draft>,
   plan: ReleasePlan,
   work: Draft,
+  /** The soak over the coil, where one can be had. */
+  soak: Draft[],
 ): Draft[] {
   const isDone = (act: string) => setting.standing.acted.includes(act);
   const station = plan.station!;
@@ -66,7 +70,8 @@ export function laserSteps(
         cautions: ['bristles'],
       }),
     ),
-    { ...work, handsS: times(work.handsS, 0.3), cautions: [...work.cautions, 'warm-over-coil'] },
+    ...soak,
+    { ...work, handsS: times(work.handsS, laserLift), cautions: [...work.cautions, 'warm-over-coil'] },
   ];
 }
 /** Crumbs that are left press into the cell for months: looked for before anything is glued (common practice). */

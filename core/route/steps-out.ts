@@ -4,11 +4,11 @@ import type { Caution } from '../vocabulary/steps';
 import { badCell } from '../vocabulary/conditions';
 import type { Operation } from './way-out';
 import type { Draft } from './draft';
-import type { Drive } from '../vocabulary/trade';
+import type { Condition, Drive } from '../vocabulary/trade';
 import { times, handsS, inSeconds, around } from './times';
 import { plannedParts, type PlannedSoak } from '../heat/planned-soak';
 import { type ReleasePlan, releaseFor } from './release';
-import { crazeStep, laserSteps } from './back-glass';
+import { crazeStep, laserLift, laserSteps } from './back-glass';
 import { isGluedBack } from '../model/glued-back';
 import { isSeal } from '../model/seals';
 import { chipTools, chipCautions } from './identity-steps';
@@ -148,7 +148,8 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
     cautions,
     ...(release.note ? { note: release.note } : {}),
   };
-  if (release.by === 'laser') return laserSteps(setting, bond, base, plan, work);
+  if (release.by === 'laser')
+    return laserSteps(setting, bond, base, plan, work, soakOverCoil(setting, operation, base, work));
   if (release.by === 'heat' && plan.station === 'microscope')
     // lifted when the solder is liquid: seconds of hot air, no soak and no window
     return [
@@ -167,6 +168,17 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
   if (release.by === 'solvent') return [solventStep(operation, base, plan.waitS), work];
   return [work];
 }
+/**
+ * What a glued back is got under with, by its damage (common practice): a whole one is held by a cup and entered with a
+ * thin blade before the chisel; broken glass takes no cup; where glass is missing, plastic goes in at the gap, since the
+ * cell lies bare there.
+ */
+const backTools = (conditions: readonly Condition[]): string[] =>
+  conditions.includes('back glass missing')
+    ? ['spudger', 'chisel']
+    : conditions.includes('shattered')
+      ? ['chisel']
+      : ['cup', 'blade', 'chisel'];
 /** What a bond's kind, what it holds and the device's condition ask for while it is loosed. */
 function atBond(setting: Setting, bond: Bond, plan: ReleasePlan): { tools: string[]; cautions: Caution[] } {
   const { release } = plan;
@@ -200,7 +212,7 @@ function atBond(setting: Setting, bond: Bond, plan: ReleasePlan): { tools: strin
   if (back && release.by === 'heat' && bond.kind === 'glue') {
     cautions.push('chisel-shards');
     if (setting.index.cellSlot !== undefined && !badCell(setting.conditions)) cautions.push('charge-low');
-    tools.push('chisel', 'glasses');
+    tools.push(...backTools(setting.conditions), 'glasses');
   }
   return { tools, cautions };
 }
@@ -244,6 +256,17 @@ function warmed(setting: Setting, operation: Operation, base: Base, plan: Releas
       });
   }
   return [...out, { ...work, handsS: times(work.handsS, 1 / parts) }];
+}
+/** What still holds over the coil after the laser is warmed as for a chisel, with its window; nothing where no heat is owned or allowed. */
+function soakOverCoil(setting: Setting, operation: Operation, base: Base, work: Draft): Draft[] {
+  const { index, methods, heat } = setting;
+  const bond = index.bonds.get(operation.things[0]!)!;
+  if (!index.model.slots.some((s) => s.kind === 'coil')) return [];
+  const plan = releaseFor({ ...setting, methods: { ...methods, 'bonded-back': 'chisel' } }, bond);
+  if (plan?.release.by !== 'heat') return [];
+  const lift = times(work.handsS, laserLift).likely;
+  const planned = plannedParts(index, bond.id, plan.station!, plan.waitS, lift, heat);
+  return [soakStep(setting, base, plan, planned?.first, 0)];
 }
 /** A device on its heat source. */
 function soakStep(
