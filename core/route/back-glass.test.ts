@@ -24,11 +24,11 @@ describe('a back of glass that is glued on', () => {
       at(steps, 'align'),
       at(steps, 'laser', 'back-glue:1:start'),
       at(steps, 'break glass'),
-      at(steps, 'laser', 'back-glue:2:start'),
-      at(steps, 'brush'),
       // what is glued over the coil holds still: warmed, with a window to lift it in
       at(steps, 'heat'),
       at(steps, 'release', 'back-glue'),
+      at(steps, 'laser', 'back-glue:2:start'),
+      at(steps, 'brush'),
       at(steps, 'crumbs'),
       at(steps, 'renew', 'back-glue'),
     ];
@@ -74,6 +74,26 @@ describe('a back of glass that is glued on', () => {
       expect(Object.values(bench.state.question).filter(Boolean)).toEqual([]);
     },
   );
+  test('planned again when the glass is off: the second pass is still to come, once, and no glass is broken', () => {
+    const { standing } = laser.input;
+    const again = route(dune2, {
+      ...withMethods({ 'bonded-back': 'laser' }),
+      tasks,
+      standing: {
+        ...standing,
+        bondsOpen: ['back-glue'],
+        acted: [
+          'align back-glue',
+          'laser back-glue:1:start',
+          'laser back-glue:1:end',
+          'break glass back-glue',
+        ],
+      },
+    });
+    const of = (action: Step['action']) => again.steps.filter((s) => s.action === action).length;
+    expect([of('laser'), of('brush'), of('break glass'), of('crumbs')]).toEqual([1, 1, 0, 1]);
+    expect(at(again.steps, 'brush')).toBeLessThan(at(again.steps, 'renew', 'back-glue'));
+  });
   test('planned again while they are masked: the masks come off', () => {
     const masked = route(dune2, { tasks, standing: { ...chisel.input.standing, masksOn: ['camera'] } });
     expect(at(masked.steps, 'mask off', 'camera')).toBeGreaterThanOrEqual(0);

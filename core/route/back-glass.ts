@@ -2,8 +2,8 @@ import type { Bond } from '../model/schema';
 import type { IndexedModel } from '../model/index-model';
 import type { Setting } from './setting';
 import { type Draft, holdStep, plainStep } from './draft';
-import type { ReleasePlan } from './release';
-import { handsS, times } from './times';
+import type { Release } from './release';
+import { around, handsS, times } from './times';
 
 /** The thick ring of glass round the cameras, where a back carries one. */
 const hasRing = (index: IndexedModel, bond: Bond): boolean =>
@@ -23,57 +23,73 @@ export function crazeStep({ index, standing }: Setting, bond: Bond, base: Partia
   ];
 }
 /** Shares of the laser's time: what the first pass cuts, and the second at the glue that is left (from memory). */
-const firstPass = 0.6;
-/** The share of the work by hand that is left after both passes: what lies over the coil (from memory). */
-export const laserLift = 0.3;
+const passShare = { 1: 0.6, 2: 0.4 } as const;
+/** Shares of the work by hand: breaking the glass off, lifting what lies over the coil, and brushing (from memory). */
+const handShare = { broken: 0.5, lifted: 0.3, brushed: 0.2 } as const;
+/** How much of the work by hand is lifting, when the laser has cut the rest. */
+export const liftedByHand = handShare.lifted;
+
+/** One pass of the laser at a back's glue, none where it has been done. */
+function pass({ standing }: Setting, bond: Bond, n: 1 | 2, release: Release, base: Partial<Draft>): Draft[] {
+  if (standing.acted.includes(`laser ${bond.id}:${n}:end`)) return [];
+  return [
+    holdStep('laser', `${bond.id}:${n}`, Math.round(release.waitS * passShare[n]), handsS.act, {
+      ...base,
+      station: release.station ?? 'glass-laser',
+      cautions: ['laser-enclosed', 'laser-zones'],
+    }),
+  ];
+}
 /**
- * A back by laser: lines set to the part with coil and flash left out, a pass, the glass broken and lifted, a second pass
- * at what is left, brushed. What is glued over the coil is warmed there and lifted slowly (common practice).
+ * A back by laser: lines set to the part with coil and flash left out, a pass, the glass broken; what is glued over the
+ * coil is warmed there and lifted slowly; a second pass at what is left, brushed (common practice).
  */
 export function laserSteps(
   setting: Setting,
   bond: Bond,
   base: Partial<Draft>,
-  plan: ReleasePlan,
   work: Draft,
   /** The soak over the coil, where one can be had. */
   soak: Draft[],
 ): Draft[] {
-  const isDone = (act: string) => setting.standing.acted.includes(act);
-  const station = plan.station!;
-  const at = { ...base, station };
-  const pass = (n: 1 | 2, share: number): Draft[] =>
-    isDone(`laser ${bond.id}:${n}:end`)
-      ? []
-      : [
-          holdStep('laser', `${bond.id}:${n}`, Math.round(plan.waitS * share), handsS.act, {
-            ...at,
-            cautions: ['laser-enclosed', 'laser-zones'],
-          }),
-        ];
-  const once = (draft: Draft): Draft[] => (isDone(`${draft.action} ${bond.id}`) ? [] : [draft]);
+  const release = byLaser(bond)!;
+  const once = (draft: Draft): Draft[] =>
+    setting.standing.acted.includes(`${draft.action} ${bond.id}`) ? [] : [draft];
+  const station = release.station ?? 'glass-laser';
   return [
-    ...once(plainStep('align', [bond.id], handsS.prepare, { ...at, cautions: ['laser-zones'] })),
-    ...pass(1, firstPass),
+    ...once(plainStep('align', [bond.id], handsS.prepare, { ...base, station, cautions: ['laser-zones'] })),
+    ...pass(setting, bond, 1, release, base),
     ...once(
-      plainStep('break glass', [bond.id], times(work.handsS, 0.5), {
+      plainStep('break glass', [bond.id], times(work.handsS, handShare.broken), {
         ...base,
         tools: [...new Set([...work.tools, 'glasses'])],
         cautions: ['glass-flies', 'warm-over-coil'],
       }),
     ),
-    ...pass(2, 1 - firstPass),
-    ...once(
-      plainStep('brush', [bond.id], times(work.handsS, 0.2), {
-        ...base,
-        tools: ['brush', 'glasses'],
-        cautions: ['bristles'],
-      }),
-    ),
     ...soak,
-    { ...work, handsS: times(work.handsS, laserLift), cautions: [...work.cautions, 'warm-over-coil'] },
+    { ...work, handsS: times(work.handsS, handShare.lifted), cautions: [...work.cautions, 'warm-over-coil'] },
+    ...residueSteps(setting, bond, base),
   ];
 }
+/** The second pass at the glue that is left when the glass is off, and the brush. */
+function residueSteps(setting: Setting, bond: Bond, base: Partial<Draft>): Draft[] {
+  const release = byLaser(bond)!;
+  const brush = plainStep('brush', [bond.id], times(around(release.handsS), handShare.brushed), {
+    ...base,
+    tools: ['brush', 'glasses'],
+    cautions: ['bristles'],
+  });
+  return [
+    ...pass(setting, bond, 2, release, base),
+    ...(setting.standing.acted.includes(`brush ${bond.id}`) ? [] : [brush]),
+  ];
+}
+/** The same where it was left: planned again when the glass is off. */
+export const residueLeft = (setting: Setting, bond: Bond, base: Partial<Draft>): Draft[] =>
+  setting.standing.bondsOpen.includes(bond.id) && setting.standing.acted.includes(`laser ${bond.id}:1:end`)
+    ? residueSteps(setting, bond, base)
+    : [];
+const byLaser = (bond: Bond) => bond.release.find((r) => r.by === 'laser');
 /** Crumbs that are left press into the cell for months: looked for before anything is glued (common practice). */
 export const crumbsStep = ({ standing }: Setting, bond: Bond, base: Partial<Draft>): Draft[] =>
   standing.acted.includes(`crumbs ${bond.id}`)

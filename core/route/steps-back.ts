@@ -7,7 +7,7 @@ import type { Caution } from '../vocabulary/steps';
 import type { Drive } from '../vocabulary/trade';
 import { times, handsS, around, plus, inSeconds } from './times';
 import { type GlueTimes, glueTimes } from '../seal/glue';
-import { crumbsStep } from './back-glass';
+import { crumbsStep, residueLeft } from './back-glass';
 import { isGluedBack } from '../model/glued-back';
 import { isSeal } from '../model/seals';
 import { rimStep, pressed, pressS } from './seal-steps';
@@ -122,7 +122,10 @@ function renewed(setting: Setting, operation: Operation, base: Base, replaced: r
     ...(bond.renewNote ? { note: bond.renewNote } : {}),
     ...(glued ? laidAs(glued) : {}),
   };
-  if (!seal) return isGluedBack(setting.index, bond) ? [...crumbsStep(setting, bond, base), renew] : [renew];
+  if (!seal) {
+    const back = isGluedBack(setting.index, bond);
+    return back ? [...residueLeft(setting, bond, base), ...crumbsStep(setting, bond, base), renew] : [renew];
+  }
   // another seal is laid like the display's: clean rim, laid, pressed
   const press = { station: 'seal-press', about: operation.slot, face: operation.face } as const;
   return [rim(), renew, ...(pressed(setting) ? [holdStep('press', bond.id, pressS, handsS.act, press)] : [])];

@@ -8,7 +8,7 @@ import type { Condition, Drive } from '../vocabulary/trade';
 import { times, handsS, inSeconds, around } from './times';
 import { plannedParts, type PlannedSoak } from '../heat/planned-soak';
 import { type ReleasePlan, releaseFor } from './release';
-import { crazeStep, laserLift, laserSteps } from './back-glass';
+import { crazeStep, liftedByHand, laserSteps } from './back-glass';
 import { isGluedBack } from '../model/glued-back';
 import { isSeal } from '../model/seals';
 import { chipTools, chipCautions } from './identity-steps';
@@ -149,7 +149,7 @@ function bondSteps(setting: Setting, operation: Operation, base: Base): Draft[] 
     ...(release.note ? { note: release.note } : {}),
   };
   if (release.by === 'laser')
-    return laserSteps(setting, bond, base, plan, work, soakOverCoil(setting, operation, base, work));
+    return laserSteps(setting, bond, base, work, soakOverCoil(setting, operation, base, work));
   if (release.by === 'heat' && plan.station === 'microscope')
     // lifted when the solder is liquid: seconds of hot air, no soak and no window
     return [
@@ -264,7 +264,7 @@ function soakOverCoil(setting: Setting, operation: Operation, base: Base, work: 
   if (!index.model.slots.some((s) => s.kind === 'coil')) return [];
   const plan = releaseFor({ ...setting, methods: { ...methods, 'bonded-back': 'chisel' } }, bond);
   if (plan?.release.by !== 'heat') return [];
-  const lift = times(work.handsS, laserLift).likely;
+  const lift = times(work.handsS, liftedByHand).likely;
   const planned = plannedParts(index, bond.id, plan.station!, plan.waitS, lift, heat);
   return [soakStep(setting, base, plan, planned?.first, 0)];
 }
