@@ -6,7 +6,7 @@ import { failedChecks } from '../checks/failed';
 import { type Finding, findings } from '../rules/interlocks';
 import { leastWaits, type Situation } from '../rules/interlock';
 import { bodyFor, checkStepOpen, nextStep } from '../rules/step-of-event';
-import { conditionsUnplanned, type MustStop, mustStop } from './running';
+import { conditionsUnplanned, type MustStop, mustStop, tasksUnplanned } from './running';
 import { bondWorked, openBy } from '../rules/soak';
 import { mayComeOff } from '../log/soaks';
 import { reworkFailed } from '../rules/interlocks/rework';
@@ -20,8 +20,8 @@ export type Instruction =
   | ({ kind: 'stop now' } & MustStop)
   /** The device as it is closed leaks: it is mended and tested again first. `then` is what the route says after that. */
   | { kind: 'leaks'; leak: NonNullable<ReturnType<typeof leakNow>>; then: Instruction }
-  /** The route in force does not know this condition: the rest is planned without what it forbids. */
-  | { kind: 'plan again'; ids: string[] }
+  /** The route was planned before these conditions or tasks: nothing of it is done before the rest is planned anew. */
+  | { kind: 'plan again'; ids: string[]; tasks: Task[] }
   | { kind: 'no route' }
   | { kind: 'ended' }
   | { kind: 'question'; question: string; rule: string; ids: string[] }
@@ -57,6 +57,8 @@ export function instruct(context: Context, state: JobState, now: Situation['now'
       return { kind: 'question', question: id, rule: questionEntry.rule, ids: questionEntry.ids };
   }
   if (!context.route) return { kind: 'no route' };
+  const tasks = tasksUnplanned(state, context.index, context.route.input.tasks);
+  if (tasks.length) return { kind: 'plan again', ids: [], tasks };
   const next = nextStep(context.route, state, context.index);
   if (!next) return { kind: 'finished' };
   const leak = leakToMend(state, context.index);
@@ -78,7 +80,7 @@ function alongRoute(
 ): Instruction {
   const route = context.route!;
   const unplanned = conditionsUnplanned(state, route.input.conditions);
-  if (unplanned.length) return { kind: 'plan again', ids: unplanned };
+  if (unplanned.length) return { kind: 'plan again', ids: unplanned, tasks: [] };
   const { step, left } = next;
   if (isAtMicroscope(step.action) && reworkFailed(state, left[0]!))
     return { kind: 'rework failed', step, slot: left[0]!, outcome: state.rework[left[0]!]!.outcome! };

@@ -1,7 +1,7 @@
 import type { HeatOfStations } from '../heat/planned-soak';
 import type { PressSettings } from '../seal/press';
 import type { Glues } from '../seal/glue';
-import { plugsOf } from '../checks/reseat';
+import { tasksDue } from './tasks-due';
 import type { Task } from '../log/events';
 import { arrivalsToPlan } from '../rules/manifest';
 import { standingOf } from './standing';
@@ -39,11 +39,7 @@ export function jobRouteInput(
   wishes: RouteWishes = {},
 ): RouteInput {
   const standing = standingOf(state, index);
-  const reseated = (slot: string) =>
-    plugsOf(index, slot).every((c) => c === index.cellConnector || standing.acted.includes(`reseat ${c}`));
-  const own = Object.entries(state.task)
-    .map(([slot, action]) => ({ slot, action }) as Task)
-    .filter((t) => t.action !== 'reseat' || !reseated(t.slot));
+  const own = tasksDue(state, index);
   const arrives = arrivalsToPlan(index, state);
   const remedies = { ...state.remedy } as Remedies;
   return {

@@ -1,6 +1,8 @@
 import { knownTest } from '../diagnose/fault';
 import { noHeat } from '../vocabulary/conditions';
-import type { Body } from '../log/events';
+import type { Body, Task } from '../log/events';
+import type { IndexedModel } from '../model/index-model';
+import { tasksDue } from './tasks-due';
 import { flag, type JobState } from '../log/state';
 import type { Moment } from '../rules/interlock';
 import { conditionsOf, hasCondition } from '../log/view';
@@ -52,4 +54,11 @@ export function mustStop(state: JobState, now: Moment): MustStop | undefined {
 /** Conditions that change what may be done and that the route in force was not planned for. */
 export function conditionsUnplanned(state: JobState, planned: readonly string[]): string[] {
   return conditionsOf(state).filter((c) => noHeat.includes(c as 'swollen') && !planned.includes(c));
+}
+
+/** What has been agreed to be done and the route in force was not planned for, or planned as something else. */
+export function tasksUnplanned(state: JobState, index: IndexedModel, planned: readonly Task[]): Task[] {
+  return tasksDue(state, index).filter(
+    (task) => !planned.some((p) => p.slot === task.slot && p.action === task.action),
+  );
 }

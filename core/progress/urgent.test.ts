@@ -24,7 +24,7 @@ describe('a condition that forbids what is running', () => {
       expect(stop).toEqual({ kind: 'stop now', what: 'heat', ids: [condition], body: { type: 'heatEnded' } });
       if (stop.kind === 'stop now') b.do(stop.body);
       expect(b.log.at(-1)!.body.type).toBe('heatEnded');
-      expect(now(b)).toEqual({ kind: 'plan again', ids: [condition] });
+      expect(now(b)).toEqual({ kind: 'plan again', ids: [condition], tasks: [] });
       b.adopt(route(mica9, { conditions: [condition], standing: b.standing() }));
       expect(b.route!.steps.map((s) => s.action)).not.toContain('heat');
       expect(now(b)).toMatchObject({ kind: 'waiting', step: { action: 'solvent' } });

@@ -209,6 +209,7 @@ describe('what a bad cell forbids is planned with by the same table that forbids
     expect(instruct(b.context, b.state, { at: b.at, clockKnown: true })).toEqual({
       kind: 'plan again',
       ids: ['swollen'],
+      tasks: [],
     });
     expect(b.do({ type: 'acted', act: 'press', target: 'frame:start', forS: 30 }).refused).toMatchObject({
       code: 'interlock',

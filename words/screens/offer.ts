@@ -106,3 +106,7 @@ export const keptIn = (percent: number): string => `; the promise is kept in ${p
 export const pushes = (name: string, minutes: string): string =>
   `It makes ${name} ${minutes} later than promised`;
 export const pushesNobody = 'It makes nobody else late.';
+export const notRecordedYet =
+  'This price is not in the record yet. It goes there when the customer agrees, or now:';
+export const recordedUntilUpdated = (from: string, to: string): string =>
+  `Recorded: ${from} to ${to}. Updating …`;

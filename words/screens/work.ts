@@ -52,6 +52,9 @@ export const theDeviceIsSinceThis = (list: string): string =>
   `The device is ${list} since this route was taken.`;
 export const itsInstructionsAreNotGiven =
   'Its instructions are not given any more: no heat, no press, no charging. What is out stays out; the way on is planned from here without them.';
+export const agreedSinceThisRoute = (tasks: string): string => `Agreed since this route was taken: ${tasks}.`;
+export const itsInstructionsWouldPutBack =
+  'It does not do that and may put the old part back: the way on is planned from here, with everything that is agreed.';
 export const leaveItAsItIs = 'Leave it as it is, in a fire-safe place, and';
 export const lookAtTheRoute = 'look at the route';
 export const anotherHouseMethodMayOpen = ': another house method may open a way.';

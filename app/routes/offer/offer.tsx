@@ -43,6 +43,7 @@ export default function Offer({ loaderData }: Route.ComponentProps) {
             rows={offer.rows}
             figures={offer.figures}
             advice={offer.advice}
+            recorded={offer.recorded}
             disabled={ended}
             begun={context.route !== undefined}
           />
@@ -93,15 +94,15 @@ function Parts({ offer }: { offer: OfferState }) {
   );
 }
 
-/** The screen has moved on from what is recorded and printed: said, until it is recorded. */
+/** What the screen says is not in the record and not on the PDF before somebody presses for it: said, until it is. */
 function PriceMoved({ offer }: { offer: OfferState }) {
   const { ended, quote, recorded, fresh, wait, context, state, report } = offer;
   const { money } = useFormats();
   const settled = context.route !== undefined && state.consent.price !== undefined;
-  if (ended || !quote || !recorded || fresh || wait || settled) return null;
+  if (ended || !quote || fresh || wait || settled) return null;
   return (
     <Note layout="row" role="status">
-      <span className="fill">{recordedText(recorded, money)}</span>
+      <span className="fill">{recorded ? recordedText(recorded, money) : wording.notRecordedYet}</span>
       <Button onClick={() => void report(quote)}>{wording.recordThisPrice}</Button>
     </Note>
   );

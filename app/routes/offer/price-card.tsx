@@ -1,6 +1,7 @@
 import { useFormats } from '../../ui/formats';
 import * as wording from '../../../words/screens/offer';
 import { Progress, Input, Button } from 'antd';
+import type { QuoteEntry } from '../../../core/log/state';
 import type { AdviceGiven } from '../../../core/quote/advice';
 import { chanceWithin } from '../../../core/quote/quote';
 import { percent } from '../../../words/fault';
@@ -25,12 +26,14 @@ interface Props {
   rows: OptionRow[];
   figures: Figures;
   advice: AdviceGiven | undefined;
+  /** The price in the record: it stands until a new one has been worked out. */
+  recorded: QuoteEntry | null | undefined;
   disabled: boolean;
   begun: boolean;
 }
 
 /** What it will cost: the range, the chance of staying within the owner's limit, the options side by side, and the advice. */
-export function PriceCard({ quoting, rows, figures, advice, disabled, begun }: Props) {
+export function PriceCard({ quoting, rows, figures, advice, recorded, disabled, begun }: Props) {
   const { money } = useFormats();
   const { roundMinor, tax } = useJobFrame().who.settings;
   const price: Money = (minor) => money(roundTo(minor, roundMinor));
@@ -65,7 +68,13 @@ export function PriceCard({ quoting, rows, figures, advice, disabled, begun }: P
       ) : main ? (
         <Note tone="stop">{wording.thereIsNoSafeWay}</Note>
       ) : (
-        <p className="muted">{quoting.busy ? wording.workingItOut : wording.chooseWhatIsToBe}</p>
+        <p className="muted">
+          {!quoting.busy
+            ? wording.chooseWhatIsToBe
+            : recorded
+              ? wording.recordedUntilUpdated(money(recorded.p10Minor), money(recorded.p90Minor))
+              : wording.workingItOut}
+        </p>
       )}
       <div className="row high gap-8">
         {fields.map((f) => (

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { consentsFor, slotsToReplace } from '../../../core/consents/consents';
 import type { BodyOf, Task } from '../../../core/log/events';
 import { flag } from '../../../core/log/state';
@@ -67,7 +67,7 @@ function priceOf(
 /** The offer of a job: what it will cost and be, computed anew from what is chosen; and what of it is in the record. */
 export function useOffer({ parts, waiting, benches }: OfferPage) {
   const frame = useJobFrame();
-  const { page, index, state, context, who, ended, replica } = frame;
+  const { page, index, state, context, who, ended } = frame;
   const time = useNow() || page.now;
   const recorded = flag(state, 'quote');
   const figures = useFigures(
@@ -110,11 +110,6 @@ export function useOffer({ parts, waiting, benches }: OfferPage) {
     quote.taxPercent === recorded.taxPercent &&
     quote.limitMinor === recorded.limitMinor;
   const wait = quoting.busy || (tasks.length > 0 && quote === undefined);
-  // the price that is agreed to is the one that is recorded: what stands on the screen goes into the log first
-  const first = !ended && !wait && recorded === undefined && context.route === undefined ? quote : undefined;
-  useEffect(() => {
-    if (first) void replica.report(first);
-  }, [first, replica]);
   return {
     ...frame,
     parts,

@@ -84,7 +84,9 @@ export function InstructionPanel(instructionProps: InstructionProps) {
   if (now.kind === 'plan again')
     return (
       <PlanAgain
+        index={index}
         ids={now.ids}
+        tasks={now.tasks}
         jobId={instructionProps.jobId}
         error={instructionProps.planning.error}
         busy={instructionProps.planning.busy}

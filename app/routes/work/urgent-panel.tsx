@@ -104,27 +104,39 @@ export function FailedCheck({
   );
 }
 
-/** The route in force was planned before this condition: no instruction of it is given any more. */
+/** The route in force was planned before these conditions or tasks: no instruction of it is given any more. */
 export function PlanAgain({
+  index,
   ids,
+  tasks,
   jobId,
   error,
   busy,
 }: {
+  index: IndexedModel;
   ids: readonly string[];
+  tasks: readonly Task[];
   jobId: string;
   error: string | undefined;
   busy: boolean;
 }) {
+  const agreed = tasks.map((t) => wording.taskOf(taskName[t.action], thingName(index, t.slot)));
   return (
     <>
       <h1 className="now-title" data-testid="instruction">
         {wording.planTheRestAgain}
       </h1>
-      <Note tone="stop">
-        <p className="strong">{wording.theDeviceIsSinceThis(list([...ids]))}</p>
-        <p>{wording.itsInstructionsAreNotGiven}</p>
-      </Note>
+      {tasks.length > 0 ? (
+        <Note tone="warn">
+          <p className="strong">{wording.agreedSinceThisRoute(list(agreed))}</p>
+          <p>{wording.itsInstructionsWouldPutBack}</p>
+        </Note>
+      ) : (
+        <Note tone="stop">
+          <p className="strong">{wording.theDeviceIsSinceThis(list([...ids]))}</p>
+          <p>{wording.itsInstructionsAreNotGiven}</p>
+        </Note>
+      )}
       {busy && <p role="status">{wording.planning}</p>}
       {error && (
         <Note tone="stop" role="alert">
