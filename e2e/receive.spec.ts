@@ -268,6 +268,13 @@ test('a route that nobody agreed to is not taken by a technician; an owner passe
   await signedIn(page);
   const job = await received(page, 'Sprig');
   await page.getByTestId('consent-price').waitFor();
+  // looking at a price puts nothing into the record; a press does
+  const prices = async () => (await logOf(page, job)).filter((e) => e.body.type === 'quoted').length;
+  await page.getByRole('button', { name: 'Record this price' }).waitFor();
+  expect(await prices()).toBe(0);
+  await page.getByRole('button', { name: 'Record this price' }).click();
+  await expect.poll(prices).toBe(1);
+  await expect(page.getByRole('button', { name: 'Record this price' })).toHaveCount(0);
   await page.goto(`/jobs/${job}/route`);
   await answerBefore(page, job);
   await page.getByRole('button', { name: 'Take this route' }).click();

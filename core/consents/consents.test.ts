@@ -27,20 +27,28 @@ const ids = (b: Bench, methods = methodsOf()) =>
 
 test('follow from tasks, effects and methods', () => {
   expect(ids(job([]))).toEqual([]);
-  expect(ids(job(replace('cell').tasks))).toEqual(['cell notice', 'cell battery', 'water', 'old-parts']);
+  expect(ids(job(replace('cell').tasks))).toEqual([
+    'cell notice',
+    'cell battery',
+    'water',
+    'old-parts',
+    'price',
+  ]);
   expect(ids(job(replace('display').tasks))).toEqual([
     'display ambient',
     'display notice',
     'water',
     'old-parts',
+    'price',
   ]);
   expect(ids(job(replace('display').tasks), methodsOf({ 'display-data': 'chip' }))).toEqual([
     'display ambient',
     'water',
     'chip',
     'old-parts',
+    'price',
   ]);
-  expect(ids(job([{ slot: 'loudspeaker', action: 'reach' }]))).toEqual(['water']);
+  expect(ids(job([{ slot: 'loudspeaker', action: 'reach' }]))).toEqual(['water', 'price']);
 });
 test('what will be said about water follows the leak test; an unsealed model asks nothing', () => {
   const water = (method: 'always' | 'never') =>
@@ -75,7 +83,7 @@ test('a job does not go past Receive with one open; an owner or lead may, with a
     findings: [
       {
         rule: 'consent open',
-        ids: ['cell notice', 'cell battery', 'water', 'old-parts'],
+        ids: ['cell notice', 'cell battery', 'water', 'old-parts', 'price'],
         passableBy: ['owner', 'lead'],
       },
     ],

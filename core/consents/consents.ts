@@ -79,7 +79,7 @@ export function consentsFor(
         ? { kept: replaced.filter((s) => index.slots.get(s)?.kind === 'cell') }
         : {}),
     });
-  if (tasks.length && flag(state, 'quote')) out.push({ id: 'price', kind: 'price', because: [] });
+  if (tasks.length) out.push({ id: 'price', kind: 'price', because: [] });
   out.push({ id: 'data', kind: 'data', because: [], optional: true });
   return out;
 }
