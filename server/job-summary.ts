@@ -39,6 +39,7 @@ export function summarise(context: Context, state: JobState, at: number): JobSum
   }[now.kind];
   return {
     model: `${index.model.maker} ${index.model.name}`,
+    name: index.model.name,
     variant: index.model.variants.find((v) => v.id === flag(state, 'variant'))?.name ?? '',
     tasks: Object.keys(state.task).map((s) => index.slots.get(s)?.name ?? s),
     waits: leaking ? 'a leak to be mended' : flag(state, 'received') ? waits : 'receiving',

@@ -1,8 +1,9 @@
 import { badCell } from '../core/vocabulary/conditions';
-import type { JobLine } from '../core/wire/job-line';
+import type { JobLine, JobSummary } from '../core/wire/job-line';
 
 /** A model without its maker: as it is called at the bench. */
-export const shortModel = (j: Pick<JobLine, 'summary'>) => j.summary.model.split(' ').slice(1).join(' ');
+export const shortModel = ({ summary }: { summary: Pick<JobSummary, 'model' | 'name'> }) =>
+  summary.name ?? summary.model.split(' ').slice(1).join(' ');
 /** A bad cell is urgent even when all works: it damages the panel in time, and more. */
 export const isUrgent = (j: JobLine) => badCell(j.summary.conditions);
 /** What is urgent about it, or that it is simply the next. */

@@ -1,3 +1,4 @@
+import { finalText } from './log';
 import type { RimPart } from '../core/vocabulary/steps';
 import { consentName } from './consents';
 import { testName } from './fault';
@@ -318,7 +319,7 @@ export function refusalText(
     case 'somebody else’s':
       return 'The latest entry is somebody else’s: put it right with a correction.';
     case 'cannot be taken back':
-      return `That cannot be taken back: ${r.why}.`;
+      return `That cannot be taken back: ${finalText[r.why]}.`;
     case 'needs the server':
       return 'This needs the server.';
     case 'unknown thing':

@@ -39,14 +39,14 @@ export const logKinds: readonly { id: string; name: string; has: (e: JobEvent) =
   },
 ];
 /** Why an entry stays, by what `final` says of its type. */
-const finalText = {
+export const finalText = {
   first: 'it opened the job',
   'heat given': 'heat was given',
   'data written': 'data were written',
   signed: 'it was signed',
   'stock moved': 'stock was moved',
   closed: 'the job was closed',
-  audit: 'it is part of the audit',
+  audit: 'it shows who did what, and stays',
 } as const;
 
 /** How far back the latest entries can be taken, and what stops it there. */

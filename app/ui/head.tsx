@@ -12,6 +12,7 @@ import { ownerKey } from '../job/outbox';
 import { senderFor } from '../job/sender';
 import { useNow } from '../job/ticker';
 import { runningOver, runningText } from '../../words/things';
+import { shortModel } from '../../words/bench';
 import { left } from '../../words/time';
 import { useAlarms } from '../job/alarms';
 import { NavTabs } from './nav-tabs';
@@ -74,7 +75,7 @@ function Device({ job, n, current, time }: { job: JobLine; n: number; current: b
     >
       <span className="top">
         {n <= 9 && <span className="n">{n}</span>}
-        <span className="name">{jobSummary.model.split(' ').slice(1).join(' ')}</span>
+        <span className="name">{shortModel({ summary: jobSummary })}</span>
         {run !== undefined ? (
           <span className="due">{run}</span>
         ) : (
@@ -119,8 +120,7 @@ const mainTabs = [
 ];
 
 /** What a notification says. */
-const rungText = (j: JobLine) =>
-  `${j.summary.model.split(' ').slice(1).join(' ')}, ${j.tag}: ${runningOver(j.summary.running!)}`;
+const rungText = (j: JobLine) => `${shortModel(j)}, ${j.tag}: ${runningOver(j.summary.running!)}`;
 
 export const Head = memo(function Head({
   who,

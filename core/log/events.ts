@@ -114,11 +114,16 @@ export const needsServer: ReadonlySet<BodyType> = new Set<BodyType>([
   'substituted',
 ]);
 
+export type FinalBecause =
+  | 'first'
+  | 'heat given'
+  | 'data written'
+  | 'signed'
+  | 'stock moved'
+  | 'closed'
+  | 'audit';
 /** What cannot be taken back, with the reason as a code that the interface words. */
-export const final: ReadonlyMap<
-  BodyType,
-  'first' | 'heat given' | 'data written' | 'signed' | 'stock moved' | 'closed' | 'audit'
-> = new Map([
+export const final: ReadonlyMap<BodyType, FinalBecause> = new Map([
   ['opened', 'first'],
   ['received', 'signed'],
   ['heatStarted', 'heat given'],

@@ -14,6 +14,7 @@ import {
   type JobEvent,
   needsServer,
   onlyDecided,
+  type FinalBecause,
 } from '../log/events';
 import { type Finding, findings, type RuleName } from './interlocks';
 import type { Waits } from './interlock';
@@ -55,7 +56,7 @@ export type Refusal =
   | { code: 'second person needed' }
   | { code: 'not the latest'; latest: string | undefined }
   | { code: 'somebody else’s'; by: string }
-  | { code: 'cannot be taken back'; why: string }
+  | { code: 'cannot be taken back'; why: FinalBecause }
   | { code: 'needs the server' }
   | { code: 'unknown thing'; id: string }
   | { code: 'not opened' };

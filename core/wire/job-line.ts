@@ -1,6 +1,9 @@
 /** What the bench list shows of a job without folding its log. */
 export interface JobSummary {
+  /** Maker and name. */
   model: string;
+  /** The name alone; lines that an earlier version kept have none. */
+  name?: string;
   variant: string;
   tasks: string[];
   waits: string;
