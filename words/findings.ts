@@ -60,7 +60,7 @@ const texts: Record<Finding['rule'], (s: Stopped) => Said> = {
     instead: 'Warm it again, or plan it by alcohol alone.',
   }),
   'cooled again': () => ({
-    what: 'It has cooled since it left the heat: the seal is no longer soft.',
+    what: 'It has cooled since it left the heat: what holds it is no longer soft.',
     instead: 'Warm it again before the blade goes on.',
   }),
   'chip work not agreed': ({ n }) => ({

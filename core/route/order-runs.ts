@@ -55,8 +55,7 @@ function runOfEach(
   if (isLate)
     for (let i = n - 1; i >= 0; i--) {
       if (!isLate(ops.ops[i]!.id)) continue;
-      const waiting = ops.before.flatMap((b, k) => (Bits.has(b, i) ? [run[k]!] : []));
-      if (waiting.length) postpone(i, Math.min(...waiting));
+      if (ops.before.some((b) => Bits.has(b, i))) postpone(i, runs.length - 1);
     }
   return run;
 }
