@@ -1,6 +1,7 @@
 import { upcast } from './upcast';
 import { claimOf, putTruth } from './claims';
 import { type Body, type BodyOf, type BodyType, final, holds, type JobEvent } from './events';
+import { metEntry } from './met-entry';
 import { offBodies } from './off-bodies';
 import { glassRead, soakBegun, soakEnded, soakFitted, sourceRead } from './soaks';
 import { transferPlace } from './transfers';
@@ -77,7 +78,7 @@ const apply: Apply = {
   },
   promised: (w, b) => flags(w, { promisedAt: b.at, promisedAs: b.as }),
   met: (writer, { thing, off }, event) => {
-    writer.set('met', thing.id, { ...thing, seq: writer.state.met[thing.id]?.seq ?? event.seq });
+    writer.set('met', thing.id, metEntry(writer.state, thing, event.seq));
     if (off) for (const body of offBodies(thing)) applied(writer, body, event);
   },
   screwOut: (writer, body) => {

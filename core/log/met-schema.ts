@@ -73,12 +73,16 @@ export const metSchema = z.discriminatedUnion('kind', [
     /** Where it does not come off at once: the pose that it is brought into first, and to which side. */
     first: z.enum(['folded', 'shifted']).optional(),
     towards: z.enum(['left', 'right', 'top', 'bottom']).optional(),
-    /** All that had to be undone for it, as whoever took it off confirmed; of a part that had to be moved only, its pose. */
+    /** All that counts as undone for it; of a part that had to be moved only, its pose. */
     needed: z.array(need).max(200),
+    /** What of that somebody pressed; what was ticked by itself is not in it. Entries before there was this have none. */
+    said: z.array(need).max(200).optional(),
+    /** What came off before it and somebody said was not needed for it. */
+    free: z.array(need).max(200).optional(),
     /** What had to be undone beside that until it was off, of a part that was brought into a pose first. */
     neededOut: z.array(need).max(200).optional(),
   }),
 ]);
 export type Met = z.output<typeof metSchema>;
-/** As it is known: in which place of the log it was first met. */
-export type MetEntry = Met & { seq: number };
+/** As it is known: in which place of the log it was first met, and which parts were away then, with their pose unless out. */
+export type MetEntry = Met & { seq: number; under: readonly string[] };

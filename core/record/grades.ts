@@ -1,7 +1,6 @@
 import type { JobEvent } from '../log/events';
-import type { MetEntry } from '../log/met-schema';
 import type { IndexedModel } from '../model/index-model';
-import { needsOf } from './holds';
+import { slotOf } from './holds';
 import { refutedBy, undoneBy } from './learn-ways';
 import { type ModelNeed, needsOfModel } from './needs';
 
@@ -15,19 +14,18 @@ export function saidAtRecording(logs: Logs): { recorded: Set<string>; said: Set<
     for (const { body } of log)
       if (body.type === 'met' && body.thing.kind === 'part') {
         recorded.add(body.thing.id);
-        for (const id of needsOf(body.thing as MetEntry & { kind: 'part' }))
-          said.add(`${body.thing.id} ${id.split('@')[0]}`);
+        for (const id of body.thing.said ?? []) said.add(`${body.thing.id} ${slotOf(id)}`);
       }
   return { recorded, said };
 }
 
 /**
- * How sure it is that a way waits for a thing: `said`, somebody has confirmed it while recording or after; `seen`, it follows
- * from where things lie and no order spoke against it; `written`, it came in a file; `refuted`, the part came off while the
+ * How sure it is that a way waits for a thing: `said`, somebody has confirmed it while recording or after; `supposed`, the
+ * thing was off before it and nobody has said that it need not be; `written`, it came in a file; `refuted`, the part came off while the
  * thing was still in.
  */
 export interface GradedNeed extends ModelNeed {
-  grade: 'said' | 'seen' | 'written' | 'refuted';
+  grade: 'said' | 'supposed' | 'written' | 'refuted';
   /** In how many jobs the thing came off before the part; of what is refuted, in how many it did not. */
   jobs: number;
 }
@@ -41,7 +39,7 @@ export function gradesOf(index: IndexedModel, logs: Logs): GradedNeed[] {
     const against = refuted.get(need.key);
     if (against !== undefined) return { ...need, grade: 'refuted', jobs: against };
     const sure = confirmed.has(need.key) || said.has(`${need.slot} ${need.first}`);
-    const grade = sure ? 'said' : recorded.has(need.slot) ? 'seen' : 'written';
+    const grade = sure ? 'said' : recorded.has(need.slot) ? 'supposed' : 'written';
     return { ...need, grade, jobs: before.get(`${need.slot} ${need.first}`) ?? 0 };
   });
 }

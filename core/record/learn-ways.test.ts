@@ -106,7 +106,7 @@ test('what was said to be otherwise is gathered by thing, a job once', () => {
 });
 
 describe('what is asked', () => {
-  /** Recorded at a bench: these parts, each with what was said to be needed. */
+  /** Recorded at a bench: these parts, each with what somebody pressed. */
   const recorded = (needed: (slot: string) => string[]): JobEvent[] =>
     logOf(
       mica9.slots.map(
@@ -115,7 +115,7 @@ describe('what is asked', () => {
             ...{ type: 'met', off: false },
             thing: {
               ...{ kind: 'part', id, name: 'p', face: 'front', part: 'bracket', functions: [] },
-              ...{ shape: { x: 1, y: 1, w: 5, h: 5 }, needed: needed(id) },
+              ...{ shape: { x: 1, y: 1, w: 5, h: 5 }, needed: needed(id), said: needed(id) },
             },
           }) as Body,
       ),
@@ -147,7 +147,7 @@ describe('how sure each need is', () => {
   const usual = logOf([...undone(need!.slot), out(need!.slot)]);
   const without = logOf([...undone(need!.slot, [need!.first]), out(need!.slot)]);
   const part = index.slots.get(need!.slot)!;
-  const recorded = (needed: string[]): JobEvent[] =>
+  const recorded = (needed: string[], said: string[] = []): JobEvent[] =>
     logOf([
       ...undone(need!.slot),
       {
@@ -161,7 +161,7 @@ describe('how sure each need is', () => {
             part: part.kind,
             shape: part.shape,
           },
-          ...{ functions: [], needed, first: undefined },
+          ...{ functions: [], needed, said, first: undefined },
         },
       } as unknown as Body,
       out(need!.slot),
@@ -176,8 +176,9 @@ describe('how sure each need is', () => {
     expect(of(confirmed, [usual, without])).toEqual(['refuted', 1]);
     expect(of(confirmed, [usual])).toEqual(['said', 1]);
   });
-  test('of a part that was recorded, what was named is said, and the rest is seen', () => {
-    expect(of(index, [recorded([])])).toEqual(['seen', 1]);
-    expect(of(index, [recorded([need!.first])])).toEqual(['said', 1]);
+  test('of a part that was recorded, what somebody pressed is said, and the rest is supposed', () => {
+    expect(of(index, [recorded([])])).toEqual(['supposed', 1]);
+    expect(of(index, [recorded([need!.first])])).toEqual(['supposed', 1]);
+    expect(of(index, [recorded([need!.first], [need!.first])])).toEqual(['said', 1]);
   });
 });

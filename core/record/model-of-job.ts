@@ -2,7 +2,7 @@ import type { MetEntry } from '../log/met-schema';
 import type { JobState } from '../log/state';
 import { type IndexedModel, indexModel } from '../model/index-model';
 import type { Bond, Catch, Connector, DeviceModel, Fastener, Slot, Way } from '../model/schema';
-import { covers, heldBy, inOrder, type MetPart, needsOf } from './holds';
+import { covers, heldBy, inOrder, isFree, isLid, type MetPart, needsOf, slotOf } from './holds';
 import type { Pose } from '../vocabulary/trade';
 import { functionsOfPart, installMinutes, releaseOf, traitsOf, wayMinutes } from './usual';
 
@@ -23,7 +23,7 @@ const nobody = '?';
  */
 export function withMet(base: DeviceModel, met: Readonly<Record<string, MetEntry>>): DeviceModel {
   const things = inOrder(met);
-  const parts = things.filter((thing) => thing.kind === 'part');
+  const parts = partsOf(met);
   const list = <T>(make: (thing: MetEntry, parts: readonly MetPart[]) => T | undefined): T[] =>
     things.map((thing) => make(thing, parts)).filter((made) => made !== undefined);
   const added = {
@@ -36,20 +36,48 @@ export function withMet(base: DeviceModel, met: Readonly<Record<string, MetEntry
     ...own.filter((thing) => !met[thing.id]),
     ...more,
   ];
+  const slots: Lying = new Map([...base.slots, ...parts.map(lyingAs)].map((slot) => [slot.id, slot]));
   const opens = parts.find((part) => part.part === 'display' && part.first === 'folded')?.towards;
   return {
     ...base,
     hinge: opens ?? base.hinge,
     slots: merged(
       base.slots,
-      parts.map((part) => slotOf(part, met, parts, added)),
-    ),
+      parts.map((part) => madeSlot(part, met, slots, added)),
+    ).map((slot) => withWhatLiesUnder(slot, things)),
     fasteners: merged(base.fasteners, added.fasteners),
     connectors: merged(base.connectors, added.connectors),
     bonds: merged(base.bonds, added.bonds),
     catches: merged(base.catches, added.catches),
   };
 }
+/**
+ * A display or a back lies over all that was met while it was open, however it was drawn: geometry may add to that and
+ * never takes away. Only a person can, by saying of a part that it did not need it.
+ */
+function withWhatLiesUnder(slot: Slot, things: readonly MetEntry[]): Slot {
+  if (!isLid(slot)) return slot;
+  const under = things.filter(
+    (thing) =>
+      thing.face === slot.face &&
+      !(thing.kind === 'part' && thing.carrier === slot.id) &&
+      thing.under.some((need) => slotOf(need) === slot.id),
+  );
+  const free = under.filter((thing) => thing.kind === 'part' && isFree(thing, slot.id));
+  const ids = (more: readonly MetEntry[], own: readonly string[]) => [
+    ...new Set([...own, ...more.map((thing) => thing.id)]),
+  ];
+  return {
+    ...slot,
+    covers: ids(
+      under.filter((thing) => !free.includes(thing)),
+      slot.covers,
+    ),
+    leavesFree: ids(free, slot.leavesFree),
+  };
+}
+const partsOf = (met: Readonly<Record<string, MetEntry>>): MetPart[] =>
+  inOrder(met).filter((thing) => thing.kind === 'part');
 /** What every thing of a model has. */
 const placed = (thing: MetEntry, parts: readonly MetPart[]) => ({
   id: thing.id,
@@ -90,20 +118,34 @@ function catchOf(thing: MetEntry, parts: readonly MetPart[]): Catch | undefined 
   const { at, direction } = thing;
   return { ...placed(thing, parts), kind: thing.catch, at, direction, holds: holds(thing, parts) };
 }
-function slotOf(
+type Lies = Pick<Slot, 'id' | 'kind' | 'face' | 'uncoversAt'>;
+type Lying = ReadonlyMap<string, Lies>;
+const lyingAs = ({ id, part, face, first }: MetPart): Lies => ({
+  ...{ id, kind: part, face, uncoversAt: first ?? 'out' },
+});
+/** Whether it has to be told that another part waits in a pose: what lies under a part waits for it by that. */
+function apartFrom(
+  part: MetPart,
+  id: string,
+  pose: Pose,
+  { slots, met }: { slots: Lying; met: Readonly<Record<string, MetEntry>> },
+): boolean {
+  const other = slots.get(id);
+  if (!other || id === part.id) return false;
+  const thing = met[id];
+  const below = (isLid(other) && other.face === part.face) || (thing?.kind === 'part' && covers(thing, part));
+  return !(below && pose === other.uncoversAt);
+}
+function madeSlot(
   part: MetPart,
   met: Readonly<Record<string, MetEntry>>,
-  parts: readonly MetPart[],
+  slots: Lying,
   things: Pick<DeviceModel, 'fasteners' | 'connectors' | 'bonds' | 'catches'>,
 ): Slot {
   const holding = (list: readonly { id: string; holds: readonly string[] }[]) =>
     list.filter((thing) => thing.holds.includes(part.id)).map((thing) => thing.id);
   const ways = waysOf(part, {
-    // what lies under a part waits for it by where it lies, and need not be told so
-    apart: (id, pose) => {
-      const other = met[id];
-      return other?.kind === 'part' && !(covers(other, part) && pose === (other.first ?? 'out'));
-    },
+    apart: (id, pose) => apartFrom(part, id, pose, { slots, met }),
     fasteners: holding(things.fasteners),
     connectors: things.connectors
       .filter((c) => needsOf(part).includes(c.id) || c.joins[0] === part.id)
@@ -112,7 +154,7 @@ function slotOf(
     catches: holding(things.catches),
   });
   return {
-    ...placed(part, parts),
+    ...placed(part, partsOf(met)),
     kind: part.part,
     ...(part.carrier ? { carrier: part.carrier } : {}),
     shape: { ...part.shape, r: 1 },
@@ -126,18 +168,20 @@ function slotOf(
 }
 
 interface Holding extends Pick<Way, 'fasteners' | 'connectors' | 'bonds' | 'catches'> {
-  /** Whether an id is that of another part that has to be told to be in this pose. */
+  /** Whether it has to be told that an id, being another part, has to be in this pose. */
   apart: (id: string, pose: Pose) => boolean;
 }
 /** The way that a part was seen to go: off at once, or into a pose first and off from there. */
 function waysOf(part: MetPart, { apart, ...holding }: Holding): Way[] {
-  const needs = (ids: readonly string[]): Way['needs'] =>
-    ids
-      .map((id) => {
-        const [slot, pose] = id.split('@') as [string, 'folded' | 'shifted' | undefined];
-        return { slot, pose: pose ?? ('out' as const) };
-      })
+  const needs = (ids: readonly string[]): Way['needs'] => {
+    const all = ids
+      .map((id) => ({ slot: slotOf(id), pose: (id.split('@')[1] ?? 'out') as Exclude<Pose, 'in'> }))
       .filter(({ slot, pose }) => apart(slot, pose));
+    // what is out is folded and shifted, too
+    return [...new Map(all.map((n) => [`${n.slot} ${n.pose}`, n])).values()].filter(
+      (n) => n.pose === 'out' || !all.some((m) => m.slot === n.slot && m.pose === 'out'),
+    );
+  };
   const common = {
     minutes: wayMinutes,
     ...{ risks: [], consumables: [], tools: [] },
@@ -145,7 +189,14 @@ function waysOf(part: MetPart, { apart, ...holding }: Holding): Way[] {
   };
   if (!part.first)
     return [
-      { id: 'as-recorded', to: 'out', gesture: 'lift', needs: needs(part.needed), ...holding, ...common },
+      {
+        id: 'as-recorded',
+        to: 'out',
+        gesture: 'lift',
+        needs: needs(part.needed),
+        ...holding,
+        ...common,
+      },
     ];
   // what was undone only once it lay in its pose is no part of the way there
   const later = new Set(part.neededOut?.filter((id) => !part.needed.includes(id)));

@@ -2,7 +2,7 @@ import type { Met, MetEntry } from '../log/met-schema';
 import type { JobState } from '../log/state';
 import type { IndexedModel } from '../model/index-model';
 import type { Face } from '../vocabulary/trade';
-import { inOrder, needsOf } from './holds';
+import { claims, inOrder } from './holds';
 
 export interface Place {
   x: number;
@@ -27,8 +27,8 @@ export function nextId({ model }: IndexedModel, kind: Met['kind']): string {
 /** What has come off and was not said to have been undone for any part yet, in the order in which it came off. */
 export function unclaimed({ met }: Pick<JobState, 'met'>): MetEntry[] {
   const things = inOrder(met);
-  const claimed = new Set(things.flatMap((thing) => (thing.kind === 'part' ? needsOf(thing) : [])));
-  return things.filter((thing) => thing.kind !== 'part' && !claimed.has(thing.id));
+  const parts = things.filter((thing) => thing.kind === 'part');
+  return things.filter((thing) => thing.kind !== 'part' && !parts.some((part) => claims(part, thing)));
 }
 
 /** Air that is left round the outermost screws of a bracket, mm: about what their ears have. */

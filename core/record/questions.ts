@@ -19,7 +19,7 @@ const minutesOf: Record<Exclude<ModelNeed['kind'], 'part'>, number> = {
 const most = 8;
 
 /**
- * The needs of a recorded model that rest on where things lie alone and cost most: not confirmed in the model, and not said
+ * The needs of a recorded model that rest on the order of that one time alone and cost most: not confirmed in the model, and not said
  * by whoever recorded it. One that is answered with no is left out; with yes, it is confirmed in the model. Of a part that
  * came in a file nothing is asked: somebody wrote it.
  * @param logs of the jobs at which the model was recorded

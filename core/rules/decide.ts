@@ -2,6 +2,7 @@ import type { IndexedModel } from '../model/index-model';
 import type { Route } from '../steps/route';
 import { indexOfJob, indexWith } from '../record/model-of-job';
 import { isAlready } from './already';
+import { metEntry } from '../log/met-entry';
 import { claimOf } from '../log/claims';
 import { conditionOf } from './condition-rules';
 import {
@@ -117,7 +118,7 @@ const indexFor = (base: IndexedModel, state: JobState, body: Body): IndexedModel
   body.type === 'met'
     ? indexWith(base, {
         ...state.met,
-        [body.thing.id]: { ...body.thing, seq: state.met[body.thing.id]?.seq ?? state.seq + 1 },
+        [body.thing.id]: metEntry(state, body.thing, state.seq + 1),
       })
     : indexOfJob(base, state);
 /** Two benches that meet something at once name it alike: the second one to arrive gets a name of its own. */

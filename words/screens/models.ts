@@ -86,7 +86,7 @@ const away = { out: 'out', folded: 'folded open', shifted: 'moved aside' } as co
 export const mustBeAway = (first: string, part: string, pose: keyof typeof away): string =>
   `Does the ${first} have to be ${away[pose]} before the ${part} comes off?`;
 export const costs = (minutes: string): string =>
-  `Nobody has said so; it follows from where the two lie. Left out it saves about ${minutes} min on all ways that wait for it.`;
+  `Nobody has said so; it was off before when the model was recorded. Left out it saves about ${minutes} min on all ways that wait for it.`;
 export const yes = 'Yes';
 export const no = 'No, leave it out';
 export const allAnswered = 'All are answered.';
@@ -116,7 +116,7 @@ export const needText = (name: string, pose: keyof typeof away | undefined): str
 const inJobs = (jobs: number): string => (jobs ? `, so in ${plural(jobs, 'job')}` : '');
 export const gradeText = {
   said: (jobs: number): string => `said at the bench${inJobs(jobs)}`,
-  seen: (jobs: number): string => `seen: no order spoke against it${inJobs(jobs)}`,
+  supposed: (jobs: number): string => `supposed: it was off before${inJobs(jobs)}`,
   written: (jobs: number): string => `as its file says${inJobs(jobs)}`,
   refuted: (jobs: number): string => `refuted: it came off without, in ${plural(jobs, 'job')}`,
 } as const;
