@@ -27,7 +27,7 @@ export function SoFar({ record }: { record: RecordState }) {
           key={part.id}
           onMouseDown={noFocus}
           onClick={() => {
-            const { seq: _, ...thing } = part;
+            const { seq: _, under: __, ...thing } = part;
             isOff(offNow(thing, loose), true);
           }}
         >
